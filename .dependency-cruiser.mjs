@@ -1,0 +1,66 @@
+/** Who may import whom; the order inside core is that of docs/architecture.md. */
+const core = (folder) => `^src/core/${folder}/`;
+
+/** For each folder of core, the folders of core it may import. */
+const inside = {
+  number: [],
+  curve: ['number'],
+  symmetry: ['number', 'curve'],
+  merge: ['number', 'curve', 'symmetry'],
+  maker: ['number', 'curve', 'symmetry'],
+  scene: ['number', 'curve', 'symmetry'],
+  figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene'],
+  format: ['number', 'curve', 'symmetry', 'maker', 'scene', 'figure'],
+};
+
+export default {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'core knows nothing of React, the browser, Node or the rest of ours',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: ['^src/(?!core/)', '^(node:|react|next|knex|better-sqlite3)'], pathNot: '^src/paper-core' },
+    },
+    ...Object.entries(inside).map(([folder, allowed]) => ({
+      name: `core-${folder}`,
+      severity: 'error',
+      from: { path: core(folder), pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/', pathNot: [folder, ...allowed].map(core) },
+    })),
+    {
+      name: 'interface-without-server',
+      severity: 'error',
+      from: { path: '^src/(ui|state|worker)/' },
+      to: { path: '^src/(server|app)/' },
+    },
+    {
+      name: 'server-without-interface',
+      severity: 'error',
+      from: { path: '^(src/server|cli|demo)/' },
+      to: { path: '^src/(ui|state|app)/' },
+    },
+    {
+      name: 'state-without-pictures',
+      severity: 'error',
+      from: { path: '^src/state/' },
+      to: { path: '^src/ui/' },
+    },
+    {
+      name: 'no-development-libraries',
+      severity: 'error',
+      from: { path: '^(src|cli)/', pathNot: '\\.test\\.tsx?$' },
+      to: { dependencyTypes: ['npm-dev'], pathNot: ['tailwindcss', '^node_modules/@types/'] },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
+  },
+};

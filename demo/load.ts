@@ -1,0 +1,24 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+
+import { checkFigure, writeFigure } from '../src/core/format/json';
+import { closeDatabases, database } from '../src/server/database';
+import { createFigure, listFigures } from '../src/server/figures';
+import { PIECES } from './pieces';
+
+/** Builds the pieces, writes them to demo/data, and puts those on the shelf that are not there yet. */
+async function load(): Promise<void> {
+  const folder = path.join(import.meta.dirname, 'data');
+  await mkdir(folder, { recursive: true });
+  const knex = await database();
+  const there = new Set((await listFigures(knex)).map(({ name }) => name));
+  for (const [file, build] of Object.entries(PIECES)) {
+    const figure = checkFigure(JSON.parse(JSON.stringify(build())));
+    await writeFile(path.join(folder, `${file}.json`), writeFigure(figure));
+    if (!there.has(figure.name)) await createFigure(knex, figure);
+  }
+  console.log(`Tide Week: ${Object.keys(PIECES).length} figures on the Shelf.`);
+  await closeDatabases();
+}
+
+await load();

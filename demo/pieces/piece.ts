@@ -1,0 +1,70 @@
+import type { Figure, Round, Shape } from '../../src/core/figure/model';
+import { newShape } from '../../src/core/figure/start';
+import type { Form } from '../../src/core/maker/form';
+import { NO_TURN, type Turn } from '../../src/core/number/turn';
+import type { Paint, Stroke } from '../../src/core/scene/scene';
+
+/** The colours of Tide Week. */
+export const TIDE = {
+  sand: '#f2e6d0',
+  shell: '#f7c6a3',
+  coral: '#d9512c',
+  brass: '#e9b44c',
+  foam: '#84c5b4',
+  kelp: '#1f8a76',
+  deep: '#113d4c',
+} as const;
+
+export const filled = (fill: string): Paint => ({ fill, stroke: null });
+
+export const lined = (colour: string, width: number, cap: Stroke['cap'] = 'round'): Paint => ({
+  fill: null,
+  stroke: { colour, width, cap, join: 'round' },
+});
+
+/** An empty figure of Tide Week on a square page, in millimetres. */
+export const emptyPiece = (name: string, side: number, background: string): Figure => ({
+  format: 'cyclogon-figure',
+  version: 1,
+  name,
+  page: { width: side, height: side, unit: 'mm', background },
+  palette: Object.values(TIDE),
+  rounds: [],
+});
+
+/** A round to be filled by commands. */
+export const emptyRound = (
+  id: string,
+  name: string,
+  fold: number,
+  mirror = false,
+  start: Turn = NO_TURN,
+): Round => ({
+  id,
+  name,
+  visible: true,
+  locked: false,
+  rule: { fold, mirror, start },
+  shapes: [],
+  merge: null,
+});
+
+/** A petal on the axis from a distance to another. */
+export const petalBetween = (from: number, to: number, width: number): Form => ({
+  kind: 'petal',
+  at: { x: 0, y: -from },
+  rotation: NO_TURN,
+  size: { by: 'size', length: to - from, width },
+});
+
+/** A circle on the axis. */
+export const circleAt = (distance: number, radius: number): Form => ({
+  kind: 'ellipse',
+  at: { x: 0, y: -distance },
+  rotation: NO_TURN,
+  rx: radius,
+  ry: radius,
+});
+
+export const named = (id: string, name: string, form: Form, paint: Paint): Shape =>
+  newShape(id, name, form, paint);

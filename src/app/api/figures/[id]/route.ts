@@ -1,0 +1,30 @@
+import { database } from '@/server/database';
+import { deleteFigure, loadFigure, renameStored, saveFigure } from '@/server/figures';
+import { renameSchema, saveSchema } from '@/server/requests';
+import { bodyOf, respond, valid } from '@/server/respond';
+
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
+
+export const GET = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => Response.json(await loadFigure(await database(), (await params).id)));
+
+export const PUT = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => {
+    // Several steps travel together, each a figure of its own.
+    const save = valid(saveSchema, await bodyOf(request, 64_000_000));
+    return Response.json(await saveFigure(await database(), (await params).id, save));
+  });
+
+export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => {
+    const { name } = valid(renameSchema, await bodyOf(request));
+    return Response.json(await renameStored(await database(), (await params).id, name));
+  });
+
+export const DELETE = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => {
+    await deleteFigure(await database(), (await params).id);
+    return new Response(null, { status: 204 });
+  });

@@ -1,0 +1,15 @@
+import { database } from '@/server/database';
+import { stepsBefore } from '@/server/figures';
+import { stepsSchema } from '@/server/requests';
+import { respond, valid } from '@/server/respond';
+
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
+
+/** Earlier steps of a figure's history: `?before=POSITION&count=N`. */
+export const GET = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => {
+    const query = valid(stepsSchema, Object.fromEntries(new URL(request.url).searchParams));
+    return Response.json(await stepsBefore(await database(), (await params).id, query.before, query.count));
+  });

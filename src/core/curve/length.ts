@@ -1,0 +1,51 @@
+import type { Path } from './path';
+import { distance, lengthOf } from './point';
+import { derivativeAt, type CubicSegment, type Segment } from './segment';
+
+/**
+ * Nodes and weights of the Gauss–Legendre rule of order 8 on [-1, 1], one side of the symmetric pairs.
+ * Source: Abramowitz and Stegun, "Handbook of Mathematical Functions", table 25.4.
+ */
+const RULE: readonly (readonly [number, number])[] = [
+  [0.18343464249564980494, 0.36268378337836198297],
+  [0.52553240991632898582, 0.31370664587788728734],
+  [0.79666647741362673959, 0.22238103445337447054],
+  [0.96028985649753623168, 0.10122853629037625915],
+];
+
+function speedIntegral(segment: CubicSegment, from: number, to: number): number {
+  const half = (to - from) / 2;
+  const middle = (from + to) / 2;
+  return RULE.reduce(
+    (sum, [node, weight]) =>
+      sum +
+      weight *
+        half *
+        (lengthOf(derivativeAt(segment, middle - half * node)) +
+          lengthOf(derivativeAt(segment, middle + half * node))),
+    0,
+  );
+}
+
+function adaptive(segment: CubicSegment, from: number, to: number, whole: number, depth: number): number {
+  const middle = (from + to) / 2;
+  const left = speedIntegral(segment, from, middle);
+  const right = speedIntegral(segment, middle, to);
+  if (depth === 0 || Math.abs(left + right - whole) <= 1e-12 * (left + right)) return left + right;
+  return adaptive(segment, from, middle, left, depth - 1) + adaptive(segment, middle, to, right, depth - 1);
+}
+
+/** The length along a segment: exact for lines and arcs, within 1e-10 of its size for cubics. */
+export function arcLength(segment: Segment): number {
+  switch (segment.kind) {
+    case 'line':
+      return distance(segment.from, segment.to);
+    case 'arc':
+      return segment.radius * Math.abs(segment.sweep);
+    case 'cubic':
+      return adaptive(segment, 0, 1, speedIntegral(segment, 0, 1), 18);
+  }
+}
+
+export const pathLength = (path: Path): number =>
+  path.segments.reduce((sum, segment) => sum + arcLength(segment), 0);

@@ -1,0 +1,65 @@
+import type { Path } from './path';
+import { cross, distance, dot, lengthOf, subtract, type Point } from './point';
+import { derivativeAt, pointAt, type Segment } from './segment';
+
+export interface Nearest {
+  readonly segment: number;
+  readonly t: number;
+  readonly point: Point;
+  readonly distance: number;
+}
+
+const SAMPLES = 16;
+
+const within = (t: number): number => Math.min(1, Math.max(0, t));
+
+function nearestParameter(segment: Segment, p: Point): number {
+  if (segment.kind === 'line') {
+    const along = subtract(segment.to, segment.from);
+    const square = dot(along, along);
+    return square === 0 ? 0 : within(dot(subtract(p, segment.from), along) / square);
+  }
+  if (segment.kind === 'arc') {
+    const spoke = subtract(segment.from, segment.centre);
+    const toward = subtract(p, segment.centre);
+    const angle = Math.atan2(cross(spoke, toward), dot(spoke, toward));
+    const full = 2 * Math.PI * Math.sign(segment.sweep);
+    const share = angle / segment.sweep;
+    const wrapped = share < 0 ? (angle + full) / segment.sweep : share;
+    if (wrapped <= 1) return wrapped;
+    return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1;
+  }
+  let best = 0;
+  let least = Infinity;
+  for (let k = 0; k <= SAMPLES; k += 1) {
+    const away = distance(pointAt(segment, k / SAMPLES), p);
+    if (away < least) [best, least] = [k / SAMPLES, away];
+  }
+  // The distance has one minimum between the samples beside the best one: narrow it down by thirds.
+  let [low, high] = [within(best - 1 / SAMPLES), within(best + 1 / SAMPLES)];
+  for (let k = 0; k < 60; k += 1) {
+    const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
+    if (distance(pointAt(segment, a), p) <= distance(pointAt(segment, b), p)) high = b;
+    else low = a;
+  }
+  return (low + high) / 2;
+}
+
+/** The point of a path that is nearest to p; null for a path without segments. */
+export function nearestOnPath(path: Path, p: Point): Nearest | null {
+  let found: Nearest | null = null;
+  path.segments.forEach((segment, index) => {
+    const t = nearestParameter(segment, p);
+    const at = pointAt(segment, t);
+    const away = distance(at, p);
+    if (!found || away < found.distance) found = { segment: index, t, point: at, distance: away };
+  });
+  return found;
+}
+
+/** The unit direction of a segment at t; null where it stands still. */
+export function directionAt(segment: Segment, t: number): Point | null {
+  const derivative = derivativeAt(segment, t);
+  const size = lengthOf(derivative);
+  return size === 0 ? null : { x: derivative.x / size, y: derivative.y / size };
+}

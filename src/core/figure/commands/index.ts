@@ -1,0 +1,3 @@
+export * from './paint';
+export * from './rounds';
+export * from './shapes';

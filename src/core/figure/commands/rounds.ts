@@ -1,0 +1,127 @@
+import { produce } from 'immer';
+
+import { boundsOfPaths } from '../../curve/bounds';
+import { pathOfForm, movedForm, scaledForm } from '../../maker/form';
+import { ORIGIN } from '../../curve/point';
+import type { Turn } from '../../number/turn';
+import { addTurns, turn, wrapTurn } from '../../number/turn';
+import { isFold } from '../../symmetry/rule';
+import { reachOf, type Reach } from '../../symmetry/reach';
+import type { Figure, Round, RoundMerge } from '../model';
+import { START_PAINT } from '../start';
+
+/** The round with this id. @throws RangeError where the figure has none. */
+export function roundOf(figure: Figure, roundId: string): Round {
+  const round = figure.rounds.find(({ id }) => id === roundId);
+  if (!round) throw new RangeError('This round is no longer in the figure.');
+  return round;
+}
+
+/** The figure with one round put in place of its former self. */
+export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
+  return { ...figure, rounds: figure.rounds.map((round) => (round.id === roundId ? change(round) : round)) };
+}
+
+/** Adds a round in front of another, or in front of all. */
+export function addRound(figure: Figure, round: Round, afterId?: string): Figure {
+  const after = figure.rounds.findIndex(({ id }) => id === afterId);
+  const at = after < 0 ? figure.rounds.length : after + 1;
+  return { ...figure, rounds: [...figure.rounds.slice(0, at), round, ...figure.rounds.slice(at)] };
+}
+
+export const removeRound = (figure: Figure, roundId: string): Figure => ({
+  ...figure,
+  rounds: figure.rounds.filter(({ id }) => id !== roundId),
+});
+
+/** Puts a round at another place in the layer order, 0 at the back. */
+export const moveRound = (figure: Figure, roundId: string, to: number): Figure =>
+  produce(figure, (draft) => {
+    const from = draft.rounds.findIndex(({ id }) => id === roundId);
+    if (from < 0) return;
+    const [round] = draft.rounds.splice(from, 1);
+    if (round) draft.rounds.splice(Math.max(0, Math.min(to, draft.rounds.length)), 0, round);
+  });
+
+export const renameRound = (figure: Figure, roundId: string, name: string): Figure =>
+  name.trim() === '' ? figure : withRound(figure, roundId, (round) => ({ ...round, name: name.trim() }));
+
+export const showRound = (figure: Figure, roundId: string, visible: boolean): Figure =>
+  withRound(figure, roundId, (round) => ({ ...round, visible }));
+
+export const lockRound = (figure: Figure, roundId: string, locked: boolean): Figure =>
+  withRound(figure, roundId, (round) => ({ ...round, locked }));
+
+/** Sets how many copies fill the turn. @throws RangeError for a fold that is none. */
+export function setFold(figure: Figure, roundId: string, fold: number): Figure {
+  if (!isFold(fold)) throw new RangeError('A fold is a whole number from 1 to 720.');
+  return withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, fold } }));
+}
+
+export const setMirror = (figure: Figure, roundId: string, mirror: boolean): Figure =>
+  withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, mirror } }));
+
+/** Sets the turn of the first copy, kept within one full turn. */
+export const setStart = (figure: Figure, roundId: string, start: Turn): Figure =>
+  withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, start: wrapTurn(start) } }));
+
+/** Turns a round by half a step, so that its copies stand between where they stood. Twice is back again. */
+export function toggleHalfStep(figure: Figure, roundId: string): Figure {
+  const { fold, start } = roundOf(figure, roundId).rule;
+  const half = turn(1, 2 * fold);
+  const shifted =
+    start.num !== 0 && wrapTurn(addTurns(start, start)).num * fold === wrapTurn(addTurns(start, start)).den;
+  return setStart(figure, roundId, shifted ? turn(0) : addTurns(start, half));
+}
+
+/** Unites a round's copies (with the paint of its first filled shape) or lets them be separate. */
+export function setMerge(figure: Figure, roundId: string, op: RoundMerge['op'] | null): Figure {
+  return withRound(figure, roundId, (round) => {
+    if (op === null) return { ...round, merge: null };
+    const first = round.shapes.find(({ paint }) => paint.fill !== null);
+    return { ...round, merge: { op, paint: round.merge?.paint ?? first?.paint ?? START_PAINT } };
+  });
+}
+
+/** A copy of a round in front of it, with new ids for itself and its shapes. */
+export function duplicateRound(figure: Figure, roundId: string, newId: () => string): Figure {
+  const round = roundOf(figure, roundId);
+  const copy: Round = {
+    ...round,
+    id: newId(),
+    name: `${round.name} copy`.slice(0, 120),
+    shapes: round.shapes.map((shape) => ({ ...shape, id: newId() })),
+  };
+  return addRound(figure, copy, roundId);
+}
+
+/** How near and far a round's motif reaches; null for an empty one. */
+export const reachOfRound = (round: Round): Reach | null =>
+  reachOf(round.shapes.filter(({ visible }) => visible).map(({ form }) => pathOfForm(form)));
+
+/** Moves a round's motif along the axis, outward for a positive distance. */
+export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
+  withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.map((shape) => ({ ...shape, form: movedForm(shape.form, { x: 0, y: -by }) })),
+  }));
+
+/**
+ * Scales a round's motif so that one end of its reach stays and the other comes to `to`, measured from the
+ * centre. Where the motif spans the centre it is scaled about the centre itself.
+ */
+export function scaleRoundReach(figure: Figure, roundId: string, end: 'inner' | 'outer', to: number): Figure {
+  const round = roundOf(figure, roundId);
+  const reach = reachOfRound(round);
+  if (!reach) return figure;
+  const box = boundsOfPaths(round.shapes.map(({ form }) => pathOfForm(form)));
+  const fixed = end === 'outer' ? reach.inner : reach.outer;
+  const moving = end === 'outer' ? reach.outer : reach.inner;
+  const about = box.bottom > 1e-9 && end === 'outer' ? ORIGIN : { x: 0, y: -fixed };
+  const factor = (to - -about.y) / (moving - -about.y);
+  if (!Number.isFinite(factor) || factor <= 1e-3) return figure;
+  return withRound(figure, roundId, (each) => ({
+    ...each,
+    shapes: each.shapes.map((shape) => ({ ...shape, form: scaledForm(shape.form, factor, about) })),
+  }));
+}

@@ -1,0 +1,117 @@
+import { isOwnMirror, type Path } from '../curve/path';
+import { addTurns } from '../number/turn';
+import { pathOfForm, type Form } from '../maker/form';
+import type { MergeRequest, MergeResult } from '../merge/merge';
+import type { Scene, SceneItem, SceneLayer } from '../scene/scene';
+import { turnsOf } from '../symmetry/rule';
+import type { Figure, Round, Shape } from './model';
+
+const ownMirrors = new WeakMap<Form, boolean>();
+
+/** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
+function isSymmetric(form: Form): boolean {
+  const known = ownMirrors.get(form);
+  if (known !== undefined) return known;
+  const answer = isOwnMirror(pathOfForm(form), 1e-9);
+  ownMirrors.set(form, answer);
+  return answer;
+}
+
+const pathLists = new WeakMap<Form, readonly Path[]>();
+
+function pathsOfForm(form: Form): readonly Path[] {
+  const known = pathLists.get(form);
+  if (known) return known;
+  const paths = [pathOfForm(form)];
+  pathLists.set(form, paths);
+  return paths;
+}
+
+const isFilledArea = (shape: Shape): boolean =>
+  shape.visible && shape.paint.fill !== null && pathOfForm(shape.form).closed;
+
+/** What a round asks of core/merge, or null where its copies stay as they are. */
+export function mergeRequestOf(round: Round): MergeRequest | null {
+  if (!round.merge || !round.visible) return null;
+  const shapes = round.shapes.filter(isFilledArea);
+  if (shapes.length === 0) return null;
+  return {
+    fold: round.rule.fold,
+    mirror: round.rule.mirror,
+    shapes: shapes.map(({ form, rule }) => ({ path: pathOfForm(form), rule })),
+  };
+}
+
+/** True where two states of a round give the same merge: only its motif, fold and mirror count. */
+export const sameMerge = (a: Round, b: Round): boolean =>
+  a.visible === b.visible &&
+  (a.merge === null) === (b.merge === null) &&
+  a.rule.fold === b.rule.fold &&
+  a.rule.mirror === b.rule.mirror &&
+  (a.shapes === b.shapes ||
+    (a.shapes.length === b.shapes.length &&
+      a.shapes.every((shape, k) => {
+        const other = b.shapes[k];
+        return (
+          other !== undefined &&
+          shape.form === other.form &&
+          shape.rule === other.rule &&
+          isFilledArea(shape) === isFilledArea(other)
+        );
+      })));
+
+function itemsOf(round: Round, shapes: readonly Shape[]): SceneItem[] {
+  return shapes
+    .filter((shape) => shape.visible)
+    .flatMap((shape) => {
+      const item: SceneItem = {
+        shapeId: shape.id,
+        paths: pathsOfForm(shape.form),
+        paint: shape.paint,
+        rule: shape.rule,
+        mirrored: false,
+      };
+      return round.rule.mirror && !isSymmetric(shape.form) ? [{ ...item, mirrored: true }, item] : [item];
+    });
+}
+
+interface RoundLayers {
+  readonly merged: MergeResult | undefined;
+  readonly layers: readonly SceneLayer[];
+}
+
+const layersOfRounds = new WeakMap<Round, RoundLayers>();
+
+/** A round that did not change keeps its layers, and with them all that was made from these. */
+function layersOf(round: Round, merged: MergeResult | undefined): readonly SceneLayer[] {
+  const known = layersOfRounds.get(round);
+  if (known && known.merged === merged) return known.layers;
+  const layers = makeLayers(round, merged);
+  layersOfRounds.set(round, { merged, layers });
+  return layers;
+}
+
+function makeLayers(round: Round, merged: MergeResult | undefined): SceneLayer[] {
+  if (!round.visible) return [];
+  const turns = turnsOf(round.rule);
+  const unmerged =
+    merged && round.merge ? round.shapes.filter((shape) => !isFilledArea(shape)) : round.shapes;
+  const copies: SceneLayer[] = [{ roundId: round.id, turns, items: itemsOf(round, unmerged) }];
+  if (!merged || !round.merge) return copies.filter((layer) => layer.items.length > 0);
+  const { paint } = round.merge;
+  const outlines = merged.parts.map((part): SceneLayer => ({
+    roundId: round.id,
+    turns: part.turns.map((t) => addTurns(t, round.rule.start)),
+    items: [{ shapeId: null, paths: part.loops, paint, rule: 'nonzero', mirrored: false }],
+  }));
+  return [...outlines, ...copies.filter((layer) => layer.items.length > 0)];
+}
+
+/**
+ * The display list of a figure. Merges take time, so they are made elsewhere and handed in by round; a round
+ * whose merge is not there yet shows its copies as they are.
+ */
+export const evaluate = (figure: Figure, merges: ReadonlyMap<string, MergeResult>): Scene => ({
+  page: figure.page,
+  layers: figure.rounds.flatMap((round) => layersOf(round, merges.get(round.id))),
+});

@@ -1,0 +1,18 @@
+import type { MergeControl, MergeResult } from '../merge/merge';
+import { unionOfCopies } from '../merge/union';
+import type { Scene } from '../scene/scene';
+import { evaluate, mergeRequestOf } from './evaluate';
+import type { Figure } from './model';
+
+/**
+ * The display list of a figure with every merge made: for the server, the command line and tests.
+ * @throws MergeStopped, MergeFailed (see core/merge).
+ */
+export async function evaluateWhole(figure: Figure, control: MergeControl = {}): Promise<Scene> {
+  const merges = new Map<string, MergeResult>();
+  for (const round of figure.rounds) {
+    const request = mergeRequestOf(round);
+    if (request) merges.set(round.id, await unionOfCopies(request, control));
+  }
+  return evaluate(figure, merges);
+}

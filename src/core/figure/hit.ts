@@ -1,0 +1,92 @@
+import { applyTo, inverse, MIRROR } from '../curve/affine';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { nearestOnPath } from '../curve/nearest';
+import type { Path } from '../curve/path';
+import type { Point } from '../curve/point';
+import { windingNumber } from '../curve/winding';
+import { handlesOfForm, pathOfForm } from '../maker/form';
+import { placementMap, turnsOf, type Placement } from '../symmetry/rule';
+import type { Figure, Round, Shape } from './model';
+
+const boxes = new WeakMap<Path, Bounds>();
+
+function boxOf(path: Path): Bounds {
+  const known = boxes.get(path);
+  if (known) return known;
+  const box = boundsOfPaths([path]);
+  boxes.set(path, box);
+  return box;
+}
+
+/** True where a point is on what a shape paints, or within `tolerance` of it. */
+export function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
+  const path = pathOfForm(shape.form);
+  const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
+  const box = boxOf(path);
+  if (
+    p.x < box.left - reach ||
+    p.x > box.right + reach ||
+    p.y < box.top - reach ||
+    p.y > box.bottom + reach
+  ) {
+    return false;
+  }
+  if (path.closed && shape.paint.fill) {
+    const winding = windingNumber(path, p, tolerance / 4);
+    if (shape.rule === 'evenodd' ? winding % 2 !== 0 : winding !== 0) return true;
+  }
+  return (nearestOnPath(path, p)?.distance ?? Infinity) <= reach;
+}
+
+export interface MotifHit {
+  readonly shapeId: string;
+  /** The point is on the reflected half. */
+  readonly mirrored: boolean;
+}
+
+/** The frontmost shape of a round at a point of its motif; locked and hidden ones are passed over. */
+export function hitMotif(round: Round, p: Point, tolerance: number): MotifHit | null {
+  const reflected = applyTo(MIRROR, p);
+  for (const shape of [...round.shapes].reverse()) {
+    if (!shape.visible || shape.locked) continue;
+    if (hitsShape(shape, p, tolerance)) return { shapeId: shape.id, mirrored: false };
+    if (round.rule.mirror && hitsShape(shape, reflected, tolerance))
+      return { shapeId: shape.id, mirrored: true };
+  }
+  return null;
+}
+
+export interface FigureHit {
+  readonly roundId: string;
+  readonly shapeId: string;
+  readonly placement: Placement;
+}
+
+/** The frontmost shape of a figure at a point, and the copy that it belongs to. */
+export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHit | null {
+  for (const round of [...figure.rounds].reverse()) {
+    if (!round.visible || round.locked || round.shapes.length === 0) continue;
+    for (const turn of [...turnsOf(round.rule)].reverse()) {
+      const own = applyTo(inverse(placementMap({ turn, mirrored: false })), p);
+      const hit = hitMotif(round, own, tolerance);
+      if (hit)
+        return { roundId: round.id, shapeId: hit.shapeId, placement: { turn, mirrored: hit.mirrored } };
+    }
+  }
+  return null;
+}
+
+/** The points of a shape that others snap to: its nodes, or a maker's handles and corners. */
+export function pointsOfShape(shape: Shape): Point[] {
+  if (shape.form.kind === 'path') return shape.form.nodes.map(({ x, y }) => ({ x, y }));
+  const handles = handlesOfForm(shape.form).map(({ point }) => point);
+  if (shape.form.kind !== 'polygon') return handles;
+  return [...handles, ...pathOfForm(shape.form).segments.map(({ from }) => from)];
+}
+
+/** Where a shape is held when it is moved: a maker's origin, else the middle of its box. */
+export function anchorOf(shape: Shape): Point {
+  if (shape.form.kind !== 'path') return shape.form.at;
+  const box = boxOf(pathOfForm(shape.form));
+  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+}

@@ -1,0 +1,57 @@
+import type { Form } from '../maker/form';
+import type { FillRule, Paint, ScenePage, Colour } from '../scene/scene';
+import type { TurnRule } from '../symmetry/rule';
+
+export const FIGURE_FORMAT = 'cyclogon-figure';
+export const FIGURE_VERSION = 1;
+
+/** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
+export interface Shape {
+  readonly id: string;
+  readonly name: string;
+  readonly visible: boolean;
+  readonly locked: boolean;
+  readonly form: Form;
+  readonly rule: FillRule;
+  readonly paint: Paint;
+}
+
+/** What becomes of a round's overlapping copies; the result has a paint of its own. */
+export interface RoundMerge {
+  readonly op: 'union';
+  readonly paint: Paint;
+}
+
+/** A motif, back to front, and the rule by which it is turned about the centre. */
+export interface Round {
+  readonly id: string;
+  readonly name: string;
+  readonly visible: boolean;
+  readonly locked: boolean;
+  readonly rule: TurnRule;
+  readonly shapes: readonly Shape[];
+  readonly merge: RoundMerge | null;
+}
+
+/** What is saved, opened and exported: only what a person decided, never what follows from it. */
+export interface Figure {
+  readonly format: typeof FIGURE_FORMAT;
+  readonly version: typeof FIGURE_VERSION;
+  readonly name: string;
+  readonly page: ScenePage;
+  readonly palette: readonly Colour[];
+  /** Back to front. */
+  readonly rounds: readonly Round[];
+}
+
+export const LIMITS = {
+  name: 120,
+  rounds: 200,
+  shapes: 2000,
+  nodes: 20_000,
+  palette: 64,
+  /** Largest coordinate or page side, in the figure's unit. */
+  size: 100_000,
+  /** Largest figure file, in bytes. */
+  bytes: 8_000_000,
+} as const;

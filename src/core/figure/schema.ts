@@ -1,0 +1,122 @@
+import Joi from 'joi';
+
+import { NODE_KINDS } from '../curve/nodes';
+import { formProblem, type Form } from '../maker/form';
+import { MOST_SIDES } from '../maker/polygon';
+import { LENGTH_UNITS } from '../number/units';
+import { STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
+import { MOST_FOLD } from '../symmetry/rule';
+import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
+
+const coordinate = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
+const extent = Joi.number().greater(0).max(LIMITS.size).required();
+const name = Joi.string().trim().min(1).max(LIMITS.name).required();
+const id = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{1,40}$/)
+  .required();
+const colour = Joi.string().pattern(/^#(?:[0-9a-f]{6}|[0-9a-f]{8})$/i, 'colour like #1f8a76');
+
+const point = Joi.object({ x: coordinate, y: coordinate });
+const turn = Joi.object({
+  num: Joi.number().integer().required(),
+  den: Joi.number().integer().min(1).required(),
+});
+
+const node = Joi.object({
+  x: coordinate,
+  y: coordinate,
+  kind: Joi.valid(...NODE_KINDS).required(),
+  in: point,
+  out: point,
+  bulge: Joi.number().min(-1e6).max(1e6),
+}).nand('out', 'bulge');
+
+const placed = { at: point.required(), rotation: turn.required() };
+
+const petalSize = Joi.alternatives().conditional('.by', {
+  is: 'size',
+  then: Joi.object({ by: Joi.valid('size').required(), length: extent, width: extent }),
+  otherwise: Joi.object({ by: Joi.valid('circles').required(), radius: extent, apart: extent }),
+});
+
+const forms = {
+  path: Joi.object({
+    kind: Joi.valid('path').required(),
+    closed: Joi.boolean().required(),
+    nodes: Joi.array().items(node).min(2).max(LIMITS.nodes).required(),
+  }),
+  petal: Joi.object({ kind: Joi.valid('petal').required(), ...placed, size: petalSize.required() }),
+  polygon: Joi.object({
+    kind: Joi.valid('polygon').required(),
+    ...placed,
+    sides: Joi.number().integer().min(3).max(MOST_SIDES).required(),
+    radius: extent,
+  }),
+  ellipse: Joi.object({ kind: Joi.valid('ellipse').required(), ...placed, rx: extent, ry: extent }),
+} satisfies Record<Form['kind'], Joi.Schema>;
+
+/** Chosen by `kind`, so that a wrong number is named itself and not "no kind of shape matches". */
+const form = Joi.alternatives()
+  .conditional('.kind', {
+    switch: Object.entries(forms).map(([kind, then]) => ({ is: kind, then })),
+    otherwise: Joi.object({ kind: Joi.valid(...Object.keys(forms)).required() }).unknown(),
+  })
+  .required()
+  .custom((value: Form, helpers) => {
+    const problem = formProblem(value);
+    return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+  });
+
+const stroke = Joi.object({
+  colour: colour.required(),
+  width: extent,
+  cap: Joi.valid(...STROKE_CAPS).required(),
+  join: Joi.valid(...STROKE_JOINS).required(),
+});
+
+const paint = Joi.object({
+  fill: colour.allow(null).required(),
+  stroke: stroke.allow(null).required(),
+});
+
+/** One shape of a motif. */
+export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
+  id,
+  name,
+  visible: Joi.boolean().required(),
+  locked: Joi.boolean().required(),
+  form,
+  rule: Joi.valid('nonzero', 'evenodd').required(),
+  paint: paint.required(),
+});
+
+const round = Joi.object({
+  id,
+  name,
+  visible: Joi.boolean().required(),
+  locked: Joi.boolean().required(),
+  rule: Joi.object({
+    fold: Joi.number().integer().min(1).max(MOST_FOLD).required(),
+    mirror: Joi.boolean().required(),
+    start: turn.required(),
+  }).required(),
+  shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
+  merge: Joi.object({ op: Joi.valid('union').required(), paint: paint.required() })
+    .allow(null)
+    .required(),
+});
+
+/** The figure format, version 1. Described for people in docs/figure-format.md. */
+export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
+  format: Joi.valid(FIGURE_FORMAT).required(),
+  version: Joi.valid(FIGURE_VERSION).required(),
+  name,
+  page: Joi.object({
+    width: extent,
+    height: extent,
+    unit: Joi.valid(...LENGTH_UNITS).required(),
+    background: colour.allow(null).required(),
+  }).required(),
+  palette: Joi.array().items(colour.required()).max(LIMITS.palette).required(),
+  rounds: Joi.array().items(round).max(LIMITS.rounds).unique('id').required(),
+}).options({ convert: false, abortEarly: true });

@@ -1,0 +1,51 @@
+import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../figure/model';
+import { figureSchema } from '../figure/schema';
+
+/** Why something is no figure, as a sentence that says what is wrong and where. */
+export class UnreadableFigure extends Error {
+  override readonly name = 'UnreadableFigure';
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/**
+ * Checks that a value is a figure of a version known here.
+ * @throws UnreadableFigure with what is wrong and where.
+ */
+export function checkFigure(value: unknown): Figure {
+  if (!isRecord(value) || value['format'] !== FIGURE_FORMAT) {
+    throw new UnreadableFigure(`This is not a Cyclogon figure: its "format" is not "${FIGURE_FORMAT}".`);
+  }
+  const version = value['version'];
+  if (typeof version === 'number' && version > FIGURE_VERSION) {
+    throw new UnreadableFigure(
+      `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${FIGURE_VERSION}).`,
+    );
+  }
+  const result = figureSchema.validate(value);
+  if (result.error) throw new UnreadableFigure(`The figure is broken: ${result.error.message}.`);
+  return result.value;
+}
+
+/**
+ * Reads a figure from the text of a file.
+ * @throws UnreadableFigure for text that is too long, no JSON, or no figure.
+ */
+export function readFigure(text: string): Figure {
+  if (text.length > LIMITS.bytes) {
+    throw new UnreadableFigure(`The file is larger than ${LIMITS.bytes / 1e6} MB, too large for a figure.`);
+  }
+  let value: unknown;
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new UnreadableFigure(
+      `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`,
+    );
+  }
+  return checkFigure(value);
+}
+
+/** A figure as the text of a file. */
+export const writeFigure = (figure: Figure): string => `${JSON.stringify(figure, null, 2)}\n`;

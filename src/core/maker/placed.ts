@@ -1,0 +1,30 @@
+import { moveMap, turnMap, compose, inverse, applyTo } from '../curve/affine';
+import { mapPath, type Path } from '../curve/path';
+import { polarOf, subtract, type Point } from '../curve/point';
+import { turnFromDegrees, type Turn } from '../number/turn';
+
+/** Where a construction stands in the motif: its own origin, and how far it is turned clockwise about that. */
+export interface Placed {
+  readonly at: Point;
+  readonly rotation: Turn;
+}
+
+/** A point that a person drags to change a construction's numbers. */
+export interface MakerHandle {
+  readonly id: string;
+  readonly point: Point;
+}
+
+const mapOf = (placed: Placed) => compose(moveMap(placed.at), turnMap(placed.rotation));
+
+/** A path from the construction's own coordinates (its origin at 0, 0, upright) to the motif's. */
+export const placePath = (placed: Placed, path: Path): Path => mapPath(path, mapOf(placed));
+
+export const placePoint = (placed: Placed, p: Point): Point => applyTo(mapOf(placed), p);
+
+/** A point of the motif in the construction's own coordinates. */
+export const ownPoint = (placed: Placed, p: Point): Point => applyTo(inverse(mapOf(placed)), p);
+
+/** The turn that points from one point to another, to a millionth of a degree. */
+export const directionTo = (from: Point, to: Point): Turn =>
+  turnFromDegrees(polarOf(subtract(to, from)).degrees);

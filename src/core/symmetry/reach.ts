@@ -1,0 +1,48 @@
+import type { Path } from '../curve/path';
+import { add, lengthOf, ORIGIN, scaleBy } from '../curve/point';
+import { flatten } from '../curve/flatten';
+import { nearestOnPath } from '../curve/nearest';
+import { windingNumber } from '../curve/winding';
+
+/** How near to the centre and how far from it shapes reach, in the figure's unit. */
+export interface Reach {
+  readonly inner: number;
+  readonly outer: number;
+}
+
+/** The farthest point of an arc's circle lies on the line from the origin through its centre. */
+function outerOf(path: Path): number {
+  let outer = 0;
+  for (const segment of path.segments) {
+    outer = Math.max(outer, lengthOf(segment.from), lengthOf(segment.to));
+    if (segment.kind === 'cubic') {
+      for (const p of flatten({ closed: false, segments: [segment] }, 1e-3))
+        outer = Math.max(outer, lengthOf(p));
+    }
+    if (segment.kind === 'arc') {
+      const away = lengthOf(segment.centre);
+      if (away === 0) {
+        outer = Math.max(outer, segment.radius);
+        continue;
+      }
+      const far = add(segment.centre, scaleBy(segment.centre, segment.radius / away));
+      const nearest = nearestOnPath({ closed: false, segments: [segment] }, far);
+      if (nearest && nearest.distance < 1e-9 * segment.radius) outer = Math.max(outer, away + segment.radius);
+    }
+  }
+  return outer;
+}
+
+/**
+ * The reach of paths: outer exact for lines and arcs and within a thousandth of a unit for cubics; inner is
+ * 0 where a closed path covers the centre. Null where there is no path.
+ */
+export function reachOf(paths: readonly Path[]): Reach | null {
+  const drawn = paths.filter((path) => path.segments.length > 0);
+  if (drawn.length === 0) return null;
+  const inner = drawn.reduce((least, path) => {
+    if (path.closed && windingNumber(path, ORIGIN, 1e-3) !== 0) return 0;
+    return Math.min(least, nearestOnPath(path, ORIGIN)?.distance ?? Infinity);
+  }, Infinity);
+  return { inner, outer: Math.max(...drawn.map(outerOf)) };
+}

@@ -1,0 +1,16 @@
+/** Something that was asked for cannot be done; the message is for the person who asked. */
+export class Refused extends Error {
+  readonly status: number = 400;
+}
+
+export class NotFound extends Refused {
+  override readonly status = 404;
+}
+
+export class Conflict extends Refused {
+  override readonly status = 409;
+}
+
+export class TooLarge extends Refused {
+  override readonly status = 413;
+}

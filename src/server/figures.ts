@@ -1,0 +1,182 @@
+import type { Knex } from 'knex';
+import { nanoid } from 'nanoid';
+
+import type { Figure } from '../core/figure/model';
+import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import { Conflict, NotFound, Refused } from './errors';
+
+interface FigureRow {
+  id: string;
+  name: string;
+  revision: number;
+  step: number;
+  created_at: string;
+  updated_at: string;
+  deleted_at: string | null;
+}
+
+interface StepRow {
+  figure_id: string;
+  position: number;
+  label: string;
+  figure: string;
+}
+
+/** How many steps of history travel with a figure at first; the rest is fetched when undo gets there. */
+const FIRST_STEPS = 40;
+/** A figure that was deleted longer ago than this is gone for good. */
+const KEPT_DELETED_DAYS = 30;
+
+const now = (): string => new Date().toISOString();
+
+const summaryOf = (row: FigureRow): FigureSummary => ({
+  id: row.id,
+  name: row.name,
+  revision: row.revision,
+  updatedAt: row.updated_at,
+});
+
+// What is in the table has been checked when it was put there.
+const stepOf = (row: StepRow): HistoryStep => ({
+  position: row.position,
+  label: row.label,
+  figure: JSON.parse(row.figure) as Figure,
+});
+
+async function rowOf(knex: Knex, id: string): Promise<FigureRow> {
+  const row = await knex<FigureRow>('figures').where({ id }).whereNull('deleted_at').first();
+  if (!row) throw new NotFound('There is no such figure; it may have been deleted.');
+  return row;
+}
+
+/** All figures whose name holds the words, the last changed first. */
+export async function listFigures(knex: Knex, search = ''): Promise<FigureSummary[]> {
+  const query = knex<FigureRow>('figures')
+    .whereNull('deleted_at')
+    .orderBy('updated_at', 'desc')
+    .orderBy('id');
+  const rows = await query;
+  const words = search.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  return rows
+    .filter((row) => words.every((word) => row.name.toLocaleLowerCase().includes(word)))
+    .map(summaryOf);
+}
+
+/** Puts a checked figure on the shelf as a new one. */
+export async function createFigure(knex: Knex, figure: Figure, at = now()): Promise<FigureSummary> {
+  const row: FigureRow = {
+    id: nanoid(12),
+    name: figure.name,
+    revision: 1,
+    step: 0,
+    created_at: at,
+    updated_at: at,
+    deleted_at: null,
+  };
+  await knex.transaction(async (trx) => {
+    await trx('figures').insert(row);
+    await trx('steps').insert({
+      figure_id: row.id,
+      position: 0,
+      label: 'Start',
+      figure: JSON.stringify(figure),
+    });
+  });
+  return summaryOf(row);
+}
+
+/** A figure with the end of its history. @throws NotFound */
+export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
+  const row = await rowOf(knex, id);
+  const rows = await knex<StepRow>('steps')
+    .where({ figure_id: id })
+    .andWhere('position', '>=', row.step - FIRST_STEPS)
+    .orderBy('position');
+  const steps = rows.map(stepOf);
+  const figure = steps.find(({ position }) => position === row.step)?.figure;
+  if (!figure) throw new NotFound('The figure has lost its last step.');
+  return { ...summaryOf(row), figure, step: row.step, steps };
+}
+
+/** Up to `count` steps of a figure's history before a position, in their order. @throws NotFound */
+export async function stepsBefore(
+  knex: Knex,
+  id: string,
+  before: number,
+  count: number,
+): Promise<HistoryStep[]> {
+  await rowOf(knex, id);
+  const rows = await knex<StepRow>('steps')
+    .where({ figure_id: id })
+    .andWhere('position', '<', before)
+    .orderBy('position', 'desc')
+    .limit(count);
+  return rows.map(stepOf).reverse();
+}
+
+/**
+ * Saves new steps of history and which of them is shown, all or nothing.
+ * @throws Conflict where the figure was changed since `base`; NotFound; Refused where the step shown is none.
+ */
+export async function saveFigure(knex: Knex, id: string, request: SaveRequest): Promise<FigureSummary> {
+  return knex.transaction(async (trx) => {
+    const row = await rowOf(trx, id);
+    if (row.revision !== request.base) {
+      throw new Conflict('This figure was changed in another window since it was opened here.');
+    }
+    const [first] = request.steps;
+    if (first) {
+      if (request.steps.some((step, k) => step.position !== first.position + k) || first.position < 1) {
+        throw new Refused('The steps to save are not in order.');
+      }
+      await trx<StepRow>('steps')
+        .where({ figure_id: id })
+        .andWhere('position', '>=', first.position)
+        .delete();
+      for (const { position, label, figure } of request.steps) {
+        await trx('steps').insert({ figure_id: id, position, label, figure: JSON.stringify(figure) });
+      }
+    }
+    const shown = await trx<StepRow>('steps').where({ figure_id: id, position: request.step }).first();
+    const before = await trx<StepRow>('steps')
+      .where({ figure_id: id, position: Math.max(0, request.step - 1) })
+      .first();
+    if (!shown || !before) throw new Refused('The step to show is not part of the history.');
+    const changed: FigureRow = {
+      ...row,
+      name: stepOf(shown).figure.name,
+      revision: row.revision + 1,
+      step: request.step,
+      updated_at: now(),
+    };
+    await trx<FigureRow>('figures').where({ id }).update(changed);
+    return summaryOf(changed);
+  });
+}
+
+/** Gives a figure another name, as one step of its history. @throws NotFound */
+export async function renameStored(knex: Knex, id: string, name: string): Promise<FigureSummary> {
+  const { revision, step, figure } = await loadFigure(knex, id);
+  const next = { position: step + 1, label: 'Rename figure', figure: { ...figure, name } };
+  return saveFigure(knex, id, { base: revision, step: step + 1, steps: [next] });
+}
+
+/** A copy of a figure, without its history. @throws NotFound */
+export async function duplicateFigure(knex: Knex, id: string): Promise<FigureSummary> {
+  const { figure } = await loadFigure(knex, id);
+  return createFigure(knex, { ...figure, name: `${figure.name} copy`.slice(0, 120) });
+}
+
+/** Takes a figure off the shelf; it can be put back for thirty days. @throws NotFound */
+export async function deleteFigure(knex: Knex, id: string): Promise<void> {
+  await rowOf(knex, id);
+  await knex<FigureRow>('figures').where({ id }).update({ deleted_at: now() });
+  const longAgo = new Date(Date.now() - KEPT_DELETED_DAYS * 24 * 3600 * 1000).toISOString();
+  await knex<FigureRow>('figures').where('deleted_at', '<', longAgo).delete();
+}
+
+/** Puts a deleted figure back on the shelf. @throws NotFound */
+export async function restoreFigure(knex: Knex, id: string): Promise<FigureSummary> {
+  await knex<FigureRow>('figures').where({ id }).update({ deleted_at: null });
+  return summaryOf(await rowOf(knex, id));
+}

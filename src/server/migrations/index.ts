@@ -1,0 +1,13 @@
+import type { Knex } from 'knex';
+
+import { figures } from './figures';
+import type { Migration } from './migration';
+
+const ALL: readonly Migration[] = [figures];
+
+/** Migrations as part of the program, so that a bundled server finds them. */
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve([...ALL]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) => Promise.resolve({ up: migration.up, down: migration.down }),
+};

@@ -1,0 +1,66 @@
+import Joi from 'joi';
+
+import { UnreadableFigure } from '../core/format/json';
+import { LIMITS } from '../core/figure/model';
+import { MergeFailed } from '../core/merge/merge';
+import { Refused, TooLarge } from './errors';
+
+/** Sent where the person can do nothing but know that their work is safe. */
+const UNEXPECTED = 'Something went wrong on the server. What was saved before is safe; try again.';
+
+const failure = (status: number, error: string): Response => Response.json({ error }, { status });
+
+function answerTo(error: unknown): Response {
+  if (error instanceof Refused) return failure(error.status, error.message);
+  if (error instanceof UnreadableFigure || error instanceof MergeFailed) return failure(422, error.message);
+  if (error instanceof Joi.ValidationError) return failure(400, `${error.message}.`);
+  if (error instanceof Error && 'code' in error) {
+    const code = String(error.code);
+    if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
+      return failure(
+        507,
+        'The disk is full, so nothing was saved. Free some space; your changes are kept here.',
+      );
+    }
+    if (code.startsWith('SQLITE_READONLY') || code === 'EACCES') {
+      return failure(
+        507,
+        'The data directory cannot be written, so nothing was saved. Your changes are kept here.',
+      );
+    }
+  }
+  console.error(error);
+  return failure(500, UNEXPECTED);
+}
+
+/** Runs a route; errors become a status and a JSON body with a sentence. Foreign pages may not write. */
+export async function respond(request: Request, route: () => Promise<Response>): Promise<Response> {
+  try {
+    if (request.method !== 'GET' && request.headers.get('sec-fetch-site') === 'cross-site') {
+      return failure(403, 'Only pages of this server may change figures.');
+    }
+    return await route();
+  } catch (error) {
+    return answerTo(error);
+  }
+}
+
+/** The JSON of a request. @throws TooLarge, Refused */
+export async function bodyOf(request: Request, most: number = LIMITS.bytes): Promise<unknown> {
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  if (announced > most) throw new TooLarge(`This is larger than ${most / 1e6} MB.`);
+  const text = await request.text();
+  if (text.length > most) throw new TooLarge(`This is larger than ${most / 1e6} MB.`);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Refused('The body is not JSON.');
+  }
+}
+
+/** A value that a schema allows. @throws Joi.ValidationError */
+export function valid<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
+  const result = schema.validate(value);
+  if (result.error) throw result.error;
+  return result.value;
+}

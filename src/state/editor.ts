@@ -1,0 +1,234 @@
+import { createStore, type StoreApi } from 'zustand';
+
+import type { PathNode } from '../core/curve/nodes';
+import type { Figure, Round, Shape } from '../core/figure/model';
+import { addRound, removeRound, roundOf } from '../core/figure/commands';
+import { newRound } from '../core/figure/start';
+import type { MergeResult } from '../core/merge/merge';
+import type { Paint } from '../core/scene/scene';
+import type { Placement } from '../core/symmetry/rule';
+import { SNAP_KINDS, type SnapKind, type Snapped } from '../core/symmetry/snap';
+import { turn } from '../core/number/turn';
+import type { Point } from '../core/curve/point';
+import type { SavedFigure } from '../wire';
+import { figureOf, historyOf, record, redo, undo, type History } from './history';
+import type { View } from './viewport';
+import type { Stage } from './stages';
+import type { ToolId } from './tools';
+
+/** What the next command will change. */
+export interface Selection {
+  readonly roundId: string;
+  readonly shapeIds: ReadonlySet<string>;
+  /** Nodes of the one selected path. */
+  readonly nodes: ReadonlySet<number>;
+}
+
+export type PaneId = 'bench' | 'whole';
+
+/** A path that is being drawn click by click, in motif coordinates. */
+export interface PathDraft {
+  readonly nodes: readonly PathNode[];
+  /** Where the next node would go. */
+  readonly next: Point | null;
+}
+
+/** What the pointer is at, in motif coordinates, for the readout. */
+export interface PointerAt {
+  readonly pane: PaneId;
+  readonly snapped: Snapped;
+}
+
+export interface MergeState {
+  readonly round: Round;
+  /** From 0 to 1 while it runs. */
+  readonly progress: number | null;
+  readonly result: MergeResult | null;
+  /** Why there is no result: a sentence. */
+  readonly problem: string | null;
+}
+
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: string }
+  | { readonly kind: 'waiting' }
+  | { readonly kind: 'failing'; readonly message: string }
+  | { readonly kind: 'conflict'; readonly message: string };
+
+export interface EditorState {
+  readonly id: string;
+  readonly revision: number;
+  readonly history: History;
+  /** The figure as it looks during a drag, before it becomes a step. */
+  readonly live: Figure | null;
+  readonly selection: Selection;
+  readonly stage: Stage;
+  readonly tool: ToolId;
+  readonly draft: PathDraft | null;
+  readonly pointer: PointerAt | null;
+  /** The copy that is being edited in Whole. */
+  readonly active: Placement;
+  readonly snapOn: ReadonlySet<SnapKind>;
+  readonly ghosts: boolean;
+  readonly outlines: boolean;
+  readonly quiet: boolean;
+  readonly wide: PaneId | null;
+  /** Null shows all of it. */
+  readonly views: Readonly<Record<PaneId, View | null>>;
+  readonly sizes: Readonly<Record<PaneId, { width: number; height: number }>>;
+  readonly merges: ReadonlyMap<string, MergeState>;
+  readonly save: SaveState;
+  /** Sides of the next polygon. */
+  readonly lastSides: number;
+  /** The paint at hand: of the next shape, and of the Paint tool. */
+  readonly paint: Paint | null;
+  /** The space key is down: a drag moves the view. */
+  readonly panning: boolean;
+  /** A box that is being drawn to select by, in pixels of its pane. */
+  readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
+}
+
+export type Editor = StoreApi<EditorState>;
+
+const NOTHING: ReadonlySet<never> = new Set<never>();
+
+export function createEditor(saved: SavedFigure): Editor {
+  const history = historyOf(saved.steps, saved.step);
+  const front = saved.figure.rounds[saved.figure.rounds.length - 1];
+  return createStore<EditorState>(() => ({
+    id: saved.id,
+    revision: saved.revision,
+    history,
+    live: null,
+    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING },
+    stage: 'draw',
+    tool: 'select',
+    draft: null,
+    pointer: null,
+    active: { turn: front?.rule.start ?? turn(0), mirrored: false },
+    snapOn: new Set(SNAP_KINDS),
+    ghosts: true,
+    outlines: false,
+    quiet: false,
+    wide: null,
+    views: { bench: null, whole: null },
+    sizes: { bench: { width: 385, height: 748 }, whole: { width: 450, height: 748 } },
+    merges: new Map(),
+    save: { kind: 'saved', at: saved.updatedAt },
+    lastSides: 6,
+    paint: null,
+    panning: false,
+    box: null,
+  }));
+}
+
+/** The figure on the screen. */
+export const shownFigure = (state: EditorState): Figure => state.live ?? figureOf(state.history);
+
+/** The round that is worked on; the front one where the selected one is gone, null where there is none. */
+export function activeRound(state: EditorState): Round | null {
+  const { rounds } = shownFigure(state);
+  return rounds.find(({ id }) => id === state.selection.roundId) ?? rounds[rounds.length - 1] ?? null;
+}
+
+export const selectedShapes = (state: EditorState): Shape[] =>
+  activeRound(state)?.shapes.filter(({ id }) => state.selection.shapeIds.has(id)) ?? [];
+
+/** What a selection may still name after the figure changed under it. */
+function stillThere(figure: Figure, selection: Selection): Selection {
+  const round =
+    figure.rounds.find(({ id }) => id === selection.roundId) ?? figure.rounds[figure.rounds.length - 1];
+  const here = new Set(round?.shapes.map(({ id }) => id));
+  const shapeIds = new Set([...selection.shapeIds].filter((id) => here.has(id)));
+  const [only] = shapeIds;
+  const shape = shapeIds.size === 1 ? round?.shapes.find(({ id }) => id === only) : undefined;
+  const count = shape?.form.kind === 'path' ? shape.form.nodes.length : 0;
+  return {
+    roundId: round?.id ?? '',
+    shapeIds,
+    nodes: new Set([...selection.nodes].filter((index) => index < count)),
+  };
+}
+
+/** Makes a figure the new state of the work, as one step that can be undone. */
+export function commit(editor: Editor, label: string, figure: Figure, mergeKey: string | null = null): void {
+  editor.setState((state) => {
+    const history = record(state.history, label, figure, mergeKey);
+    return { history, live: null, selection: stillThere(figure, state.selection) };
+  });
+}
+
+/** Applies a command to the figure shown, as one step. */
+export const act = (
+  editor: Editor,
+  label: string,
+  command: (figure: Figure) => Figure,
+  mergeKey: string | null = null,
+): void => commit(editor, label, command(figureOf(editor.getState().history)), mergeKey);
+
+/** Shows a figure without making it a step: the middle of a drag. Null goes back to the last step. */
+export const preview = (editor: Editor, figure: Figure | null): void => editor.setState({ live: figure });
+
+export function stepBack(editor: Editor): void {
+  editor.setState((state) => {
+    const history = undo(state.history);
+    return { history, live: null, draft: null, selection: stillThere(figureOf(history), state.selection) };
+  });
+}
+
+export function stepForward(editor: Editor): void {
+  editor.setState((state) => {
+    const history = redo(state.history);
+    return { history, live: null, draft: null, selection: stillThere(figureOf(history), state.selection) };
+  });
+}
+
+/** Selects shapes of a round; the copy that is edited becomes the round's first unless one is named. */
+export function select(
+  editor: Editor,
+  roundId: string,
+  shapeIds: Iterable<string> = [],
+  active?: Placement,
+): void {
+  editor.setState((state) => {
+    const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
+    const stays = state.selection.roundId === roundId ? state.active : undefined;
+    return {
+      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING },
+      active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
+    };
+  });
+}
+
+export const selectNodes = (editor: Editor, nodes: Iterable<number>): void =>
+  editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes) } }));
+
+/** Changes the selected round by a command; nothing happens to a locked or missing one. */
+export function actOnRound(
+  editor: Editor,
+  label: string,
+  command: (figure: Figure, roundId: string) => Figure,
+  mergeKey: string | null = null,
+): void {
+  const round = activeRound(editor.getState());
+  if (!round || round.locked) return;
+  act(editor, label, (figure) => command(figure, round.id), mergeKey && `${mergeKey}:${round.id}`);
+}
+
+/** Adds an empty round in front and works on it. */
+export function startRound(editor: Editor, id: string): void {
+  const figure = figureOf(editor.getState().history);
+  const taken = new Set(figure.rounds.map(({ name }) => name));
+  let number = figure.rounds.length + 1;
+  while (taken.has(`Round ${number}`)) number += 1;
+  const fold = activeRound(editor.getState())?.rule.fold ?? 8;
+  commit(editor, 'Add round', addRound(figure, newRound(id, `Round ${number}`, fold)));
+  select(editor, id);
+}
+
+/** Removes a round, if the figure has another. */
+export function dropRound(editor: Editor, roundId: string): void {
+  const figure = figureOf(editor.getState().history);
+  if (figure.rounds.length < 2) return;
+  const name = roundOf(figure, roundId).name;
+  commit(editor, `Remove ${name}`, removeRound(figure, roundId));
+}

@@ -1,0 +1,81 @@
+import type { Figure } from '../core/figure/model';
+import type { HistoryStep } from '../wire';
+
+/**
+ * Undo without limit: a run of steps, of which the earlier ones may still be on the server. Figures share
+ * what did not change, so a step costs little.
+ */
+export interface History {
+  /** In order of position, without gaps; never empty. */
+  readonly steps: readonly HistoryStep[];
+  /** The position that is shown. */
+  readonly at: number;
+  /** The least position that the server does not have yet in this form; Infinity where it has all. */
+  readonly unsavedFrom: number;
+  /** Steps recorded with one key, one right after the other, become one. */
+  readonly mergeKey: string | null;
+}
+
+export const historyOf = (steps: readonly HistoryStep[], at: number): History => ({
+  steps,
+  at,
+  unsavedFrom: Infinity,
+  mergeKey: null,
+});
+
+const stepAt = (history: History, position: number): HistoryStep | undefined =>
+  history.steps[position - (history.steps[0]?.position ?? 0)];
+
+/** The figure that is shown. @throws RangeError where a history was built without its shown step. */
+export function figureOf(history: History): Figure {
+  const step = stepAt(history, history.at);
+  if (!step) throw new RangeError('The history has no step at the position shown.');
+  return step.figure;
+}
+
+/** A new step after the one shown; those that could be redone are gone. The same figure makes no step. */
+export function record(
+  history: History,
+  label: string,
+  figure: Figure,
+  mergeKey: string | null = null,
+): History {
+  if (figure === figureOf(history)) return history;
+  const merges = mergeKey !== null && mergeKey === history.mergeKey && history.at > 0;
+  const position = merges ? history.at : history.at + 1;
+  return {
+    steps: [...history.steps.filter((step) => step.position < position), { position, label, figure }],
+    at: position,
+    unsavedFrom: Math.min(history.unsavedFrom, position),
+    mergeKey,
+  };
+}
+
+/** What undo would take back, or null at the beginning. */
+export const undoLabel = (history: History): string | null =>
+  history.at > 0 ? (stepAt(history, history.at)?.label ?? null) : null;
+
+/** What redo would do again, or null at the end. */
+export const redoLabel = (history: History): string | null => stepAt(history, history.at + 1)?.label ?? null;
+
+/** True where undo has to fetch earlier steps first. */
+export const needsEarlier = (history: History): boolean => history.at > 0 && !stepAt(history, history.at - 1);
+
+/** The first position that is here; earlier ones are on the server. */
+export const firstHere = (history: History): number => history.steps[0]?.position ?? 0;
+
+export const undo = (history: History): History =>
+  stepAt(history, history.at - 1) ? { ...history, at: history.at - 1, mergeKey: null } : history;
+
+export const redo = (history: History): History =>
+  stepAt(history, history.at + 1) ? { ...history, at: history.at + 1, mergeKey: null } : history;
+
+/** The history with steps from the server put before its own. */
+export function withEarlier(history: History, earlier: readonly HistoryStep[]): History {
+  const fitting = earlier.filter((step) => step.position < firstHere(history));
+  return { ...history, steps: [...fitting, ...history.steps] };
+}
+
+/** The steps that the server has not got. */
+export const unsavedSteps = (history: History): HistoryStep[] =>
+  history.steps.filter((step) => step.position >= history.unsavedFrom);

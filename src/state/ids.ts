@@ -1,0 +1,4 @@
+import { nanoid } from 'nanoid';
+
+/** A new id for a round or a shape. */
+export const newId = (): string => nanoid(8);

@@ -1,0 +1,57 @@
+import type { Figure } from '../core/figure/model';
+import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
+
+/** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
+export class ServerProblem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+async function ask<T>(address: string, method = 'GET', body?: unknown, keepalive = false): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(address, {
+      method,
+      keepalive,
+      ...(body !== undefined && {
+        body: JSON.stringify(body),
+        headers: { 'Content-Type': 'application/json' },
+      }),
+    });
+  } catch {
+    throw new ServerProblem(0, 'The server does not answer. Your changes are kept here.');
+  }
+  if (response.status === 204) return undefined as T;
+  const value: unknown = await response.json().catch(() => null);
+  if (response.ok) return value as T;
+  const message =
+    typeof value === 'object' && value !== null && 'error' in value && typeof value.error === 'string'
+      ? value.error
+      : `The server answered with status ${response.status}.`;
+  throw new ServerProblem(response.status, message);
+}
+
+const at = (id: string, part = ''): string => `/api/figures/${encodeURIComponent(id)}${part}`;
+
+/** The server's routes as functions; each throws a ServerProblem with a sentence for the person. */
+export const server = {
+  list: (search: string) => ask<FigureSummary[]>(`/api/figures?search=${encodeURIComponent(search)}`),
+  create: (body: { name?: string; figure?: Figure }) => ask<FigureSummary>('/api/figures', 'POST', body),
+  /** What a person's file holds is checked by the server, which says what is wrong with it. */
+  createFrom: (figure: unknown) => ask<FigureSummary>('/api/figures', 'POST', { figure }),
+  load: (id: string) => ask<SavedFigure>(at(id)),
+  save: (id: string, request: SaveRequest, keepalive = false) =>
+    ask<FigureSummary>(at(id), 'PUT', request, keepalive),
+  rename: (id: string, name: string) => ask<FigureSummary>(at(id), 'PATCH', { name }),
+  remove: (id: string) => ask<undefined>(at(id), 'DELETE'),
+  restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
+  duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
+  stepsBefore: (id: string, before: number) => ask<HistoryStep[]>(at(id, `/steps?before=${before}&count=50`)),
+};
+
+export const exportAddress = (id: string, parameters: Record<string, string>): string =>
+  at(id, `/export?${new URLSearchParams(parameters).toString()}`);

@@ -1,0 +1,62 @@
+import type { Bounds } from '../core/curve/bounds';
+import type { Figure, Round } from '../core/figure/model';
+import { reachOfRound } from '../core/figure/commands';
+import { halfWedge } from '../core/symmetry/wedge';
+import { radiansOf } from '../core/number/turn';
+import { activeRound, shownFigure, type EditorState } from './editor';
+import { LEAST_ZOOM, type View } from './viewport';
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The foot of the Bench that belongs to the tools, and the head with its name, in pixels. */
+const BENCH_FOOT = 146;
+const BENCH_HEAD = 52;
+const WHOLE_FOOT = 64;
+const WHOLE_HEAD = 40;
+const MARGIN = 14;
+
+/** How far out the Bench has to show: all that is drawn, and the page's shorter half. */
+export function benchRadius(figure: Figure): number {
+  const drawn = figure.rounds.map((round) => reachOfRound(round)?.outer ?? 0);
+  return Math.max(Math.min(figure.page.width, figure.page.height) / 2, ...drawn);
+}
+
+function fitBench(size: Size, figure: Figure, round: Round | null): View {
+  const radius = benchRadius(figure) * 1.04;
+  const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT);
+  const half = radiansOf(halfWedge({ fold: round?.rule.fold ?? 8 }));
+  const halfWide = radius * Math.sin(Math.min(half, Math.PI / 2));
+  // Folds 1 and 2 have a wedge of half a turn and more: the apex moves up to show what lies below it.
+  const below = half > Math.PI / 2 ? radius : 0;
+  const scale = Math.min(high / (radius + below), (size.width / 2 - MARGIN) / halfWide);
+  return { scale, x: size.width / 2, y: size.height - BENCH_FOOT - below * scale };
+}
+
+function fitWhole(size: Size, page: Bounds): View {
+  const [wide, high] = [page.right - page.left, page.bottom - page.top];
+  const scale = Math.max(
+    LEAST_ZOOM,
+    Math.min((size.width - 2 * MARGIN) / wide, (size.height - WHOLE_HEAD - WHOLE_FOOT - 2 * MARGIN) / high),
+  );
+  return { scale, x: size.width / 2, y: (WHOLE_HEAD + size.height - WHOLE_FOOT) / 2 };
+}
+
+export const pageBounds = ({ page }: Figure): Bounds => ({
+  left: -page.width / 2,
+  right: page.width / 2,
+  top: -page.height / 2,
+  bottom: page.height / 2,
+});
+
+/** The view of the Bench, which is also the scale of Reach. It stays put while something is dragged. */
+export const benchView = (state: EditorState): View =>
+  state.views.bench ??
+  fitBench(state.sizes.bench, state.live ? figureBefore(state) : shownFigure(state), activeRound(state));
+
+const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });
+
+export const wholeView = (state: EditorState): View =>
+  state.views.whole ?? fitWhole(state.sizes.whole, pageBounds(shownFigure(state)));

@@ -1,0 +1,211 @@
+'use client';
+
+import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
+import { printNumber } from '@/core/format/pathData';
+import type { SceneLayer } from '@/core/scene/scene';
+import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
+import { activeRound, shownFigure, type EditorState } from '@/state/editor';
+import { sceneOf } from '@/state/scene';
+import { benchRadius, benchView } from '@/state/view';
+import { toScreen } from '@/state/viewport';
+import { useEditorState } from '../editor/EditorContext';
+import { ItemShape } from '../common/sceneShapes';
+import { wedgeData } from '../common/wedgeShape';
+import { PaneCanvas } from '../tools/PaneCanvas';
+import { ringStepOf } from '../tools/pointer';
+import { MotifLine } from './MotifLine';
+import { Readout } from './Readout';
+import { Tray } from './Tray';
+
+/** Copies of other rounds farther round than this are out of the Bench's sight. */
+const SIGHT_DEGREES = 75;
+const MOST_NEIGHBOURS = 3;
+
+function Frame({
+  fold,
+  radius,
+  step,
+}: {
+  readonly fold: number;
+  readonly radius: number;
+  readonly step: number;
+}) {
+  const half = halfWedge({ fold });
+  const sight = Math.min(Math.PI, ((degreesOf(half) + 9) * Math.PI) / 180);
+  const rings: number[] = [];
+  for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
+  return (
+    <g fill="none" vectorEffect="non-scaling-stroke">
+      <path d={wedgeData(fold, radius)} fill="var(--sand)" fillOpacity={0.7} />
+      {rings.map((r) => {
+        const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
+        const large = sight > Math.PI / 2 ? 1 : 0;
+        const d = sight >= Math.PI ? wedgeData(1, r) : `M${-x} ${y}A${r} ${r} 0 ${large} 1 ${x} ${y}`;
+        return <path key={r} d={d} stroke="var(--line)" vectorEffect="non-scaling-stroke" />;
+      })}
+    </g>
+  );
+}
+
+function Rays({ fold, radius }: { readonly fold: number; readonly radius: number }) {
+  const half = halfWedge({ fold });
+  const ends = fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
+  return (
+    <g fill="none" strokeWidth={1.4}>
+      {ends.map((end) => (
+        <line
+          key={end.x}
+          x1={0}
+          y1={0}
+          x2={end.x}
+          y2={end.y}
+          stroke="var(--brass)"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <line
+        x1={0}
+        y1={0}
+        x2={0}
+        y2={-radius * 1.03}
+        stroke="var(--coral)"
+        strokeDasharray="6 4"
+        vectorEffect="non-scaling-stroke"
+      />
+    </g>
+  );
+}
+
+function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
+  return layer.items.map((item, k) => (
+    <g key={k} opacity={item.mirrored ? 0.5 : 1}>
+      <ItemShape item={item} outline={outline} />
+    </g>
+  ));
+}
+
+const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
+
+const pickBench = (state: EditorState) => state;
+
+/** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
+export function Bench() {
+  const state = useEditorState(pickBench);
+  const figure = shownFigure(state);
+  const round = activeRound(state);
+  const scene = sceneOf(state);
+  const view = benchView(state);
+  const fold = round?.rule.fold ?? 1;
+  const radius = benchRadius(figure) * 1.02;
+  const start = round?.rule.start ?? turn(0);
+  const upright = -degreesOf(start);
+  const own = scene.layers.filter(({ roundId }) => roundId === round?.id);
+  const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
+  const merged =
+    round?.merge !== null && own.some(({ items }) => items.some(({ shapeId }) => shapeId === null));
+  const neighbours = Array.from(
+    { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
+    (_, k) => k + 1,
+  );
+  const near = (layer: SceneLayer) =>
+    layer.turns.length === 1
+      ? layer.turns
+      : layer.turns.filter((t) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES);
+  const empty = round?.shapes.length === 0 && !state.draft;
+  const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
+  const label = printNumber(180 / fold, 3);
+  const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));
+
+  return (
+    <section aria-label="Bench" className="relative min-w-0 overflow-hidden border-r border-line bg-field">
+      <PaneCanvas pane="bench" label="Bench: one wedge, where the motif is drawn">
+        <defs>
+          <g id="bench-motif">
+            {!merged && own.map((layer, k) => <Items key={k} layer={layer} outline={state.outlines} />)}
+          </g>
+          <clipPath id="bench-wedge">
+            <path d={wedgeData(fold, radius * 1.2)} />
+          </clipPath>
+        </defs>
+        <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
+          <Frame fold={fold} radius={radius} step={ringStepOf(state)} />
+          {state.ghosts && (
+            <g opacity={0.17}>
+              {others.map((layer, k) =>
+                near(layer).map((t) => (
+                  <g key={`${k}-${t.num}/${t.den}`} transform={`rotate(${degreesOf(t) + upright})`}>
+                    <Items layer={layer} outline={state.outlines} />
+                  </g>
+                )),
+              )}
+            </g>
+          )}
+          {merged ? (
+            [0.22, 1].map((opacity) => (
+              <g key={opacity} opacity={opacity} clipPath={opacity === 1 ? 'url(#bench-wedge)' : undefined}>
+                {own.map((layer, k) =>
+                  near(layer).map((t) => (
+                    <g key={`${k}-${t.num}/${t.den}`} transform={`rotate(${degreesOf(t) + upright})`}>
+                      <Items layer={layer} outline={state.outlines} />
+                    </g>
+                  )),
+                )}
+              </g>
+            ))
+          ) : (
+            <>
+              {state.ghosts && (
+                <g opacity={0.2}>
+                  {neighbours
+                    .flatMap((k) => [k, -k])
+                    .map((k) => (
+                      <use
+                        key={k}
+                        href="#bench-motif"
+                        transform={`rotate(${degreesOf(multiplyTurn(turn(1, fold), k))})`}
+                      />
+                    ))}
+                </g>
+              )}
+              <use href="#bench-motif" />
+            </>
+          )}
+          {merged && (
+            <g fill="none" stroke="var(--ink)" strokeOpacity={0.5} strokeDasharray="3 3">
+              {round?.shapes
+                .filter(({ visible }) => visible)
+                .map((shape) => (
+                  <MotifLine key={shape.id} shape={shape} />
+                ))}
+            </g>
+          )}
+          <Rays fold={fold} radius={radius} />
+        </g>
+        <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
+        {fold > 1 && fold < 90 && (
+          <text x={Math.min(ray.x + 6, state.sizes.bench.width - 52)} y={ray.y + 14} className="fill-brass-text font-mono text-[11px]">
+            ±{label}°
+          </text>
+        )}
+        {empty && (
+          <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
+            <tspan x={hintAt.x}>Choose Petal below</tspan>
+            <tspan x={hintAt.x} dy={18}>
+              and drag up along the axis.
+            </tspan>
+          </text>
+        )}
+      </PaneCanvas>
+      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-2 px-3">
+        <h2 className="font-semibold">Bench</h2>
+        <span className="truncate text-[12px] text-muted">
+          {round
+            ? `${round.name} · wedge ${printNumber(360 / fold, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
+            : 'no round'}
+        </span>
+      </header>
+      <Readout pane="bench" />
+      <Tray />
+    </section>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { polarOf } from '@/core/curve/point';
+import { printNumber } from '@/core/format/pathData';
+import type { Snapped } from '@/core/symmetry/snap';
+import { shownFigure, type PaneId } from '@/state/editor';
+import { useEditorState } from '../editor/EditorContext';
+
+/** What was caught, in words. */
+export function caughtWords({ caught, ring }: Snapped, unit: string): string {
+  const words = caught.map((kind) => {
+    switch (kind) {
+      case 'centre':
+        return 'at the centre';
+      case 'node':
+        return 'at a node';
+      case 'axis':
+        return 'on the axis';
+      case 'ray':
+        return 'on the ray';
+      case 'ring':
+        return `on the ring at ${printNumber(ring ?? 0, 3)} ${unit}`;
+    }
+  });
+  return words.join(', ');
+}
+
+/** Where the pointer is: from the centre and along x and y (y counted upward), and what it catches. */
+export function Readout({ pane }: { readonly pane: PaneId }) {
+  const pointer = useEditorState((state) => state.pointer);
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  if (pointer?.pane !== pane) return null;
+  const { point } = pointer.snapped;
+  const { r, degrees } = polarOf(point);
+  const words = caughtWords(pointer.snapped, unit);
+  const signed = (value: number) => (value > 0 ? '+' : '') + printNumber(value, 2);
+  return (
+    <div
+      className="pointer-events-none absolute top-[42px] left-3 rounded-[6px] bg-field/85 px-1 font-mono text-[12px] leading-[18px]"
+      data-testid="readout"
+    >
+      <p>
+        <span className="text-muted">r</span> {printNumber(r, 2)} <span className="text-muted">θ</span>{' '}
+        {signed(degrees)}°
+      </p>
+      <p>
+        <span className="text-muted">x</span> {signed(point.x)} <span className="text-muted">y</span>{' '}
+        {signed(-point.y)}
+      </p>
+      {words && <p className="text-brass-text">{words}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import { Menu, MenuButton, MenuItems } from '@headlessui/react';
+import { useRef, type MouseEvent, type ReactNode } from 'react';
+
+import { MENU_LOOK, MenuList, type MenuEntry } from './Menu';
+
+interface Props {
+  readonly label: string;
+  /** Asked for when it opens; an empty list opens nothing. */
+  readonly entries: readonly MenuEntry[];
+  /** Told before it opens, with the event that asked for it. */
+  readonly onOpen?: (event: MouseEvent) => void;
+  readonly children: ReactNode;
+}
+
+/** Opens a list of actions where the second mouse button, or the menu key, was pressed on its children. */
+export function ContextMenu({ label, entries, onOpen, children }: Props) {
+  const button = useRef<HTMLButtonElement>(null);
+  const open = (event: MouseEvent): void => {
+    const target = button.current;
+    if (!target) return;
+    event.preventDefault();
+    onOpen?.(event);
+    target.style.left = `${event.clientX}px`;
+    target.style.top = `${event.clientY}px`;
+    // The list is placed by its button, which has to have moved before it opens.
+    requestAnimationFrame(() => target.click());
+  };
+  return (
+    <div className="contents" onContextMenu={open}>
+      {children}
+      <Menu>
+        <MenuButton
+          ref={button}
+          aria-label={label}
+          tabIndex={-1}
+          className="pointer-events-none fixed size-px opacity-0"
+        />
+        <MenuItems anchor="bottom start" className={MENU_LOOK}>
+          <MenuList entries={entries} />
+        </MenuItems>
+      </Menu>
+    </div>
+  );
+}

@@ -1,0 +1,194 @@
+'use client';
+
+import { useId, useState, type KeyboardEvent } from 'react';
+
+import { readCount, readLength, readNumber, readTurn, type Reading } from '@/core/number/arithmetic';
+import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
+import type { LengthUnit } from '@/core/number/units';
+import { printNumber } from '@/core/format/pathData';
+
+interface Base {
+  readonly label: string;
+  /** Shown at the field's end. */
+  readonly unit?: string;
+  /** By how much an arrow key steps. */
+  readonly step?: number;
+  readonly disabled?: boolean;
+  /** Shown before the field; without it the label is for screen readers alone. */
+  readonly caption?: string;
+}
+
+interface FieldProps<T> extends Base {
+  readonly shown: string;
+  readonly read: (text: string) => Reading<T>;
+  readonly stepped: (text: string, by: number) => Reading<T>;
+  /** Says why a value cannot be taken; null where it can. */
+  readonly refuse?: ((value: T) => string | null) | undefined;
+  readonly onChange: (value: T) => void;
+}
+
+function Field<T>(props: FieldProps<T>) {
+  const { label, caption, unit, step = 1, shown, read, stepped, refuse, onChange, disabled } = props;
+  const id = useId();
+  const [text, setText] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+
+  const take = (reading: Reading<T>): boolean => {
+    const refusal = reading.ok ? (refuse?.(reading.value) ?? null) : reading.message;
+    setProblem(refusal);
+    if (!reading.ok || refusal !== null) return false;
+    onChange(reading.value);
+    return true;
+  };
+
+  const enter = (): void => {
+    if (text === null) return;
+    if (text === shown || take(read(text))) {
+      setText(null);
+      setProblem(null);
+    }
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Enter') {
+      enter();
+      event.currentTarget.select();
+    } else if (event.key === 'Escape') {
+      setText(null);
+      setProblem(null);
+      event.currentTarget.blur();
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+      if (take(stepped(text ?? shown, (event.key === 'ArrowUp' ? 1 : -1) * step * factor))) setText(null);
+    }
+    event.stopPropagation();
+  };
+
+  return (
+    <div className={caption ? 'flex items-start gap-2' : 'min-w-0'}>
+      {caption && (
+        <label htmlFor={id} className="w-[84px] shrink-0 pt-[6px] text-muted">
+          {caption}
+        </label>
+      )}
+      <div className="min-w-0 flex-1">
+        <div
+          className={`flex h-[30px] items-center rounded-ui border bg-field focus-within:outline-2 focus-within:outline-kelp ${problem ? 'border-coral' : 'border-line-strong'} ${disabled ? 'opacity-50' : ''}`}
+        >
+          <input
+            id={id}
+            aria-label={label}
+            aria-invalid={problem !== null}
+            aria-describedby={problem ? `${id}-problem` : undefined}
+            className="w-full min-w-0 bg-transparent px-2.5 font-mono text-[12px] outline-none"
+            value={text ?? shown}
+            disabled={disabled}
+            autoComplete="off"
+            spellCheck={false}
+            onChange={(event) => setText(event.target.value)}
+            onFocus={(event) => event.target.select()}
+            onBlur={enter}
+            onKeyDown={onKeyDown}
+          />
+          {unit && <span className="pr-2.5 text-[12px] text-muted">{unit}</span>}
+        </div>
+        {problem && (
+          <p id={`${id}-problem`} role="alert" className="pt-1 text-[12px] leading-4 text-coral-text">
+            {problem}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const plus = (reading: Reading<number>, by: number): Reading<number> =>
+  reading.ok ? { ok: true, value: reading.value + by } : reading;
+
+interface LengthProps extends Base {
+  readonly value: number;
+  readonly in: LengthUnit;
+  readonly refuse?: (value: number) => string | null;
+  readonly onChange: (value: number) => void;
+}
+
+/** A length in the figure's unit, with arithmetic and other units understood. */
+export function LengthField({ value, in: unit, ...rest }: LengthProps) {
+  const read = (text: string) => readLength(text, unit);
+  return (
+    <Field
+      unit={unit}
+      {...rest}
+      shown={printNumber(value, 4)}
+      read={read}
+      stepped={(text, by) => plus(read(text), by)}
+    />
+  );
+}
+
+interface TurnProps extends Base {
+  readonly value: Turn;
+  readonly onChange: (value: Turn) => void;
+}
+
+/** An angle in degrees, kept as an exact part of a turn: `360/7` is a seventh. */
+export function TurnField({ value, ...rest }: TurnProps) {
+  const stepped = (text: string, by: number): Reading<Turn> => {
+    const reading = readTurn(text);
+    return reading.ok ? { ok: true, value: turnFromDegrees(degreesOf(reading.value) + by) } : reading;
+  };
+  return (
+    <Field unit="°" {...rest} shown={printNumber(degreesOf(value), 4)} read={readTurn} stepped={stepped} />
+  );
+}
+
+interface AngleProps extends Base {
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** An angle in degrees as a plain number, for points. */
+export function AngleField({ value, onChange, ...rest }: AngleProps) {
+  return <TurnField {...rest} value={turnFromDegrees(value)} onChange={(t) => onChange(degreesOf(t))} />;
+}
+
+interface CountProps extends Base {
+  readonly value: number;
+  readonly least: number;
+  readonly most: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** A whole number between two bounds. */
+export function CountField({ value, least, most, ...rest }: CountProps) {
+  const stepped = (text: string, by: number): Reading<number> => {
+    const reading = readCount(text, least, most);
+    if (!reading.ok) return reading;
+    return {
+      ok: true,
+      value: Math.min(most, Math.max(least, reading.value + Math.sign(by) * Math.ceil(Math.abs(by)))),
+    };
+  };
+  return (
+    <Field {...rest} shown={String(value)} read={(text) => readCount(text, least, most)} stepped={stepped} />
+  );
+}
+
+interface PlainProps extends Base {
+  readonly value: number;
+  readonly refuse?: (value: number) => string | null;
+  readonly onChange: (value: number) => void;
+}
+
+/** A number without a unit. */
+export function PlainField({ value, ...rest }: PlainProps) {
+  return (
+    <Field
+      {...rest}
+      shown={printNumber(value, 4)}
+      read={readNumber}
+      stepped={(text, by) => plus(readNumber(text), by)}
+    />
+  );
+}

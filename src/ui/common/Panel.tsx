@@ -1,0 +1,69 @@
+'use client';
+
+import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
+import type { ReactNode } from 'react';
+
+interface SectionProps {
+  readonly title: string;
+  /** Small text at the right of the title. */
+  readonly note?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** One part of the inspector. */
+export function Section({ title, note, children }: SectionProps) {
+  return (
+    <section className="border-b border-line px-4 pt-3.5 pb-4" aria-label={title}>
+      <div className="mb-2.5 flex items-baseline justify-between gap-2">
+        <h3 className="font-semibold">{title}</h3>
+        {note && <span className="text-[12px] text-muted">{note}</span>}
+      </div>
+      <div className="flex flex-col gap-1.5">{children}</div>
+    </section>
+  );
+}
+
+/** A caption and what belongs to it, on one line. */
+export function Row({ caption, children }: { readonly caption: string; readonly children: ReactNode }) {
+  return (
+    <div className="flex min-h-[30px] items-center gap-2">
+      <span className="w-[84px] shrink-0 text-muted">{caption}</span>
+      <div className="flex min-w-0 flex-1 items-center gap-1.5">{children}</div>
+    </div>
+  );
+}
+
+/** A figure that a person would otherwise work out on paper. */
+export function Fact({ caption, children }: { readonly caption: string; readonly children: ReactNode }) {
+  return (
+    <div className="flex min-h-[22px] items-baseline justify-between gap-3">
+      <span className="text-muted">{caption}</span>
+      <span className="text-right font-mono text-[12px]">{children}</span>
+    </div>
+  );
+}
+
+interface SheetProps {
+  readonly title: string;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+  readonly wide?: boolean;
+}
+
+/** A dialog in the middle of the window. */
+export function Sheet({ title, open, onClose, children, wide = false }: SheetProps) {
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-50">
+      <DialogBackdrop className="fixed inset-0 bg-ink/30" />
+      <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
+        <DialogPanel
+          className={`w-full ${wide ? 'max-w-[620px]' : 'max-w-[420px]'} rounded-[12px] border border-line bg-shell p-5 text-ink shadow-ui`}
+        >
+          <DialogTitle className="mb-3 font-title text-[18px] leading-6 font-semibold">{title}</DialogTitle>
+          {children}
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

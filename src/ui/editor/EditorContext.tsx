@@ -1,0 +1,29 @@
+'use client';
+
+import { createContext, useContext } from 'react';
+import { useStore } from 'zustand';
+
+import type { Editor, EditorState } from '@/state/editor';
+import type { Saver } from '@/state/saver';
+
+/** What everything in the editor works with. */
+export interface Workshop {
+  readonly editor: Editor;
+  readonly saver: () => Saver | null;
+  readonly stopMerge: (roundId: string) => void;
+  readonly mergeAgain: (roundId: string) => void;
+}
+
+export const WorkshopContext = createContext<Workshop | null>(null);
+
+/** The editor around. @throws Error outside one: a mistake of ours. */
+export function useWorkshop(): Workshop {
+  const workshop = useContext(WorkshopContext);
+  if (!workshop) throw new Error('This part of the interface stands outside an editor.');
+  return workshop;
+}
+
+export const useEditor = (): Editor => useWorkshop().editor;
+
+/** Part of the editor's state; renders again when that part changes. */
+export const useEditorState = <T,>(selector: (state: EditorState) => T): T => useStore(useEditor(), selector);

@@ -1,0 +1,96 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+
+import { createEditor, shownFigure } from '@/state/editor';
+import { followMerges } from '@/state/merges';
+import { followSaves, type Saver } from '@/state/saver';
+import type { SavedFigure } from '@/wire';
+import { Bench } from '../bench/Bench';
+import { ContextMenu } from '../common/ContextMenu';
+import { Inspector } from '../inspector/Inspector';
+import { Reach } from '../reach/Reach';
+import { Whole } from '../whole/Whole';
+import { ConflictSheet } from './ConflictSheet';
+import { useEditor, useEditorState, WorkshopContext, type Workshop } from './EditorContext';
+import { ExportSheet } from './ExportSheet';
+import { KeysSheet } from './KeysSheet';
+import { followKeys } from './keys';
+import { followClipboard } from './clipboard';
+import { selectionActions } from './selectionActions';
+import { TopBar } from './TopBar';
+
+/** The editor of one figure. */
+export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
+  const [editor] = useState(() => createEditor(saved));
+  const saver = useRef<Saver | null>(null);
+  const merges = useRef<ReturnType<typeof followMerges> | null>(null);
+  const [sheet, setSheet] = useState<'export' | 'keys' | null>(null);
+  const [workshop] = useState<Workshop>(() => ({
+    editor,
+    saver: () => saver.current,
+    stopMerge: (roundId) => merges.current?.stop(roundId),
+    mergeAgain: (roundId) => merges.current?.again(roundId),
+  }));
+
+  useEffect(() => {
+    saver.current = followSaves(editor);
+    merges.current = followMerges(editor);
+    const endKeys = followKeys(editor, () => saver.current, setSheet);
+    const endClipboard = followClipboard(editor);
+    return () => {
+      endKeys();
+      endClipboard();
+      merges.current?.end();
+      saver.current?.end();
+    };
+  }, [editor]);
+
+  return (
+    <WorkshopContext value={workshop}>
+      <TabTitle />
+      <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
+        <TopBar onExport={() => setSheet('export')} onKeys={() => setSheet('keys')} />
+        <Panes />
+      </div>
+      <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
+      <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
+      <ConflictSheet />
+    </WorkshopContext>
+  );
+}
+
+/** The figure's name in the tab, as it is renamed. */
+function TabTitle() {
+  const name = useEditorState((state) => shownFigure(state).name);
+  return <title>{`${name} · Cyclogon`}</title>;
+}
+
+const PANES = {
+  both: 'grid-cols-[150px_minmax(300px,385px)_minmax(0,1fr)_290px] max-[1100px]:grid-cols-[150px_minmax(0,1fr)_290px]',
+  bench: 'grid-cols-[150px_minmax(0,1fr)_290px]',
+  whole: 'grid-cols-[150px_minmax(0,1fr)_290px]',
+};
+
+function Panes() {
+  const editor = useEditor();
+  const wide = useEditorState((state) => state.wide);
+  // Under 1100 px the two panes share one place; Bench has it unless Whole was asked for.
+  const showBench = wide === 'whole' ? 'hidden' : 'contents';
+  const showWhole =
+    wide === 'bench' ? 'hidden' : wide === 'whole' ? 'contents' : 'contents max-[1100px]:hidden';
+  return (
+    <main className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
+      <Reach />
+      <ContextMenu label="More for the selection" entries={selectionActions(editor)}>
+        <div className={showBench}>
+          <Bench />
+        </div>
+        <div className={showWhole}>
+          <Whole />
+        </div>
+      </ContextMenu>
+      <Inspector />
+    </main>
+  );
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import { Download, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+
+import { renameFigure } from '@/core/figure/commands';
+import { act, shownFigure, stepForward, type SaveState } from '@/state/editor';
+import { redoLabel, undoLabel } from '@/state/history';
+import { STAGE_NAMES, STAGES } from '@/state/stages';
+import { Button, IconButton } from '../common/Button';
+import { Mark } from '../common/Mark';
+import { TextField } from '../common/TextField';
+import { ThemeButton } from '../common/ThemeButton';
+import { useEditor, useEditorState, useWorkshop } from './EditorContext';
+import { goToStage, undoStep } from './keys';
+
+function saveWords(save: SaveState): string {
+  switch (save.kind) {
+    case 'saved':
+      return `saved ${new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })}`;
+    case 'waiting':
+      return 'saving …';
+    case 'failing':
+      return 'not saved';
+    case 'conflict':
+      return 'not saved';
+  }
+}
+
+function SaveStatus() {
+  const save = useEditorState((state) => state.save);
+  const bad = save.kind === 'failing' || save.kind === 'conflict';
+  return (
+    <span
+      role="status"
+      title={bad ? `${save.message} Trying again.` : undefined}
+      suppressHydrationWarning
+      className={`font-mono text-[12px] whitespace-nowrap max-[1180px]:hidden ${bad ? 'text-coral-text max-[1180px]:inline' : 'text-muted'}`}
+    >
+      {saveWords(save)}
+    </span>
+  );
+}
+
+function StageStrip() {
+  const editor = useEditor();
+  const stage = useEditorState((state) => state.stage);
+  return (
+    <nav aria-label="Stages" className="flex items-center">
+      {STAGES.map((each, k) => (
+        <span key={each} className="flex items-center">
+          {k > 0 && <span aria-hidden className="mx-0.5 h-px w-3 bg-line-strong" />}
+          <button
+            type="button"
+            aria-current={each === stage ? 'step' : undefined}
+            title={`${STAGE_NAMES[each]} (${k + 1})`}
+            onClick={() => goToStage(editor, each)}
+            className={`h-[30px] rounded-full px-3.5 text-[14px] font-medium ${each === stage ? 'bg-ink text-field' : 'text-muted hover:text-ink'}`}
+          >
+            {STAGE_NAMES[each]}
+          </button>
+        </span>
+      ))}
+    </nav>
+  );
+}
+
+interface Props {
+  readonly onExport: () => void;
+  readonly onKeys: () => void;
+}
+
+/** The bar over the editor: where one is, the stages, whether it is saved, undo, redo, export. */
+export function TopBar({ onExport, onKeys }: Props) {
+  const editor = useEditor();
+  const { saver } = useWorkshop();
+  const name = useEditorState((state) => shownFigure(state).name);
+  const back = useEditorState(
+    (state) => undoLabel(state.history) ?? (state.history.at > 0 ? 'earlier step' : null),
+  );
+  const forward = useEditorState((state) => redoLabel(state.history));
+  return (
+    <header className="grid grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-line bg-field px-3.5">
+      <div className="flex min-w-0 items-center gap-2">
+        <Link
+          href="/"
+          aria-label="Cyclogon: to the Shelf"
+          className="flex shrink-0 items-center gap-2 rounded-ui"
+        >
+          <Mark />
+          <span className="font-title text-[17px] font-bold max-[1180px]:hidden">Cyclogon</span>
+        </Link>
+        <Link href="/" className="ml-1 shrink-0 rounded-[4px] text-muted hover:text-ink">
+          Shelf
+        </Link>
+        <span aria-hidden className="text-muted">
+          /
+        </span>
+        <h1 className="flex min-w-0 flex-1">
+          <TextField
+            label="Name of the figure"
+            value={name}
+            className="h-[28px] w-full max-w-[240px] truncate font-semibold"
+            onChange={(next) => act(editor, 'Rename figure', (figure) => renameFigure(figure, next))}
+          />
+        </h1>
+      </div>
+      <StageStrip />
+      <div className="flex items-center justify-end gap-0.5">
+        <SaveStatus />
+        <span className="w-1.5" />
+        <IconButton
+          label={back ? `Undo: ${back}` : 'Nothing to undo'}
+          disabled={!back}
+          onClick={() => undoStep(saver())}
+        >
+          <Undo2 size={17} strokeWidth={1.7} />
+        </IconButton>
+        <IconButton
+          label={forward ? `Redo: ${forward}` : 'Nothing to redo'}
+          disabled={!forward}
+          onClick={() => stepForward(editor)}
+        >
+          <Redo2 size={17} strokeWidth={1.7} />
+        </IconButton>
+        <IconButton label="Keys (?)" onClick={onKeys} className="max-[900px]:hidden">
+          <Keyboard size={17} strokeWidth={1.7} />
+        </IconButton>
+        <ThemeButton />
+        <Button tone="main" className="ml-2" onClick={onExport}>
+          <Download size={15} strokeWidth={1.8} aria-hidden /> Export
+        </Button>
+      </div>
+    </header>
+  );
+}

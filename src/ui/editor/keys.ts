@@ -1,0 +1,220 @@
+import { toast } from 'sonner';
+
+import {
+  moveNodes,
+  moveShapes,
+  removeNodes,
+  setFold,
+  setMirror,
+  toggleHalfStep,
+} from '@/core/figure/commands';
+import { MOST_FOLD } from '@/core/symmetry/rule';
+import {
+  activeRound,
+  actOnRound,
+  select,
+  selectedShapes,
+  selectNodes,
+  stepForward,
+  type Editor,
+} from '@/state/editor';
+import type { Saver } from '@/state/saver';
+import { STAGES, type Stage } from '@/state/stages';
+import { toolOnKey, TRAYS } from '@/state/tools';
+import { dropLastNode, finishPath } from '../tools/path';
+import { deleteSelection, duplicateSelection } from './selectionActions';
+
+/** The keys of our own, for the help sheet and the docs. */
+export const KEYS: readonly (readonly [string, string])[] = [
+  ['Q W E / A S D', 'tools, as they lie in the tray'],
+  ['1 … 4', 'stages'],
+  ['[  ]', 'fold − and +'],
+  ['\\', 'mirror'],
+  ['.', 'half a step'],
+  ['V', 'outline view'],
+  ['N', 'neighbours’ ghosts'],
+  ['B', 'Bench wide'],
+  ['M', 'Whole wide'],
+  ['0', 'show all of it'],
+  ['Arrows', 'nudge; Shift ten times, Alt a tenth'],
+  ['Space + drag, wheel', 'move and zoom the view'],
+  ['Shift, Alt, Ctrl', 'constrain, copy, no snapping'],
+  ['Enter, Esc', 'end, leave'],
+  ['?', 'this list'],
+];
+
+/** Changes the stage and, where its tray lacks the tool at hand, takes its first. */
+export function goToStage(editor: Editor, stage: Stage): void {
+  editor.setState(({ tool }) => {
+    const tools = TRAYS[stage].flat();
+    return { stage, draft: null, tool: tools.includes(tool) ? tool : (tools[0] ?? 'select') };
+  });
+}
+
+/** Undo that may have to fetch earlier steps. */
+export function undoStep(saver: Saver | null): void {
+  saver?.undo().catch((error: unknown) => {
+    toast.error(error instanceof Error ? error.message : 'The earlier steps could not be fetched.');
+  });
+}
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea, select'));
+
+/** Within a control that uses the arrow keys, the space key or Enter itself. */
+const isControl = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('button, [role=radio], [role=menu], [role=dialog], [role=slider], a') !== null;
+
+const NUDGES: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function nudge(editor: Editor, key: string, factor: number): boolean {
+  const [x, y] = NUDGES[key] ?? [0, 0];
+  const state = editor.getState();
+  const round = activeRound(state);
+  const { shapeIds, nodes } = state.selection;
+  if ((x === 0 && y === 0) || !round || round.locked || shapeIds.size === 0) return false;
+  const by = { x: x * factor, y: y * factor };
+  const [shape] = selectedShapes(state);
+  const onNodes = state.tool === 'nodes' && nodes.size > 0 && shape;
+  actOnRound(
+    editor,
+    'Nudge',
+    (figure, id) =>
+      onNodes
+        ? moveNodes(figure, { roundId: id, shapeId: shape.id }, nodes, by)
+        : moveShapes(figure, id, shapeIds, by),
+    'nudge',
+  );
+  return true;
+}
+
+function remove(editor: Editor): void {
+  const state = editor.getState();
+  if (state.draft) {
+    dropLastNode(editor);
+    return;
+  }
+  const [shape] = selectedShapes(state);
+  if (state.tool === 'nodes' && state.selection.nodes.size > 0 && shape) {
+    const { nodes } = state.selection;
+    actOnRound(editor, 'Delete nodes', (figure, id) =>
+      removeNodes(figure, { roundId: id, shapeId: shape.id }, nodes),
+    );
+    selectNodes(editor, []);
+  } else deleteSelection(editor);
+}
+
+/** Esc: leaves the innermost thing that is going on. */
+function leave(editor: Editor): void {
+  const state = editor.getState();
+  if (state.draft) finishPath(editor, false);
+  else if (state.selection.nodes.size > 0) selectNodes(editor, []);
+  else if (state.tool !== 'select') editor.setState({ tool: 'select' });
+  else select(editor, state.selection.roundId);
+}
+
+function selectAll(editor: Editor): void {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const [shape] = selectedShapes(state);
+  if (state.tool === 'nodes' && shape?.form.kind === 'path') selectNodes(editor, shape.form.nodes.keys());
+  else if (round) {
+    const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
+    select(
+      editor,
+      round.id,
+      free.map(({ id }) => id),
+    );
+  }
+}
+
+type Sheet = 'export' | 'keys';
+
+/** Listens to the keyboard for as long as the editor is open. */
+export function followKeys(
+  editor: Editor,
+  saver: () => Saver | null,
+  openSheet: (sheet: Sheet) => void,
+): () => void {
+  const withSystemKey = (event: KeyboardEvent): boolean => {
+    const key = event.key.toLowerCase();
+    if (key === 'z' && !event.shiftKey) undoStep(saver());
+    else if (key === 'y' || key === 'z') stepForward(editor);
+    else if (key === 'd') duplicateSelection(editor);
+    else if (key === 'a') selectAll(editor);
+    else if (key === 's')
+      void saver()
+        ?.flush()
+        .catch(() => undefined);
+    else return false;
+    return true;
+  };
+
+  const plain = (event: KeyboardEvent): boolean => {
+    const state = editor.getState();
+    const round = activeRound(state);
+    const stage = STAGES[Number(event.key) - 1];
+    const tool = toolOnKey(state.stage, event.code);
+    if (stage) goToStage(editor, stage);
+    else if (event.key === '0') editor.setState({ views: { bench: null, whole: null } });
+    else if (event.key === '?') openSheet('keys');
+    else if (event.key === 'Escape') leave(editor);
+    else if (event.key === 'Delete' || event.key === 'Backspace') remove(editor);
+    else if (event.key === '[' || event.key === ']') {
+      const fold = (round?.rule.fold ?? 1) + (event.key === '[' ? -1 : 1);
+      if (fold >= 1 && fold <= MOST_FOLD)
+        actOnRound(editor, 'Set fold', (f, id) => setFold(f, id, fold), 'fold');
+    } else if (event.key === '\\') {
+      const mirror = !round?.rule.mirror;
+      actOnRound(editor, mirror ? 'Mirror on' : 'Mirror off', (f, id) => setMirror(f, id, mirror));
+    } else if (event.key === '.') actOnRound(editor, 'Half a step', toggleHalfStep);
+    else if (event.code === 'KeyV') editor.setState({ outlines: !state.outlines });
+    else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
+    else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
+    else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
+    else if (tool) editor.setState({ tool, draft: null });
+    else return false;
+    return true;
+  };
+
+  const down = (event: KeyboardEvent): void => {
+    if (
+      isTyping(event.target) ||
+      (event.target instanceof HTMLElement && event.target.closest('[role=dialog]'))
+    )
+      return;
+    if (event.ctrlKey || event.metaKey) {
+      if (withSystemKey(event)) event.preventDefault();
+      return;
+    }
+    if (event.key === ' ' && !isControl(event.target)) {
+      editor.setState({ panning: true });
+      event.preventDefault();
+      return;
+    }
+    if (event.key === 'Enter' && editor.getState().draft) {
+      finishPath(editor, false);
+      event.preventDefault();
+      return;
+    }
+    const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const used =
+      isControl(event.target) && event.key.startsWith('Arrow') ? false : nudge(editor, event.key, factor);
+    if (used || plain(event)) event.preventDefault();
+  };
+  const up = (event: KeyboardEvent): void => {
+    if (event.key === ' ') editor.setState({ panning: false });
+  };
+  window.addEventListener('keydown', down);
+  window.addEventListener('keyup', up);
+  return () => {
+    window.removeEventListener('keydown', down);
+    window.removeEventListener('keyup', up);
+  };
+}

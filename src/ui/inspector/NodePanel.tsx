@@ -1,0 +1,110 @@
+'use client';
+
+import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
+import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
+import { moveNodes, removeHandles, removeNodes, setNodeKind } from '@/core/figure/commands';
+import type { Round, Shape } from '@/core/figure/model';
+import { act, selectNodes, shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { AngleField, LengthField } from '../common/NumberField';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };
+
+interface Props {
+  readonly round: Round;
+  readonly shape: Shape;
+}
+
+/** The selected nodes of a path: where the first is, how it joins. */
+export function NodePanel({ round, shape }: Props) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const chosen = useEditorState((state) => state.selection.nodes);
+  if (shape.form.kind !== 'path') return null;
+  const { nodes } = shape.form;
+  const indices = [...chosen].sort((a, b) => a - b);
+  const [index = 0] = indices;
+  const node = nodes[index];
+  if (!node) return null;
+  const ref = { roundId: round.id, shapeId: shape.id };
+  const polar = polarOf(node);
+  const kinds = new Set(indices.map((k) => nodes[k]?.kind));
+  const moveTo = (to: Point): void =>
+    act(editor, 'Move node', (figure) => moveNodes(figure, ref, chosen, subtract(to, node)), 'node');
+  const locked = round.locked || shape.locked;
+
+  return (
+    <Section
+      title={indices.length === 1 ? 'Selected node' : 'Selected nodes'}
+      note={indices.length === 1 ? `${index + 1} of ${nodes.length}` : `${indices.length} of ${nodes.length}`}
+    >
+      <LengthField
+        label="Distance r"
+        caption="Distance r"
+        value={polar.r}
+        in={unit}
+        disabled={locked}
+        refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
+        onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
+      />
+      <AngleField
+        label="Angle θ"
+        caption="Angle θ"
+        value={polar.degrees}
+        disabled={locked}
+        onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
+      />
+      <LengthField
+        label="Across x"
+        caption="Across x"
+        value={node.x}
+        in={unit}
+        disabled={locked}
+        onChange={(x) => moveTo({ x, y: node.y })}
+      />
+      <LengthField
+        label="Up y"
+        caption="Up y"
+        value={-node.y}
+        in={unit}
+        disabled={locked}
+        onChange={(y) => moveTo({ x: node.x, y: -y })}
+      />
+      <Row caption="Joins as">
+        <Segmented
+          label="Joins as"
+          value={kinds.size === 1 ? node.kind : null}
+          choices={NODE_KINDS.map((kind) => ({ value: kind, label: NAMES[kind] }))}
+          disabled={locked}
+          onChange={(kind) =>
+            act(editor, `Node as ${NAMES[kind].toLowerCase()}`, (figure) =>
+              setNodeKind(figure, ref, chosen, kind),
+            )
+          }
+        />
+      </Row>
+      <div className="flex gap-1.5 pt-1">
+        <Button
+          className="flex-1"
+          disabled={locked}
+          onClick={() => act(editor, 'Remove handles', (figure) => removeHandles(figure, ref, chosen))}
+        >
+          No handles
+        </Button>
+        <Button
+          className="flex-1"
+          disabled={locked}
+          onClick={() => {
+            act(editor, 'Delete nodes', (figure) => removeNodes(figure, ref, chosen));
+            selectNodes(editor, []);
+          }}
+        >
+          Delete
+        </Button>
+      </div>
+    </Section>
+  );
+}

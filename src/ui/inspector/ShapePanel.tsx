@@ -1,0 +1,206 @@
+'use client';
+
+import { boundsOfPaths } from '@/core/curve/bounds';
+import { pathLength } from '@/core/curve/length';
+import { signedArea } from '@/core/curve/path';
+import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
+import { makePlain, moveShapes, setForm } from '@/core/figure/commands';
+import type { Round, Shape } from '@/core/figure/model';
+import { anchorOf } from '@/core/figure/hit';
+import { formProblem, pathOfForm, type Form } from '@/core/maker/form';
+import { petalCircles, petalExtent, type PetalForm, type PetalSize } from '@/core/maker/petal';
+import { MOST_SIDES } from '@/core/maker/polygon';
+import { printNumber } from '@/core/format/pathData';
+import { act, shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { AngleField, CountField, LengthField, TurnField } from '../common/NumberField';
+import { Fact, Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+interface Props {
+  readonly round: Round;
+  readonly shape: Shape;
+}
+
+const KIND_NAMES: Record<Form['kind'], string> = {
+  path: 'Path',
+  petal: 'Petal',
+  polygon: 'Polygon',
+  ellipse: 'Ellipse',
+};
+
+interface PetalProps {
+  readonly form: PetalForm;
+  readonly disabled: boolean;
+  readonly onChange: (form: PetalForm) => void;
+}
+
+function PetalFields({ form, disabled, onChange }: PetalProps) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { size } = form;
+  const field = (label: string, value: number, make: (value: number) => PetalSize) => (
+    <LengthField
+      key={label}
+      label={label}
+      caption={label}
+      value={value}
+      in={unit}
+      disabled={disabled}
+      refuse={(next) => formProblem({ ...form, size: make(next) })}
+      onChange={(next) => onChange({ ...form, size: make(next) })}
+    />
+  );
+  return (
+    <>
+      <Row caption="Made from">
+        <Segmented
+          label="Made from"
+          value={size.by}
+          disabled={disabled}
+          choices={[
+            { value: 'size', label: 'Its size' },
+            { value: 'circles', label: 'Two circles' },
+          ]}
+          onChange={(by) =>
+            onChange({
+              ...form,
+              size: by === 'size' ? { by, ...petalExtent(size) } : { by, ...petalCircles(size) },
+            })
+          }
+        />
+      </Row>
+      {size.by === 'size'
+        ? [
+            field('Length', size.length, (length) => ({ ...size, length })),
+            field('Width', size.width, (width) => ({ ...size, width })),
+          ]
+        : [
+            field('Radius', size.radius, (radius) => ({ ...size, radius })),
+            field('Apart', size.apart, (apart) => ({ ...size, apart })),
+          ]}
+    </>
+  );
+}
+
+/** The numbers of the one selected shape. */
+export function ShapePanel({ round, shape }: Props) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { form } = shape;
+  const disabled = round.locked || shape.locked;
+  const ref = { roundId: round.id, shapeId: shape.id };
+  const change = (next: Form): void =>
+    act(editor, `Change ${shape.name}`, (figure) => setForm(figure, ref, next), `form:${shape.id}`);
+  const anchor = anchorOf(shape);
+  const polar = polarOf(anchor);
+  const moveTo = (to: Point): void =>
+    act(
+      editor,
+      `Move ${shape.name}`,
+      (figure) => moveShapes(figure, round.id, new Set([shape.id]), subtract(to, anchor)),
+      `place:${shape.id}`,
+    );
+  const path = pathOfForm(form);
+  const box = boundsOfPaths([path]);
+  const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
+  const middle = form.kind === 'petal' ? 'Base' : 'Middle';
+
+  return (
+    <Section title={shape.name} note={KIND_NAMES[form.kind]}>
+      <LengthField
+        label={`${middle} r`}
+        caption={`${middle} r`}
+        value={polar.r}
+        in={unit}
+        disabled={disabled}
+        refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
+        onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
+      />
+      <AngleField
+        label={`${middle} θ`}
+        caption={`${middle} θ`}
+        value={polar.degrees}
+        disabled={disabled}
+        onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
+      />
+      {form.kind === 'petal' && <PetalFields form={form} disabled={disabled} onChange={change} />}
+      {form.kind === 'ellipse' && (
+        <>
+          <LengthField
+            label="Width"
+            caption="Width"
+            value={2 * form.rx}
+            in={unit}
+            disabled={disabled}
+            refuse={(width) => formProblem({ ...form, rx: width / 2 })}
+            onChange={(width) => change({ ...form, rx: width / 2 })}
+          />
+          <LengthField
+            label="Height"
+            caption="Height"
+            value={2 * form.ry}
+            in={unit}
+            disabled={disabled}
+            refuse={(height) => formProblem({ ...form, ry: height / 2 })}
+            onChange={(height) => change({ ...form, ry: height / 2 })}
+          />
+        </>
+      )}
+      {form.kind === 'polygon' && (
+        <>
+          <CountField
+            label="Sides"
+            caption="Sides"
+            value={form.sides}
+            least={3}
+            most={MOST_SIDES}
+            disabled={disabled}
+            onChange={(sides) => {
+              editor.setState({ lastSides: sides });
+              change({ ...form, sides });
+            }}
+          />
+          <LengthField
+            label="To a corner"
+            caption="To a corner"
+            value={form.radius}
+            in={unit}
+            disabled={disabled}
+            refuse={(radius) => formProblem({ ...form, radius })}
+            onChange={(radius) => change({ ...form, radius })}
+          />
+        </>
+      )}
+      {form.kind !== 'path' && (
+        <TurnField
+          label="Rotation"
+          caption="Rotation"
+          value={form.rotation}
+          disabled={disabled}
+          onChange={(rotation) => change({ ...form, rotation })}
+        />
+      )}
+      <div className="pt-1">
+        <Fact caption="Box">
+          {printNumber(box.right - box.left, 3)} × {size(box.bottom - box.top)}
+        </Fact>
+        <Fact caption="Along the line">{size(pathLength(path))}</Fact>
+        {path.closed && (
+          <Fact caption="Area">{`${printNumber(Math.abs(signedArea([path])), 3)} ${unit}²`}</Fact>
+        )}
+      </div>
+      {form.kind !== 'path' && (
+        <Button
+          disabled={disabled}
+          onClick={() => {
+            act(editor, 'Make plain', (figure) => makePlain(figure, round.id, new Set([shape.id])));
+            editor.setState({ tool: 'nodes' });
+          }}
+        >
+          Make plain, to edit nodes
+        </Button>
+      )}
+    </Section>
+  );
+}

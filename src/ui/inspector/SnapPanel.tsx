@@ -1,0 +1,42 @@
+'use client';
+
+import { SNAP_KINDS, type SnapKind } from '@/core/symmetry/snap';
+import { Section } from '../common/Panel';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { CATCH } from '../tools/pointer';
+
+const NAMES: Record<SnapKind, string> = {
+  centre: 'Centre',
+  axis: 'Axis',
+  ray: 'Rays',
+  ring: 'Ring lines',
+  node: 'Nodes',
+};
+
+/** What a pointer catches. */
+export function SnapPanel() {
+  const editor = useEditor();
+  const on = useEditorState((state) => state.snapOn);
+  const toggle = (kind: SnapKind): void => {
+    const next = new Set(on);
+    if (!next.delete(kind)) next.add(kind);
+    editor.setState({ snapOn: next });
+  };
+  return (
+    <Section title="Snap" note={`${CATCH} px, Ctrl suspends`}>
+      <div className="flex flex-wrap gap-1.5">
+        {SNAP_KINDS.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            aria-pressed={on.has(kind)}
+            onClick={() => toggle(kind)}
+            className={`h-[26px] rounded-full border px-3 text-[12px] ${on.has(kind) ? 'border-kelp bg-kelp-soft text-kelp' : 'border-line-strong text-muted hover:border-edge'}`}
+          >
+            {NAMES[kind]}
+          </button>
+        ))}
+      </div>
+    </Section>
+  );
+}

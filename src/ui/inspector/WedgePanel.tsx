@@ -1,0 +1,43 @@
+'use client';
+
+import type { Round } from '@/core/figure/model';
+import { pathOfForm } from '@/core/maker/form';
+import { printNumber } from '@/core/format/pathData';
+import { pastRays } from '@/core/symmetry/wedge';
+import { shownFigure } from '@/state/editor';
+import { Fact, Section } from '../common/Panel';
+import { useEditorState } from '../editor/EditorContext';
+
+/** Under this, in the figure's unit, a line on the ray does not count as past it. */
+const NOTHING = 1e-6;
+
+/** Whether the motif stays in its wedge, and by how much it does not. */
+export function WedgePanel({ round }: { readonly round: Round }) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { fold, mirror } = round.rule;
+  const paths = round.shapes.filter(({ visible }) => visible).map(({ form }) => pathOfForm(form));
+  const { left, right } = pastRays(paths, round.rule);
+  const most = Math.max(left, right);
+  const both = Math.min(left, right) > NOTHING;
+  const words = (): string => {
+    if (paths.length === 0) return 'The motif is empty.';
+    if (fold < 3) return 'A wedge of half a turn or more: nothing can cross its rays by accident.';
+    if (most <= NOTHING) return 'The motif stays inside its wedge.';
+    const side = both ? 'both rays' : left > right ? 'the left ray' : 'the right ray';
+    return `The motif crosses ${side}: neighbours overlap.`;
+  };
+  return (
+    <Section title="Edge of the wedge">
+      <Fact caption="Wedge">{printNumber(360 / fold, 4)}°</Fact>
+      {mirror && <Fact caption="Half, axis to ray">{printNumber(180 / fold, 4)}°</Fact>}
+      {most > NOTHING && (
+        <Fact caption="Past the ray">
+          <span className="text-coral-text">
+            {printNumber(most, 3)} {unit}
+          </span>
+        </Fact>
+      )}
+      <p className="text-[12px] leading-4 text-muted">{words()}</p>
+    </Section>
+  );
+}

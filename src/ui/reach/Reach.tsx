@@ -1,0 +1,111 @@
+'use client';
+
+import { Plus } from 'lucide-react';
+
+import { reachOfRound } from '@/core/figure/commands';
+import { ringStepFor } from '@/core/symmetry/snap';
+import { printNumber } from '@/core/format/pathData';
+import { newId } from '@/state/ids';
+import { shownFigure, startRound } from '@/state/editor';
+import { benchRadius, benchView } from '@/state/view';
+import { Button } from '../common/Button';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ReachBar } from './ReachBar';
+
+const RULER = 40;
+const WIDTH = 150;
+/** Pixels from tick to tick that still tell apart, and from label to label. */
+const TICK = 9;
+const LABEL = 42;
+
+/** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
+export function Reach() {
+  const editor = useEditor();
+  const state = useEditorState((whole) => whole);
+  const figure = shownFigure(state);
+  const view = benchView(state);
+  const height = state.sizes.bench.height;
+  const top = 46;
+  const most = Math.min((view.y - top) / view.scale, benchRadius(figure) * 1.2);
+  const tick = ringStepFor((TICK * 10) / view.scale, 10);
+  const label = ringStepFor((LABEL * 10) / view.scale, 10);
+  const marks = (step: number): number[] => {
+    const found: number[] = [];
+    for (let k = 0; k * step <= most && k < 400; k += 1) found.push(k * step);
+    return found;
+  };
+  const room = WIDTH - RULER - 10;
+  const pitch = Math.min(24, Math.max(14, room / Math.max(1, figure.rounds.length)));
+
+  return (
+    <section aria-label="Reach" className="relative overflow-hidden border-r border-line bg-shell">
+      <header className="pointer-events-none absolute inset-x-0 top-0 z-10 flex h-[38px] items-center gap-2 bg-shell px-3">
+        <h2 className="font-semibold">Reach</h2>
+        <span className="text-[12px] text-muted">{figure.page.unit}</span>
+      </header>
+      <svg className="absolute inset-0 size-full" aria-hidden="true">
+        <line x1={RULER} x2={RULER} y1={view.y - most * view.scale} y2={view.y} stroke="var(--line-strong)" />
+        {marks(tick).map((r) => (
+          <line
+            key={r}
+            x1={RULER - 4}
+            x2={RULER}
+            y1={view.y - r * view.scale}
+            y2={view.y - r * view.scale}
+            stroke="var(--line-strong)"
+          />
+        ))}
+        {marks(label).map((r) => (
+          <g key={r}>
+            <line
+              x1={RULER - 8}
+              x2={RULER}
+              y1={view.y - r * view.scale}
+              y2={view.y - r * view.scale}
+              stroke="var(--edge)"
+            />
+            <text
+              x={RULER - 11}
+              y={view.y - r * view.scale + 4}
+              textAnchor="end"
+              className="fill-muted font-mono text-[11px]"
+            >
+              {printNumber(r, 3)}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <div
+        className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"
+        style={{ left: RULER + 4 }}
+      >
+        <div className="relative h-full" style={{ width: Math.max(room, pitch * figure.rounds.length + 8) }}>
+          {figure.rounds.map((round, k) => (
+            <ReachBar
+              key={round.id}
+              round={round}
+              index={k}
+              reach={reachOfRound(round)}
+              view={view}
+              left={4 + k * pitch}
+              pitch={pitch}
+              top={top}
+              bottom={Math.min(view.y, height - 84)}
+            />
+          ))}
+        </div>
+      </div>
+      <span
+        className="absolute left-2 font-mono text-[11px] text-muted"
+        style={{ top: Math.min(view.y, height - 84) + 9 }}
+      >
+        fold
+      </span>
+      <div className="absolute inset-x-3 bottom-3">
+        <Button className="w-full" onClick={() => startRound(editor, newId())}>
+          <Plus size={15} strokeWidth={1.9} aria-hidden /> Round
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,217 @@
+'use client';
+
+import { wcagContrast } from 'culori';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+
+import { moveRound, moveRoundOut, reachOfRound, scaleRoundReach } from '@/core/figure/commands';
+import type { Figure, Round } from '@/core/figure/model';
+import { printNumber } from '@/core/format/pathData';
+import { ringStepFor } from '@/core/symmetry/snap';
+import type { Reach } from '@/core/symmetry/reach';
+import { act, activeRound, commit, preview, select, shownFigure } from '@/state/editor';
+import type { View } from '@/state/viewport';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { RoundMenu } from './RoundMenu';
+
+interface Props {
+  readonly round: Round;
+  /** Its place in the layer order, 0 at the back. */
+  readonly index: number;
+  readonly reach: Reach | null;
+  readonly view: View;
+  readonly left: number;
+  readonly pitch: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+type Grip = 'bar' | 'inner' | 'outer';
+
+interface Drag {
+  readonly grip: Grip;
+  readonly figure: Figure;
+  readonly reach: Reach;
+  readonly x: number;
+  readonly y: number;
+  turnedInto: 'reorder' | 'move' | null;
+}
+
+const CATCH = 5;
+const SHORTEST = 16;
+
+/** The other rounds' ends and the ruler's steps, which a dragged end falls on when near. */
+function caughtRadius(r: number, figure: Figure, view: View, others: readonly number[]): number {
+  const step = ringStepFor(Math.min(figure.page.width, figure.page.height) / 2);
+  const near = [...others, Math.round(r / step) * step].filter(
+    (each) => Math.abs(each - r) * view.scale <= CATCH,
+  );
+  return near.sort((a, b) => Math.abs(a - r) - Math.abs(b - r))[0] ?? r;
+}
+
+const otherEnds = (figure: Figure, roundId: string): number[] =>
+  figure.rounds
+    .filter(({ id }) => id !== roundId)
+    .map(reachOfRound)
+    .flatMap((reach) => (reach ? [reach.inner, reach.outer] : []));
+
+/** The colour that stands for a round: that of its merge, or of its first painted shape. */
+function barColour(round: Round): string {
+  const paints = round.merge ? [round.merge.paint] : round.shapes.map(({ paint }) => paint);
+  const fill =
+    paints.find((paint) => paint.fill)?.fill ?? paints.find((paint) => paint.stroke)?.stroke?.colour;
+  return fill?.slice(0, 7) ?? 'var(--line-strong)';
+}
+
+/** Ink or paper, whichever reads better on a colour (WCAG 2.2 contrast). */
+function readableOn(colour: string): string {
+  if (!colour.startsWith('#')) return 'var(--ink)';
+  return wcagContrast(colour, '#172a33') >= wcagContrast(colour, '#fffefb') ? '#172a33' : '#fffefb';
+}
+
+/** One round as a bar: drag it to move the round in or out, an end to scale it, sideways to reorder. */
+export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }: Props) {
+  const editor = useEditor();
+  const active = useEditorState((state) => activeRound(state)?.id === round.id);
+  const drag = useRef<Drag | null>(null);
+  const [numbers, setNumbers] = useState<Reach | null>(null);
+  const colour = barColour(round);
+  const shown = reach ?? { inner: 0, outer: 0 };
+  const y = (r: number): number => view.y - r * view.scale;
+  const [high, low] = [Math.max(top, y(shown.outer)), Math.min(bottom, y(shown.inner))];
+  const height = Math.max(SHORTEST, low - high);
+  const width = Math.min(14, pitch - 3);
+
+  const press = (event: PointerEvent<HTMLElement>, grip: Grip): void => {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    select(editor, round.id);
+    if (round.locked || !reach) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = {
+      grip,
+      figure: shownFigure(editor.getState()),
+      reach,
+      x: event.clientX,
+      y: event.clientY,
+      turnedInto: null,
+    };
+  };
+
+  const move = (event: PointerEvent<HTMLElement>): void => {
+    const now = drag.current;
+    if (!now) return;
+    const [dx, dy] = [event.clientX - now.x, event.clientY - now.y];
+    if (!now.turnedInto) {
+      if (Math.hypot(dx, dy) < 4) return;
+      now.turnedInto = now.grip === 'bar' && Math.abs(dx) > Math.abs(dy) ? 'reorder' : 'move';
+    }
+    if (now.turnedInto === 'reorder') {
+      const from = now.figure.rounds.findIndex(({ id }) => id === round.id);
+      preview(editor, moveRound(now.figure, round.id, from + Math.round(dx / pitch)));
+      return;
+    }
+    const others = otherEnds(now.figure, round.id);
+    const by = -dy / view.scale;
+    if (now.grip === 'bar') {
+      const outer = caughtRadius(now.reach.outer + by, now.figure, view, others);
+      const step = event.altKey ? by : outer - now.reach.outer;
+      preview(editor, moveRoundOut(now.figure, round.id, step));
+      setNumbers({ inner: now.reach.inner + step, outer: now.reach.outer + step });
+    } else {
+      const wanted = now.reach[now.grip] + by;
+      const to = event.altKey ? wanted : caughtRadius(wanted, now.figure, view, others);
+      preview(editor, scaleRoundReach(now.figure, round.id, now.grip, to));
+      setNumbers({ ...now.reach, [now.grip]: to });
+    }
+  };
+
+  const release = (): void => {
+    const now = drag.current;
+    drag.current = null;
+    setNumbers(null);
+    if (!now?.turnedInto) return;
+    const label =
+      now.turnedInto === 'reorder' ? 'Reorder rounds' : now.grip === 'bar' ? 'Move round' : 'Scale round';
+    commit(editor, label, shownFigure(editor.getState()));
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const out = { ArrowUp: size, ArrowDown: -size }[event.key];
+    const sideways = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (round.locked || (!out && !sideways)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (out) act(editor, 'Move round', (figure) => moveRoundOut(figure, round.id, out), `reach:${round.id}`);
+    else if (sideways)
+      act(editor, 'Reorder rounds', (figure) => moveRound(figure, round.id, index + sideways));
+  };
+
+  const words = reach ? `${printNumber(shown.inner, 2)} to ${printNumber(shown.outer, 2)}` : 'empty';
+  return (
+    <>
+      <RoundMenu round={round}>
+        <div
+          role="button"
+          tabIndex={0}
+          aria-pressed={active}
+          aria-label={`${round.name}, fold ${round.rule.fold}, reach ${words}`}
+          title={`${round.name} · ${words}`}
+          style={{ left, top: high + (low - high - height) / 2, width, height, background: colour }}
+          className={`absolute touch-none rounded-[7px] ${active ? 'outline-2 outline-offset-1 outline-coral' : 'hover:outline-1 hover:outline-offset-1 hover:outline-edge'} ${round.visible ? '' : 'opacity-30'} ${round.locked ? 'cursor-default' : 'cursor-ns-resize'}`}
+          onPointerDown={(event) => press(event, 'bar')}
+          onPointerMove={move}
+          onPointerUp={release}
+          onPointerCancel={() => {
+            drag.current = null;
+            setNumbers(null);
+            preview(editor, null);
+          }}
+          onFocus={() => select(editor, round.id, active ? editor.getState().selection.shapeIds : [])}
+          onKeyDown={onKeyDown}
+        >
+          {height > 56 && (
+            <span
+              className="pointer-events-none absolute top-1/2 left-1/2 max-w-[var(--long)] -translate-x-1/2 -translate-y-1/2 -rotate-90 truncate text-[11px] leading-[13px] font-semibold whitespace-nowrap"
+              style={{ ['--long' as string]: `${height - 22}px`, color: readableOn(colour) }}
+            >
+              {round.name}
+            </span>
+          )}
+          {reach && !round.locked && (
+            <>
+              <span
+                className="absolute inset-x-0 -top-1 h-2.5 cursor-row-resize touch-none"
+                data-grip="outer"
+                onPointerDown={(event) => press(event, 'outer')}
+              />
+              <span
+                className="absolute inset-x-0 -bottom-1 h-2.5 cursor-row-resize touch-none"
+                data-grip="inner"
+                onPointerDown={(event) => press(event, 'inner')}
+              />
+            </>
+          )}
+        </div>
+      </RoundMenu>
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-hidden="true"
+        onClick={() => select(editor, round.id)}
+        className={`absolute h-[18px] text-center font-mono text-[11px] ${active ? 'font-bold text-coral-text' : 'text-muted'}`}
+        style={{ left: left + width / 2 - pitch / 2, width: pitch, top: bottom + 8 }}
+      >
+        {round.rule.fold}
+      </button>
+      {numbers && (
+        <output
+          className="pointer-events-none absolute z-20 rounded-[6px] border border-line-strong bg-shell px-1.5 py-0.5 font-mono text-[11px] whitespace-nowrap shadow-ui"
+          style={{ left: Math.max(0, Math.min(left - 20, 20)), top: Math.max(top, y(numbers.outer) - 26) }}
+        >
+          {printNumber(numbers.inner, 1)}–{printNumber(numbers.outer, 1)}
+        </output>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,165 @@
+'use client';
+
+import { applyTo } from '@/core/curve/affine';
+import { pathOfNodes } from '@/core/curve/nodes';
+import type { Point } from '@/core/curve/point';
+import { pathData } from '@/core/format/pathData';
+import type { Shape } from '@/core/figure/model';
+import { handlesOfForm, pathOfForm } from '@/core/maker/form';
+import { placementMap } from '@/core/symmetry/rule';
+import { activeRound, selectedShapes, type PaneId } from '@/state/editor';
+import { toScreen } from '@/state/viewport';
+import { useEditorState } from '../editor/EditorContext';
+import { placementIn, viewOf } from './pointer';
+
+type Project = (p: Point) => Point;
+
+function Square({ at, full, name }: { readonly at: Point; readonly full: boolean; readonly name: string }) {
+  return (
+    <rect
+      data-handle={name}
+      x={at.x - 4.5}
+      y={at.y - 4.5}
+      width={9}
+      height={9}
+      rx={1.5}
+      fill={full ? 'var(--kelp)' : 'var(--field)'}
+      stroke="var(--kelp)"
+      strokeWidth={1.6}
+    />
+  );
+}
+
+const Dot = ({ at, name }: { readonly at: Point; readonly name: string }) => (
+  <circle
+    data-handle={name}
+    cx={at.x}
+    cy={at.y}
+    r={4}
+    fill="var(--kelp)"
+    stroke="var(--field)"
+    strokeWidth={1}
+  />
+);
+
+interface NodesProps {
+  readonly shape: Shape;
+  readonly chosen: ReadonlySet<number>;
+  readonly project: Project;
+}
+
+function PathNodes({ shape, chosen, project }: NodesProps) {
+  if (shape.form.kind !== 'path') return null;
+  return shape.form.nodes.map((node, k) => {
+    const at = project(node);
+    const arms = chosen.has(k) ? [node.in, node.out].map((handle) => handle && project(handle)) : [];
+    return (
+      <g key={k}>
+        {arms.map(
+          (arm, side) =>
+            arm && (
+              <g key={side}>
+                <line x1={at.x} y1={at.y} x2={arm.x} y2={arm.y} stroke="var(--kelp)" strokeWidth={1} />
+                <Dot at={arm} name={side === 0 ? `in-${k}` : `out-${k}`} />
+              </g>
+            ),
+        )}
+        {node.kind === 'corner' ? (
+          <Square at={at} full={chosen.has(k)} name={`node-${k}`} />
+        ) : (
+          <circle
+            data-handle={`node-${k}`}
+            cx={at.x}
+            cy={at.y}
+            r={4.8}
+            fill={chosen.has(k) ? 'var(--kelp)' : 'var(--field)'}
+            stroke="var(--kelp)"
+            strokeWidth={1.6}
+          />
+        )}
+      </g>
+    );
+  });
+}
+
+/** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
+export function Overlay({ pane }: { readonly pane: PaneId }) {
+  const state = useEditorState((whole) => whole);
+  if (state.quiet) return null;
+  const view = viewOf(state, pane);
+  const placement = placementMap(placementIn(state, pane));
+  const project: Project = (p) => toScreen(view, applyTo(placement, p));
+  const round = activeRound(state);
+  const shapes = selectedShapes(state);
+  const [only] = shapes;
+  const single = shapes.length === 1 && only && !only.locked && !round?.locked ? only : null;
+  const editing = state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw';
+  const motifTransform = `translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${placement.a} ${placement.b} ${placement.c} ${placement.d} 0 0)`;
+  const { draft, box, pointer } = state;
+  const caught =
+    pointer?.pane === pane && pointer.snapped.caught.length > 0 ? project(pointer.snapped.point) : null;
+
+  return (
+    <g pointerEvents="none">
+      <g transform={motifTransform} fill="none">
+        {shapes.map((shape) => (
+          <path
+            key={shape.id}
+            d={pathData([pathOfForm(shape.form)], 5)}
+            stroke="var(--coral)"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </g>
+      {single && editing && single.form.kind !== 'path' && (
+        <g>
+          {handlesOfForm(single.form).map(({ id, point }) => (
+            <Square key={id} at={project(point)} full={false} name={id} />
+          ))}
+        </g>
+      )}
+      {single && state.tool === 'nodes' && (
+        <PathNodes shape={single} chosen={state.selection.nodes} project={project} />
+      )}
+      {draft && (
+        <g>
+          <path
+            transform={motifTransform}
+            d={pathData(
+              [
+                pathOfNodes(
+                  draft.next ? [...draft.nodes, { ...draft.next, kind: 'corner' }] : draft.nodes,
+                  false,
+                ),
+              ],
+              5,
+            )}
+            fill="none"
+            stroke="var(--coral)"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+          {draft.nodes.map((node, k) => (
+            <Square key={k} at={project(node)} full={k === 0} name={`draft-${k}`} />
+          ))}
+        </g>
+      )}
+      {caught && (
+        <circle cx={caught.x} cy={caught.y} r={6.5} fill="none" stroke="var(--brass)" strokeWidth={1.7} />
+      )}
+      {box?.pane === pane && (
+        <rect
+          x={Math.min(box.from.x, box.to.x)}
+          y={Math.min(box.from.y, box.to.y)}
+          width={Math.abs(box.to.x - box.from.x)}
+          height={Math.abs(box.to.y - box.from.y)}
+          fill="var(--coral)"
+          fillOpacity={0.08}
+          stroke="var(--coral)"
+          strokeDasharray="4 3"
+        />
+      )}
+    </g>
+  );
+}

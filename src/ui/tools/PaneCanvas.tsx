@@ -1,0 +1,180 @@
+'use client';
+
+import { useGesture } from '@use-gesture/react';
+import { useEffect, useRef, type PointerEvent, type ReactNode } from 'react';
+
+import type { PaneId } from '@/state/editor';
+import { panned, zoomed } from '@/state/viewport';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { Gesture } from './gesture';
+import { Overlay } from './Overlay';
+import { finishPath, hoverPath } from './path';
+import { MotifPointer, panePoint, placementIn, toMotif, viewOf } from './pointer';
+import { PRESSES } from './presses';
+
+interface Props {
+  readonly pane: PaneId;
+  readonly label: string;
+  readonly children: ReactNode;
+}
+
+const DOUBLE_CLICK = 350;
+const SAME_PLACE = 5;
+
+/** A pane that shows the figure: zoom and pan about the pointer, and the tool at hand. */
+export function PaneCanvas({ pane, label, children }: Props) {
+  const editor = useEditor();
+  const element = useRef<HTMLDivElement>(null);
+  const gesture = useRef<Gesture | null>(null);
+  const lastPress = useRef({ at: 0, x: 0, y: 0 });
+  const panning = useEditorState((state) => state.panning);
+  const tool = useEditorState((state) => state.tool);
+
+  useEffect(() => {
+    const target = element.current;
+    if (!target) return;
+    const observer = new ResizeObserver(() => {
+      const size = { width: target.clientWidth, height: target.clientHeight };
+      if (size.width > 0) editor.setState(({ sizes }) => ({ sizes: { ...sizes, [pane]: size } }));
+    });
+    observer.observe(target);
+    return () => observer.disconnect();
+  }, [editor, pane]);
+
+  useEffect(() => {
+    const leave = (event: KeyboardEvent): void => {
+      if (event.key !== 'Escape' || !gesture.current) return;
+      gesture.current.cancel();
+      gesture.current = null;
+      event.stopImmediatePropagation();
+    };
+    window.addEventListener('keydown', leave, true);
+    return () => window.removeEventListener('keydown', leave, true);
+  }, []);
+
+  const about = (x: number, y: number) => {
+    const box = element.current?.getBoundingClientRect();
+    return { x: x - (box?.left ?? 0), y: y - (box?.top ?? 0) };
+  };
+  const zoom = (factor: number, at: { x: number; y: number }): void =>
+    editor.setState((state) => ({
+      views: { ...state.views, [pane]: zoomed(viewOf(state, pane), factor, at) },
+    }));
+  const pan = (dx: number, dy: number): void =>
+    editor.setState((state) => ({ views: { ...state.views, [pane]: panned(viewOf(state, pane), dx, dy) } }));
+
+  useGesture(
+    {
+      onWheel: ({ event, delta: [dx, dy], ctrlKey }) => {
+        event.preventDefault();
+        if (ctrlKey) return;
+        if (event.shiftKey) pan(-dx || -dy, 0);
+        else zoom(Math.exp(-dy / 400), about(event.clientX, event.clientY));
+      },
+      onPinch: ({ event, origin: [x, y], delta: [change], offset: [now] }) => {
+        event.preventDefault();
+        gesture.current?.cancel();
+        gesture.current = null;
+        if (now > 0 && now - change > 0) zoom(now / (now - change), about(x, y));
+      },
+    },
+    { target: element, eventOptions: { passive: false }, pinch: { scaleBounds: { min: 0.01, max: 1000 } } },
+  );
+
+  const press = (event: PointerEvent<HTMLDivElement>): void => {
+    const target = element.current;
+    if (!target || gesture.current) return;
+    if (event.button === 1 || (event.button === 0 && panning)) {
+      target.setPointerCapture(event.pointerId);
+      let [x, y] = [event.clientX, event.clientY];
+      gesture.current = {
+        move: () => undefined,
+        up: () => undefined,
+        cancel: () => undefined,
+      };
+      const follow = (moved: globalThis.PointerEvent): void => {
+        pan(moved.clientX - x, moved.clientY - y);
+        [x, y] = [moved.clientX, moved.clientY];
+      };
+      target.addEventListener('pointermove', follow);
+      target.addEventListener(
+        'pointerup',
+        () => {
+          target.removeEventListener('pointermove', follow);
+          gesture.current = null;
+        },
+        { once: true },
+      );
+      event.preventDefault();
+      return;
+    }
+    if (event.button !== 0) return;
+    target.setPointerCapture(event.pointerId);
+    const { at, x, y } = lastPress.current;
+    const near = Math.hypot(event.clientX - x, event.clientY - y) < SAME_PLACE;
+    const double = near && event.timeStamp - at < DOUBLE_CLICK;
+    lastPress.current = { at: event.timeStamp, x: event.clientX, y: event.clientY };
+    const point = panePoint(editor, pane, target, event);
+    gesture.current = PRESSES[editor.getState().tool](editor, point, double);
+  };
+
+  const move = (event: PointerEvent<HTMLDivElement>): void => {
+    const target = element.current;
+    if (!target) return;
+    const point = panePoint(editor, pane, target, event);
+    if (gesture.current) {
+      gesture.current.move(point);
+      return;
+    }
+    const state = editor.getState();
+    if (state.tool === 'path') hoverPath(editor, point);
+    else if (state.tool === 'petal' || state.tool === 'ellipse' || state.tool === 'polygon') {
+      new MotifPointer(editor, pane, placementIn(state, pane)).at(point);
+    } else {
+      const at = toMotif(placementIn(state, pane), point.figure);
+      editor.setState({ pointer: { pane, snapped: { point: at, caught: [], ring: null } } });
+    }
+  };
+
+  const release = (event: PointerEvent<HTMLDivElement>): void => {
+    const target = element.current;
+    if (!gesture.current || !target) return;
+    gesture.current.up(panePoint(editor, pane, target, event));
+    gesture.current = null;
+  };
+
+  const cursor = panning
+    ? 'cursor-grab'
+    : tool === 'select' || tool === 'nodes'
+      ? 'cursor-default'
+      : 'cursor-crosshair';
+
+  return (
+    <div
+      ref={element}
+      role="application"
+      aria-label={label}
+      tabIndex={0}
+      data-pane={pane}
+      className={`absolute inset-0 touch-none overflow-hidden outline-none focus-visible:outline-2 focus-visible:-outline-offset-2 ${cursor}`}
+      onPointerDown={press}
+      onPointerMove={move}
+      onPointerUp={release}
+      onPointerCancel={() => {
+        gesture.current?.cancel();
+        gesture.current = null;
+      }}
+      onPointerLeave={() => {
+        if (!gesture.current) editor.setState({ pointer: null });
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' && editor.getState().draft) finishPath(editor, false);
+      }}
+    >
+      <svg className="absolute inset-0 size-full" aria-hidden="true">
+        {children}
+        <Overlay pane={pane} />
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
+import { addShapes } from '@/core/figure/commands';
+import { newShape, START_PAINT } from '@/core/figure/start';
+import type { MakerForm } from '@/core/maker/form';
+import { directionTo } from '@/core/maker/placed';
+import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
+import { copyAt } from '@/core/symmetry/wedge';
+import { newId } from '@/state/ids';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  shownFigure,
+  type Editor,
+  type EditorState,
+} from '@/state/editor';
+import type { Press } from './gesture';
+import { MotifPointer, placementIn, type PanePoint } from './pointer';
+
+/** A petal drawn by its length alone is this part of it wide. */
+const PETAL_WIDTH = 0.42;
+
+type Drawn = (from: Point, to: Point, shift: boolean, state: EditorState) => MakerForm;
+
+/** The end of a drag held to steps of 15 degrees from its start. */
+function stepped(from: Point, to: Point): Point {
+  const away = subtract(to, from);
+  const { r, degrees } = polarOf(away);
+  const angle = (Math.round(degrees / 15) * 15 * Math.PI) / 180;
+  return { x: from.x + r * Math.sin(angle), y: from.y - r * Math.cos(angle) };
+}
+
+const petal: Drawn = (from, to, shift) => {
+  const tip = shift ? stepped(from, to) : to;
+  const length = distance(from, tip);
+  const rotation = shift
+    ? turnFromDegrees(Math.round(polarOf(subtract(tip, from)).degrees))
+    : directionTo(from, tip);
+  return { kind: 'petal', at: from, rotation, size: { by: 'size', length, width: length * PETAL_WIDTH } };
+};
+
+const ellipse: Drawn = (from, to, shift) => {
+  const [rx, ry] = [Math.abs(to.x - from.x), Math.abs(to.y - from.y)];
+  const radius = distance(from, to);
+  return { kind: 'ellipse', at: from, rotation: NO_TURN, rx: shift ? radius : rx, ry: shift ? radius : ry };
+};
+
+const polygon: Drawn = (from, to, shift, state) => {
+  const corner = shift ? stepped(from, to) : to;
+  return {
+    kind: 'polygon',
+    at: from,
+    sides: state.lastSides,
+    radius: distance(from, corner),
+    rotation: shift
+      ? turnFromDegrees(Math.round(polarOf(subtract(corner, from)).degrees))
+      : directionTo(from, corner),
+  };
+};
+
+/** In Whole, drawing works on the copy whose wedge the pointer is in. */
+export function enterWedge(editor: Editor, p: PanePoint): void {
+  const round = activeRound(editor.getState());
+  if (p.pane !== 'whole' || !round) return;
+  editor.setState({ active: { turn: copyAt(round.rule, p.figure), mirrored: false } });
+}
+
+/** Draws a maker from a press to a release; a drag too short to mean anything makes none. */
+const draws =
+  (name: string, drawn: Drawn): Press =>
+  (editor, p) => {
+    enterWedge(editor, p);
+    const state = editor.getState();
+    const round = activeRound(state);
+    if (!round || round.locked) return null;
+    const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
+    const from = pointer.at(p);
+    const figure = shownFigure(state);
+    const id = newId();
+    const taken = round.shapes.filter((shape) => shape.name.startsWith(name)).length;
+    const label = taken === 0 ? name : `${name} ${taken + 1}`;
+    const paint = state.paint ?? START_PAINT;
+    let started = false;
+    return {
+      move: (q) => {
+        const to = pointer.at(q);
+        if (!started && distance(from, to) < pointer.length(4)) return;
+        const form = drawn(from, to, q.shift, state);
+        if (form.kind === 'ellipse' && (form.rx === 0 || form.ry === 0)) return;
+        started = true;
+        preview(editor, addShapes(figure, round.id, [newShape(id, label, form, paint)]));
+      },
+      up: () => {
+        if (!started) return;
+        commit(editor, `Draw ${label}`, shownFigure(editor.getState()));
+        select(editor, round.id, [id]);
+      },
+      cancel: () => preview(editor, null),
+    };
+  };
+
+export const pressPetal = draws('Petal', petal);
+export const pressEllipse = draws('Ellipse', ellipse);
+export const pressPolygon = draws('Polygon', polygon);

@@ -1,0 +1,100 @@
+import { nearestOnPath } from '@/core/curve/nearest';
+import { distance, subtract } from '@/core/curve/point';
+import type { HandleSide, PathNode } from '@/core/curve/nodes';
+import { addNode, moveNodes, setHandle, type ShapeRef } from '@/core/figure/commands';
+import { pathOfForm } from '@/core/maker/form';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  selectedShapes,
+  selectNodes,
+  shownFigure,
+  type Editor,
+} from '@/state/editor';
+import type { Gesture, Press } from './gesture';
+import { CATCH, MotifPointer, placementIn, TOUCH, type PanePoint } from './pointer';
+import { hitAt, pressHandle } from './select';
+
+interface Grip {
+  readonly index: number;
+  readonly side: HandleSide | null;
+  readonly away: number;
+}
+
+/** The node or handle of a path nearest to a point; handles count for the nodes that show them. */
+function gripAt(
+  nodes: readonly PathNode[],
+  shown: ReadonlySet<number>,
+  at: { x: number; y: number },
+): Grip | null {
+  const grips: Grip[] = nodes.flatMap((node, index) => [
+    { index, side: null, away: distance(node, at) },
+    ...(shown.has(index) && node.in ? [{ index, side: 'in' as const, away: distance(node.in, at) }] : []),
+    ...(shown.has(index) && node.out ? [{ index, side: 'out' as const, away: distance(node.out, at) }] : []),
+  ]);
+  // Where a handle lies on a node, the node is what is meant.
+  return (
+    grips.sort((a, b) => a.away - b.away || Number(a.side !== null) - Number(b.side !== null))[0] ?? null
+  );
+}
+
+function dragGrip(editor: Editor, ref: ShapeRef, grip: Grip, node: PathNode, pointer: MotifPointer): Gesture {
+  const figure = shownFigure(editor.getState());
+  const indices = editor.getState().selection.nodes;
+  let moved = false;
+  return {
+    move: (q) => {
+      moved = true;
+      if (grip.side) preview(editor, setHandle(figure, ref, grip.index, grip.side, pointer.at(q)));
+      else preview(editor, moveNodes(figure, ref, indices, subtract(pointer.at(q), node)));
+    },
+    up: () => {
+      if (moved) commit(editor, grip.side ? 'Move handle' : 'Move node', shownFigure(editor.getState()));
+    },
+    cancel: () => preview(editor, null),
+  };
+}
+
+function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | null {
+  const state = editor.getState();
+  const [shape] = selectedShapes(state);
+  const round = activeRound(state);
+  if (shape?.form.kind !== 'path' || !round || round.locked || shape.locked) return null;
+  const { nodes } = shape.form;
+  const ref = { roundId: round.id, shapeId: shape.id };
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
+  const at = pointer.raw(p);
+  const grip = gripAt(nodes, state.selection.nodes, at);
+  const node = grip && nodes[grip.index];
+  if (node && grip.away <= pointer.length(CATCH)) {
+    const had = state.selection.nodes.has(grip.index);
+    if (p.shift && grip.side === null) {
+      const chosen = new Set(state.selection.nodes);
+      if (had) chosen.delete(grip.index);
+      else chosen.add(grip.index);
+      selectNodes(editor, chosen);
+    } else if (!had) selectNodes(editor, [grip.index]);
+    return dragGrip(editor, ref, grip, node, pointer);
+  }
+  const near = double ? nearestOnPath(pathOfForm(shape.form), at) : null;
+  if (near && near.distance <= pointer.length(TOUCH) && near.t > 0 && near.t < 1) {
+    commit(editor, 'Add node', addNode(shownFigure(state), ref, near.segment, near.t));
+    selectNodes(editor, [near.segment + 1]);
+  }
+  return null;
+}
+
+/** Nodes: drag nodes and handles; double-click a side to add a node; a maker shows its own handles. */
+export const pressNodes: Press = (editor, p, double) => {
+  const gesture = pressHandle(editor, p) ?? pressPath(editor, p, double);
+  if (gesture || double) return gesture;
+  const hit = hitAt(editor, p);
+  const { selection } = editor.getState();
+  if (hit && !selection.shapeIds.has(hit.shapeId)) {
+    select(editor, hit.roundId, [hit.shapeId], p.pane === 'whole' ? hit.placement : undefined);
+  } else if (hit) selectNodes(editor, []);
+  else select(editor, selection.roundId);
+  return null;
+};

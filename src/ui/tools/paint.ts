@@ -1,0 +1,36 @@
+import { setPaint, roundOf } from '@/core/figure/commands';
+import { START_PAINT } from '@/core/figure/start';
+import { act, select, shownFigure } from '@/state/editor';
+import type { Press } from './gesture';
+import { hitAt } from './select';
+
+/** Paint: gives what is clicked, in every copy, the paint at hand. */
+export const pressPaint: Press = (editor, p) => {
+  const hit = hitAt(editor, p);
+  if (!hit) return null;
+  const state = editor.getState();
+  const { merge } = roundOf(shownFigure(state), hit.roundId);
+  const paint = state.paint ?? START_PAINT;
+  act(editor, 'Paint', (figure) =>
+    setPaint(
+      figure,
+      merge
+        ? { of: 'merge', roundId: hit.roundId }
+        : { of: 'shapes', roundId: hit.roundId, shapeIds: new Set([hit.shapeId]) },
+      paint,
+    ),
+  );
+  select(editor, hit.roundId, [hit.shapeId]);
+  return null;
+};
+
+/** Eyedropper: takes the paint of what is clicked as the paint at hand. */
+export const pressEyedropper: Press = (editor, p) => {
+  const hit = hitAt(editor, p);
+  if (!hit) return null;
+  const round = roundOf(shownFigure(editor.getState()), hit.roundId);
+  const shape = round.shapes.find(({ id }) => id === hit.shapeId);
+  const paint = round.merge?.paint ?? shape?.paint;
+  if (paint) editor.setState({ paint, tool: 'paint' });
+  return null;
+};

@@ -1,0 +1,76 @@
+import { distance, subtract } from '@/core/curve/point';
+import type { PathNode } from '@/core/curve/nodes';
+import { addShapes } from '@/core/figure/commands';
+import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import { newId } from '@/state/ids';
+import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
+import type { Press } from './gesture';
+import { enterWedge } from './makers';
+import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
+
+/** Puts the drafted path into the motif, or drops it where it is a single node. */
+export function finishPath(editor: Editor, closed: boolean): void {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const nodes = state.draft?.nodes ?? [];
+  editor.setState({ draft: null });
+  if (!round || nodes.length < 2) return;
+  const id = newId();
+  const taken = round.shapes.filter(({ name }) => name.startsWith('Path')).length;
+  const name = taken === 0 ? 'Path' : `Path ${taken + 1}`;
+  const stroke = state.paint?.stroke ?? START_LINE.stroke;
+  const paint = closed ? (state.paint ?? START_PAINT) : { fill: null, stroke };
+  const shape = newShape(id, name, { kind: 'path', closed, nodes }, paint);
+  commit(editor, `Draw ${name}`, addShapes(shownFigure(state), round.id, [shape]));
+  select(editor, round.id, [id]);
+}
+
+/** Takes back the last node of the drafted path. */
+export const dropLastNode = (editor: Editor): void =>
+  editor.setState(({ draft }) => ({
+    draft: draft && draft.nodes.length > 1 ? { ...draft, nodes: draft.nodes.slice(0, -1) } : null,
+  }));
+
+/** Shows where the next node would go. */
+export function hoverPath(editor: Editor, p: PanePoint): void {
+  const state = editor.getState();
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
+  const next = pointer.at(p, state.draft?.nodes.slice(0, 1) ?? []);
+  if (state.draft) editor.setState({ draft: { ...state.draft, next } });
+}
+
+/**
+ * Path: a click sets a corner, a drag an even node with handles; a click on the first node closes it, a
+ * double-click or Enter ends it open.
+ */
+export const pressPath: Press = (editor, p, double) => {
+  if (!editor.getState().draft) enterWedge(editor, p);
+  const state = editor.getState();
+  const round = activeRound(state);
+  if (!round || round.locked) return null;
+  if (double && state.draft && state.draft.nodes.length > 1) {
+    finishPath(editor, false);
+    return null;
+  }
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
+  const before = state.draft?.nodes ?? [];
+  const [first] = before;
+  const at = pointer.at(p, before.slice(0, 1));
+  if (first && before.length > 1 && distance(first, at) <= pointer.length(CATCH)) {
+    finishPath(editor, true);
+    return null;
+  }
+  const node: PathNode = { x: at.x, y: at.y, kind: 'corner' };
+  editor.setState({ draft: { nodes: [...before, node], next: null } });
+  return {
+    move: (q) => {
+      const out = pointer.at(q);
+      const arm = subtract(out, at);
+      if (distance(out, at) < pointer.length(4)) return;
+      const even: PathNode = { ...node, kind: 'even', out, in: { x: at.x - arm.x, y: at.y - arm.y } };
+      editor.setState({ draft: { nodes: [...before, even], next: null } });
+    },
+    up: () => undefined,
+    cancel: () => editor.setState({ draft: before.length > 0 ? { nodes: before, next: null } : null }),
+  };
+};

@@ -1,0 +1,130 @@
+import { applyTo, inverse } from '@/core/curve/affine';
+import type { Point } from '@/core/curve/point';
+import { pointsOfShape } from '@/core/figure/hit';
+import { NO_TURN } from '@/core/number/turn';
+import { placementMap, type Placement } from '@/core/symmetry/rule';
+import { ringStepFor, snap, type Snapped } from '@/core/symmetry/snap';
+import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
+import { benchView, wholeView } from '@/state/view';
+import { fromScreen, type View } from '@/state/viewport';
+
+/** How near a pointer must come to catch something or to hit a line, in pixels. */
+export const CATCH = 8;
+export const TOUCH = 5;
+
+/** A pointer in a pane, as the tools see it. */
+export interface PanePoint {
+  readonly pane: PaneId;
+  /** In pixels of the pane. */
+  readonly screen: Point;
+  /** In the figure's own coordinates (Whole) or the upright wedge's (Bench). */
+  readonly figure: Point;
+  readonly shift: boolean;
+  readonly alt: boolean;
+  /** Ctrl or ⌘: nothing is caught. */
+  readonly free: boolean;
+}
+
+export const viewOf = (state: EditorState, pane: PaneId): View =>
+  pane === 'bench' ? benchView(state) : wholeView(state);
+
+/** The copy that a pane edits: Bench always the upright one. */
+export const placementIn = (state: EditorState, pane: PaneId): Placement =>
+  pane === 'bench' ? { turn: NO_TURN, mirrored: false } : state.active;
+
+export const toMotif = (placement: Placement, p: Point): Point =>
+  applyTo(inverse(placementMap(placement)), p);
+
+/** Distance between ring lines: the page's shorter half in at most ten steps. */
+export function ringStepOf(state: EditorState): number {
+  const { page } = shownFigure(state);
+  return ringStepFor(Math.min(page.width, page.height) / 2);
+}
+
+/**
+ * What a point of the motif catches. Shapes in `except` are not snapped to: they are the ones that move.
+ * @param tolerance in the figure's unit
+ */
+export function snapIn(
+  state: EditorState,
+  p: Point,
+  tolerance: number,
+  except: ReadonlySet<string>,
+  extra: readonly Point[] = [],
+): Snapped {
+  const round = activeRound(state);
+  const nodes = (round?.shapes ?? [])
+    .filter(({ id, visible }) => visible && !except.has(id))
+    .flatMap(pointsOfShape);
+  return snap(
+    p,
+    {
+      fold: round?.rule.fold ?? 1,
+      ringStep: ringStepOf(state),
+      nodes: [...nodes, ...extra],
+      on: state.snapOn,
+    },
+    tolerance,
+  );
+}
+
+/** Reads where a pointer event is in a pane. */
+export function panePoint(
+  editor: Editor,
+  pane: PaneId,
+  element: Element,
+  event: {
+    clientX: number;
+    clientY: number;
+    shiftKey: boolean;
+    altKey: boolean;
+    ctrlKey: boolean;
+    metaKey: boolean;
+  },
+): PanePoint {
+  const box = element.getBoundingClientRect();
+  const screen = { x: event.clientX - box.left, y: event.clientY - box.top };
+  return {
+    pane,
+    screen,
+    figure: fromScreen(viewOf(editor.getState(), pane), screen),
+    shift: event.shiftKey,
+    alt: event.altKey,
+    free: event.ctrlKey || event.metaKey,
+  };
+}
+
+/** Maps a pane's points to the motif for the length of one gesture, and catches what is near. */
+export class MotifPointer {
+  constructor(
+    private readonly editor: Editor,
+    private readonly pane: PaneId,
+    readonly placement: Placement,
+    private readonly except: ReadonlySet<string> = new Set(),
+  ) {}
+
+  /** The pointer in motif coordinates, nothing caught. */
+  raw(p: PanePoint): Point {
+    return toMotif(this.placement, p.figure);
+  }
+
+  /** Pixels as a length in the figure's unit. */
+  length(pixels: number): number {
+    return pixels / viewOf(this.editor.getState(), this.pane).scale;
+  }
+
+  /** A point of the motif after snapping; shows in the readout what was caught. */
+  caught(at: Point, p: PanePoint, extra: readonly Point[] = []): Point {
+    const state = this.editor.getState();
+    const snapped = p.free
+      ? { point: at, caught: [], ring: null }
+      : snapIn(state, at, this.length(CATCH), this.except, extra);
+    this.editor.setState({ pointer: { pane: this.pane, snapped } });
+    return snapped.point;
+  }
+
+  /** The pointer in motif coordinates after snapping. */
+  at(p: PanePoint, extra: readonly Point[] = []): Point {
+    return this.caught(this.raw(p), p, extra);
+  }
+}

@@ -1,0 +1,154 @@
+import { distance, subtract, type Point } from '@/core/curve/point';
+import { boundsOfPaths } from '@/core/curve/bounds';
+import { duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
+import { dragFormHandle, handlesOfForm, pathOfForm } from '@/core/maker/form';
+import type { Placement } from '@/core/symmetry/rule';
+import { newId } from '@/state/ids';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  selectedShapes,
+  shownFigure,
+  type Editor,
+} from '@/state/editor';
+import type { Gesture, Press } from './gesture';
+import { CATCH, MotifPointer, TOUCH, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
+
+interface Hit {
+  readonly roundId: string;
+  readonly shapeId: string;
+  readonly placement: Placement;
+}
+
+/** The shape under the pointer: on the Bench only of the round worked on, in Whole of any. */
+export function hitAt(editor: Editor, p: PanePoint): Hit | null {
+  const state = editor.getState();
+  const tolerance = TOUCH / viewOf(state, p.pane).scale;
+  if (p.pane === 'whole') return hitFigure(shownFigure(state), p.figure, tolerance);
+  const round = activeRound(state);
+  const hit = round && !round.locked && hitMotif(round, p.figure, tolerance);
+  if (!hit) return null;
+  return {
+    roundId: round.id,
+    shapeId: hit.shapeId,
+    placement: { ...placementIn(state, 'bench'), mirrored: hit.mirrored },
+  };
+}
+
+/** Takes hold of a maker's handle of the one selected shape, if the pointer is on one. */
+export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
+  const state = editor.getState();
+  const [shape, another] = selectedShapes(state);
+  const round = activeRound(state);
+  if (!shape || another || !round || round.locked || shape.locked || shape.form.kind === 'path') return null;
+  const { form } = shape;
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
+  const at = pointer.raw(p);
+  const near = handlesOfForm(form)
+    .map((handle) => ({ ...handle, away: distance(handle.point, at) }))
+    .filter(({ away }) => away <= pointer.length(CATCH))
+    .sort((a, b) => a.away - b.away)[0];
+  if (!near) return null;
+  const figure = shownFigure(state);
+  const ref = { roundId: round.id, shapeId: shape.id };
+  return {
+    move: (q) => preview(editor, setForm(figure, ref, dragFormHandle(form, near.id, pointer.at(q)))),
+    up: () => commit(editor, `Change ${shape.name}`, shownFigure(editor.getState())),
+    cancel: () => preview(editor, null),
+  };
+}
+
+/** Drags the selected shapes; their nearest point to the press, or their anchor, is what snaps. */
+function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture {
+  const state = editor.getState();
+  const roundId = state.selection.roundId;
+  let ids = state.selection.shapeIds;
+  let figure = shownFigure(state);
+  let label = 'Move';
+  if (p.alt) {
+    const copied = duplicateShapes(figure, roundId, ids, newId, { x: 0, y: 0 });
+    figure = copied.figure;
+    ids = new Set(copied.ids);
+    label = 'Move a copy';
+  }
+  const shapes = selectedShapes(state);
+  const pointer = new MotifPointer(editor, p.pane, placement, ids);
+  const start = pointer.raw(p);
+  const grips = shapes.flatMap(pointsOfShape);
+  const close = grips.filter((grip) => distance(grip, start) <= pointer.length(CATCH));
+  const first = shapes[0];
+  const held: Point =
+    close.sort((a, b) => distance(a, start) - distance(b, start))[0] ?? (first ? anchorOf(first) : start);
+  let moved = false;
+  return {
+    move: (q) => {
+      let by = subtract(pointer.raw(q), start);
+      if (!moved && Math.hypot(by.x, by.y) < pointer.length(3)) return;
+      moved = true;
+      if (q.shift) by = Math.abs(by.x) > Math.abs(by.y) ? { x: by.x, y: 0 } : { x: 0, y: by.y };
+      const at = pointer.caught({ x: held.x + by.x, y: held.y + by.y }, q);
+      const step = q.shift ? by : subtract(at, held);
+      preview(editor, moveShapes(figure, roundId, ids, step));
+    },
+    up: () => {
+      if (!moved) return;
+      commit(editor, label, shownFigure(editor.getState()));
+      if (p.alt) select(editor, roundId, ids);
+    },
+    cancel: () => preview(editor, null),
+  };
+}
+
+/** Selects by a box drawn from an empty place. */
+function boxSelect(editor: Editor, p: PanePoint): Gesture {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const placement = placementIn(state, p.pane);
+  const from = toMotif(placement, p.figure);
+  const before = p.shift ? state.selection.shapeIds : new Set<string>();
+  const pick = (q: PanePoint): void => {
+    if (!round) return;
+    const to = toMotif(placement, q.figure);
+    const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
+    const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
+    const inside = round.shapes.filter(({ form, visible, locked }) => {
+      const box = boundsOfPaths([pathOfForm(form)]);
+      return (
+        visible && !locked && box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom
+      );
+    });
+    select(editor, round.id, [...before, ...inside.map(({ id }) => id)]);
+    editor.setState({ box: { pane: p.pane, from: p.screen, to: q.screen } });
+  };
+  return {
+    move: pick,
+    up: () => editor.setState({ box: null }),
+    cancel: () => editor.setState({ box: null }),
+  };
+}
+
+/** Select: click a shape to select it, drag to move it, drag from an empty place to select by a box. */
+export const pressSelect: Press = (editor, p) => {
+  const handle = pressHandle(editor, p);
+  if (handle) return handle;
+  const hit = hitAt(editor, p);
+  if (!hit) {
+    if (!p.shift) select(editor, editor.getState().selection.roundId);
+    return boxSelect(editor, p);
+  }
+  const { selection } = editor.getState();
+  const sameRound = selection.roundId === hit.roundId;
+  const had = sameRound && selection.shapeIds.has(hit.shapeId);
+  const active = p.pane === 'whole' ? hit.placement : undefined;
+  if (p.shift && sameRound) {
+    const ids = new Set(selection.shapeIds);
+    if (had) ids.delete(hit.shapeId);
+    else ids.add(hit.shapeId);
+    select(editor, hit.roundId, ids, active);
+    if (had) return null;
+  } else select(editor, hit.roundId, had ? selection.shapeIds : [hit.shapeId], active);
+  return dragShapes(editor, p, hit.placement);
+};

@@ -1,0 +1,67 @@
+'use client';
+
+import { FlipHorizontal2, Minus, Plus } from 'lucide-react';
+
+import { setFold, setMirror } from '@/core/figure/commands';
+import type { Round } from '@/core/figure/model';
+import { printNumber } from '@/core/format/pathData';
+import { MOST_FOLD } from '@/core/symmetry/rule';
+import { actOnRound } from '@/state/editor';
+import { CountField } from '../common/NumberField';
+import { IconButton } from '../common/Button';
+import { useEditor } from '../editor/EditorContext';
+
+/** How many copies fill the turn, and whether they are mirrored, at the foot of Whole. */
+export function FoldControl({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const { fold, mirror } = round.rule;
+  const set = (value: number): void =>
+    actOnRound(editor, 'Set fold', (figure, id) => setFold(figure, id, value), 'fold');
+  return (
+    <div
+      role="group"
+      aria-label={`Fold of ${round.name}`}
+      className="absolute bottom-3 left-1/2 flex -translate-x-1/2 items-center gap-1 rounded-[22px] border border-line-strong bg-shell px-2 py-1 shadow-ui"
+    >
+      <IconButton
+        label="One copy fewer ([)"
+        disabled={fold <= 1 || round.locked}
+        onClick={() => set(fold - 1)}
+      >
+        <Minus size={16} strokeWidth={1.9} />
+      </IconButton>
+      <div className="w-[56px]">
+        <CountField
+          label="Fold"
+          value={fold}
+          least={1}
+          most={MOST_FOLD}
+          disabled={round.locked}
+          onChange={set}
+        />
+      </div>
+      <span className="text-muted">fold</span>
+      <IconButton
+        label="One copy more (])"
+        disabled={fold >= MOST_FOLD || round.locked}
+        onClick={() => set(fold + 1)}
+      >
+        <Plus size={16} strokeWidth={1.9} />
+      </IconButton>
+      <span className="mx-1 h-5 w-px bg-line-strong" />
+      <IconButton
+        label="Mirror (\)"
+        on={mirror}
+        disabled={round.locked}
+        onClick={() =>
+          actOnRound(editor, mirror ? 'Mirror off' : 'Mirror on', (figure, id) =>
+            setMirror(figure, id, !mirror),
+          )
+        }
+      >
+        <FlipHorizontal2 size={17} strokeWidth={1.7} />
+      </IconButton>
+      <span className="pr-2 font-mono text-[12px] whitespace-nowrap">{printNumber(360 / fold, 3)}° each</span>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import { memo } from 'react';
+
+import { addTurns, degreesOf } from '@/core/number/turn';
+import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
+import { turnsOf, type TurnRule } from '@/core/symmetry/rule';
+import type { View } from '@/state/viewport';
+
+interface Props {
+  readonly rule: TurnRule;
+  readonly view: View;
+  /** In pixels. */
+  readonly radius: number;
+}
+
+/** Beyond this many rays their ticks would run together. */
+const MOST_TICKS = 180;
+
+/** The protractor round the figure: a fine tick every five degrees, a strong one at each ray. */
+export const Rim = memo(function Rim({ rule, view, radius }: Props) {
+  const tick = (degrees: number, from: number, to: number) => {
+    const angle = (degrees * Math.PI) / 180;
+    const [x, y] = [Math.sin(angle), -Math.cos(angle)];
+    return `M${x * from} ${y * from}L${x * to} ${y * to}`;
+  };
+  const fine = Array.from({ length: 72 }, (_, k) =>
+    tick(k * 5, radius + 5, radius + (k % 6 === 0 ? 11 : 8)),
+  ).join('');
+  const half = halfWedge(rule);
+  const rays = rule.fold > MOST_TICKS ? [] : turnsOf(rule).map((t) => addTurns(t, half));
+  return (
+    <g transform={`translate(${view.x} ${view.y})`} fill="none" pointerEvents="none">
+      <path d={fine} stroke="var(--edge)" strokeOpacity={0.7} strokeWidth={1} />
+      {rule.fold > 1 && (
+        <path
+          d={rays.map((t) => tick(degreesOf(t), radius + 3, radius + 14)).join('')}
+          stroke="var(--brass)"
+          strokeWidth={1.8}
+        />
+      )}
+    </g>
+  );
+});
+
+/** Where the handle of the start angle stands, in pixels of the pane. */
+export function startHandleAt(rule: TurnRule, view: View, radius: number): { x: number; y: number } {
+  const at = alongTurn(rule.start, radius + 8);
+  return { x: view.x + at.x, y: view.y + at.y };
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { Eye, EyeOff, Maximize2, Minimize2, Scan } from 'lucide-react';
+
+import { degreesOf } from '@/core/number/turn';
+import { printNumber } from '@/core/format/pathData';
+import { activeRound, shownFigure, type EditorState } from '@/state/editor';
+import { sceneOf } from '@/state/scene';
+import { benchRadius, wholeView } from '@/state/view';
+import { IconButton } from '../common/Button';
+import { wedgeData } from '../common/wedgeShape';
+import { Readout } from '../bench/Readout';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { PaneCanvas } from '../tools/PaneCanvas';
+import { FoldControl } from './FoldControl';
+import { LayerCopies } from './LayerCopies';
+import { Rim } from './Rim';
+import { StartHandle } from './StartHandle';
+
+const pickWhole = (state: EditorState) => state;
+
+/** The pane with the complete figure, live; every copy can be edited there too. */
+export function Whole() {
+  const editor = useEditor();
+  const state = useEditorState(pickWhole);
+  const figure = shownFigure(state);
+  const round = activeRound(state);
+  const scene = sceneOf(state);
+  const view = wholeView(state);
+  const { page } = figure;
+  const rule = round?.rule;
+  const rim =
+    benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }) * 1.05 ||
+    Math.min(page.width, page.height) * 0.45;
+  const isWide = state.wide === 'whole';
+
+  return (
+    <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
+      <PaneCanvas pane="whole" label="Whole: the complete figure">
+        <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
+          <rect
+            x={-page.width / 2}
+            y={-page.height / 2}
+            width={page.width}
+            height={page.height}
+            fill={page.background ?? 'var(--field)'}
+            stroke="var(--line-strong)"
+            vectorEffect="non-scaling-stroke"
+          />
+          {scene.layers.map((layer, k) => (
+            <LayerCopies
+              key={`${layer.roundId}-${k}`}
+              layer={layer}
+              id={`whole-${k}`}
+              outline={state.outlines}
+            />
+          ))}
+          {!state.quiet && rule && (
+            <g transform={`rotate(${degreesOf(state.active.turn)})`}>
+              <path
+                d={wedgeData(rule.fold, rim)}
+                fill="var(--coral)"
+                fillOpacity={0.07}
+                stroke="var(--coral)"
+                strokeOpacity={0.7}
+                vectorEffect="non-scaling-stroke"
+                pointerEvents="none"
+              />
+            </g>
+          )}
+        </g>
+        {!state.quiet && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
+      </PaneCanvas>
+      {!state.quiet && round && <StartHandle round={round} view={view} radius={rim * view.scale} />}
+      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-2 pr-2 pl-3">
+        <h2 className="font-semibold">Whole</h2>
+        <span className="truncate text-[12px] text-muted">
+          {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit} ·{' '}
+          {printNumber((view.scale / (96 / 25.4)) * 100, 0)}%
+        </span>
+        <div className="pointer-events-auto ml-auto flex">
+          <IconButton
+            label={state.quiet ? 'Show wedge and rim' : 'Artwork alone'}
+            on={state.quiet}
+            onClick={() => editor.setState({ quiet: !state.quiet })}
+          >
+            {state.quiet ? <EyeOff size={17} strokeWidth={1.7} /> : <Eye size={17} strokeWidth={1.7} />}
+          </IconButton>
+          <IconButton
+            label="Show all of it (0)"
+            onClick={() => editor.setState({ views: { bench: null, whole: null } })}
+          >
+            <Scan size={17} strokeWidth={1.7} />
+          </IconButton>
+          <IconButton
+            label={isWide ? 'Both panes (M)' : 'Whole wide (M)'}
+            on={isWide}
+            onClick={() => editor.setState({ wide: isWide ? null : 'whole' })}
+          >
+            {isWide ? <Minimize2 size={17} strokeWidth={1.7} /> : <Maximize2 size={17} strokeWidth={1.7} />}
+          </IconButton>
+        </div>
+      </header>
+      <Readout pane="whole" />
+      {round && <FoldControl round={round} />}
+    </section>
+  );
+}

@@ -1,0 +1,33 @@
+import type { Figure } from './core/figure/model';
+
+/** What the browser and the server tell each other. */
+export interface FigureSummary {
+  readonly id: string;
+  readonly name: string;
+  /** Goes up by one with every save. */
+  readonly revision: number;
+  /** ISO 8601, UTC. */
+  readonly updatedAt: string;
+}
+
+export interface HistoryStep {
+  readonly position: number;
+  readonly label: string;
+  readonly figure: Figure;
+}
+
+export interface SavedFigure extends FigureSummary {
+  readonly figure: Figure;
+  /** The position in history that is shown; later ones are what redo goes to. */
+  readonly step: number;
+  /** The last part of the history; earlier steps are fetched when needed. */
+  readonly steps: readonly HistoryStep[];
+}
+
+export interface SaveRequest {
+  /** The revision that the changes were made to. */
+  readonly base: number;
+  readonly step: number;
+  /** New steps, in order; those that stood at their positions and after are replaced. */
+  readonly steps: readonly HistoryStep[];
+}

@@ -29,7 +29,8 @@ function readColour(text: string): Colour | null {
 
 const CHECKS = 'repeating-conic-gradient(var(--line-strong) 0 25%, var(--field) 0 50%) 0 0 / 10px 10px';
 
-const SWATCH = 'relative size-[30px] shrink-0 rounded-ui border';
+const SWATCH = "relative size-[30px] shrink-0 rounded-ui border";
+const CHIP = "relative aspect-square w-full rounded-[7px] border";
 
 /** A colour: swatches of the palette, a picker, or any CSS colour typed. */
 export function ColourField({ label, value, mixed, palette, onChange, onKeep }: Props) {
@@ -52,13 +53,13 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
 
   return (
     <div role="group" aria-label={label} className="flex flex-col gap-2">
-      <div className="flex flex-wrap gap-[7px]">
+      <div className="grid grid-cols-8 gap-[7px]">
         <button
           type="button"
           aria-label={`${label}: none`}
           aria-pressed={isOn(null)}
           title="None"
-          className={`${SWATCH} inline-flex items-center justify-center bg-field text-muted ${ring(isOn(null))}`}
+          className={`${CHIP} inline-flex items-center justify-center bg-field text-muted ${ring(isOn(null))}`}
           onClick={() => onChange(null, null)}
         >
           <Ban size={15} strokeWidth={1.7} aria-hidden />
@@ -70,7 +71,7 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
             aria-label={`${label}: ${colour}`}
             aria-pressed={isOn(colour)}
             title={colour}
-            className={`${SWATCH} ${ring(isOn(colour))}`}
+            className={`${CHIP} ${ring(isOn(colour))}`}
             style={{ background: colour }}
             onClick={() => onChange(colour, null)}
           />

@@ -52,7 +52,7 @@ export const emptyRound = (
 /** A petal on the axis from a distance to another. */
 export const petalBetween = (from: number, to: number, width: number): Form => ({
   kind: 'petal',
-  at: { x: 0, y: -from },
+  at: { x: 0, y: 0 - from },
   rotation: NO_TURN,
   size: { by: 'size', length: to - from, width },
 });
@@ -60,7 +60,7 @@ export const petalBetween = (from: number, to: number, width: number): Form => (
 /** A circle on the axis. */
 export const circleAt = (distance: number, radius: number): Form => ({
   kind: 'ellipse',
-  at: { x: 0, y: -distance },
+  at: { x: 0, y: 0 - distance },
   rotation: NO_TURN,
   rx: radius,
   ry: radius,

@@ -1,3 +1,4 @@
+import { extremaOf } from './bounds';
 import type { Path } from './path';
 import { distance, lengthOf } from './point';
 import { derivativeAt, type CubicSegment, type Segment } from './segment';
@@ -42,8 +43,14 @@ export function arcLength(segment: Segment): number {
       return distance(segment.from, segment.to);
     case 'arc':
       return segment.radius * Math.abs(segment.sweep);
-    case 'cubic':
-      return adaptive(segment, 0, 1, speedIntegral(segment, 0, 1), 18);
+    case 'cubic': {
+      // Where the curve turns back it may have a cusp, at which the speed is not smooth: cut it there.
+      const cuts = [0, ...extremaOf(segment), 1].sort((a, b) => a - b);
+      return cuts.slice(1).reduce((sum, to, k) => {
+        const from = cuts[k] ?? 0;
+        return sum + adaptive(segment, from, to, speedIntegral(segment, from, to), 18);
+      }, 0);
+    }
   }
 }
 

@@ -9,7 +9,7 @@ export interface Nearest {
   readonly distance: number;
 }
 
-const SAMPLES = 16;
+const SAMPLES = 48;
 
 const within = (t: number): number => Math.min(1, Math.max(0, t));
 
@@ -29,20 +29,22 @@ function nearestParameter(segment: Segment, p: Point): number {
     if (wrapped <= 1) return wrapped;
     return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1;
   }
-  let best = 0;
-  let least = Infinity;
-  for (let k = 0; k <= SAMPLES; k += 1) {
-    const away = distance(pointAt(segment, k / SAMPLES), p);
-    if (away < least) [best, least] = [k / SAMPLES, away];
-  }
-  // The distance has one minimum between the samples beside the best one: narrow it down by thirds.
-  let [low, high] = [within(best - 1 / SAMPLES), within(best + 1 / SAMPLES)];
-  for (let k = 0; k < 60; k += 1) {
-    const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
-    if (distance(pointAt(segment, a), p) <= distance(pointAt(segment, b), p)) high = b;
-    else low = a;
-  }
-  return (low + high) / 2;
+  // Every sample that is nearer than both beside it may have the minimum next to it: narrow each down by thirds.
+  const away = Array.from({ length: SAMPLES + 1 }, (_, k) => distance(pointAt(segment, k / SAMPLES), p));
+  let found = { t: 0, away: Infinity };
+  away.forEach((here, k) => {
+    if (here > (away[k - 1] ?? Infinity) || here > (away[k + 1] ?? Infinity)) return;
+    let [low, high] = [within((k - 1) / SAMPLES), within((k + 1) / SAMPLES)];
+    for (let step = 0; step < 60; step += 1) {
+      const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
+      if (distance(pointAt(segment, a), p) <= distance(pointAt(segment, b), p)) high = b;
+      else low = a;
+    }
+    const t = (low + high) / 2;
+    const least = distance(pointAt(segment, t), p);
+    if (least < found.away) found = { t, away: least };
+  });
+  return found.t;
 }
 
 /** The point of a path that is nearest to p; null for a path without segments. */

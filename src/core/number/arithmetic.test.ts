@@ -61,7 +61,7 @@ describe('arithmetic in fields', () => {
 
   it('keeps angles as exact parts of a turn', () => {
     expect(readTurn('360/7')).toEqual({ ok: true, value: { num: 1, den: 7 } });
-    expect(readTurn('1/12 turn')).toEqual({ ok: true, value: { num: 1, den: 12 } });
+    expect(readTurn('(1/12) turn')).toEqual({ ok: true, value: { num: 1, den: 12 } });
     expect(readTurn('-7.5°')).toEqual({ ok: true, value: { num: -1, den: 48 } });
     expect(readTurn('180/11 + 180/13')).toEqual({ ok: true, value: { num: 12, den: 143 } });
   });

@@ -109,11 +109,10 @@ function evaluateTokens(list: Token[], unit: LengthUnit): Quantity {
         continue;
       }
       if (right.value === 0) throw new Unreadable('This divides by zero.');
-      if (left.dimension !== 'plain' && right.dimension !== 'plain' && left.dimension !== right.dimension) {
-        throw new Unreadable('A length and an angle cannot be divided by each other.');
+      if (right.dimension !== 'plain' && right.dimension !== left.dimension) {
+        throw new Unreadable('A plain number cannot be divided by a value with a unit here.');
       }
-      // "1/2 in" is half an inch: a unit after a fraction belongs to all of it.
-      const dimension = left.dimension === right.dimension ? 'plain' : together(left, right);
+      const dimension = right.dimension === 'plain' ? left.dimension : 'plain';
       left = { value: left.value / right.value, exact: exactly('div', left, right), dimension };
     }
     return left;

@@ -1,0 +1,70 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import { afterAll, describe, expect, it } from 'vitest';
+
+import { writeFigure } from '../src/core/format/json';
+import { closeDatabases, openDatabase } from '../src/server/database';
+import { createFigure } from '../src/server/figures';
+import { PIECES } from '../demo/pieces';
+
+const root = path.dirname(import.meta.dirname);
+const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-cli-'));
+const figure = PIECES['scallop-ring']!();
+const file = path.join(directory, 'ring.json');
+writeFileSync(file, writeFigure(figure));
+
+afterAll(async () => {
+  await closeDatabases();
+  rmSync(directory, { recursive: true });
+});
+
+const cyclogon = (...args: string[]) =>
+  spawnSync(path.join(root, 'node_modules/.bin/tsx'), [path.join(root, 'cli/main.ts'), ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, CYCLOGON_DATA: directory },
+  });
+
+describe('cyclogon export', () => {
+  it('writes SVG to standard output and to a file', () => {
+    const { stdout, status } = cyclogon('export', file, '--to', 'svg', '--plain', '--decimals', '2');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/<title>Scallop ring<\/title>/);
+    expect(stdout).not.toMatch(/<use|\.\d{3}/);
+    const out = path.join(directory, 'ring.svg');
+    expect(cyclogon('export', file, '--to', 'svg', '--out', out)).toMatchObject({ status: 0, stdout: '' });
+    expect(readFileSync(out, 'utf8')).toContain('<symbol');
+  });
+
+  it('writes PNG of the size asked for, from a stored figure', async () => {
+    const knex = await openDatabase(directory);
+    const { id } = await createFigure(knex, figure);
+    await knex.destroy();
+    const out = path.join(directory, 'ring.png');
+    expect(cyclogon('export', '--id', id, '--to', 'png', '--size', '300', '--out', out).status).toBe(0);
+    expect(readFileSync(out).readUInt32BE(16)).toBe(300);
+  });
+
+  it('says what went wrong: 1 for input, 2 for the call', () => {
+    const broken = path.join(directory, 'broken.json');
+    writeFileSync(broken, '{"format":"cyclogon-figure","version":2}');
+    const cases: [string[], number, RegExp][] = [
+      [['export', '/nowhere.json', '--to', 'svg'], 1, /There is no file/],
+      [['export', broken, '--to', 'svg'], 1, /newer Cyclogon/],
+      [['export', '--id', 'nope', '--to', 'svg'], 1, /no such figure/],
+      [['export', file], 2, /--to is missing/],
+      [['export', file, '--to', 'gif'], 2, /not “gif”/],
+      [['export', file, '--to', 'png', '--size', '1e3'], 2, /whole number from 1 to 8192/],
+      [['export', file, '--id', 'x', '--to', 'svg'], 2, /Name one figure/],
+      [['export', file, '--to', 'svg', '--colour', 'red'], 2, /--colour/],
+      [['turn'], 2, /no command “turn”/],
+    ];
+    for (const [args, status, sentence] of cases) {
+      const answer = cyclogon(...args);
+      expect([answer.status, answer.stdout]).toEqual([status, '']);
+      expect(answer.stderr).toMatch(sentence);
+    }
+  });
+});

@@ -1,0 +1,109 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+
+import type { Figure } from '../src/core/figure/model';
+import { readFigure } from '../src/core/format/json';
+import { MOST_DECIMALS } from '../src/core/format/svg';
+import { closeDatabases, database } from '../src/server/database';
+import { exportFigure, type ExportOptions } from '../src/server/exportFigure';
+import { loadFigure } from '../src/server/figures';
+import { LARGEST_PICTURE } from '../src/server/raster';
+
+const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [options]
+
+  --id ID          a figure of the data directory (CYCLOGON_DATA, or ./data)
+  --out FILE       where to write; without it to standard output
+  --size N         PNG: pixels of the longer side, 1 to ${LARGEST_PICTURE} (1024)
+  --plain          SVG: every copy a path of its own, instead of symbols and uses
+  --decimals N     SVG: decimals of coordinates, 0 to ${MOST_DECIMALS} (4)
+  --no-background  without the page's background`;
+
+/** The call was put wrongly: the usage is shown and the status is 2. */
+class WrongCall extends Error {}
+
+function wholeNumber(text: string | undefined, name: string, least: number, most: number, usual: number): number {
+  if (text === undefined) return usual;
+  const value = Number(text);
+  if (!/^\d+$/.test(text) || value < least || value > most) {
+    throw new WrongCall(`${name} is a whole number from ${least} to ${most}, not “${text}”.`);
+  }
+  return value;
+}
+
+interface Call {
+  readonly file: string | null;
+  readonly id: string | null;
+  readonly out: string | null;
+  readonly options: ExportOptions;
+}
+
+function readCall(args: string[]): Call {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        to: { type: 'string' },
+        id: { type: 'string' },
+        out: { type: 'string' },
+        size: { type: 'string' },
+        decimals: { type: 'string' },
+        plain: { type: 'boolean', default: false },
+        'no-background': { type: 'boolean', default: false },
+      },
+    });
+  } catch (error) {
+    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
+  }
+  const { values, positionals } = parsed;
+  const [command, file, ...rest] = positionals;
+  if (command !== 'export') throw new WrongCall(command ? `There is no command “${command}”.` : 'A command is missing.');
+  if ((file === undefined) === (values.id === undefined) || rest.length > 0) {
+    throw new WrongCall('Name one figure: a file, or a stored one with --id.');
+  }
+  const background = !values['no-background'];
+  const shared = { file: file ?? null, id: values.id ?? null, out: values.out ?? null };
+  if (values.to === 'svg') {
+    const decimals = wholeNumber(values.decimals, '--decimals', 0, MOST_DECIMALS, 4);
+    return { ...shared, options: { to: 'svg', svg: { form: values.plain ? 'plain' : 'compact', decimals, background } } };
+  }
+  if (values.to === 'png') {
+    return { ...shared, options: { to: 'png', size: wholeNumber(values.size, '--size', 1, LARGEST_PICTURE, 1024), background } };
+  }
+  throw new WrongCall(values.to ? `--to is svg or png, not “${values.to}”.` : '--to is missing: svg or png.');
+}
+
+async function figureOf(call: Call): Promise<Figure> {
+  if (call.file !== null) {
+    const text = await readFile(call.file, 'utf8').catch((error: unknown) => {
+      const code = error instanceof Error && 'code' in error ? String(error.code) : 'unreadable';
+      throw new Error(code === 'ENOENT' ? `There is no file “${call.file}”.` : `“${call.file}” cannot be read (${code}).`);
+    });
+    return readFigure(text);
+  }
+  return (await loadFigure(await database(), call.id ?? '')).figure;
+}
+
+async function main(args: string[]): Promise<void> {
+  if (args.length === 0 || args[0] === 'help' || args.includes('--help')) {
+    (args.length === 0 ? console.error : console.log)(USAGE);
+    process.exitCode = args.length === 0 ? 2 : 0;
+    return;
+  }
+  try {
+    const call = readCall(args);
+    const { bytes } = await exportFigure(await figureOf(call), call.options);
+    if (call.out !== null) await writeFile(call.out, bytes);
+    else process.stdout.write(bytes);
+  } catch (error) {
+    const wrong = error instanceof WrongCall;
+    console.error(`cyclogon: ${error instanceof Error ? error.message : 'this did not work.'}`);
+    if (wrong) console.error(`\n${USAGE}`);
+    process.exitCode = wrong ? 2 : 1;
+  } finally {
+    await closeDatabases();
+  }
+}
+
+await main(process.argv.slice(2));

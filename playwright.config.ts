@@ -1,0 +1,37 @@
+import path from 'node:path';
+
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4377;
+
+/** Debian's Chromium against the built application with a data directory of its own. */
+export default defineConfig({
+  testDir: 'tests/e2e',
+  outputDir: 'test-results',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 90_000,
+  reporter: 'list',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+  webServer: {
+    command: `rm -rf .tmp/e2e && node_modules/.bin/next start --hostname 127.0.0.1 --port ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/api/figures`,
+    reuseExistingServer: false,
+    env: { CYCLOGON_DATA: path.join(import.meta.dirname, '.tmp/e2e'), NEXT_TELEMETRY_DISABLED: '1' },
+  },
+});

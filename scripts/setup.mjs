@@ -1,0 +1,43 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+
+export const root = path.dirname(import.meta.dirname);
+process.chdir(root);
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+/** Runs a command in the foreground; ends this program with its status where it fails. */
+export function run(command, args, env = {}) {
+  const { status, error } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
+  if (error) console.error(error.message);
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+/** Runs a program of the project's packages. */
+export const tool = (name, args, env) => run(path.join(root, 'node_modules/.bin', name), args, env);
+
+const digest = () =>
+  createHash('sha256')
+    .update(readFileSync('package.json'))
+    .update(readFileSync('package-lock.json'))
+    .update(process.version)
+    .digest('hex');
+
+/** Installs packages where they do not match the lockfile. */
+export function installPackages() {
+  const stamp = 'node_modules/.installed';
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest()) return;
+  console.log('Installing packages …');
+  run('npm', ['install', '--no-audit', '--no-fund']);
+  mkdirSync('node_modules', { recursive: true });
+  writeFileSync(stamp, digest());
+}
+
+/** Installs Debian's Chromium, which the end-to-end tests drive, where it is missing. */
+export function installChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  console.log('Installing Chromium …');
+  run('apt-get', ['update']);
+  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium']);
+}

@@ -1,0 +1,160 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { anyPoint } from '../../../tests/help/arbitraries';
+import { applyTo } from '../curve/affine';
+import { mapPath, type Path } from '../curve/path';
+import { distance, fromPolar, lengthOf, polarOf } from '../curve/point';
+import { arcFromBulge, line } from '../curve/segment';
+import { addTurns, degreesOf, turn, wrapTurn } from '../number/turn';
+import { reachOf } from './reach';
+import { copyCount, isFold, placementMap, stepOf, turnsOf } from './rule';
+import { ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
+import { alongTurn, copyAt, halfWedge, pastRays } from './wedge';
+
+const anyFold = fc.integer({ min: 1, max: 720 });
+
+/** A circle as two half arcs. */
+const circle = (x: number, y: number, r: number): Path => {
+  const [a, b] = [
+    { x, y: y - r },
+    { x, y: y + r },
+  ];
+  return { closed: true, segments: [arcFromBulge(a, b, 1), arcFromBulge(b, a, 1)] };
+};
+
+describe('the turn rule', () => {
+  it('closes exactly: the copy after the last is the first', () => {
+    fc.assert(
+      fc.property(anyFold, (fold) => {
+        const rule = { fold, mirror: false, start: turn(1, 2 * fold) };
+        const turns = turnsOf(rule);
+        expect(turns).toHaveLength(fold);
+        const next = wrapTurn(addTurns(turns[fold - 1]!, stepOf(rule)));
+        expect(next).toEqual(wrapTurn(turns[0]!));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('refuses folds that are none', () => {
+    for (const fold of [0, 721, 2.5, -3, NaN]) {
+      expect(isFold(fold)).toBe(false);
+      expect(() => turnsOf({ fold, mirror: false, start: turn(0) })).toThrow(RangeError);
+    }
+  });
+
+  it('counts mirrored copies and reflects about the copy’s own axis', () => {
+    expect(copyCount({ fold: 7, mirror: true, start: turn(0) })).toBe(14);
+    fc.assert(
+      fc.property(anyPoint, fc.integer({ min: 0, max: 23 }), (p, k) => {
+        const plain = applyTo(placementMap({ turn: turn(k, 24), mirrored: false }), p);
+        const other = applyTo(placementMap({ turn: turn(k, 24), mirrored: true }), p);
+        expect(lengthOf(other)).toBeCloseTo(lengthOf(plain), 9);
+        fc.pre(lengthOf(p) > 1e-3);
+        const sum = polarOf(plain).degrees + polarOf(other).degrees - 2 * degreesOf(turn(k, 24));
+        expect(Math.abs(Math.sin((sum * Math.PI) / 180))).toBeLessThan(1e-9);
+      }),
+    );
+  });
+});
+
+describe('the wedge', () => {
+  it('finds the copy whose wedge holds a point', () => {
+    fc.assert(
+      fc.property(anyFold, fc.nat(719), fc.double({ min: -0.49, max: 0.49, noNaN: true }), (fold, k, share) => {
+        const rule = { fold, mirror: false, start: turn(1, 7) };
+        const copy = wrapTurn(addTurns(rule.start, turn(k % fold, fold)));
+        const p = fromPolar(10, degreesOf(copy) + (share * 360) / fold);
+        expect(copyAt(rule, p)).toEqual(copy);
+      }),
+    );
+  });
+
+  // n equal circles on a ring of radius R touch where r = R sin(π/n): plane trigonometry.
+  it('is left exactly where circles on a ring begin to touch', () => {
+    for (let n = 3; n <= 60; n += 1) {
+      const touch = 50 * Math.sin(Math.PI / n);
+      expect(pastRays([circle(0, -50, touch)], { fold: n }).right).toBeLessThan(1e-12 * 50);
+      const { left, right } = pastRays([circle(0, -50, touch + 0.25)], { fold: n });
+      expect(right).toBeCloseTo(0.25, 11);
+      expect(left).toBeCloseTo(0.25, 11);
+    }
+  });
+
+  it('has no inside to leave at folds 1 and 2', () => {
+    expect(pastRays([circle(0, -5, 50)], { fold: 2 })).toEqual({ left: 0, right: 0 });
+    expect(pastRays([], { fold: 6 })).toEqual({ left: 0, right: 0 });
+  });
+
+  it('has rays that meet the n-gon’s apothem: R cos(π/n)', () => {
+    for (let n = 3; n <= 30; n += 1) {
+      const corner = alongTurn(halfWedge({ fold: n }), 10);
+      expect(-corner.y).toBeCloseTo(10 * Math.cos(Math.PI / n), 12);
+      expect(2 * corner.x).toBeCloseTo(2 * 10 * Math.sin(Math.PI / n), 12);
+    }
+  });
+});
+
+describe('reach', () => {
+  it('is exact for circles on and off the centre', () => {
+    fc.assert(
+      fc.property(anyPoint, fc.double({ min: 0.5, max: 30, noNaN: true }), (p, r) => {
+        const reach = reachOf([circle(p.x, p.y, r)])!;
+        expect(reach.outer).toBeCloseTo(lengthOf(p) + r, 9);
+        const gap = lengthOf(p) - r;
+        if (Math.abs(gap) > 0.01) expect(reach.inner).toBeCloseTo(Math.max(0, gap), 9);
+      }),
+    );
+  });
+
+  it('is nothing without paths and reads lines by their nearest point', () => {
+    expect(reachOf([])).toBeNull();
+    const reach = reachOf([{ closed: false, segments: [line({ x: -3, y: -4 }, { x: 3, y: -4 })] }])!;
+    expect(reach).toEqual({ inner: 4, outer: 5 });
+  });
+});
+
+describe('snapping', () => {
+  const all = new Set<SnapKind>(SNAP_KINDS);
+  const targets = { fold: 12, ringStep: 10, nodes: [{ x: 7, y: -33 }], on: all };
+
+  it('prefers the centre and nodes to lines, and crossings to single lines', () => {
+    expect(snap({ x: 0.3, y: 0.4 }, targets, 1)).toMatchObject({ point: { x: 0, y: 0 }, caught: ['centre'] });
+    expect(snap({ x: 7.5, y: -33 }, targets, 1)).toMatchObject({ point: { x: 7, y: -33 }, caught: ['node'] });
+    expect(snap({ x: 0.5, y: -40.4 }, targets, 1)).toMatchObject({ point: { y: -40 }, caught: ['axis', 'ring'], ring: 40 });
+    expect(snap({ x: 0.5, y: -45 }, targets, 1)).toMatchObject({ point: { y: -45 }, caught: ['axis'] });
+    expect(snap({ x: 6, y: -44 }, targets, 1).caught).toEqual([]);
+  });
+
+  it('puts what it catches exactly there', () => {
+    fc.assert(
+      fc.property(anyPoint, (p) => {
+        const { point, caught, ring } = snap(p, targets, 1.5);
+        expect(distance(point, p)).toBeLessThanOrEqual(2.2);
+        if (caught.includes('axis')) expect(Math.abs(point.x)).toBe(0);
+        if (caught.includes('ray')) expect(Math.abs(polarOf(point).degrees)).toBeCloseTo(15, 9);
+        if (ring !== null) expect(lengthOf(point)).toBeCloseTo(ring, 9);
+        if (caught.length === 0) expect(point).toEqual(p);
+      }),
+    );
+  });
+
+  it('catches only what is switched on', () => {
+    const off = snap({ x: 0.3, y: -40.2 }, { ...targets, on: new Set() }, 1);
+    expect(off).toEqual({ point: { x: 0.3, y: -40.2 }, caught: [], ring: null });
+  });
+
+  it('has ring lines at round steps', () => {
+    expect(ringStepFor(90)).toBe(10);
+    expect(ringStepFor(100)).toBe(10);
+    expect(ringStepFor(101)).toBe(20);
+    expect(ringStepFor(0.9)).toBeCloseTo(0.1, 12);
+    expect(ringStepFor(450)).toBe(50);
+  });
+});
+
+it('leaves a path as it is under a full turn', () => {
+  const path = circle(3, -20, 4);
+  expect(mapPath(path, placementMap({ turn: turn(12, 12), mirrored: false }))).toEqual(path);
+});

@@ -1,0 +1,174 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+
+import * as unknown from '@/app/api/[...rest]/route';
+import * as one from '@/app/api/figures/[id]/route';
+import * as duplicates from '@/app/api/figures/[id]/duplicate/route';
+import * as exports from '@/app/api/figures/[id]/export/route';
+import * as restores from '@/app/api/figures/[id]/restore/route';
+import * as steps from '@/app/api/figures/[id]/steps/route';
+import * as all from '@/app/api/figures/route';
+import { setFold, setMerge } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure/model';
+import type { FigureSummary, HistoryStep, SavedFigure } from '@/wire';
+import { kelpCrown } from '../../demo/pieces/kelpCrown';
+import { closeDatabases, database } from './database';
+import { migrationSource } from './migrations';
+
+const BASE = 'http://127.0.0.1/api/figures';
+let directory = '';
+
+beforeEach(() => {
+  directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-'));
+  process.env['CYCLOGON_DATA'] = directory;
+});
+
+afterEach(async () => {
+  await closeDatabases();
+  rmSync(directory, { recursive: true });
+});
+
+const request = (method: string, body?: unknown, address = BASE, headers: Record<string, string> = {}): Request =>
+  new Request(address, { method, headers, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }) });
+
+const at = (id: string) => ({ params: Promise.resolve({ id }) });
+const json = async <T>(answer: Response): Promise<T> => (await answer.json()) as T;
+const problem = async (answer: Response): Promise<string> => (await json<{ error: string }>(answer)).error;
+
+const make = async (body: unknown = { name: 'First' }): Promise<FigureSummary> => json(await all.POST(request('POST', body)));
+const load = async (id: string): Promise<SavedFigure> => json(await one.GET(request('GET'), at(id)));
+const save = (id: string, base: number, step: number, ...figures: Figure[]): Promise<Response> =>
+  one.PUT(
+    request('PUT', {
+      base,
+      step,
+      steps: figures.map((figure, k) => ({ position: step - figures.length + 1 + k, label: 'Change', figure })),
+    }),
+    at(id),
+  );
+
+describe('the routes of figures', () => {
+  it('make, list, search, rename, copy, delete and restore', async () => {
+    const first = await make();
+    const crown = await make({ figure: kelpCrown() });
+    const list = async (search: string) =>
+      (await json<FigureSummary[]>(await all.GET(request('GET', undefined, `${BASE}?search=${search}`)))).map(({ name }) => name);
+    expect((await list('')).sort()).toEqual(['First', 'Kelp crown']);
+    expect(await list('CROWN%20kelp')).toEqual(['Kelp crown']);
+    expect((await one.PATCH(request('PATCH', { name: ' Second ' }), at(first.id))).status).toBe(200);
+    expect((await load(first.id)).figure.name).toBe('Second');
+    const copy = await json<FigureSummary>(await duplicates.POST(request('POST'), at(crown.id)));
+    expect((await load(copy.id)).figure.rounds).toEqual(kelpCrown().rounds);
+    expect((await one.DELETE(request('DELETE'), at(crown.id))).status).toBe(204);
+    expect((await one.GET(request('GET'), at(crown.id))).status).toBe(404);
+    expect((await restores.POST(request('POST'), at(crown.id))).status).toBe(200);
+    expect((await list('')).length).toBe(3);
+  });
+
+  it('save steps of history, go back in it, and replace what could be redone', async () => {
+    const { id } = await make({ figure: kelpCrown() });
+    const [five, six, seven] = [5, 6, 7].map((fold) => setFold(kelpCrown(), 'tips', fold));
+    expect((await save(id, 1, 2, five!, six!)).status).toBe(200);
+    expect((await load(id)).figure).toEqual(six);
+    expect((await save(id, 2, 1)).status).toBe(200);
+    expect((await load(id)).figure).toEqual(five);
+    expect((await load(id)).steps).toHaveLength(3);
+    expect((await save(id, 3, 2, seven!)).status).toBe(200);
+    const saved = await load(id);
+    expect([saved.revision, saved.step, saved.steps.length, saved.figure]).toEqual([4, 2, 3, seven]);
+  });
+
+  it('refuse a save against an old revision and keep what is there', async () => {
+    const { id } = await make();
+    const { figure } = await load(id);
+    const mine = { ...figure, name: 'Mine' };
+    expect((await save(id, 1, 1, { ...figure, name: 'Theirs' })).status).toBe(200);
+    const refused = await save(id, 1, 1, mine);
+    expect(refused.status).toBe(409);
+    expect(await problem(refused)).toContain('another window');
+    expect((await load(id)).figure.name).toBe('Theirs');
+  });
+
+  it('save all or nothing', async () => {
+    const { id } = await make();
+    const { figure } = await load(id);
+    const gap = [1, 3].map((position) => ({ position, label: 'x', figure }));
+    expect((await one.PUT(request('PUT', { base: 1, step: 3, steps: gap }), at(id))).status).toBe(400);
+    expect((await save(id, 1, 9)).status).toBe(400);
+    expect((await save(id, 1, 5, figure)).status).toBe(400);
+    const broken = { ...figure, rounds: [{ nonsense: true }] } as unknown as Figure;
+    const answer = await save(id, 1, 1, broken);
+    expect(answer.status).toBe(400);
+    expect(await problem(answer)).toContain('steps[0].figure.rounds[0]');
+    const saved = await load(id);
+    expect([saved.revision, saved.step, saved.steps.length]).toEqual([1, 0, 1]);
+  });
+
+  it('hand out a long history piece by piece', async () => {
+    const { id } = await make();
+    const { figure } = await load(id);
+    const many = Array.from({ length: 120 }, (_, k) => ({ ...figure, name: `Step ${k + 1}` }));
+    await save(id, 1, 120, ...many);
+    expect((await load(id)).steps[0]!.position).toBe(80);
+    const answer = await steps.GET(request('GET', undefined, `${BASE}/x/steps?before=80&count=50`), at(id));
+    const earlier = await json<HistoryStep[]>(answer);
+    expect(earlier.map(({ position }) => position)).toEqual(Array.from({ length: 50 }, (_, k) => 30 + k));
+    expect(earlier[0]!.figure.name).toBe('Step 30');
+    expect((await steps.GET(request('GET', undefined, `${BASE}/x/steps`), at(id))).status).toBe(400);
+  });
+
+  it('export SVG and PNG, and refuse sizes that are none', async () => {
+    const { id } = await make({ figure: setMerge(kelpCrown(), 'veins', 'union') });
+    const ask = (query: string) => exports.GET(request('GET', undefined, `${BASE}/x/export?${query}`), at(id));
+    const svg = await ask('to=svg&form=plain&background=0&download=1');
+    expect(svg.headers.get('content-type')).toContain('image/svg+xml');
+    expect(svg.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''kelp-crown.svg");
+    expect(await svg.text()).toMatch(/^<\?xml[^]*<path [^]*<\/svg>\n$/);
+    const png = Buffer.from(await (await ask('to=png&size=200')).arrayBuffer());
+    // PNG signature and the width in the header: W3C PNG specification, sections 5.2 and 11.2.1.
+    expect(png.subarray(0, 8)).toEqual(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([200, 200]);
+    for (const query of ['to=png&size=0', 'to=png&size=9000', 'to=gif', '', 'to=svg&decimals=99', 'to=svg&what=1']) {
+      expect((await ask(query)).status).toBe(400);
+    }
+  });
+
+  it('answer every kind of bad call with a status and a sentence', async () => {
+    const { id } = await make();
+    const cases: [Promise<Response>, number, RegExp][] = [
+      [one.GET(request('GET'), at('nope')), 404, /no such figure/],
+      [one.PUT(request('PUT', { base: 1, step: 0, steps: [] }), at('nope')), 404, /no such figure/],
+      [restores.POST(request('POST'), at('nope')), 404, /no such figure/],
+      [one.PATCH(request('PATCH', '{'), at(id)), 400, /not JSON/],
+      [one.PATCH(request('PATCH', { name: '' }), at(id)), 400, /name/],
+      [one.PATCH(request('PATCH', { name: 'x', more: 1 }), at(id)), 400, /"more" is not allowed/],
+      [all.POST(request('POST', { name: 'x'.repeat(121) })), 400, /120 characters/],
+      [all.POST(request('POST', { figure: { format: 'other' } })), 422, /not a Cyclogon figure/],
+      [all.POST(request('POST', { figure: { ...kelpCrown(), version: 7 } })), 422, /newer Cyclogon/],
+      [all.POST(request('POST', `"${'x'.repeat(8_000_001)}"`)), 413, /larger than 8 MB/],
+      [all.POST(request('POST', { name: 'x' }, BASE, { 'sec-fetch-site': 'cross-site' })), 403, /this server/],
+      [Promise.resolve(unknown.GET()), 404, /nothing at this address/],
+    ];
+    for (const [answer, status, sentence] of cases) {
+      const answered = await answer;
+      expect(answered.status).toBe(status);
+      expect(await problem(answered)).toMatch(sentence);
+    }
+  });
+});
+
+describe('the database', () => {
+  it('writes ahead, holds foreign keys, and can be taken down and set up again', async () => {
+    const knex = await database();
+    const pragma = async (name: string) => Object.values(((await knex.raw(`PRAGMA ${name}`)) as Record<string, unknown>[])[0]!)[0];
+    expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('synchronous')]).toEqual(['wal', 1, 2]);
+    await expect(knex('steps').insert({ figure_id: 'nope', position: 0, label: '', figure: '' })).rejects.toThrow(/FOREIGN KEY/);
+    await knex.migrate.rollback({ migrationSource });
+    expect(await knex.schema.hasTable('figures')).toBe(false);
+    await knex.migrate.latest({ migrationSource });
+    expect(await knex.schema.hasTable('steps')).toBe(true);
+  });
+});

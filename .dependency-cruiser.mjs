@@ -38,7 +38,7 @@ export default {
     {
       name: 'server-without-interface',
       severity: 'error',
-      from: { path: '^(src/server|cli|demo)/' },
+      from: { path: '^(src/server|cli|demo)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/(ui|state|app)/' },
     },
     {

@@ -21,7 +21,13 @@ const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [opti
 /** The call was put wrongly: the usage is shown and the status is 2. */
 class WrongCall extends Error {}
 
-function wholeNumber(text: string | undefined, name: string, least: number, most: number, usual: number): number {
+function wholeNumber(
+  text: string | undefined,
+  name: string,
+  least: number,
+  most: number,
+  usual: number,
+): number {
   if (text === undefined) return usual;
   const value = Number(text);
   if (!/^\d+$/.test(text) || value < least || value > most) {
@@ -58,7 +64,8 @@ function readCall(args: string[]): Call {
   }
   const { values, positionals } = parsed;
   const [command, file, ...rest] = positionals;
-  if (command !== 'export') throw new WrongCall(command ? `There is no command “${command}”.` : 'A command is missing.');
+  if (command !== 'export')
+    throw new WrongCall(command ? `There is no command “${command}”.` : 'A command is missing.');
   if ((file === undefined) === (values.id === undefined) || rest.length > 0) {
     throw new WrongCall('Name one figure: a file, or a stored one with --id.');
   }
@@ -66,10 +73,16 @@ function readCall(args: string[]): Call {
   const shared = { file: file ?? null, id: values.id ?? null, out: values.out ?? null };
   if (values.to === 'svg') {
     const decimals = wholeNumber(values.decimals, '--decimals', 0, MOST_DECIMALS, 4);
-    return { ...shared, options: { to: 'svg', svg: { form: values.plain ? 'plain' : 'compact', decimals, background } } };
+    return {
+      ...shared,
+      options: { to: 'svg', svg: { form: values.plain ? 'plain' : 'compact', decimals, background } },
+    };
   }
   if (values.to === 'png') {
-    return { ...shared, options: { to: 'png', size: wholeNumber(values.size, '--size', 1, LARGEST_PICTURE, 1024), background } };
+    return {
+      ...shared,
+      options: { to: 'png', size: wholeNumber(values.size, '--size', 1, LARGEST_PICTURE, 1024), background },
+    };
   }
   throw new WrongCall(values.to ? `--to is svg or png, not “${values.to}”.` : '--to is missing: svg or png.');
 }
@@ -78,7 +91,9 @@ async function figureOf(call: Call): Promise<Figure> {
   if (call.file !== null) {
     const text = await readFile(call.file, 'utf8').catch((error: unknown) => {
       const code = error instanceof Error && 'code' in error ? String(error.code) : 'unreadable';
-      throw new Error(code === 'ENOENT' ? `There is no file “${call.file}”.` : `“${call.file}” cannot be read (${code}).`);
+      throw new Error(
+        code === 'ENOENT' ? `There is no file “${call.file}”.` : `“${call.file}” cannot be read (${code}).`,
+      );
     });
     return readFigure(text);
   }

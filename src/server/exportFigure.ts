@@ -17,7 +17,7 @@ export interface Exported {
 const letServerBreathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 /** A name that every file system takes, never empty. */
-export function fileName(name: string, ending: string): string {
+function fileName(name: string, ending: string): string {
   const safe = name
     .normalize('NFC')
     .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')

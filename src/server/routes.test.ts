@@ -31,21 +31,35 @@ afterEach(async () => {
   rmSync(directory, { recursive: true });
 });
 
-const request = (method: string, body?: unknown, address = BASE, headers: Record<string, string> = {}): Request =>
-  new Request(address, { method, headers, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }) });
+const request = (
+  method: string,
+  body?: unknown,
+  address = BASE,
+  headers: Record<string, string> = {},
+): Request =>
+  new Request(address, {
+    method,
+    headers,
+    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
 
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
 const json = async <T>(answer: Response): Promise<T> => (await answer.json()) as T;
 const problem = async (answer: Response): Promise<string> => (await json<{ error: string }>(answer)).error;
 
-const make = async (body: unknown = { name: 'First' }): Promise<FigureSummary> => json(await all.POST(request('POST', body)));
+const make = async (body: unknown = { name: 'First' }): Promise<FigureSummary> =>
+  json(await all.POST(request('POST', body)));
 const load = async (id: string): Promise<SavedFigure> => json(await one.GET(request('GET'), at(id)));
 const save = (id: string, base: number, step: number, ...figures: Figure[]): Promise<Response> =>
   one.PUT(
     request('PUT', {
       base,
       step,
-      steps: figures.map((figure, k) => ({ position: step - figures.length + 1 + k, label: 'Change', figure })),
+      steps: figures.map((figure, k) => ({
+        position: step - figures.length + 1 + k,
+        label: 'Change',
+        figure,
+      })),
     }),
     at(id),
   );
@@ -55,7 +69,9 @@ describe('the routes of figures', () => {
     const first = await make();
     const crown = await make({ figure: kelpCrown() });
     const list = async (search: string) =>
-      (await json<FigureSummary[]>(await all.GET(request('GET', undefined, `${BASE}?search=${search}`)))).map(({ name }) => name);
+      (await json<FigureSummary[]>(await all.GET(request('GET', undefined, `${BASE}?search=${search}`)))).map(
+        ({ name }) => name,
+      );
     expect((await list('')).sort()).toEqual(['First', 'Kelp crown']);
     expect(await list('CROWN%20kelp')).toEqual(['Kelp crown']);
     expect((await one.PATCH(request('PATCH', { name: ' Second ' }), at(first.id))).status).toBe(200);
@@ -122,7 +138,8 @@ describe('the routes of figures', () => {
 
   it('export SVG and PNG, and refuse sizes that are none', async () => {
     const { id } = await make({ figure: setMerge(kelpCrown(), 'veins', 'union') });
-    const ask = (query: string) => exports.GET(request('GET', undefined, `${BASE}/x/export?${query}`), at(id));
+    const ask = (query: string) =>
+      exports.GET(request('GET', undefined, `${BASE}/x/export?${query}`), at(id));
     const svg = await ask('to=svg&form=plain&background=0&download=1');
     expect(svg.headers.get('content-type')).toContain('image/svg+xml');
     expect(svg.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''kelp-crown.svg");
@@ -131,7 +148,14 @@ describe('the routes of figures', () => {
     // PNG signature and the width in the header: W3C PNG specification, sections 5.2 and 11.2.1.
     expect(png.subarray(0, 8)).toEqual(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
     expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([200, 200]);
-    for (const query of ['to=png&size=0', 'to=png&size=9000', 'to=gif', '', 'to=svg&decimals=99', 'to=svg&what=1']) {
+    for (const query of [
+      'to=png&size=0',
+      'to=png&size=9000',
+      'to=gif',
+      '',
+      'to=svg&decimals=99',
+      'to=svg&what=1',
+    ]) {
       expect((await ask(query)).status).toBe(400);
     }
   });
@@ -149,7 +173,11 @@ describe('the routes of figures', () => {
       [all.POST(request('POST', { figure: { format: 'other' } })), 422, /not a Cyclogon figure/],
       [all.POST(request('POST', { figure: { ...kelpCrown(), version: 7 } })), 422, /newer Cyclogon/],
       [all.POST(request('POST', `"${'x'.repeat(8_000_001)}"`)), 413, /larger than 8 MB/],
-      [all.POST(request('POST', { name: 'x' }, BASE, { 'sec-fetch-site': 'cross-site' })), 403, /this server/],
+      [
+        all.POST(request('POST', { name: 'x' }, BASE, { 'sec-fetch-site': 'cross-site' })),
+        403,
+        /this server/,
+      ],
       [Promise.resolve(unknown.GET()), 404, /nothing at this address/],
     ];
     for (const [answer, status, sentence] of cases) {
@@ -163,9 +191,14 @@ describe('the routes of figures', () => {
 describe('the database', () => {
   it('writes ahead, holds foreign keys, and can be taken down and set up again', async () => {
     const knex = await database();
-    const pragma = async (name: string) => Object.values(((await knex.raw(`PRAGMA ${name}`)) as Record<string, unknown>[])[0]!)[0];
-    expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('synchronous')]).toEqual(['wal', 1, 2]);
-    await expect(knex('steps').insert({ figure_id: 'nope', position: 0, label: '', figure: '' })).rejects.toThrow(/FOREIGN KEY/);
+    const pragma = async (name: string) =>
+      Object.values((await knex.raw<Record<string, unknown>[]>(`PRAGMA ${name}`))[0]!)[0];
+    expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('synchronous')]).toEqual(
+      ['wal', 1, 2],
+    );
+    await expect(
+      knex('steps').insert({ figure_id: 'nope', position: 0, label: '', figure: '' }),
+    ).rejects.toThrow(/FOREIGN KEY/);
     await knex.migrate.rollback({ migrationSource });
     expect(await knex.schema.hasTable('figures')).toBe(false);
     await knex.migrate.latest({ migrationSource });

@@ -17,7 +17,7 @@ import type { Stage } from './stages';
 import type { ToolId } from './tools';
 
 /** What the next command will change. */
-export interface Selection {
+interface Selection {
   readonly roundId: string;
   readonly shapeIds: ReadonlySet<string>;
   /** Nodes of the one selected path. */
@@ -27,14 +27,14 @@ export interface Selection {
 export type PaneId = 'bench' | 'whole';
 
 /** A path that is being drawn click by click, in motif coordinates. */
-export interface PathDraft {
+interface PathDraft {
   readonly nodes: readonly PathNode[];
   /** Where the next node would go. */
   readonly next: Point | null;
 }
 
 /** What the pointer is at, in motif coordinates, for the readout. */
-export interface PointerAt {
+interface PointerAt {
   readonly pane: PaneId;
   readonly snapped: Snapped;
 }

@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { newFigure } from '../core/figure/start';
-import { figureOf, firstHere, historyOf, needsEarlier, record, redo, redoLabel, undo, undoLabel, unsavedSteps, withEarlier } from './history';
+import {
+  figureOf,
+  firstHere,
+  historyOf,
+  needsEarlier,
+  record,
+  redo,
+  redoLabel,
+  undo,
+  undoLabel,
+  unsavedSteps,
+  withEarlier,
+} from './history';
 
 const named = (name: string) => newFigure(name, 'a');
 const fresh = () => historyOf([{ position: 0, label: 'Start', figure: named('0') }], 0);
@@ -57,7 +69,11 @@ describe('history', () => {
     const late = historyOf([{ position: 5, label: 'Fifth', figure: named('5') }], 5);
     expect(needsEarlier(late)).toBe(true);
     expect(undo(late)).toBe(late);
-    const earlier = [3, 4].map((position) => ({ position, label: `Step ${position}`, figure: named(String(position)) }));
+    const earlier = [3, 4].map((position) => ({
+      position,
+      label: `Step ${position}`,
+      figure: named(String(position)),
+    }));
     const whole = withEarlier(late, earlier);
     expect(firstHere(whole)).toBe(3);
     expect(figureOf(undo(whole)).name).toBe('4');

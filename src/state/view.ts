@@ -44,7 +44,7 @@ function fitWhole(size: Size, page: Bounds): View {
   return { scale, x: size.width / 2, y: (WHOLE_HEAD + size.height - WHOLE_FOOT) / 2 };
 }
 
-export const pageBounds = ({ page }: Figure): Bounds => ({
+const pageBounds = ({ page }: Figure): Bounds => ({
   left: -page.width / 2,
   right: page.width / 2,
   top: -page.height / 2,

@@ -32,7 +32,9 @@ export const anyNode: fc.Arbitrary<PathNode> = fc.oneof(
   anyPoint.map(({ x, y }): PathNode => ({ x, y, kind: 'corner' })),
   fc.tuple(anyPoint, anyBulge).map(([{ x, y }, bulge]): PathNode => ({ x, y, kind: 'corner', bulge })),
   fc.tuple(anyPoint, anyPoint).map(([{ x, y }, out]): PathNode => ({ x, y, kind: 'corner', out })),
-  fc.tuple(anyPoint, anyPoint, anyPoint).map(([{ x, y }, into, out]): PathNode => ({ x, y, kind: 'corner', in: into, out })),
+  fc
+    .tuple(anyPoint, anyPoint, anyPoint)
+    .map(([{ x, y }, into, out]): PathNode => ({ x, y, kind: 'corner', in: into, out })),
 );
 
 export const anyClosedPath: fc.Arbitrary<Path> = fc

@@ -10,7 +10,7 @@ export interface Bounds {
   readonly bottom: number;
 }
 
-export const EMPTY_BOUNDS: Bounds = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+const EMPTY_BOUNDS: Bounds = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
 
 export const isEmptyBounds = (box: Bounds): boolean => box.left > box.right || box.top > box.bottom;
 
@@ -21,14 +21,14 @@ const including = (box: Bounds, p: Point): Bounds => ({
   bottom: Math.max(box.bottom, p.y),
 });
 
-export const joinBounds = (a: Bounds, b: Bounds): Bounds => ({
+const joinBounds = (a: Bounds, b: Bounds): Bounds => ({
   left: Math.min(a.left, b.left),
   top: Math.min(a.top, b.top),
   right: Math.max(a.right, b.right),
   bottom: Math.max(a.bottom, b.bottom),
 });
 
-export const boundsOfPoints = (points: readonly Point[]): Bounds => points.reduce(including, EMPTY_BOUNDS);
+const boundsOfPoints = (points: readonly Point[]): Bounds => points.reduce(including, EMPTY_BOUNDS);
 
 /** Roots in (0, 1) of a t² + b t + c. */
 function rootsWithin(a: number, b: number, c: number): number[] {

@@ -1,7 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { anyBulge, anyClosedPath, anyPoint, anySegment, anySimilarity } from '../../../tests/help/arbitraries';
+import {
+  anyBulge,
+  anyClosedPath,
+  anyPoint,
+  anySegment,
+  anySimilarity,
+} from '../../../tests/help/arbitraries';
 import { turn } from '../number/turn';
 import { applyTo, compose, determinant, IDENTITY, inverse, MIRROR, similarityScale, turnMap } from './affine';
 import { boundsOfPaths, boundsOfSegment } from './bounds';
@@ -10,7 +16,18 @@ import { arcLength, pathLength } from './length';
 import { nearestOnPath } from './nearest';
 import { isOwnMirror, mapPath, reversedPath, samePath, signedArea, type Path } from './path';
 import { distance, fromPolar, polarOf, type Point } from './point';
-import { arcFromBulge, bulgeOf, cubic, cubicsOfArc, derivativeAt, line, mapSegment, pointAt, reversed, splitAt } from './segment';
+import {
+  arcFromBulge,
+  bulgeOf,
+  cubic,
+  cubicsOfArc,
+  derivativeAt,
+  line,
+  mapSegment,
+  pointAt,
+  reversed,
+  splitAt,
+} from './segment';
 import { windingNumber } from './winding';
 
 const samples = Array.from({ length: 65 }, (_, k) => k / 64);
@@ -103,7 +120,11 @@ describe('segments', () => {
         const [a, b] = [pointAt(segment, t - h), pointAt(segment, t + h)];
         const derivative = derivativeAt(segment, t);
         const size = 1 + Math.hypot(derivative.x, derivative.y);
-        close({ x: (b.x - a.x) / (2 * h) / size, y: (b.y - a.y) / (2 * h) / size }, { x: derivative.x / size, y: derivative.y / size }, 1e-3);
+        close(
+          { x: (b.x - a.x) / (2 * h) / size, y: (b.y - a.y) / (2 * h) / size },
+          { x: derivative.x / size, y: derivative.y / size },
+          1e-3,
+        );
       }),
     );
   });
@@ -155,7 +176,11 @@ describe('segments', () => {
 describe('circles as cubics', () => {
   const radialError = (quarter: number): number => {
     const arc = cubic({ x: 0, y: -1 }, { x: quarter, y: -1 }, { x: 1, y: -quarter }, { x: 1, y: 0 });
-    return Math.max(...Array.from({ length: 2001 }, (_, k) => Math.abs(Math.hypot(pointAt(arc, k / 2000).x, pointAt(arc, k / 2000).y) - 1)));
+    return Math.max(
+      ...Array.from({ length: 2001 }, (_, k) =>
+        Math.abs(Math.hypot(pointAt(arc, k / 2000).x, pointAt(arc, k / 2000).y) - 1),
+      ),
+    );
   };
 
   // Goldapp, "Approximation of circular arcs by cubic polynomials", CAGD 8, 1991.
@@ -183,7 +208,9 @@ describe('areas, lengths and boxes', () => {
   it('have the area of a fine polygon through their points', () => {
     fc.assert(
       fc.property(anyClosedPath, (path) => {
-        const fine = path.segments.flatMap((segment) => Array.from({ length: 400 }, (_, k) => pointAt(segment, k / 400)));
+        const fine = path.segments.flatMap((segment) =>
+          Array.from({ length: 400 }, (_, k) => pointAt(segment, k / 400)),
+        );
         const box = boundsOfPaths([path]);
         const scale = (box.right - box.left) * (box.bottom - box.top);
         expect(Math.abs(signedArea([path]) - shoelace(fine))).toBeLessThan(1e-3 * scale + 1e-6);
@@ -196,7 +223,9 @@ describe('areas, lengths and boxes', () => {
     fc.assert(
       fc.property(anyClosedPath, anySimilarity, (path, m) => {
         const expected = signedArea([path]) * determinant(m);
-        expect(Math.abs(signedArea([mapPath(path, m)]) - expected)).toBeLessThan(1e-6 * (1 + Math.abs(expected)));
+        expect(Math.abs(signedArea([mapPath(path, m)]) - expected)).toBeLessThan(
+          1e-6 * (1 + Math.abs(expected)),
+        );
       }),
     );
   });
@@ -237,11 +266,15 @@ describe('areas, lengths and boxes', () => {
   it('are exact for a circle', () => {
     const quarter = Math.tan(Math.PI / 8);
     const ring = [fromPolar(7, 0), fromPolar(7, 90), fromPolar(7, 180), fromPolar(7, 270)];
-    const circle: Path = { closed: true, segments: ring.map((p, k) => arcFromBulge(p, ring[(k + 1) % 4]!, quarter)) };
+    const circle: Path = {
+      closed: true,
+      segments: ring.map((p, k) => arcFromBulge(p, ring[(k + 1) % 4]!, quarter)),
+    };
     expect(Math.abs(signedArea([circle]) / (Math.PI * 49) - 1)).toBeLessThan(1e-14);
     expect(Math.abs(pathLength(circle) / (14 * Math.PI) - 1)).toBeLessThan(1e-14);
     const turned = boundsOfPaths([mapPath(circle, turnMap(turn(1, 7)))]);
-    for (const edge of [turned.right, turned.bottom, -turned.left, -turned.top]) expect(edge).toBeCloseTo(7, 13);
+    for (const edge of [turned.right, turned.bottom, -turned.left, -turned.top])
+      expect(edge).toBeCloseTo(7, 13);
   });
 });
 
@@ -277,7 +310,9 @@ describe('paths', () => {
         const chords: Path = { closed: false, segments: points.slice(1).map((p, k) => line(points[k]!, p)) };
         if (points.length > 512) return;
         for (const t of samples) {
-          expect(nearestOnPath(chords, pointAt(segment, t))!.distance).toBeLessThanOrEqual(tolerance * 1.0001);
+          expect(nearestOnPath(chords, pointAt(segment, t))!.distance).toBeLessThanOrEqual(
+            tolerance * 1.0001,
+          );
         }
       }),
     );
@@ -287,7 +322,9 @@ describe('paths', () => {
     fc.assert(
       fc.property(anySegment, anyPoint, (segment, p) => {
         const found = nearestOnPath({ closed: false, segments: [segment] }, p)!;
-        const best = Math.min(...Array.from({ length: 1001 }, (_, k) => distance(pointAt(segment, k / 1000), p)));
+        const best = Math.min(
+          ...Array.from({ length: 1001 }, (_, k) => distance(pointAt(segment, k / 1000), p)),
+        );
         expect(found.distance).toBeLessThanOrEqual(best + 1e-6);
         close(pointAt(segment, found.t), found.point);
       }),

@@ -1,6 +1,6 @@
 import type { Path } from './path';
-import { cross, distance, dot, lengthOf, subtract, type Point } from './point';
-import { derivativeAt, pointAt, type Segment } from './segment';
+import { cross, distance, dot, subtract, type Point } from './point';
+import { pointAt, type Segment } from './segment';
 
 export interface Nearest {
   readonly segment: number;
@@ -57,11 +57,4 @@ export function nearestOnPath(path: Path, p: Point): Nearest | null {
     if (!found || away < found.distance) found = { segment: index, t, point: at, distance: away };
   });
   return found;
-}
-
-/** The unit direction of a segment at t; null where it stands still. */
-export function directionAt(segment: Segment, t: number): Point | null {
-  const derivative = derivativeAt(segment, t);
-  const size = lengthOf(derivative);
-  return size === 0 ? null : { x: derivative.x / size, y: derivative.y / size };
 }

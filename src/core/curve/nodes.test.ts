@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anyNode } from '../../../tests/help/arbitraries';
-import { bare, movedNode, nodesOfPath, pathOfNodes, withHandle, withKind, withNodeAt, withoutNodes, type PathNode } from './nodes';
+import {
+  bare,
+  movedNode,
+  nodesOfPath,
+  pathOfNodes,
+  withHandle,
+  withKind,
+  withNodeAt,
+  withoutNodes,
+  type PathNode,
+} from './nodes';
 import { nearestOnPath } from './nearest';
 import { samePath } from './path';
 import { distance, subtract } from './point';
@@ -24,22 +34,31 @@ describe('nodes', () => {
   });
 
   it('make lines, arcs and cubics by what they carry', () => {
-    const path = pathOfNodes([{ ...corner(0, 0), bulge: 1 }, corner(4, 0), { ...corner(4, 4), out: { x: 3, y: 6 } }], true);
+    const path = pathOfNodes(
+      [{ ...corner(0, 0), bulge: 1 }, corner(4, 0), { ...corner(4, 4), out: { x: 3, y: 6 } }],
+      true,
+    );
     expect(path.segments.map(({ kind }) => kind)).toEqual(['arc', 'line', 'cubic']);
   });
 
   it('keep the form when a node is added', () => {
     fc.assert(
-      fc.property(nodesArbitrary, fc.nat(5), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (nodes, side, t) => {
-        const before = pathOfNodes(nodes, true);
-        const index = side % nodes.length;
-        fc.pre(before.segments.every(({ from, to }) => distance(from, to) > 0.01));
-        const after = pathOfNodes(withNodeAt(nodes, index, t, true), true);
-        expect(after.segments).toHaveLength(before.segments.length + 1);
-        for (const segment of after.segments) {
-          for (const s of [0.2, 0.5, 0.8]) expect(nearestOnPath(before, pointAt(segment, s))!.distance).toBeLessThan(1e-3);
-        }
-      }),
+      fc.property(
+        nodesArbitrary,
+        fc.nat(5),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        (nodes, side, t) => {
+          const before = pathOfNodes(nodes, true);
+          const index = side % nodes.length;
+          fc.pre(before.segments.every(({ from, to }) => distance(from, to) > 0.01));
+          const after = pathOfNodes(withNodeAt(nodes, index, t, true), true);
+          expect(after.segments).toHaveLength(before.segments.length + 1);
+          for (const segment of after.segments) {
+            for (const s of [0.2, 0.5, 0.8])
+              expect(nearestOnPath(before, pointAt(segment, s))!.distance).toBeLessThan(1e-3);
+          }
+        },
+      ),
     );
   });
 
@@ -67,7 +86,11 @@ describe('nodes', () => {
 
   it('move with their handles and go without their neighbours’ arcs', () => {
     const node: PathNode = { ...corner(1, 2), in: { x: 0, y: 0 }, out: { x: 2, y: 2 } };
-    expect(movedNode(node, { x: 1, y: 1 })).toEqual({ ...corner(2, 3), in: { x: 1, y: 1 }, out: { x: 3, y: 3 } });
+    expect(movedNode(node, { x: 1, y: 1 })).toEqual({
+      ...corner(2, 3),
+      in: { x: 1, y: 1 },
+      out: { x: 3, y: 3 },
+    });
     const left = withoutNodes([{ ...corner(0, 0), bulge: 1 }, corner(1, 0), corner(2, 0)], new Set([1]));
     expect(left).toEqual([corner(0, 0), corner(2, 0)]);
   });

@@ -14,7 +14,6 @@ export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
 export const lengthOf = (a: Point): number => Math.hypot(a.x, a.y);
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
-export const samePoint = (a: Point, b: Point): boolean => a.x === b.x && a.y === b.y;
 
 /** The point at a share t of the way from a to b; exactly a at 0 and b at 1. */
 export const between = (a: Point, b: Point, t: number): Point => ({

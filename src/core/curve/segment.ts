@@ -1,5 +1,5 @@
 import { applyTo, determinant, similarityScale, type Affine } from './affine';
-import { add, between, cross, distance, lengthOf, scaleBy, subtract, type Point } from './point';
+import { add, between, cross, lengthOf, scaleBy, subtract, type Point } from './point';
 
 export interface LineSegment {
   readonly kind: 'line';
@@ -191,14 +191,6 @@ export function mapSegment(segment: Segment, m: Affine): Segment[] {
       ];
     }
   }
-}
-
-/** True where the segment is a single point. */
-export function isPoint(segment: Segment): boolean {
-  if (distance(segment.from, segment.to) > 0) return false;
-  if (segment.kind === 'arc') return segment.radius === 0 || segment.sweep === 0;
-  if (segment.kind === 'line') return true;
-  return distance(segment.from, segment.out) === 0 && distance(segment.to, segment.in) === 0;
 }
 
 /**

@@ -45,7 +45,12 @@ import { anchorOf, hitFigure, hitMotif, pointsOfShape } from './hit';
 import { LIMITS, type Figure } from './model';
 import { newFigure, newRound, newShape, START_PAINT } from './start';
 
-const petal: Form = { kind: 'petal', at: { x: 0, y: -20 }, rotation: NO_TURN, size: { by: 'size', length: 50, width: 20 } };
+const petal: Form = {
+  kind: 'petal',
+  at: { x: 0, y: -20 },
+  rotation: NO_TURN,
+  size: { by: 'size', length: 50, width: 20 },
+};
 const square: Form = {
   kind: 'path',
   closed: true,
@@ -58,7 +63,10 @@ const square: Form = {
 };
 
 const start = (): Figure =>
-  addShapes(newFigure('Test', 'a'), 'a', [newShape('p', 'Petal', petal, START_PAINT), newShape('s', 'Square', square, START_PAINT)]);
+  addShapes(newFigure('Test', 'a'), 'a', [
+    newShape('p', 'Petal', petal, START_PAINT),
+    newShape('s', 'Square', square, START_PAINT),
+  ]);
 
 let counter = 0;
 const newId = (): string => `n${(counter += 1)}`;
@@ -103,14 +111,20 @@ describe('commands', () => {
     figure = renameRound(removeRound(figure, 'b'), 'a', '  Fronds ');
     expect(figure.rounds[0]!.name).toBe('Fronds');
     expect(renameRound(figure, 'a', ' ')).toBe(figure);
-    expect(lockRound(showRound(figure, 'a', false), 'a', true).rounds[0]).toMatchObject({ visible: false, locked: true });
+    expect(lockRound(showRound(figure, 'a', false), 'a', true).rounds[0]).toMatchObject({
+      visible: false,
+      locked: true,
+    });
   });
 
   it('add, order, copy and remove shapes', () => {
     let figure = moveShapeOrder(start(), ref, 0);
     expect(roundOf(figure, 'a').shapes.map(({ id }) => id)).toEqual(['s', 'p']);
     const copied = duplicateShapes(figure, 'a', new Set(['p']), newId, { x: 1, y: 2 });
-    expect(anchorOf(findShape(copied.figure, { roundId: 'a', shapeId: copied.ids[0]! })!)).toEqual({ x: 1, y: -18 });
+    expect(anchorOf(findShape(copied.figure, { roundId: 'a', shapeId: copied.ids[0]! })!)).toEqual({
+      x: 1,
+      y: -18,
+    });
     figure = removeShapes(copied.figure, 'a', new Set(['s', 'p']));
     expect(roundOf(figure, 'a').shapes).toHaveLength(1);
   });
@@ -134,7 +148,14 @@ describe('commands', () => {
   it('make makers plain and leave drawn paths as they are', () => {
     const figure = makePlain(start(), 'a', new Set(['p', 's']));
     const form = findShape(figure, { roundId: 'a', shapeId: 'p' })!.form;
-    expect(form).toMatchObject({ kind: 'path', closed: true, nodes: [{ x: 0, y: -20, bulge: 0.4 }, { x: 0, y: -70, bulge: 0.4 }] });
+    expect(form).toMatchObject({
+      kind: 'path',
+      closed: true,
+      nodes: [
+        { x: 0, y: -20, bulge: 0.4 },
+        { x: 0, y: -70, bulge: 0.4 },
+      ],
+    });
     expect(findShape(figure, ref)!.form).toEqual(square);
   });
 
@@ -154,12 +175,17 @@ describe('commands', () => {
   it('paint shapes and merges', () => {
     const target = { of: 'shapes', roundId: 'a', shapeIds: new Set(['p']) } as const;
     let figure = setStroke(setFill(start(), target, '#ff0000'), target, { width: 2 });
-    expect(findShape(figure, { roundId: 'a', shapeId: 'p' })!.paint).toMatchObject({ fill: '#ff0000', stroke: { width: 2, cap: 'round' } });
+    expect(findShape(figure, { roundId: 'a', shapeId: 'p' })!.paint).toMatchObject({
+      fill: '#ff0000',
+      stroke: { width: 2, cap: 'round' },
+    });
     figure = setFill(setMerge(figure, 'a', 'union'), { of: 'merge', roundId: 'a' }, '#00ff00');
     expect(roundOf(figure, 'a').merge!.paint.fill).toBe('#00ff00');
     expect(roundOf(setMerge(figure, 'a', null), 'a').merge).toBeNull();
     expect(setStroke(figure, target, null).rounds[0]!.shapes[0]!.paint.stroke).toBeNull();
-    expect(addToPalette(addToPalette(figure, '#123456'), '#123456').palette.filter((c) => c === '#123456')).toHaveLength(1);
+    expect(
+      addToPalette(addToPalette(figure, '#123456'), '#123456').palette.filter((c) => c === '#123456'),
+    ).toHaveLength(1);
     expect(renameFigure(figure, ' New ').name).toBe('New');
   });
 });
@@ -228,7 +254,8 @@ describe('hitting', () => {
 
 describe('the figure format', () => {
   it('comes back as it was written', () => {
-    for (const figure of [start(), kelpCrown(), laceRosette()]) expect(readFigure(writeFigure(figure))).toEqual(figure);
+    for (const figure of [start(), kelpCrown(), laceRosette()])
+      expect(readFigure(writeFigure(figure))).toEqual(figure);
   });
 
   const broken = (change: (figure: Record<string, unknown>) => void): string => {
@@ -245,9 +272,23 @@ describe('the figure format', () => {
       [broken((f) => (f['version'] = 99)), /newer Cyclogon \(version 99/],
       [broken((f) => (f['version'] = '1')), /"version"/],
       [broken((f) => delete f['page']), /"page" is required/],
-      [broken((f) => ((f['rounds'] as Figure['rounds'])[0]!.rule as { fold: number }).fold = 0), /rounds\[0\]\.rule\.fold/],
-      [broken((f) => ((f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form as { size: { width: number } }).size.width = -1), /size\.width/],
-      [broken((f) => Object.assign((f['rounds'] as Figure['rounds'])[0]!.shapes[1]!.form, { kind: 'blob' })), /form\.kind/],
+      [
+        broken((f) => (((f['rounds'] as Figure['rounds'])[0]!.rule as { fold: number }).fold = 0)),
+        /rounds\[0\]\.rule\.fold/,
+      ],
+      [
+        broken(
+          (f) =>
+            ((
+              (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form as { size: { width: number } }
+            ).size.width = -1),
+        ),
+        /size\.width/,
+      ],
+      [
+        broken((f) => Object.assign((f['rounds'] as Figure['rounds'])[0]!.shapes[1]!.form, { kind: 'blob' })),
+        /form\.kind/,
+      ],
       [broken((f) => (f['extra'] = 1)), /"extra" is not allowed/],
       [broken((f) => (f['rounds'] as unknown[]).push((f['rounds'] as unknown[])[0])), /duplicate/],
       [' '.repeat(LIMITS.bytes + 1), /larger than 8 MB/],

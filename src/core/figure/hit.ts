@@ -19,7 +19,7 @@ function boxOf(path: Path): Bounds {
 }
 
 /** True where a point is on what a shape paints, or within `tolerance` of it. */
-export function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
+function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
   const path = pathOfForm(shape.form);
   const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
   const box = boxOf(path);

@@ -4,7 +4,7 @@ import type { Paint } from '../scene/scene';
 import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape } from './model';
 
 /** The colours that a new figure starts with: sand to deep water. */
-export const START_PALETTE = ['#f2e6d0', '#f7c6a3', '#d9512c', '#e9b44c', '#84c5b4', '#1f8a76', '#113d4c'];
+const START_PALETTE = ['#f2e6d0', '#f7c6a3', '#d9512c', '#e9b44c', '#84c5b4', '#1f8a76', '#113d4c'];
 
 export const START_PAINT: Paint = { fill: '#1f8a76', stroke: null };
 

@@ -25,7 +25,10 @@ function elementsOf(xml: string): Element[] {
     throw error;
   });
   parser.on('opentag', ({ name, attributes }) =>
-    found.push({ name, attributes: Object.fromEntries(Object.entries(attributes).map(([key, { value }]) => [key, value])) }),
+    found.push({
+      name,
+      attributes: Object.fromEntries(Object.entries(attributes).map(([key, { value }]) => [key, value])),
+    }),
   );
   parser.write(xml).close();
   return found;
@@ -34,7 +37,17 @@ function elementsOf(xml: string): Element[] {
 const figure = (fold: number) =>
   setFold(
     addShapes(newFigure('A & <B> "C" \u0000', 'a'), 'a', [
-      newShape('p', 'Petal', { kind: 'petal', at: { x: 4, y: -20 }, rotation: turn(1, 50), size: { by: 'size', length: 50, width: 12 } }, START_PAINT),
+      newShape(
+        'p',
+        'Petal',
+        {
+          kind: 'petal',
+          at: { x: 4, y: -20 },
+          rotation: turn(1, 50),
+          size: { by: 'size', length: 50, width: 12 },
+        },
+        START_PAINT,
+      ),
     ]),
     'a',
     fold,
@@ -47,11 +60,15 @@ describe('numbers', () => {
     expect(printNumber(-0.00001, 3)).toBe('0');
     expect(printNumber(1e-7, 8)).toBe('0.0000001');
     fc.assert(
-      fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), fc.integer({ min: 0, max: 8 }), (x, decimals) => {
-        const text = printNumber(x, decimals);
-        expect(text).toMatch(/^-?\d+(\.\d*[1-9])?$/);
-        expect(Math.abs(Number(text) - x)).toBeLessThanOrEqual(0.5000001 * 10 ** -decimals + 1e-10);
-      }),
+      fc.property(
+        fc.double({ min: -1e5, max: 1e5, noNaN: true }),
+        fc.integer({ min: 0, max: 8 }),
+        (x, decimals) => {
+          const text = printNumber(x, decimals);
+          expect(text).toMatch(/^-?\d+(\.\d*[1-9])?$/);
+          expect(Math.abs(Number(text) - x)).toBeLessThanOrEqual(0.5000001 * 10 ** -decimals + 1e-10);
+        },
+      ),
     );
   });
 });
@@ -70,7 +87,9 @@ describe('path data', () => {
       { x: 1, y: 0 },
       { x: 0, y: 1 },
     ];
-    expect(pathData([{ closed: true, segments: [line(a, b), line(b, c), line(c, a)] }], 0)).toBe('M0 0L1 0L0 1Z');
+    expect(pathData([{ closed: true, segments: [line(a, b), line(b, c), line(c, a)] }], 0)).toBe(
+      'M0 0L1 0L0 1Z',
+    );
     const nearly = arcFromBulge({ x: 0, y: -5 }, { x: -0.01, y: -5 }, Math.tan(1.55));
     expect(pathData([{ closed: false, segments: [nearly] }], 3).match(/A/g)).toHaveLength(2);
   });
@@ -78,16 +97,26 @@ describe('path data', () => {
 
 describe('SVG', () => {
   it('holds a motif once, and a use for every copy, when compact', () => {
-    const elements = elementsOf(svgOf(evaluate(figure(12), new Map()), { ...DEFAULT_SVG, title: figure(12).name }));
+    const elements = elementsOf(
+      svgOf(evaluate(figure(12), new Map()), { ...DEFAULT_SVG, title: figure(12).name }),
+    );
     const count = (name: string) => elements.filter((element) => element.name === name).length;
     expect([count('symbol'), count('path'), count('use')]).toEqual([1, 1, 12]);
-    const turns = elements.filter(({ name }) => name === 'use').map(({ attributes }) => attributes['transform'] ?? 'rotate(0)');
+    const turns = elements
+      .filter(({ name }) => name === 'use')
+      .map(({ attributes }) => attributes['transform'] ?? 'rotate(0)');
     expect(turns).toEqual(Array.from({ length: 12 }, (_, k) => `rotate(${k * 30})`));
-    expect(elements[0]!.attributes).toMatchObject({ width: '180mm', height: '180mm', viewBox: '0 0 180 180' });
+    expect(elements[0]!.attributes).toMatchObject({
+      width: '180mm',
+      height: '180mm',
+      viewBox: '0 0 180 180',
+    });
   });
 
   it('holds every copy as a path when plain, in page coordinates', () => {
-    const elements = elementsOf(svgOf(evaluate(setMirror(figure(7), 'a', true), new Map()), { ...DEFAULT_SVG, form: 'plain' }));
+    const elements = elementsOf(
+      svgOf(evaluate(setMirror(figure(7), 'a', true), new Map()), { ...DEFAULT_SVG, form: 'plain' }),
+    );
     expect(elements.filter(({ name }) => name === 'path')).toHaveLength(14);
     expect(elements.some(({ name }) => name === 'use' || name === 'symbol')).toBe(false);
     expect(elements.every(({ attributes }) => attributes['transform'] === undefined)).toBe(true);
@@ -96,7 +125,10 @@ describe('SVG', () => {
   it('parts colours from their opacity, and may leave the background out', () => {
     const faint = setFill(figure(3), { of: 'shapes', roundId: 'a', shapeIds: new Set(['p']) }, '#11223380');
     const elements = elementsOf(svgOf(evaluate(faint, new Map()), { ...DEFAULT_SVG, background: false }));
-    expect(elements.find(({ name }) => name === 'path')!.attributes).toMatchObject({ fill: '#112233', 'fill-opacity': '0.502' });
+    expect(elements.find(({ name }) => name === 'path')!.attributes).toMatchObject({
+      fill: '#112233',
+      'fill-opacity': '0.502',
+    });
     expect(elements.some(({ name }) => name === 'rect')).toBe(false);
   });
 
@@ -104,7 +136,8 @@ describe('SVG', () => {
     const empty = evaluate({ ...newFigure('', 'a'), rounds: [] }, new Map());
     expect(elementsOf(svgOf(empty, DEFAULT_SVG)).map(({ name }) => name)).toEqual(['svg', 'rect']);
     const crown = await evaluateWhole(kelpCrown());
-    for (const form of ['compact', 'plain'] as const) elementsOf(svgOf(crown, { ...DEFAULT_SVG, form, decimals: 8 }));
+    for (const form of ['compact', 'plain'] as const)
+      elementsOf(svgOf(crown, { ...DEFAULT_SVG, form, decimals: 8 }));
     expect(crown.layers.length).toBeGreaterThan(4);
   });
 });

@@ -8,12 +8,23 @@ import { nodesOfPath } from '../curve/nodes';
 import { isOwnMirror, samePath, signedArea } from '../curve/path';
 import { distance } from '../curve/point';
 import { NO_TURN, turn } from '../number/turn';
-import { dragFormHandle, formProblem, handlesOfForm, movedForm, pathOfForm, plainForm, scaledForm, type Form } from './form';
+import {
+  dragFormHandle,
+  formProblem,
+  handlesOfForm,
+  movedForm,
+  pathOfForm,
+  plainForm,
+  scaledForm,
+  type Form,
+} from './form';
 import { petalCircles, petalExtent, petalPath, type PetalForm } from './petal';
 
 const size = fc.double({ min: 0.5, max: 80, noNaN: true });
 const at = anyPoint;
-const rotation = fc.tuple(fc.integer({ min: 0, max: 359 }), fc.constantFrom(360, 7, 48)).map(([n, d]) => turn(n, d));
+const rotation = fc
+  .tuple(fc.integer({ min: 0, max: 359 }), fc.constantFrom(360, 7, 48))
+  .map(([n, d]) => turn(n, d));
 
 const anyMaker: fc.Arbitrary<Exclude<Form, { kind: 'path' }>> = fc.oneof(
   fc.record({
@@ -22,7 +33,13 @@ const anyMaker: fc.Arbitrary<Exclude<Form, { kind: 'path' }>> = fc.oneof(
     rotation,
     size: fc.record({ by: fc.constant('size' as const), length: size, width: size }),
   }),
-  fc.record({ kind: fc.constant('polygon' as const), at, rotation, sides: fc.integer({ min: 3, max: 40 }), radius: size }),
+  fc.record({
+    kind: fc.constant('polygon' as const),
+    at,
+    rotation,
+    sides: fc.integer({ min: 3, max: 40 }),
+    radius: size,
+  }),
   fc.record({ kind: fc.constant('ellipse' as const), at, rotation, rx: size, ry: size }),
 );
 
@@ -80,9 +97,17 @@ describe('the petal', () => {
 describe('the polygon', () => {
   it('has sides of 2R sin(π/n), apothem R cos(π/n) and area n/2 R² sin(2π/n)', () => {
     for (let n = 3; n <= 60; n += 1) {
-      const path = pathOfForm({ kind: 'polygon', at: { x: 0, y: 0 }, rotation: NO_TURN, sides: n, radius: 40 });
+      const path = pathOfForm({
+        kind: 'polygon',
+        at: { x: 0, y: 0 },
+        rotation: NO_TURN,
+        sides: n,
+        radius: 40,
+      });
       expect(pathLength(path)).toBeCloseTo(n * 80 * Math.sin(Math.PI / n), 10);
-      expect(Math.abs(signedArea([path]) / ((n / 2) * 1600 * Math.sin((2 * Math.PI) / n)) - 1)).toBeLessThan(1e-13);
+      expect(Math.abs(signedArea([path]) / ((n / 2) * 1600 * Math.sin((2 * Math.PI) / n)) - 1)).toBeLessThan(
+        1e-13,
+      );
       const first = path.segments[0]!;
       const apothem = Math.hypot((first.from.x + first.to.x) / 2, (first.from.y + first.to.y) / 2);
       expect(apothem).toBeCloseTo(40 * Math.cos(Math.PI / n), 11);
@@ -112,7 +137,8 @@ describe('every maker', () => {
         const dragged = dragFormHandle(form, id, to);
         expect(dragged.kind).toBe(form.kind);
         expect(formProblem(dragged)).toBeNull();
-        if (id === 'base' || id === 'middle') expect(distance(handlesOfForm(dragged)[0]!.point, to)).toBeLessThan(1e-6);
+        if (id === 'base' || id === 'middle')
+          expect(distance(handlesOfForm(dragged)[0]!.point, to)).toBeLessThan(1e-6);
         if ((id === 'tip' || id === 'corner') && distance(form.at, to) > 0.01) {
           const found = handlesOfForm(dragged).find((handle) => handle.id === id)!;
           expect(distance(found.point, to)).toBeLessThan(1e-5);
@@ -138,9 +164,15 @@ describe('every maker', () => {
 
   it('refuses impossible numbers with a sentence', () => {
     const base = { at: { x: 0, y: 0 }, rotation: NO_TURN };
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'size', length: 0, width: 3 } })).toContain('above 0');
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: 5, apart: 10 } })).toContain('between 0 and 10');
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: -5, apart: 1 } })).toContain('radius');
+    expect(formProblem({ kind: 'petal', ...base, size: { by: 'size', length: 0, width: 3 } })).toContain(
+      'above 0',
+    );
+    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: 5, apart: 10 } })).toContain(
+      'between 0 and 10',
+    );
+    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: -5, apart: 1 } })).toContain(
+      'radius',
+    );
     expect(formProblem({ kind: 'polygon', ...base, sides: 2, radius: 3 })).toContain('3 to 720');
     expect(formProblem({ kind: 'polygon', ...base, sides: 5, radius: NaN })).toContain('above 0');
     expect(formProblem({ kind: 'ellipse', ...base, rx: 1, ry: -1 })).toContain('above 0');

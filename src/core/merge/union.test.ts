@@ -77,7 +77,7 @@ describe('the union of a round’s copies', () => {
         fc.integer({ min: 4, max: 40 }),
         fc.integer({ min: -40, max: 40 }),
         async (fold, from, length, width, lean) => {
-          const path = petal(from, length, width, { rotation: turn(lean, 360) } as Partial<Form>);
+          const path = petal(from, length, width, { rotation: turn(lean, 360) });
           const answer = await unionOfCopies(request(fold, [path], true)).catch((error: unknown) => {
             if (error instanceof MergeFailed) return null;
             throw error;

@@ -72,7 +72,10 @@ function halton(index: number, base: number): number {
 function coversTheSame(united: paper.PathItem, p: paper.PathItem, q: paper.PathItem): boolean {
   const box = p.bounds.unite(q.bounds);
   return Array.from({ length: SAMPLES }, (_, k) => {
-    const at = new (library().Point)(box.x + box.width * halton(k + 1, 2), box.y + box.height * halton(k + 1, 3));
+    const at = new (library().Point)(
+      box.x + box.width * halton(k + 1, 2),
+      box.y + box.height * halton(k + 1, 3),
+    );
     return united.contains(at) === (p.contains(at) || q.contains(at));
   }).every(Boolean);
 }
@@ -99,7 +102,9 @@ function uniteChecked(a: paper.PathItem, b: paper.PathItem): paper.PathItem {
     if (degrees !== 0) united.rotate(-degrees, origin);
     return united;
   }
-  throw new MergeFailed('These shapes touch in a way that could not be united; the copies were left as they are.');
+  throw new MergeFailed(
+    'These shapes touch in a way that could not be united; the copies were left as they are.',
+  );
 }
 
 /** The copies of a shape that differ: a circle about the centre has one, whatever the fold. */

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 
-import { readCount, readLength, readNumber, readTurn } from './arithmetic';
+import { readCount, readLength, readTurn, type Reading } from './arithmetic';
+
+const readNumber = (text: string): Reading<number> => readLength(text, 'mm');
 
 const value = (text: string): number => {
   const reading = readNumber(text);
@@ -17,7 +19,9 @@ const expression: fc.Arbitrary<string> = fc.letrec<{ tree: string }>((tie) => ({
   tree: fc.oneof(
     { maxDepth: 4 },
     fc.double({ min: 0.001, max: 999, noNaN: true }).map((x) => x.toFixed(3)),
-    fc.tuple(tie('tree'), fc.constantFrom('+', '-', '*', '/'), tie('tree')).map(([a, op, b]) => `${a} ${op} ${b}`),
+    fc
+      .tuple(tie('tree'), fc.constantFrom('+', '-', '*', '/'), tie('tree'))
+      .map(([a, op, b]) => `${a} ${op} ${b}`),
     tie('tree').map((a) => `(${a})`),
     tie('tree').map((a) => `-(${a})`),
     tie('tree').map((a) => `sqrt(abs(${a}))`),
@@ -33,7 +37,9 @@ describe('arithmetic in fields', () => {
         const reading = readNumber(text);
         if (!Number.isFinite(expected)) expect(reading.ok).toBe(false);
         else if (reading.ok) {
-          expect(Math.abs(reading.value - expected)).toBeLessThanOrEqual(1e-12 * Math.max(1, Math.abs(expected)));
+          expect(Math.abs(reading.value - expected)).toBeLessThanOrEqual(
+            1e-12 * Math.max(1, Math.abs(expected)),
+          );
         } else expect(reading.message).toMatch(/zero|finite|long/);
       }),
       { numRuns: 500 },
@@ -89,7 +95,8 @@ describe('arithmetic in fields', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 60 }), (text) => {
         for (const reading of [readNumber(text), readLength(text, 'px'), readTurn(text)]) {
-          if (reading.ok && typeof reading.value === 'number') expect(Number.isFinite(reading.value)).toBe(true);
+          if (reading.ok && typeof reading.value === 'number')
+            expect(Number.isFinite(reading.value)).toBe(true);
           if (!reading.ok) expect(reading.message).not.toBe('');
         }
       }),

@@ -220,13 +220,6 @@ export const readTurn = (text: string): Reading<Turn> =>
     return turnFromDegrees(quantity.value);
   });
 
-/** Reads a number without a unit. */
-export const readNumber = (text: string): Reading<number> =>
-  read(text, 'mm', (quantity) => {
-    if (quantity.dimension !== 'plain') throw new Unreadable('A plain number is needed here.');
-    return quantity.value;
-  });
-
 /** Reads a whole number between two bounds, both allowed. */
 export const readCount = (text: string, least: number, most: number): Reading<number> =>
   read(text, 'mm', (quantity) => {

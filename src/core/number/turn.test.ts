@@ -1,9 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { addTurns, cosSin, degreesOf, equalTurns, multiplyTurn, negateTurn, turn, turnFromDegrees, wrapTurn } from './turn';
+import {
+  addTurns,
+  cosSin,
+  degreesOf,
+  equalTurns,
+  multiplyTurn,
+  negateTurn,
+  turn,
+  turnFromDegrees,
+  wrapTurn,
+} from './turn';
 
-const anyTurn = fc.tuple(fc.integer({ min: -5000, max: 5000 }), fc.integer({ min: 1, max: 1440 })).map(([n, d]) => turn(n, d));
+const anyTurn = fc
+  .tuple(fc.integer({ min: -5000, max: 5000 }), fc.integer({ min: 1, max: 1440 }))
+  .map(([n, d]) => turn(n, d));
 
 describe('turn', () => {
   it('is reduced, with the sign above the line', () => {
@@ -15,7 +27,9 @@ describe('turn', () => {
   it('refuses what is no fraction', () => {
     expect(() => turn(1, 0)).toThrow(RangeError);
     expect(() => turn(0.5, 1)).toThrow(RangeError);
-    expect(() => addTurns(turn(1, 4_503_599_627_370_449), turn(1, 4_503_599_627_370_497))).toThrow(RangeError);
+    expect(() => addTurns(turn(1, 4_503_599_627_370_449), turn(1, 4_503_599_627_370_497))).toThrow(
+      RangeError,
+    );
   });
 
   it('adds exactly: n steps of 1/n are a full turn', () => {

@@ -62,12 +62,17 @@ describe('the turn rule', () => {
 describe('the wedge', () => {
   it('finds the copy whose wedge holds a point', () => {
     fc.assert(
-      fc.property(anyFold, fc.nat(719), fc.double({ min: -0.49, max: 0.49, noNaN: true }), (fold, k, share) => {
-        const rule = { fold, mirror: false, start: turn(1, 7) };
-        const copy = wrapTurn(addTurns(rule.start, turn(k % fold, fold)));
-        const p = fromPolar(10, degreesOf(copy) + (share * 360) / fold);
-        expect(copyAt(rule, p)).toEqual(copy);
-      }),
+      fc.property(
+        anyFold,
+        fc.nat(719),
+        fc.double({ min: -0.49, max: 0.49, noNaN: true }),
+        (fold, k, share) => {
+          const rule = { fold, mirror: false, start: turn(1, 7) };
+          const copy = wrapTurn(addTurns(rule.start, turn(k % fold, fold)));
+          const p = fromPolar(10, degreesOf(copy) + (share * 360) / fold);
+          expect(copyAt(rule, p)).toEqual(copy);
+        },
+      ),
     );
   });
 
@@ -122,7 +127,11 @@ describe('snapping', () => {
   it('prefers the centre and nodes to lines, and crossings to single lines', () => {
     expect(snap({ x: 0.3, y: 0.4 }, targets, 1)).toMatchObject({ point: { x: 0, y: 0 }, caught: ['centre'] });
     expect(snap({ x: 7.5, y: -33 }, targets, 1)).toMatchObject({ point: { x: 7, y: -33 }, caught: ['node'] });
-    expect(snap({ x: 0.5, y: -40.4 }, targets, 1)).toMatchObject({ point: { y: -40 }, caught: ['axis', 'ring'], ring: 40 });
+    expect(snap({ x: 0.5, y: -40.4 }, targets, 1)).toMatchObject({
+      point: { y: -40 },
+      caught: ['axis', 'ring'],
+      ring: 40,
+    });
     expect(snap({ x: 0.5, y: -45 }, targets, 1)).toMatchObject({ point: { y: -45 }, caught: ['axis'] });
     expect(snap({ x: 6, y: -44 }, targets, 1).caught).toEqual([]);
   });

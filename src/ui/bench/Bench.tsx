@@ -183,7 +183,11 @@ export function Bench() {
         </g>
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
         {fold > 1 && fold < 90 && (
-          <text x={Math.min(ray.x + 6, state.sizes.bench.width - 52)} y={ray.y + 14} className="fill-brass-text font-mono text-[11px]">
+          <text
+            x={Math.min(ray.x + 6, state.sizes.bench.width - 52)}
+            y={ray.y + 14}
+            className="fill-brass-text font-mono text-[11px]"
+          >
             ±{label}°
           </text>
         )}

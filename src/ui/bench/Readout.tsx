@@ -7,7 +7,7 @@ import { shownFigure, type PaneId } from '@/state/editor';
 import { useEditorState } from '../editor/EditorContext';
 
 /** What was caught, in words. */
-export function caughtWords({ caught, ring }: Snapped, unit: string): string {
+function caughtWords({ caught, ring }: Snapped, unit: string): string {
   const words = caught.map((kind) => {
     switch (kind) {
       case 'centre':

@@ -2,7 +2,7 @@
 
 import { useId, useState, type KeyboardEvent } from 'react';
 
-import { readCount, readLength, readNumber, readTurn, type Reading } from '@/core/number/arithmetic';
+import { readCount, readLength, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
 import type { LengthUnit } from '@/core/number/units';
 import { printNumber } from '@/core/format/pathData';
@@ -172,23 +172,5 @@ export function CountField({ value, least, most, ...rest }: CountProps) {
   };
   return (
     <Field {...rest} shown={String(value)} read={(text) => readCount(text, least, most)} stepped={stepped} />
-  );
-}
-
-interface PlainProps extends Base {
-  readonly value: number;
-  readonly refuse?: (value: number) => string | null;
-  readonly onChange: (value: number) => void;
-}
-
-/** A number without a unit. */
-export function PlainField({ value, ...rest }: PlainProps) {
-  return (
-    <Field
-      {...rest}
-      shown={printNumber(value, 4)}
-      read={readNumber}
-      stepped={(text, by) => plus(readNumber(text), by)}
-    />
   );
 }

@@ -2,7 +2,7 @@
 
 import { Radio, RadioGroup } from '@headlessui/react';
 
-export interface Choice<T extends string> {
+interface Choice<T extends string> {
   readonly value: T;
   readonly label: string;
 }

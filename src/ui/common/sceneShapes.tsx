@@ -7,7 +7,7 @@ import type { SceneItem } from '@/core/scene/scene';
 const printed = new WeakMap<readonly Path[], string>();
 
 /** Path data for the screen, printed once for each list of paths. */
-export function screenData(paths: readonly Path[]): string {
+function screenData(paths: readonly Path[]): string {
   const known = printed.get(paths);
   if (known !== undefined) return known;
   const data = pathData(paths, 5);

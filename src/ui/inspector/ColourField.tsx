@@ -29,8 +29,8 @@ function readColour(text: string): Colour | null {
 
 const CHECKS = 'repeating-conic-gradient(var(--line-strong) 0 25%, var(--field) 0 50%) 0 0 / 10px 10px';
 
-const SWATCH = "relative size-[30px] shrink-0 rounded-ui border";
-const CHIP = "relative aspect-square w-full rounded-[7px] border";
+const SWATCH = 'relative size-[30px] shrink-0 rounded-ui border';
+const CHIP = 'relative aspect-square w-full rounded-[7px] border';
 
 /** A colour: swatches of the palette, a picker, or any CSS colour typed. */
 export function ColourField({ label, value, mixed, palette, onChange, onKeep }: Props) {

@@ -10,7 +10,7 @@ import { TextField } from '../common/TextField';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const SMALL =
-  'inline-flex size-6 shrink-0 items-center justify-center rounded-[6px] text-muted hover:bg-line/60 hover:text-ink disabled:opacity-30';
+  'inline-flex size-[26px] shrink-0 items-center justify-center rounded-[6px] text-muted hover:bg-line/60 hover:text-ink disabled:opacity-30';
 
 /** The motif's shapes, the front one first. */
 export function ShapeList({ round }: { readonly round: Round }) {
@@ -31,25 +31,29 @@ export function ShapeList({ round }: { readonly round: Round }) {
             return (
               <li
                 key={shape.id}
-                className={`flex h-[30px] items-center gap-1 rounded-[6px] pr-0.5 pl-1.5 ${on ? 'bg-coral-soft' : 'hover:bg-line/40'}`}
+                className={`flex h-[30px] items-center rounded-[6px] pr-0.5 pl-0.5 ${on ? 'bg-coral-soft' : 'hover:bg-line/40'}`}
               >
                 <button
                   type="button"
                   aria-label={`Select ${shape.name}`}
                   aria-pressed={on}
-                  className="size-[18px] shrink-0 rounded-[5px] border border-edge"
-                  style={{ background: swatch }}
+                  className="inline-flex size-[26px] shrink-0 items-center justify-center rounded-[6px]"
                   onClick={(event) => {
                     const ids = new Set(event.shiftKey ? chosen : []);
                     if (event.shiftKey && on) ids.delete(shape.id);
                     else ids.add(shape.id);
                     select(editor, round.id, ids);
                   }}
-                />
+                >
+                  <span
+                    className="size-[18px] rounded-[5px] border border-edge"
+                    style={{ background: swatch }}
+                  />
+                </button>
                 <TextField
                   label={`Name of ${shape.name}`}
                   value={shape.name}
-                  className={`h-6 flex-1 ${shape.visible ? '' : 'text-muted line-through'}`}
+                  className={`mx-0.5 h-6 flex-1 ${shape.visible ? '' : 'text-muted line-through'}`}
                   onChange={(name) => act(editor, 'Rename shape', (figure) => renameShape(figure, ref, name))}
                 />
                 <button

@@ -45,7 +45,7 @@ export function ringStepOf(state: EditorState): number {
  * What a point of the motif catches. Shapes in `except` are not snapped to: they are the ones that move.
  * @param tolerance in the figure's unit
  */
-export function snapIn(
+function snapIn(
   state: EditorState,
   p: Point,
   tolerance: number,

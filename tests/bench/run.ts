@@ -1,0 +1,69 @@
+import { evaluate } from '../../src/core/figure/evaluate';
+import { addShapes, setFold } from '../../src/core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import type { Figure } from '../../src/core/figure/model';
+import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg';
+import { pathOfForm } from '../../src/core/maker/form';
+import { unionOfCopies } from '../../src/core/merge/union';
+import { NO_TURN } from '../../src/core/number/turn';
+
+/** A fixed piece of arithmetic: all times are given as multiples of it, taken in the same run. */
+function reference(): number {
+  let sum = 0;
+  for (let k = 1; k < 2_000_000; k += 1) sum += Math.sqrt(k) / (k + sum);
+  return sum;
+}
+
+async function median(runs: number, work: () => unknown): Promise<number> {
+  const times: number[] = [];
+  for (let k = 0; k < runs + 2; k += 1) {
+    const start = performance.now();
+    await work();
+    if (k >= 2) times.push(performance.now() - start);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;
+}
+
+const petal = {
+  kind: 'petal',
+  at: { x: 0, y: 0 },
+  rotation: NO_TURN,
+  size: { by: 'size', length: 80, width: 30 },
+} as const;
+
+/** A motif of 20 petals of different widths, turned `fold` times. */
+function motif(fold: number): Figure {
+  const shapes = Array.from({ length: 20 }, (_, k) =>
+    newShape(`s${k}`, 'Petal', { ...petal, size: { ...petal.size, width: 4 + k } }, START_PAINT),
+  );
+  return setFold(addShapes(newFigure('Bench', 'a'), 'a', shapes), 'a', fold);
+}
+
+const unit = await median(9, reference);
+console.log(`reference loop: 1.00 (${unit.toFixed(2)} ms on this machine)`);
+const report = (name: string, time: number): void =>
+  console.log(`${name}: ${(time / unit).toFixed(3)} of the reference`);
+
+for (const fold of [12, 60, 360, 720]) {
+  const figure = motif(fold);
+  let width = 10;
+  const edited = (): Figure => {
+    width = width === 10 ? 11 : 10;
+    const shape = newShape('s0', 'Petal', { ...petal, size: { ...petal.size, width } }, START_PAINT);
+    const [round] = figure.rounds;
+    return round ? { ...figure, rounds: [{ ...round, shapes: [shape, ...round.shapes.slice(1)] }] } : figure;
+  };
+  report(
+    `edit to display list, 20 shapes, fold ${fold}`,
+    await median(41, () => evaluate(edited(), new Map())),
+  );
+  const scene = evaluate(figure, new Map());
+  report(`compact SVG, 20 shapes, fold ${fold}`, await median(21, () => svgOf(scene, DEFAULT_SVG)));
+}
+for (const fold of [6, 12, 60, 120]) {
+  const path = pathOfForm(petal);
+  const time = await median(5, () =>
+    unionOfCopies({ fold, mirror: false, shapes: [{ path, rule: 'nonzero' }] }),
+  );
+  report(`union of one petal, fold ${fold}`, time);
+}

@@ -1,0 +1,62 @@
+import { readFile } from 'node:fs/promises';
+
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** What a person does with the application, by pointer and keys. */
+const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
+export const whole = (page: Page): Locator => page.locator('[data-pane=whole]');
+
+/** Makes a figure from the Shelf and waits for the editor. */
+export async function makeFigure(page: Page): Promise<void> {
+  await page.goto('/');
+  await page
+    .getByRole('button', { name: /New figure|first figure/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/figures\//);
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  // The panes have been measured once the empty Bench says what to do.
+  await expect(page.getByText('Choose Petal below')).toBeVisible();
+}
+
+/** A place on the Bench: pixels right of the axis, and pixels above the apex. */
+export async function benchAt(page: Page, right: number, up: number): Promise<{ x: number; y: number }> {
+  const box = (await bench(page).boundingBox())!;
+  return { x: box.x + box.width / 2 + right, y: box.y + box.height - 146 - up };
+}
+
+export async function drag(
+  page: Page,
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
+  await page.mouse.move(to.x, to.y, { steps: 3 });
+  await page.mouse.up();
+}
+
+/** Draws a petal up the axis of the Bench. */
+export async function drawPetal(page: Page, from = 100, to = 420): Promise<void> {
+  await page.keyboard.press('a');
+  // A little beside the axis: snapping has to bring it there.
+  await drag(page, await benchAt(page, 3, from), await benchAt(page, -4, to));
+}
+
+export async function setFold(page: Page, fold: number): Promise<void> {
+  const field = page.getByRole('group', { name: /Fold of/ }).getByLabel('Fold', { exact: true });
+  await field.fill(String(fold));
+  await field.press('Enter');
+  await field.blur();
+}
+
+export const saved = (page: Page): Promise<void> =>
+  expect(page.getByRole('status').first()).toHaveText(/^saved/);
+
+/** The text of what the Export dialog hands over. */
+export async function exported(page: Page): Promise<Buffer> {
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).click();
+  return readFile(await (await downloading).path());
+}

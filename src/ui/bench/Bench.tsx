@@ -9,6 +9,7 @@ import { sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
+import { PaneSwitch } from '../editor/PaneSwitch';
 import { ItemShape } from '../common/sceneShapes';
 import { wedgeData } from '../common/wedgeShape';
 import { PaneCanvas } from '../tools/PaneCanvas';
@@ -200,13 +201,14 @@ export function Bench() {
           </text>
         )}
       </PaneCanvas>
-      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-2 px-3">
-        <h2 className="font-semibold">Bench</h2>
-        <span className="truncate text-[12px] text-muted">
+      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 px-2">
+        <h2 className="rounded-[6px] bg-field/85 px-1 font-semibold">Bench</h2>
+        <span className="truncate rounded-[6px] bg-field/85 px-1 text-[12px] text-muted">
           {round
             ? `${round.name} · wedge ${printNumber(360 / fold, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
             : 'no round'}
         </span>
+        <PaneSwitch />
       </header>
       <Readout pane="bench" />
       <Tray />

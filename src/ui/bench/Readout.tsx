@@ -36,7 +36,7 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
   const signed = (value: number) => (value > 0 ? '+' : '') + printNumber(value, 2);
   return (
     <div
-      className="pointer-events-none absolute top-[42px] left-3 rounded-[6px] bg-field/85 px-1 font-mono text-[12px] leading-[18px]"
+      className="pointer-events-none absolute top-[42px] left-2 rounded-[6px] bg-field/85 px-1 font-mono text-[12px] leading-[18px]"
       data-testid="readout"
     >
       <p>

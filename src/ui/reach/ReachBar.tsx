@@ -200,7 +200,11 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
         aria-hidden="true"
         onClick={() => select(editor, round.id)}
         className={`absolute h-[18px] text-center font-mono text-[11px] ${active ? 'font-bold text-coral-text' : 'text-muted'}`}
-        style={{ left: left + width / 2 - pitch / 2, width: pitch, top: bottom + 8 }}
+        style={{
+          left: left + width / 2 - 10,
+          width: 20,
+          top: bottom + 8 + (pitch < 18 && index % 2 === 1 ? 13 : 0),
+        }}
       >
         {round.rule.fold}
       </button>

@@ -12,6 +12,7 @@ import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { PaneCanvas } from '../tools/PaneCanvas';
+import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
 import { LayerCopies } from './LayerCopies';
 import { Rim } from './Rim';
@@ -72,13 +73,14 @@ export function Whole() {
         {!state.quiet && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
       </PaneCanvas>
       {!state.quiet && round && <StartHandle round={round} view={view} radius={rim * view.scale} />}
-      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-2 pr-2 pl-3">
-        <h2 className="font-semibold">Whole</h2>
-        <span className="truncate text-[12px] text-muted">
+      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
+        <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
+        <span className="truncate rounded-[6px] bg-sand/85 px-1 text-[12px] text-muted">
           {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit} ·{' '}
           {printNumber((view.scale / (96 / 25.4)) * 100, 0)}%
         </span>
-        <div className="pointer-events-auto ml-auto flex">
+        <PaneSwitch />
+        <div className="pointer-events-auto ml-auto flex rounded-ui bg-sand/85">
           <IconButton
             label={state.quiet ? 'Show wedge and rim' : 'Artwork alone'}
             on={state.quiet}

@@ -1,0 +1,180 @@
+import { describe, expect, it } from 'vitest';
+
+import { addShapes, lockRound, moveShapes, removeShapes, setFold } from '../core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '../core/figure/start';
+import { NO_TURN, turn } from '../core/number/turn';
+import {
+  act,
+  activeRound,
+  actOnRound,
+  commit,
+  createEditor,
+  dropRound,
+  preview,
+  select,
+  selectedShapes,
+  selectNodes,
+} from './editor';
+import { shownFigure, startRound, stepBack, stepForward, type Editor } from './editor';
+import { sceneOf } from './scene';
+import { toolOnKey, TRAYS } from './tools';
+import { benchView, wholeView } from './view';
+import { fromScreen, panned, toScreen, zoomed } from './viewport';
+
+const petal = {
+  kind: 'petal',
+  at: { x: 0, y: -20 },
+  rotation: NO_TURN,
+  size: { by: 'size', length: 50, width: 20 },
+} as const;
+const path = {
+  kind: 'path',
+  closed: false,
+  nodes: [
+    { x: 0, y: 0, kind: 'corner' },
+    { x: 5, y: 5, kind: 'corner' },
+  ],
+} as const;
+
+function open(): Editor {
+  const figure = addShapes(newFigure('Test', 'a'), 'a', [
+    newShape('p', 'Petal', petal, START_PAINT),
+    newShape('l', 'Line', path, START_PAINT),
+  ]);
+  return createEditor({
+    id: 'x',
+    name: 'Test',
+    revision: 1,
+    updatedAt: '',
+    figure,
+    step: 0,
+    steps: [{ position: 0, label: 'Start', figure }],
+  });
+}
+
+describe('the editor', () => {
+  it('shows what is dragged without making it a step, until it is committed', () => {
+    const editor = open();
+    const before = shownFigure(editor.getState());
+    const moved = moveShapes(before, 'a', new Set(['p']), { x: 1, y: 0 });
+    preview(editor, moved);
+    expect(shownFigure(editor.getState())).toBe(moved);
+    expect(editor.getState().history.at).toBe(0);
+    preview(editor, null);
+    expect(shownFigure(editor.getState())).toBe(before);
+    commit(editor, 'Move', moved);
+    expect([editor.getState().history.at, editor.getState().live]).toEqual([1, null]);
+    stepBack(editor);
+    expect(shownFigure(editor.getState())).toBe(before);
+    stepForward(editor);
+    expect(shownFigure(editor.getState())).toBe(moved);
+  });
+
+  it('drops from the selection what a step took away', () => {
+    const editor = open();
+    select(editor, 'a', ['p', 'l']);
+    act(editor, 'Delete', (figure) => removeShapes(figure, 'a', new Set(['p'])));
+    expect(selectedShapes(editor.getState()).map(({ id }) => id)).toEqual(['l']);
+    selectNodes(editor, [0, 1, 9]);
+    act(editor, 'Fold', (figure) => setFold(figure, 'a', 5));
+    expect([...editor.getState().selection.nodes]).toEqual([0, 1]);
+    stepBack(editor);
+    stepBack(editor);
+    expect([...editor.getState().selection.shapeIds]).toEqual(['l']);
+  });
+
+  it('leaves a locked round alone', () => {
+    const editor = open();
+    act(editor, 'Lock', (figure) => lockRound(figure, 'a', true));
+    actOnRound(editor, 'Fold', (figure, id) => setFold(figure, id, 3));
+    expect(activeRound(editor.getState())?.rule.fold).toBe(8);
+  });
+
+  it('adds rounds with names and folds of their own, and keeps the last one', () => {
+    const editor = open();
+    dropRound(editor, 'a');
+    expect(shownFigure(editor.getState()).rounds).toHaveLength(1);
+    startRound(editor, 'b');
+    expect(activeRound(editor.getState())).toMatchObject({ id: 'b', name: 'Round 2', rule: { fold: 8 } });
+    dropRound(editor, 'a');
+    startRound(editor, 'c');
+    expect(shownFigure(editor.getState()).rounds.map(({ name }) => name)).toEqual(['Round 2', 'Round 3']);
+    dropRound(editor, 'c');
+    expect(activeRound(editor.getState())?.id).toBe('b');
+  });
+
+  it('works on the copy that was asked for, and goes on with it in the same round', () => {
+    const editor = open();
+    const third = { turn: turn(2, 8), mirrored: false };
+    select(editor, 'a', ['p'], third);
+    select(editor, 'a', ['l']);
+    expect(editor.getState().active).toEqual(third);
+    startRound(editor, 'b');
+    expect(editor.getState().active.turn).toEqual({ num: 0, den: 1 });
+  });
+
+  it('keeps the scene as long as nothing in it changes', () => {
+    const editor = open();
+    const scene = sceneOf(editor.getState());
+    select(editor, 'a', ['p']);
+    expect(sceneOf(editor.getState())).toBe(scene);
+    act(editor, 'Fold', (figure) => setFold(figure, 'a', 5));
+    expect(sceneOf(editor.getState())).not.toBe(scene);
+  });
+});
+
+describe('views', () => {
+  it('zoom about a point that stays where it is, and pan', () => {
+    const view = { scale: 3, x: 100, y: 200 };
+    const about = { x: 140, y: 50 };
+    const under = fromScreen(view, about);
+    const near = zoomed(view, 1.7, about);
+    expect(toScreen(near, under).x).toBeCloseTo(140, 10);
+    expect(toScreen(near, under).y).toBeCloseTo(50, 10);
+    expect(panned(view, 5, -6)).toEqual({ scale: 3, x: 105, y: 194 });
+    expect(zoomed(view, 1e9, about).scale).toBe(400);
+  });
+
+  it('fit the wedge and the page into their panes, for every fold', () => {
+    const editor = open();
+    for (const fold of [1, 2, 3, 12, 720]) {
+      act(editor, 'Fold', (figure) => setFold(figure, 'a', fold));
+      const state = editor.getState();
+      const bench = benchView(state);
+      const top = toScreen(bench, { x: 0, y: -90 });
+      expect(top.y).toBeGreaterThan(0);
+      expect(bench.x).toBe(state.sizes.bench.width / 2);
+      const whole = wholeView(state);
+      for (const corner of [
+        { x: -90, y: -90 },
+        { x: 90, y: 90 },
+      ]) {
+        const at = toScreen(whole, corner);
+        expect(at.x).toBeGreaterThan(0);
+        expect(at.x).toBeLessThan(state.sizes.whole.width);
+        expect(at.y).toBeGreaterThan(0);
+        expect(at.y).toBeLessThan(state.sizes.whole.height);
+      }
+    }
+  });
+
+  it('stay put while something is dragged', () => {
+    const editor = open();
+    const before = benchView(editor.getState());
+    preview(editor, moveShapes(shownFigure(editor.getState()), 'a', new Set(['p']), { x: 0, y: -300 }));
+    expect(benchView(editor.getState())).toEqual(before);
+    commit(editor, 'Move', shownFigure(editor.getState()));
+    expect(benchView(editor.getState()).scale).toBeLessThan(before.scale);
+  });
+});
+
+describe('tools', () => {
+  it('lie on the keys as they lie in the tray', () => {
+    expect(toolOnKey('draw', 'KeyQ')).toBe('select');
+    expect(toolOnKey('draw', 'KeyA')).toBe('petal');
+    expect(toolOnKey('draw', 'KeyU')).toBeNull();
+    expect(toolOnKey('colour', 'KeyE')).toBe('eyedropper');
+    for (const rows of Object.values(TRAYS))
+      for (const row of rows) expect(row.length).toBeLessThanOrEqual(7);
+  });
+});

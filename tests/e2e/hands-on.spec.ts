@@ -1,0 +1,186 @@
+import { expect, test } from '@playwright/test';
+
+import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+
+test('shapes are copied by Alt, by the clipboard and from figure to figure', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await makeFigure(page);
+  await drawPetal(page);
+  await page.keyboard.press('q');
+  const middle = await benchAt(page, 0, 200);
+  await page.mouse.move(middle.x, middle.y);
+  await page.keyboard.down('Alt');
+  await drag(page, middle, { x: middle.x + 30, y: middle.y });
+  await page.keyboard.up('Alt');
+  await expect(page.getByText('2 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('Control+c');
+  await page.keyboard.press('Control+v');
+  await expect(page.getByText('3 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('Control+d');
+  await expect(page.getByText('4 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+x');
+  await expect(page.getByText('0 shapes, 8-fold')).toBeVisible();
+  await saved(page);
+  await makeFigure(page);
+  await page.keyboard.press('Control+v');
+  await expect(page.getByText('4 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('0 shapes, 8-fold')).toBeVisible();
+});
+
+test('paint is taken up and given, strokes are set by numbers, colours are typed', async ({ page }) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await page.keyboard.press('s');
+  const at = await benchAt(page, 0, 300);
+  await drag(page, at, { x: at.x + 14, y: at.y - 14 });
+  await expect(page.getByText('2 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('4');
+  const fill = page.getByRole('group', { name: 'Fill' });
+  await fill.getByLabel('Fill colour').fill('rebeccapurple');
+  await fill.getByLabel('Fill colour').press('Enter');
+  await expect(fill.getByLabel('Fill colour')).toHaveValue('#663399');
+  await fill.getByLabel('Fill colour').fill('no colour');
+  await fill.getByLabel('Fill colour').press('Enter');
+  await expect(fill.getByRole('alert')).toContainText('is no colour');
+  await fill.getByLabel('Fill colour').press('Escape');
+
+  // The eyedropper takes the ellipse's paint; Paint, which follows it, gives it to the petal in any copy.
+  await page.getByRole('button', { name: 'Eyedropper' }).click();
+  await page.mouse.click(at.x, at.y);
+  await expect(page.getByRole('button', { name: 'Paint', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  const pane = (await whole(page).boundingBox())!;
+  await page.mouse.click(pane.x + pane.width / 2 + 120, pane.y + (40 + pane.height - 64) / 2);
+  await expect(fill.getByLabel('Fill colour')).toHaveValue('#663399');
+
+  await page.getByRole('button', { name: 'Add a stroke' }).click();
+  await page.getByLabel('Stroke width').fill('1/2');
+  await page.getByLabel('Stroke width').press('Enter');
+  await page.getByRole('radio', { name: 'Bevel' }).click();
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('radio', { name: 'Plain paths' }).click();
+  const svg = (await exported(page)).toString();
+  expect(svg.match(/<path /g)).toHaveLength(16);
+  expect(svg.match(/stroke-width="0\.5"/g)).toHaveLength(8);
+  expect(svg).toContain('stroke-linejoin="bevel"');
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('radio', { name: 'Figure' }).click();
+  expect(JSON.parse((await exported(page)).toString())).toMatchObject({
+    format: 'cyclogon-figure',
+    version: 1,
+  });
+});
+
+test('makers change by their handles and become plain paths, nodes are added and deleted', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page, 100, 400);
+  const width = page.getByLabel('Width', { exact: true });
+  const before = Number(await width.inputValue());
+  await page.keyboard.press('q');
+  const grip = (await page.locator('[data-pane=bench] [data-handle=right]').boundingBox())!;
+  const from = { x: grip.x + grip.width / 2, y: grip.y + grip.height / 2 };
+  await drag(page, from, { x: from.x + 25, y: from.y });
+  await expect.poll(async () => Number(await width.inputValue())).toBeGreaterThan(before + 5);
+  await page.getByRole('radio', { name: 'Two circles' }).click();
+  await page.getByLabel('Apart', { exact: true }).fill('1000');
+  await page.getByLabel('Apart', { exact: true }).press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'overlap' })).toContainText('between 0 and');
+  await page.getByLabel('Apart', { exact: true }).press('Escape');
+
+  await page.getByRole('button', { name: 'Make plain' }).click();
+  await expect(page.locator('[data-pane=bench] [data-handle^=node-]')).toHaveCount(2);
+  const side = (await page.locator('[data-pane=bench] [data-handle=node-0]').boundingBox())!;
+  // The right side of the petal, half way up: a double-click there sets a node.
+  const middle = { x: from.x + 25, y: from.y };
+  expect(side.y).toBeGreaterThan(middle.y);
+  await page.mouse.dblclick(middle.x, middle.y);
+  await expect(page.locator('[data-pane=bench] [data-handle^=node-]')).toHaveCount(3);
+  await page.keyboard.press('Delete');
+  await expect(page.locator('[data-pane=bench] [data-handle^=node-]')).toHaveCount(2);
+});
+
+test('the start angle is dragged on the rim, stages and views answer to their keys', async ({ page }) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await page.keyboard.press('2');
+  const handle = page.getByRole('slider', { name: 'Start angle' });
+  const box = (await handle.boundingBox())!;
+  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  await drag(page, from, { x: from.x + 90, y: from.y + 16 });
+  await expect.poll(async () => Number(await handle.getAttribute('aria-valuenow'))).toBeGreaterThan(15);
+  await page.getByLabel('Start angle', { exact: true }).last().fill('360/7');
+  await page.getByLabel('Start angle', { exact: true }).last().press('Enter');
+  await expect(handle).toHaveAttribute('aria-valuetext', '51.429 degrees');
+  await page.getByLabel('Start angle', { exact: true }).last().blur();
+  await page.keyboard.press(']');
+  await expect(page.getByText('1 shape, 9-fold')).toBeVisible();
+  await page.getByLabel('Fold of the round').fill('721');
+  await page.getByLabel('Fold of the round').press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: '720' })).toHaveText('From 1 to 720.');
+  await page.getByLabel('Fold of the round').press('Escape');
+  await page.keyboard.press('m');
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeHidden();
+  await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { name: 'Whole' })).toBeHidden();
+  await page.keyboard.press('b');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog').getByText('neighbours’ ghosts')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('the wheel zooms about the pointer, space drags the view, 0 shows all again', async ({ page }) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  const scale = async () => (await page.getByText(/180 × 180 mm/).textContent())!.match(/(\d+)%/)![1];
+  const fitted = await scale();
+  const pane = (await whole(page).boundingBox())!;
+  await page.mouse.move(pane.x + 100, pane.y + 300);
+  await page.mouse.wheel(0, -400);
+  await expect.poll(async () => Number(await scale())).toBeGreaterThan(Number(fitted) * 2);
+  const page0 = whole(page).locator('rect').first();
+  const before = (await page0.boundingBox())!;
+  await page.keyboard.down(' ');
+  await drag(page, { x: pane.x + 100, y: pane.y + 300 }, { x: pane.x + 160, y: pane.y + 320 });
+  await page.keyboard.up(' ');
+  const after = (await page0.boundingBox())!;
+  expect(after.x - before.x).toBeCloseTo(60, 0);
+  expect(after.y - before.y).toBeCloseTo(20, 0);
+  await page.keyboard.press('0');
+  expect(await scale()).toBe(fitted);
+});
+
+test('a round is united at a high fold with progress, hidden, locked, copied and removed', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await setFold(page, 360);
+  await page.keyboard.press('3');
+  await page.getByRole('radio', { name: 'United' }).click();
+  // The interface answers while the merge is under way.
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped. The copies are shown as they are.')).toBeVisible();
+  await setFold(page, 10);
+  await expect(page.getByRole('region', { name: 'The outline' })).toBeVisible();
+
+  const bar = page.getByRole('button', { name: /^Round 1, fold 10/ });
+  await bar.click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(page.getByRole('button', { name: /^Round 1 copy/ })).toBeVisible();
+  await page.getByRole('complementary').getByRole('button', { name: 'Hide round' }).click();
+  await page.getByRole('complementary').getByRole('button', { name: 'Lock round' }).click();
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByRole('group', { name: 'Fold of Round 1' }).getByLabel('Fold', { exact: true }),
+  ).toBeDisabled();
+  await bar.click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'Remove' }).click();
+  await expect(page.getByText('round 1 of 1')).toBeVisible();
+});

@@ -6,6 +6,6 @@ export default defineConfig({
   resolve: { alias: { '@': path.join(import.meta.dirname, 'src') } },
   test: {
     include: ['src/**/*.test.ts', 'tests/outside/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
   },
 });

@@ -254,7 +254,8 @@ describe('hitting', () => {
 
 describe('the figure format', () => {
   it('comes back as it was written', () => {
-    for (const figure of [start(), kelpCrown(), laceRosette()])
+    const bare: Figure = { ...start(), palette: [], rounds: [] };
+    for (const figure of [start(), bare, kelpCrown(), laceRosette()])
       expect(readFigure(writeFigure(figure))).toEqual(figure);
   });
 

@@ -117,6 +117,6 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     unit: Joi.valid(...LENGTH_UNITS).required(),
     background: colour.allow(null).required(),
   }).required(),
-  palette: Joi.array().items(colour.required()).max(LIMITS.palette).required(),
+  palette: Joi.array().items(colour).max(LIMITS.palette).required(),
   rounds: Joi.array().items(round).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });

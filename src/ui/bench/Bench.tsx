@@ -9,6 +9,7 @@ import { sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
+import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
 import { ItemShape } from '../common/sceneShapes';
 import { wedgeData } from '../common/wedgeShape';
@@ -108,10 +109,13 @@ export function Bench() {
     { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
     (_, k) => k + 1,
   );
-  const near = (layer: SceneLayer) =>
+  const inSight = (layer: SceneLayer): SceneLayer =>
     layer.turns.length === 1
-      ? layer.turns
-      : layer.turns.filter((t) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES);
+      ? layer
+      : {
+          ...layer,
+          turns: layer.turns.filter((t) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES),
+        };
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   const label = printNumber(180 / fold, 3);
@@ -131,26 +135,30 @@ export function Bench() {
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
           <Frame fold={fold} radius={radius} step={ringStepOf(state)} />
           {state.ghosts && (
-            <g opacity={0.17}>
-              {others.map((layer, k) =>
-                near(layer).map((t) => (
-                  <g key={`${k}-${t.num}/${t.den}`} transform={`rotate(${degreesOf(t) + upright})`}>
-                    <Items layer={layer} outline={state.outlines} />
-                  </g>
-                )),
-              )}
+            <g opacity={0.17} transform={`rotate(${upright})`}>
+              {others.map((layer, k) => (
+                <LayerCopies
+                  key={k}
+                  layer={inSight(layer)}
+                  id={`bench-other-${k}`}
+                  outline={state.outlines}
+                />
+              ))}
             </g>
           )}
           {merged ? (
             [0.22, 1].map((opacity) => (
               <g key={opacity} opacity={opacity} clipPath={opacity === 1 ? 'url(#bench-wedge)' : undefined}>
-                {own.map((layer, k) =>
-                  near(layer).map((t) => (
-                    <g key={`${k}-${t.num}/${t.den}`} transform={`rotate(${degreesOf(t) + upright})`}>
-                      <Items layer={layer} outline={state.outlines} />
-                    </g>
-                  )),
-                )}
+                <g transform={`rotate(${upright})`}>
+                  {own.map((layer, k) => (
+                    <LayerCopies
+                      key={k}
+                      layer={inSight(layer)}
+                      id={`bench-own-${k}-${opacity}`}
+                      outline={state.outlines}
+                    />
+                  ))}
+                </g>
               </g>
             ))
           ) : (

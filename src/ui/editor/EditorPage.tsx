@@ -1,8 +1,9 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 
-import { createEditor, shownFigure } from '@/state/editor';
+import { createEditor, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
 import { followSaves, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
@@ -38,9 +39,11 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     merges.current = followMerges(editor);
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
+    const endNotices = noticeSaves(editor);
     return () => {
       endKeys();
       endClipboard();
+      endNotices();
       merges.current?.end();
       saver.current?.end();
     };
@@ -58,6 +61,16 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <ConflictSheet />
     </WorkshopContext>
   );
+}
+
+/** Says once, until it is over, why changes do not reach the server. */
+function noticeSaves(editor: Editor): () => void {
+  const id = 'save-problem';
+  return editor.subscribe(({ save }, before) => {
+    if (save.kind === before.save.kind) return;
+    if (save.kind === 'failing') toast.error(`${save.message} Trying again.`, { id, duration: Infinity });
+    if (save.kind === 'saved' || save.kind === 'conflict') toast.dismiss(id);
+  });
 }
 
 /** The figure's name in the tab, as it is renamed. */

@@ -8,13 +8,13 @@ import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
+import { LayerCopies } from '../common/LayerCopies';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
-import { LayerCopies } from './LayerCopies';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
 

@@ -2,7 +2,7 @@ import { memo } from 'react';
 
 import { degreesOf, type Turn } from '@/core/number/turn';
 import type { SceneLayer } from '@/core/scene/scene';
-import { ItemShape } from '../common/sceneShapes';
+import { ItemShape } from './sceneShapes';
 
 interface CopiesProps {
   readonly href: string;

@@ -120,6 +120,8 @@ export function Bench() {
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   const label = printNumber(180 / fold, 3);
   const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));
+  // No room beside the ray's end: its angle is written above it.
+  const crowded = ray.x + 60 > state.sizes.bench.width;
 
   return (
     <section aria-label="Bench" className="relative min-w-0 overflow-hidden border-r border-line bg-field">
@@ -193,8 +195,9 @@ export function Bench() {
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
         {fold > 1 && fold < 90 && (
           <text
-            x={Math.min(ray.x + 6, state.sizes.bench.width - 52)}
-            y={ray.y + 14}
+            x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
+            y={crowded ? ray.y - 8 : ray.y + 14}
+            textAnchor={crowded ? 'end' : 'start'}
             className="fill-brass-text font-mono text-[11px]"
           >
             ±{label}°

@@ -11,6 +11,7 @@ export function Providers({ children }: { readonly children: ReactNode }) {
       {children}
       <Toaster
         position="bottom-center"
+        offset={76}
         toastOptions={{
           style: {
             background: 'var(--shell)',

@@ -85,7 +85,6 @@ export function followSaves(editor: Editor): Saver {
       const summary = await server.save(id, request);
       savedAt = request.step;
       retry = FIRST_RETRY;
-      dropDraft(id);
       editor.setState((state) => {
         const last = request.steps[request.steps.length - 1];
         const more = last && request.steps.length === MOST_STEPS ? last.position + 1 : Infinity;
@@ -96,6 +95,8 @@ export function followSaves(editor: Editor): Saver {
           save: { kind: 'saved', at: summary.updatedAt },
         };
       });
+      // Changes made while this save was under way stay in the browser until they are saved too.
+      if (!isDirty(editor.getState().history, savedAt)) dropDraft(id);
     } catch (error) {
       const problem =
         error instanceof ServerProblem ? error : new ServerProblem(0, 'The figure could not be saved.');
@@ -141,7 +142,11 @@ export function followSaves(editor: Editor): Saver {
     if (!isDirty(history, savedAt) && !running) return;
     const request = requestOf(history, revision);
     keepDraft(id, request);
-    if (state.kind === 'conflict' || running) return;
+    if (state.kind === 'conflict') return;
+    if (running) {
+      void flush().catch(() => undefined);
+      return;
+    }
     if (JSON.stringify(request).length < MOST_KEEPALIVE) {
       server.save(id, request, true).then(
         (summary) => {
@@ -170,6 +175,9 @@ export function followSaves(editor: Editor): Saver {
     saveCopy: async (name) => {
       const figure = figureOf(editor.getState().history);
       const { id: copyId } = await server.create({ figure: { ...figure, name } });
+      // All of this window's work is on the Shelf now: nothing is left to save or to keep in the browser.
+      editor.setState(({ history }) => ({ history: { ...history, unsavedFrom: Infinity } }));
+      savedAt = editor.getState().history.at;
       dropDraft(id);
       return copyId;
     },

@@ -92,6 +92,20 @@ test('a second window’s save is refused with a choice, and both versions stay'
   await expect(page.getByText('1 shape, 11-fold')).toBeVisible();
   await other.reload();
   await expect(other.getByText('1 shape, 9-fold')).toBeVisible();
+
+  // The other way round: this window goes on with what the other one saved, and its own goes on the Shelf.
+  const third = await context.newPage();
+  await third.goto(other.url());
+  await setFold(other, 20);
+  await saved(other);
+  await setFold(third, 21);
+  await third.getByRole('button', { name: 'Go on with the other window’s' }).click();
+  await expect(third.getByText('1 shape, 20-fold')).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('searchbox').fill('window');
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('searchbox').fill('kept in this browser');
+  await expect(page.getByText('No figure is named like')).toBeVisible();
 });
 
 test('a path is drawn, its nodes dragged and changed by numbers', async ({ page }) => {

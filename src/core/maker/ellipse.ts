@@ -46,12 +46,12 @@ export const ellipseHandles = (form: EllipseForm): MakerHandle[] => [
   { id: 'along', point: placePoint(form, point(0, -form.ry)) },
 ];
 
-/** The ellipse with one handle put at a point of the motif. A circle stays one unless `free` is set. */
-export function dragEllipse(form: EllipseForm, id: string, to: Point, free = false): EllipseForm {
+/** The ellipse with one handle put at a point of the motif. A circle stays one. */
+export function dragEllipse(form: EllipseForm, id: string, to: Point): EllipseForm {
   if (id === 'middle') return { ...form, at: to };
   const own = ownPoint(form, to);
   const size = Math.abs(id === 'across' ? own.x : own.y);
   if (size === 0) return form;
-  if (form.rx === form.ry && !free) return { ...form, rx: size, ry: size };
+  if (form.rx === form.ry) return { ...form, rx: size, ry: size };
   return id === 'across' ? { ...form, rx: size } : { ...form, ry: size };
 }

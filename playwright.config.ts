@@ -10,7 +10,8 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: false,
   workers: 1,
-  timeout: 90_000,
+  // Long, as some machines are many times slower than others; nothing waits for it to run out.
+  timeout: 180_000,
   reporter: 'list',
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -1,0 +1,95 @@
+import { Ints, valueAt } from './lists';
+
+/** A grid of square cells that finds what may be near an edge. Items are inserted along their chords. */
+export class Grid {
+  private heads = new Int32Array(0);
+  private readonly items = new Ints();
+  private readonly following = new Ints();
+  private readonly columns: number;
+  private readonly rows: number;
+  private readonly scale: number;
+
+  constructor(
+    private readonly left: number,
+    private readonly top: number,
+    right: number,
+    bottom: number,
+    cells: number,
+  ) {
+    const width = Math.max(right - left, 1e-300);
+    const height = Math.max(bottom - top, 1e-300);
+    // Square cells, as many as asked for, but never more than that along a thin box.
+    const size = Math.max(Math.sqrt((width * height) / cells), Math.max(width, height) / cells);
+    this.scale = 1 / size;
+    this.columns = Math.max(1, Math.ceil(width / size));
+    this.rows = Math.max(1, Math.ceil(height / size));
+    this.heads = new Int32Array(this.columns * this.rows).fill(-1);
+  }
+
+  private column(x: number): number {
+    return Math.max(0, Math.min(this.columns - 1, Math.floor((x - this.left) * this.scale)));
+  }
+
+  private row(y: number): number {
+    return Math.max(0, Math.min(this.rows - 1, Math.floor((y - this.top) * this.scale)));
+  }
+
+  /** Calls `visit` for each cell that a chord with a margin to all sides passes. */
+  private along(x0: number, y0: number, x1: number, y1: number, margin: number, visit: (cell: number) => void): void {
+    const low = x0 <= x1 ? x0 : x1;
+    const high = x0 <= x1 ? x1 : x0;
+    const first = this.column(low - margin);
+    const last = this.column(high + margin);
+    const steep = x1 === x0 ? 0 : (y1 - y0) / (x1 - x0);
+    for (let column = first; column <= last; column += 1) {
+      let top: number;
+      let bottom: number;
+      if (first === last || x1 === x0) {
+        top = y0 <= y1 ? y0 : y1;
+        bottom = y0 <= y1 ? y1 : y0;
+      } else {
+        // The part of the chord over this column, widened by the margin.
+        const from = Math.max(low, this.left + column / this.scale - margin);
+        const to = Math.min(high, this.left + (column + 1) / this.scale + margin);
+        const a = y0 + (from - x0) * steep;
+        const b = y0 + (to - x0) * steep;
+        top = a <= b ? a : b;
+        bottom = a <= b ? b : a;
+      }
+      const firstRow = this.row(top - margin);
+      const lastRow = this.row(bottom + margin);
+      for (let row = firstRow; row <= lastRow; row += 1) visit(row * this.columns + column);
+    }
+  }
+
+  private readonly cellsFound = new Ints();
+
+  private gather(x0: number, y0: number, x1: number, y1: number, margin: number): void {
+    this.cellsFound.clear();
+    this.along(x0, y0, x1, y1, margin, this.collect);
+  }
+
+  private readonly collect = (cell: number): void => {
+    this.cellsFound.push(cell);
+  };
+
+  insert(item: number, x0: number, y0: number, x1: number, y1: number, margin: number): void {
+    this.gather(x0, y0, x1, y1, margin);
+    for (let k = 0; k < this.cellsFound.length; k += 1) {
+      const cell = this.cellsFound.at(k);
+      this.items.push(item);
+      this.following.push(valueAt(this.heads, cell));
+      this.heads[cell] = this.items.length - 1;
+    }
+  }
+
+  /** Lists the items in the cells along a chord; some may be listed more than once. */
+  query(x0: number, y0: number, x1: number, y1: number, margin: number, into: Ints): void {
+    into.clear();
+    this.gather(x0, y0, x1, y1, margin);
+    for (let k = 0; k < this.cellsFound.length; k += 1) {
+      for (let at = valueAt(this.heads, this.cellsFound.at(k)); at >= 0; at = this.following.at(at))
+        into.push(this.items.at(at));
+    }
+  }
+}

@@ -1,0 +1,101 @@
+import type { Edges } from './edges';
+import { valueAt } from './lists';
+import { rootBetween } from './pieces';
+import type { Subdivision } from './subdivision';
+
+/** Areas and lengths of the faces of a sector, from the true curves. */
+export interface FaceMeasures {
+  readonly area: Float64Array;
+  /** Length of the border by its chords. */
+  readonly border: Float64Array;
+  /** Least and greatest distance of the drawn border from the centre. */
+  readonly inner: Float64Array;
+  readonly outer: Float64Array;
+}
+
+/** Least and greatest distance of an edge from the centre, left in `reach`. */
+const reach = { inner: 0, outer: 0 };
+
+function reachOfEdge(edges: Edges, edge: number): void {
+  const { sources, vertices } = edges;
+  const use = edges.firstUses.at(edge);
+  const a = Math.hypot(vertices.xs.at(edges.starts.at(edge)), vertices.ys.at(edges.starts.at(edge)));
+  const b = Math.hypot(vertices.xs.at(edges.ends.at(edge)), vertices.ys.at(edges.ends.at(edge)));
+  reach.inner = Math.min(a, b);
+  reach.outer = Math.max(a, b);
+  if (use < 0) return;
+  const source = edges.useSources.at(use);
+  const element = edges.useElements.at(use);
+  const from = edges.useFrom.at(use);
+  const to = edges.useTo.at(use);
+  const receding = (t: number): number => {
+    sources.evaluate(source, element, t);
+    return sources.x * sources.dx + sources.y * sources.dy;
+  };
+  const f0 = receding(from);
+  const f1 = receding(to);
+  if (f0 > 0 === f1 > 0) return;
+  const t = rootBetween(receding, from, to, f0, f1);
+  sources.evaluate(source, element, t);
+  const r = Math.hypot(sources.x, sources.y);
+  reach.inner = Math.min(reach.inner, r);
+  reach.outer = Math.max(reach.outer, r);
+}
+
+export function measureFaces(subdivision: Subdivision): FaceMeasures {
+  const { edges, vertices, faceCount } = subdivision;
+  const { sources } = edges;
+  const area = new Float64Array(faceCount);
+  const border = new Float64Array(faceCount);
+  const inner = new Float64Array(faceCount).fill(Infinity);
+  const outer = new Float64Array(faceCount);
+  const count = subdivision.live.length;
+  for (let k = 0; k < count; k += 1) {
+    const edge = subdivision.live.at(k);
+    const u = edges.starts.at(edge);
+    const v = edges.ends.at(edge);
+    const [x0, y0] = [vertices.xs.at(u), vertices.ys.at(u)];
+    const [x1, y1] = [vertices.xs.at(v), vertices.ys.at(v)];
+    const use = edges.firstUses.at(edge);
+    const bulge =
+      use < 0
+        ? 0
+        : sources.doubleBulge(
+            edges.useSources.at(use),
+            edges.useElements.at(use),
+            edges.useFrom.at(use),
+            edges.useTo.at(use),
+          );
+    const under = (x0 * y1 - y0 * x1 + bulge) / 2;
+    const length = Math.hypot(x1 - x0, y1 - y0);
+    const drawn = use >= 0;
+    if (drawn) reachOfEdge(edges, edge);
+    for (let side = 0; side < 2; side += 1) {
+      const f = valueAt(subdivision.face, 2 * k + side);
+      if (f < 0) continue;
+      area[f] = valueAt(area, f) + (side === 0 ? under : -under);
+      border[f] = valueAt(border, f) + length;
+      if (!drawn) continue;
+      inner[f] = Math.min(valueAt(inner, f), reach.inner);
+      outer[f] = Math.max(valueAt(outer, f), reach.outer);
+    }
+  }
+  return { area, border, inner, outer };
+}
+
+/** True where a face holds the centre of the figure inside it, by the chords of its border (C_1 only). */
+export function holdsCentre(subdivision: Subdivision, face: number): boolean {
+  const { vertices } = subdivision;
+  let inside = false;
+  for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+    if (valueAt(subdivision.face, h) !== face || valueAt(subdivision.face, h ^ 1) === face) continue;
+    const u = subdivision.origin(h);
+    const v = subdivision.origin(h ^ 1);
+    const y0 = vertices.ys.at(u);
+    const y1 = vertices.ys.at(v);
+    if (y0 <= 0 === y1 <= 0) continue;
+    const x = vertices.xs.at(u) + ((vertices.xs.at(v) - vertices.xs.at(u)) * -y0) / (y1 - y0);
+    if (x < 0) inside = !inside;
+  }
+  return inside;
+}

@@ -11,9 +11,9 @@ import { Sources } from './sources';
 import { Subdivision } from './subdivision';
 import { Vertices } from './vertices';
 
-/** A path that is turned and reflected by the whole group. */
+/** Contours that cover by one rule, turned and reflected by the whole group. */
 export interface ArrangedPath {
-  readonly path: Path;
+  readonly contours: readonly Path[];
   readonly rule: CoverRule;
   /** Paths of one member cover together: a copy of it covers where the same copy of any of its paths does. */
   readonly member: number;
@@ -47,8 +47,8 @@ export interface CellKind {
 /** The farthest reach of paths from the centre, at most 2^½ of it too large. */
 function sizeOf(paths: readonly ArrangedPath[]): number {
   let size = 0;
-  for (const { path } of paths) {
-    for (const segment of path.segments) {
+  for (const { contours } of paths) {
+    for (const segment of contours.flatMap(({ segments }) => segments)) {
       const points = [segment.from, segment.to];
       if (segment.kind === 'cubic') points.push(segment.out, segment.in);
       for (const p of points) size = Math.max(size, Math.hypot(p.x, p.y));
@@ -189,13 +189,15 @@ export function* arrange(request: ArrangementRequest): Generator<number, Arrange
   const edges = new Edges(sources, vertices);
   const folder = new Folder(group, sources, vertices, edges);
   let folded = 0;
-  for (const [index, { path }] of request.paths.entries()) {
-    for (const segment of path.segments) {
-      folder.fold(sources.add(segment, index));
-      folded += 1;
-      if (folded % 64 === 0) yield 0.1;
+  for (const [index, { contours }] of request.paths.entries()) {
+    for (const contour of contours) {
+      for (const segment of contour.segments) {
+        folder.fold(sources.add(segment, index));
+        folded += 1;
+        if (folded % 64 === 0) yield 0.1;
+      }
+      closeGap(folder, sources, contour, index);
     }
-    closeGap(folder, sources, path, index);
   }
   yield 0.2;
   const noder = new Noder(edges, vertices, request.limit ?? USUAL_LIMIT);

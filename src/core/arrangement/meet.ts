@@ -66,7 +66,12 @@ export class Meetings {
     if ((a0 > reachA && a1 > reachA) || (a0 < -reachA && a1 < -reachA)) return;
     if ((b0 > reachB && b1 > reachB) || (b0 < -reachB && b1 < -reachB)) return;
 
-    const crossing = shared === 0 && a0 > 0 !== a1 > 0 && b0 > 0 !== b1 > 0;
+    // Chords on one line within a part of the tolerance do not cross, whatever signs rounding gives.
+    const least = tolerance / 4;
+    const apart =
+      Math.max(Math.abs(a0), Math.abs(a1)) > least * lengthA &&
+      Math.max(Math.abs(b0), Math.abs(b1)) > least * lengthB;
+    const crossing = shared === 0 && apart && a0 > 0 !== a1 > 0 && b0 > 0 !== b1 > 0;
     if (straight) {
       if (crossing) {
         const share = b0 / (b0 - b1);

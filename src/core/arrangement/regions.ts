@@ -1,3 +1,4 @@
+import { gcd } from '../number/turn';
 import { valueAt } from './lists';
 import type { Subdivision } from './subdivision';
 import { NEAR } from './vertices';
@@ -17,12 +18,6 @@ export interface Regions {
   /** In D_n: 1 where a region crosses the near wall, 2 the far wall, 3 both. */
   readonly crossed: Uint8Array;
 }
-
-const gcd = (a: number, b: number): number => {
-  let [x, y] = [a, b];
-  while (y > 0) [x, y] = [y, x % y];
-  return x;
-};
 
 /** Joins faces across every half-edge for which `joins` is true, walls included. */
 export function regionsOf(

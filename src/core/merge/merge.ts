@@ -1,17 +1,43 @@
+import { FULL_TOLERANCE, COARSE_TOLERANCE } from '../arrangement/arrange';
 import type { Path } from '../curve/path';
 import type { Turn } from '../number/turn';
 
-/** What is merged: the closed shapes of one wedge, and how they are turned (the start angle does not matter). */
-export interface MergeRequest {
+/**
+ * What is kept of the plane. With `among: 'copies'` every copy of every operand counts on its own; with
+ * `'operands'` each operand counts once, wherever any of its copies covers.
+ *
+ * union: covered at all · subtract: covered by the first operand and by no other · intersection: covered by all
+ * copies or operands · exclusion: covered an odd number of times · atLeast: covered `times` times or more ·
+ * divide: every cell for itself, covered or enclosed.
+ */
+export type MergeOperation = 'union' | 'subtract' | 'intersection' | 'exclusion' | 'atLeast' | 'divide';
+
+export interface MergeShape {
+  readonly paths: readonly Path[];
+  /** How closed paths cover, together; an open path is a line that covers nothing and takes part in `divide`. */
+  readonly rule: 'nonzero' | 'evenodd';
+}
+
+/** Shapes that are turned together: a round, or one shape of it. */
+export interface MergeOperand {
   readonly fold: number;
   readonly mirror: boolean;
+  /** The direction of the first copy; results stand in the frame of the first operand's. */
+  readonly start: Turn;
   readonly shapes: readonly MergeShape[];
 }
 
-export interface MergeShape {
-  readonly path: Path;
-  readonly rule: 'nonzero' | 'evenodd';
+export interface MergeRequest {
+  readonly op: MergeOperation;
+  readonly among: 'copies' | 'operands';
+  /** For `atLeast`. */
+  readonly times?: number;
+  readonly operands: readonly MergeOperand[];
+  /** Coarse while a hand moves something: touching is told from overlapping less finely. */
+  readonly quality: 'full' | 'coarse';
 }
+
+export const TOLERANCES = { full: FULL_TOLERANCE, coarse: COARSE_TOLERANCE } as const;
 
 /** A connected part of a result, its holes with it, and the turns at which it stands in the whole. */
 export interface MergePart {
@@ -20,12 +46,29 @@ export interface MergePart {
   readonly loops: readonly Path[];
 }
 
+/** One kind of cells of the arrangement behind a result: an orbit under the symmetry. */
+export interface MergeKind {
+  readonly size: number;
+  /** Area of one cell. */
+  readonly area: number;
+  /** Least and greatest distance from the centre. */
+  readonly inner: number;
+  readonly outer: number;
+  /** How many copies of all operands cover it. */
+  readonly depth: number;
+}
+
 /** Figures of the whole result, all turns counted. */
 export interface MergeFacts {
   readonly loops: number;
   readonly nodes: number;
   readonly area: number;
   readonly segments: { readonly line: number; readonly arc: number; readonly cubic: number };
+  /** Bounded cells that the lines enclose, covered or not, and their kinds. */
+  readonly cells: number;
+  readonly kinds: number;
+  /** Slivers that only rounding made, given to a neighbour. */
+  readonly slivers: number;
   readonly milliseconds: number;
 }
 

@@ -11,7 +11,8 @@ export interface Turn {
 /** The finest part that typed degrees are kept to: a millionth of a degree. */
 const PARTS_OF_A_DEGREE = 1e6;
 
-const gcd = (a: number, b: number): number => {
+/** The greatest common divisor of two whole numbers, never negative. */
+export const gcd = (a: number, b: number): number => {
   let [x, y] = [Math.abs(a), Math.abs(b)];
   while (y > 0) [x, y] = [y, x % y];
   return x;

@@ -1,0 +1,221 @@
+import { gcd } from '../number/turn';
+import type { Arrangement } from './arrange';
+import { Inconsistent } from './errors';
+import { valueAt } from './lists';
+import { regionsOf, type Regions } from './regions';
+import { FAR, NEAR } from './vertices';
+
+/** A step of an outline: a half-edge of the sector, seen in the copy of a group element. */
+export interface OutlineStep {
+  readonly half: number;
+  readonly element: number;
+}
+
+/** A closed outline with what is inside to its left in raw coordinates: clockwise on the screen round an area. */
+export interface Outline {
+  /** One period: the whole is these steps, then the same in the copy of `period`, and so on `repeats` times. */
+  readonly steps: readonly OutlineStep[];
+  readonly period: number;
+  readonly repeats: number;
+}
+
+/** A connected region without its copies, its outlines in one copy. */
+export interface OutlinedRegion {
+  readonly region: number;
+  readonly outlines: readonly Outline[];
+  /** The elements that take the region to its copies in the plane, each once. */
+  readonly copies: readonly number[];
+}
+
+/** What leads on from the end of a half-edge round a region. */
+interface Onward {
+  /** The half-edge that follows, or −1 where the outline meets a mirror and goes back reflected. */
+  readonly half: number;
+  /** Steps of turn on the way (C_n), or the wall that was met (D_n). */
+  readonly change: number;
+}
+
+class Tracer {
+  readonly regions: Regions;
+  private readonly isBorder: Uint8Array;
+
+  constructor(
+    private readonly arrangement: Arrangement,
+    classes: Int32Array,
+  ) {
+    const { subdivision, kinds } = arrangement;
+    const classOf = (face: number): number => valueAt(classes, valueAt(kinds.of, face));
+    this.regions = regionsOf(subdivision, (_, left, right) => classOf(left) >= 0 && classOf(left) === classOf(right));
+    this.isBorder = new Uint8Array(subdivision.halfEdgeCount);
+    for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+      const left = valueAt(subdivision.face, h);
+      if (left < 0 || classOf(left) < 0) continue;
+      const right = subdivision.across(h);
+      if (right < 0 || classOf(right) !== classOf(left)) this.isBorder[h] = 1;
+    }
+  }
+
+  /** Turns about the end of a half-edge, through the region, to the next of its outline. */
+  private onward(half: number): Onward {
+    const { subdivision } = this.arrangement;
+    const { group } = subdivision;
+    let at = valueAt(subdivision.next, half);
+    let change = 0;
+    for (let guard = 0; guard <= 2 * subdivision.halfEdgeCount; guard += 1) {
+      if (valueAt(this.isBorder, at) === 1) return { half: at, change };
+      const wall = subdivision.wallOf(at);
+      if (wall === 0) at = valueAt(subdivision.next, at ^ 1);
+      else if (group.mirror) return { half: -1, change: wall };
+      else {
+        change += wall === NEAR ? -1 : 1;
+        at = valueAt(subdivision.next, subdivision.mateOf(at) ^ 1);
+      }
+    }
+    throw new Inconsistent('An outline does not go on.');
+  }
+
+  /** All outlines, by region. */
+  run(): OutlinedRegion[] {
+    const outlines: Outline[][] = Array.from({ length: this.regions.count }, () => []);
+    const { subdivision } = this.arrangement;
+    if (subdivision.group.mirror) this.chains(outlines);
+    else this.loops(outlines);
+    return outlines.flatMap((list, region) =>
+      list.length === 0 ? [] : [{ region, outlines: list, copies: this.copiesOf(region) }],
+    );
+  }
+
+  private copiesOf(region: number): number[] {
+    const { group } = this.arrangement.subdivision;
+    const order = valueAt(this.regions.stabilizer, region);
+    const count = group.order / order;
+    // In D_n a region that crosses a wall is its own reflection, so turns alone make its copies.
+    return Array.from({ length: count }, (_, k) => k);
+  }
+
+  private regionAt(half: number): number {
+    return valueAt(this.regions.of, valueAt(this.arrangement.subdivision.face, half));
+  }
+
+  private loops(into: Outline[][]): void {
+    const { subdivision } = this.arrangement;
+    const { group } = subdivision;
+    const n = group.fold;
+    const done = new Uint8Array(subdivision.halfEdgeCount);
+    for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+      if (valueAt(this.isBorder, h) === 0 || valueAt(done, h) === 1) continue;
+      const region = this.regionAt(h);
+      const offset = valueAt(this.regions.offset, valueAt(subdivision.face, h));
+      const steps: OutlineStep[] = [];
+      let turned = offset;
+      let at = h;
+      do {
+        done[at] = 1;
+        steps.push({ half: at, element: ((turned % n) + n) % n });
+        const { half, change } = this.onward(at);
+        at = half;
+        turned += change;
+        if (at !== h && valueAt(done, at) === 1) throw new Inconsistent('An outline runs into itself.');
+      } while (at !== h);
+      const period = (((turned - offset) % n) + n) % n;
+      const repeats = period === 0 ? 1 : n / gcd(period, n);
+      const copies = valueAt(this.regions.stabilizer, region) / repeats;
+      for (let k = 0; k < copies; k += 1) {
+        const by = (k * n) / valueAt(this.regions.stabilizer, region);
+        into[region]?.push({ steps: moved(steps, by, (a, b) => group.times(a, b)), period, repeats });
+      }
+    }
+  }
+
+  private chains(into: Outline[][]): void {
+    const { subdivision } = this.arrangement;
+    const { group, vertices } = subdivision;
+    const count = subdivision.halfEdgeCount;
+    const follows = new Int32Array(count).fill(-1);
+    const meets = new Uint8Array(count);
+    const isFollowed = new Uint8Array(count);
+    for (let h = 0; h < count; h += 1) {
+      if (valueAt(this.isBorder, h) === 0) continue;
+      const { half, change } = this.onward(h);
+      follows[h] = half;
+      if (half < 0) meets[h] = change;
+      else isFollowed[half] = 1;
+    }
+    const done = new Uint8Array(count);
+    const collect = (first: number): number[] => {
+      const found: number[] = [];
+      for (let at = first; at >= 0 && valueAt(done, at) === 0; at = valueAt(follows, at)) {
+        done[at] = 1;
+        found.push(at);
+      }
+      return found;
+    };
+    const times = (a: number, b: number): number => group.times(a, b);
+    const reflectionOf = (wall: number): number =>
+      wall === NEAR ? group.nearReflection : group.farReflection;
+    for (let h = 0; h < count; h += 1) {
+      if (valueAt(this.isBorder, h) === 0 || valueAt(isFollowed, h) === 1) continue;
+      // With the region to its left, a chain that leaves the centre leaves it along the far wall.
+      const place = vertices.places.at(subdivision.origin(h));
+      const startWall = place === NEAR ? NEAR : FAR;
+      const chain = collect(h);
+      const endWall = valueAt(meets, chain[chain.length - 1] as number);
+      const region = this.regionAt(h);
+      const back = reflectionOf(endWall);
+      const steps = [
+        ...chain.map((half) => ({ half, element: 0 })),
+        ...chain.toReversed().map((half) => ({ half: half ^ 1, element: back })),
+      ];
+      if (startWall !== endWall) {
+        const period = group.times(back, reflectionOf(startWall));
+        into[region]?.push({ steps, period, repeats: group.fold });
+        continue;
+      }
+      const copies = valueAt(this.regions.stabilizer, region) / 2;
+      for (let k = 0; k < copies; k += 1)
+        into[region]?.push({ steps: moved(steps, k, times), period: 0, repeats: 1 });
+    }
+    for (let h = 0; h < count; h += 1) {
+      if (valueAt(this.isBorder, h) === 0 || valueAt(done, h) === 1) continue;
+      const region = this.regionAt(h);
+      const steps = collect(h).map((half) => ({ half, element: 0 }));
+      const back = steps.toReversed().map(({ half, element }) => ({ half: half ^ 1, element }));
+      for (const element of this.stabilizerOf(region))
+        into[region]?.push({
+          steps: moved(element >= group.fold ? back : steps, element, times),
+          period: 0,
+          repeats: 1,
+        });
+    }
+  }
+
+  /** With a mirror: the elements that map a region to itself. */
+  private stabilizerOf(region: number): number[] {
+    const { group } = this.arrangement.subdivision;
+    switch (valueAt(this.regions.crossed, region)) {
+      case 0:
+        return [0];
+      case 1:
+        return [0, group.nearReflection];
+      case 2:
+        return [0, group.farReflection];
+      default:
+        return Array.from({ length: group.order }, (_, e) => e);
+    }
+  }
+}
+
+const moved = (
+  steps: readonly OutlineStep[],
+  by: number,
+  times: (a: number, b: number) => number,
+): readonly OutlineStep[] =>
+  by === 0 ? steps : steps.map(({ half, element }) => ({ half, element: times(by, element) }));
+
+/**
+ * The outlines of the regions that kinds of one class make together. Edges between kinds of one class are
+ * not outlines; where regions touch in a vertex only they stay apart.
+ * @param classes for each kind a class, or −1 for what is not wanted
+ */
+export const outlinesOf = (arrangement: Arrangement, classes: Int32Array): OutlinedRegion[] =>
+  new Tracer(arrangement, classes).run();

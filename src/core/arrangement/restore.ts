@@ -1,0 +1,245 @@
+import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
+import { partOf, withEnds } from '../curve/part';
+import type { Path } from '../curve/path';
+import { cross, distance, dot, lengthOf, subtract, type Point } from '../curve/point';
+import { arcFromBulge, mapSegment, type Segment } from '../curve/segment';
+import type { Arrangement } from './arrange';
+import type { Group } from './group';
+import type { Outline, OutlineStep } from './outline';
+
+/** A stretch of an outline that is one part of one copy of a segment. */
+interface Run {
+  readonly source: number;
+  readonly element: number;
+  readonly from: number;
+  readonly to: number;
+  /** The step that the run begins with. */
+  readonly first: OutlineStep;
+}
+
+/** A use that a run may be part of, followed from step to step. */
+interface Candidate {
+  readonly source: number;
+  readonly element: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Parameters that differ by less are the same cut. */
+const SAME_CUT = 1e-9;
+
+/** Turns outlines of half-edges back into the curves they came from. */
+export class Restorer {
+  private readonly group: Group;
+  private readonly maps = new Map<number, Affine>();
+
+  constructor(private readonly arrangement: Arrangement) {
+    this.group = arrangement.subdivision.group;
+  }
+
+  /** The exact map of a group element. */
+  mapOf(element: number): Affine {
+    const known = this.maps.get(element);
+    if (known) return known;
+    const turned = turnMap(this.group.turnOf(element));
+    const map = element >= this.group.fold ? compose(turned, MIRROR) : turned;
+    this.maps.set(element, map);
+    return map;
+  }
+
+  /** The closed path of an outline. */
+  path(outline: Outline): Path {
+    const circle = this.wholeCircle(outline);
+    if (circle) return circle;
+    const runs = this.runsOf(outline);
+    const period = this.periodOf(runs, outline);
+    if (outline.repeats === 1) return { closed: true, segments: period };
+    const segments: Segment[] = [];
+    let element = 0;
+    for (let k = 0; k < outline.repeats; k += 1) {
+      const map = this.mapOf(element);
+      for (const segment of period) segments.push(...(k === 0 ? [segment] : mapSegment(segment, map)));
+      element = this.group.times(outline.period, element);
+    }
+    return { closed: true, segments: meetingEnds(segments) };
+  }
+
+  private usesOf(step: OutlineStep): Candidate[] {
+    const { subdivision } = this.arrangement;
+    const { edges } = subdivision;
+    const edge = subdivision.edgeOf(step.half);
+    const found: Candidate[] = [];
+    for (let use = edges.firstUses.at(edge); use >= 0; use = edges.useNext.at(use)) {
+      const [from, to] = [edges.useFrom.at(use), edges.useTo.at(use)];
+      const back = step.half % 2 === 1;
+      found.push({
+        source: edges.useSources.at(use),
+        element: this.group.times(step.element, edges.useElements.at(use)),
+        from: back ? to : from,
+        to: back ? from : to,
+      });
+    }
+    return found;
+  }
+
+  private continues(a: Candidate, b: Candidate): boolean {
+    return (
+      a.source === b.source &&
+      a.element === b.element &&
+      Math.abs(a.to - b.from) < SAME_CUT &&
+      a.to > a.from === b.to > b.from
+    );
+  }
+
+  /** As few runs as the uses allow: begun where no use goes on from the step before, each as long as can be. */
+  private runsOf({ steps, period }: Outline): Run[] {
+    const uses = steps.map((step) => this.usesOf(step));
+    const ahead = (list: Candidate[]): Candidate[] =>
+      list.map((use) => ({ ...use, element: this.group.times(period, use.element) }));
+    const count = steps.length;
+    const goesOn = (before: readonly Candidate[], after: readonly Candidate[]): boolean =>
+      before.some((a) => after.some((b) => this.continues(a, b)));
+    let start = 0;
+    for (let k = 0; k < count; k += 1) {
+      const before = k === 0 ? (uses[count - 1] as Candidate[]) : (uses[k - 1] as Candidate[]);
+      const here = k === 0 ? ahead(uses[0] as Candidate[]) : (uses[k] as Candidate[]);
+      if (!goesOn(before, here)) {
+        start = k;
+        break;
+      }
+    }
+    const runs: Run[] = [];
+    let open: Candidate[] = [];
+    let first: OutlineStep | null = null;
+    const close = (): void => {
+      const [best] = open;
+      if (best && first) runs.push({ ...best, first });
+    };
+    for (let k = 0; k < count; k += 1) {
+      const index = (start + k) % count;
+      const wrapped = start + k >= count;
+      const step = steps[index] as OutlineStep;
+      const own = uses[index] as Candidate[];
+      const here = wrapped ? ahead(own) : own;
+      const longer = open.flatMap((a) => {
+        const b = here.find((use) => this.continues(a, use));
+        return b ? [{ ...a, to: b.to }] : [];
+      });
+      if (longer.length > 0) open = longer;
+      else {
+        close();
+        open = here;
+        first = wrapped ? { half: step.half, element: this.group.times(period, step.element) } : step;
+      }
+    }
+    close();
+    return runs;
+  }
+
+  /** The segments of one period, end to end. */
+  private periodOf(runs: readonly Run[], outline: Outline): Segment[] {
+    const nodes = runs.map((run, k) => {
+      const before = runs[k - 1] ?? null;
+      return this.nodeBetween(before ?? this.shifted(runs[runs.length - 1] as Run, outline.period), run);
+    });
+    const last = applyTo(this.mapOf(outline.period), nodes[0] as Point);
+    const segments = runs.map((run, k) =>
+      withEnds(this.segmentOf(run), nodes[k] as Point, nodes[k + 1] ?? last),
+    );
+    return this.withoutSeams(segments, runs, outline.period);
+  }
+
+  /** Lines and arcs of different copies or paths that run on in one another are one segment. */
+  private withoutSeams(segments: readonly Segment[], runs: readonly Run[], period: number): Segment[] {
+    const { sources } = this.arrangement.subdivision.edges;
+    const strangers = (a: Run, b: Run): boolean =>
+      a.element !== b.element || sources.path(a.source) !== sources.path(b.source);
+    const kept: Segment[] = [];
+    segments.forEach((segment, k) => {
+      const before = kept[kept.length - 1];
+      const one =
+        before && strangers(runs[k - 1] as Run, runs[k] as Run) ? joined(before, segment) : null;
+      if (one) kept[kept.length - 1] = one;
+      else kept.push(segment);
+    });
+    const [first] = kept;
+    const last = kept[kept.length - 1];
+    if (kept.length < 2 || !first || !last) return kept;
+    const ahead = period === 0 ? first : (mapSegment(first, this.mapOf(period))[0] ?? first);
+    const afterLast = { ...(runs[0] as Run), element: this.group.times(period, (runs[0] as Run).element) };
+    const seam = strangers(runs[runs.length - 1] as Run, afterLast) ? joined(last, ahead) : null;
+    return seam ? [...kept.slice(1, -1), seam] : kept;
+  }
+
+  /** A run in the copy before its own. */
+  private shifted(run: Run, period: number): Run {
+    return { ...run, element: this.group.times(this.group.inverse(period), run.element) };
+  }
+
+  private segmentOf(run: Run): Segment {
+    const { sources } = this.arrangement.subdivision.edges;
+    const part = partOf(sources.segments[run.source] as Segment, run.from, run.to);
+    return run.element === 0 ? part : (mapSegment(part, this.mapOf(run.element))[0] ?? part);
+  }
+
+  /** Where two runs meet: in a node that was drawn, if there is one, else in the vertex that was computed. */
+  private nodeBetween(before: Run, after: Run): Point {
+    const { subdivision } = this.arrangement;
+    const { sources, vertices } = subdivision.edges;
+    for (const [run, t] of [
+      [after, after.from],
+      [before, before.to],
+    ] as const) {
+      const segment = sources.segments[run.source] as Segment;
+      if (t === 0 || t === 1) return applyTo(this.mapOf(run.element), t === 0 ? segment.from : segment.to);
+    }
+    const v = subdivision.origin(after.first.half);
+    return applyTo(this.mapOf(after.first.element), { x: vertices.xs.at(v), y: vertices.ys.at(v) });
+  }
+
+  /** An outline that is a circle about the centre, as two half arcs. */
+  private wholeCircle({ steps, repeats }: Outline): Path | null {
+    const { sources, vertices } = this.arrangement.subdivision.edges;
+    if (repeats === 1) return null;
+    let radius = 0;
+    let way = 0;
+    for (const step of steps) {
+      const arc = this.usesOf(step)
+        .map((use) => ({ use, segment: sources.segments[use.source] as Segment }))
+        .find(({ segment }) => segment.kind === 'arc' && lengthOf(segment.centre) <= vertices.tolerance / 4);
+      if (arc?.segment.kind !== 'arc') return null;
+      radius = arc.segment.radius;
+      const forward = arc.use.to > arc.use.from === arc.segment.sweep > 0;
+      way = forward === arc.use.element < this.group.fold ? 1 : -1;
+    }
+    const [top, bottom] = [
+      { x: 0, y: -radius },
+      { x: 0, y: radius },
+    ];
+    return { closed: true, segments: [arcFromBulge(top, bottom, way), arcFromBulge(bottom, top, way)] };
+  }
+}
+
+/** The ends of segments put exactly together. */
+const meetingEnds = (segments: readonly Segment[]): Segment[] =>
+  segments.map((segment, k) => {
+    const next = segments[(k + 1) % segments.length] as Segment;
+    return { ...segment, to: next.from };
+  });
+
+/** Two segments as one, where both are of the same line or circle and run on; null where they are not. */
+function joined(a: Segment, b: Segment): Segment | null {
+  if (a.kind === 'line' && b.kind === 'line') {
+    const [u, v] = [subtract(a.to, a.from), subtract(b.to, b.from)];
+    const whole = { kind: 'line' as const, from: a.from, to: b.to };
+    const away = Math.abs(cross(u, subtract(b.to, a.from))) / (lengthOf(subtract(b.to, a.from)) || 1);
+    return dot(u, v) > 0 && away <= 1e-11 * (lengthOf(u) + lengthOf(v)) ? whole : null;
+  }
+  if (a.kind === 'arc' && b.kind === 'arc' && a.sweep > 0 === b.sweep > 0) {
+    const same =
+      distance(a.centre, b.centre) <= 1e-11 * a.radius && Math.abs(a.radius - b.radius) <= 1e-11 * a.radius;
+    const sweep = a.sweep + b.sweep;
+    return same && Math.abs(sweep) <= Math.PI * (1 + 1e-12) ? { ...a, to: b.to, sweep } : null;
+  }
+  return null;
+}

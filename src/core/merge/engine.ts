@@ -1,0 +1,178 @@
+import { arrange, type Arrangement } from '../arrangement/arrange';
+import { Inconsistent, TooMuchWork } from '../arrangement/errors';
+import { outlinesOf, type OutlinedRegion } from '../arrangement/outline';
+import { Restorer } from '../arrangement/restore';
+import { MIRROR } from '../curve/affine';
+import { mapPath, reversedPath, signedArea } from '../curve/path';
+import { turn, wrapTurn, type Turn } from '../number/turn';
+import {
+  MergeFailed,
+  MergeStopped,
+  TOLERANCES,
+  type MergeControl,
+  type MergeFacts,
+  type MergeKind,
+  type MergePart,
+  type MergeRequest,
+  type MergeResult,
+} from './merge';
+import { arrangeOperands, type Arranged } from './operands';
+
+/** Whether a cell is kept, from how many copies of each operand cover it. */
+type Predicate = (depths: readonly number[]) => boolean;
+
+const total = (depths: readonly number[]): number => depths.reduce((sum, depth) => sum + depth, 0);
+const covering = (depths: readonly number[]): number => depths.filter((depth) => depth > 0).length;
+
+/** The operation as a predicate on the cover. */
+function predicateOf({ op, among, times }: MergeRequest, { copies }: Arranged): Predicate {
+  const count = among === 'copies' ? total : covering;
+  const all = among === 'copies' ? total(copies) : copies.length;
+  switch (op) {
+    case 'union':
+      return (depths) => total(depths) > 0;
+    case 'subtract':
+      return ([first = 0, ...rest]) => first > 0 && total(rest) === 0;
+    case 'intersection':
+      return (depths) => count(depths) === all;
+    case 'exclusion':
+      return (depths) => count(depths) % 2 === 1;
+    case 'atLeast':
+      return (depths) => count(depths) >= Math.max(1, times ?? 1);
+    case 'divide':
+      return () => true;
+  }
+}
+
+/** A merge with the arrangement that it was read from. */
+export interface Merged extends MergeResult {
+  readonly kinds: readonly MergeKind[];
+}
+
+function depthsOf(arrangement: Arrangement, arranged: Arranged, kind: number): number[] {
+  const depths = arranged.copies.map(() => 0);
+  arranged.members.forEach(({ operand }, member) => {
+    depths[operand] = (depths[operand] ?? 0) + arrangement.depthOf(kind, member);
+  });
+  return depths.map((depth, operand) => depth / (arranged.coinciding[operand] ?? 1));
+}
+
+/** The copies of a region as turns; reflected copies are a part of their own. */
+function partsOf(region: OutlinedRegion, restorer: Restorer, fold: number): MergePart[] {
+  const loops = region.outlines.map((outline) => restorer.path(outline));
+  const turnsOf = (elements: readonly number[]): Turn[] =>
+    elements.map((element) => wrapTurn(turn(element % fold, fold)));
+  const turned = region.copies.filter((element) => element < fold);
+  const reflected = region.copies.filter((element) => element >= fold);
+  const parts: MergePart[] = [{ turns: turnsOf(turned), loops }];
+  if (reflected.length > 0)
+    parts.push({
+      turns: turnsOf(reflected),
+      loops: loops.map((loop) => reversedPath(mapPath(loop, MIRROR))),
+    });
+  return parts;
+}
+
+function factsOf(
+  parts: readonly MergePart[],
+  arrangement: Arrangement | null,
+  milliseconds: number,
+): MergeFacts {
+  const segments = { line: 0, arc: 0, cubic: 0 };
+  let loops = 0;
+  let area = 0;
+  for (const part of parts) {
+    loops += part.loops.length * part.turns.length;
+    area += signedArea(part.loops) * part.turns.length;
+    for (const loop of part.loops)
+      for (const segment of loop.segments) segments[segment.kind] += part.turns.length;
+  }
+  return {
+    loops,
+    nodes: segments.line + segments.arc + segments.cubic,
+    area,
+    segments,
+    cells: arrangement?.cellCount ?? 0,
+    kinds: arrangement ? arrangement.kindCount - 1 : 0,
+    slivers: arrangement?.slivers ?? 0,
+    milliseconds,
+  };
+}
+
+/** Tolerances to try, as multiples of the asked one, should a check inside fail at one. */
+const TRIES = [1, 7, 0.13, 40];
+
+function* mergeWith(request: MergeRequest, scale: number): Generator<number, Merged> {
+  const started = performance.now();
+  const arranged = arrangeOperands(request.operands, request.op === 'divide');
+  if (arranged.paths.length === 0) {
+    return { parts: [], kinds: [], facts: factsOf([], null, performance.now() - started) };
+  }
+  const arrangement = yield* arrange({
+    ...arranged,
+    members: arranged.members.length,
+    tolerance: TOLERANCES[request.quality] * scale,
+  });
+  const keeps = predicateOf(request, arranged);
+  const classes = new Int32Array(arrangement.kindCount).fill(-1);
+  const depths = Array.from(classes, (_, kind) => depthsOf(arrangement, arranged, kind));
+  depths.forEach((row, kind) => {
+    if (kind !== arrangement.outside && keeps(row)) classes[kind] = request.op === 'divide' ? kind : 0;
+  });
+  const restorer = new Restorer(arrangement);
+  const parts = outlinesOf(arrangement, classes).flatMap((region) =>
+    partsOf(region, restorer, arranged.fold),
+  );
+  yield 1;
+  const kinds = arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
+    size,
+    area,
+    inner,
+    outer,
+    depth: total(depths[kind] ?? []),
+  }));
+  return { parts, kinds, facts: factsOf(parts, arrangement, performance.now() - started) };
+}
+
+function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
+  for (const [k, scale] of TRIES.entries()) {
+    try {
+      return yield* mergeWith(request, scale);
+    } catch (error) {
+      if (error instanceof TooMuchWork) throw new MergeFailed(error.message);
+      if (!(error instanceof Inconsistent) || k === TRIES.length - 1) throw error;
+    }
+  }
+  throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');
+}
+
+/** Merges at once. @throws MergeFailed where the work limit is reached */
+export function mergeNow(request: MergeRequest): Merged {
+  const steps = mergeSteps(request);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Longest stretch of work between two breaths, in milliseconds. */
+const STRETCH = 12;
+
+/**
+ * Merges with breaths in between, in which it reports, lets messages come in and can be stopped.
+ * @throws MergeStopped, MergeFailed
+ */
+export async function merge(request: MergeRequest, control: MergeControl = {}): Promise<Merged> {
+  const steps = mergeSteps(request);
+  let rested = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - rested < STRETCH) continue;
+    control.progress?.(step.value);
+    await control.pause?.();
+    if (control.stopped?.()) throw new MergeStopped();
+    rested = performance.now();
+  }
+}
+

@@ -200,7 +200,7 @@ export function* arrange(request: ArrangementRequest): Generator<number, Arrange
     }
   }
   yield 0.2;
-  const noder = new Noder(edges, vertices, request.limit ?? USUAL_LIMIT);
+  const noder = new Noder(group, edges, vertices, request.limit ?? USUAL_LIMIT);
   let share = 0.2;
   for (const _ of noder.run()) {
     share += (0.7 - share) / 16;

@@ -1,9 +1,10 @@
 import type { Edges } from './edges';
 import { TooMuchWork } from './errors';
 import { Grid } from './grid';
+import type { Group } from './group';
 import { Floats, Ints } from './lists';
 import { Meetings, type Splits } from './meet';
-import { APEX, INNER, type Vertices } from './vertices';
+import { APEX, INNER, NEAR, type Vertices } from './vertices';
 
 /** How much an arrangement may cost: far beyond any drawing, well below what would hang. */
 export interface WorkLimit {
@@ -76,6 +77,7 @@ export class Noder {
   private freshVertices = 0;
 
   constructor(
+    private readonly group: Group,
     private readonly edges: Edges,
     private readonly vertices: Vertices,
     private readonly limit: WorkLimit,
@@ -208,12 +210,12 @@ export class Noder {
     const a = places.at(u);
     const b = places.at(v);
     if (a === INNER || b === INNER || (a !== b && a !== APEX && b !== APEX)) return;
-    const { edges } = this;
-    const { sources, vertices } = edges;
-    const t = edges.evaluateAt(edge, 0.5);
-    const middle = vertices.at(sources.x, sources.y);
-    if (this.vertices.places.at(middle) === INNER && edges.bulges.at(edge) > tolerance / 2)
-      this.asked.through(edge, middle, t);
+    const { edges, group } = this;
+    if (edges.bulges.at(edge) <= tolerance / 2) return;
+    edges.evaluateAt(edge, 0.5);
+    const { x, y } = edges.sources;
+    const near = a === NEAR || b === NEAR;
+    if (Math.abs(near ? x : group.farX * y - group.farY * x) > tolerance) this.asked.halve(edge);
   }
 
   /** Replaces an edge by the parts between the vertices that were asked for. */

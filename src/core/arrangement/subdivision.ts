@@ -1,4 +1,5 @@
 import type { Edges } from './edges';
+import { Inconsistent } from './errors';
 import type { Group } from './group';
 import { Ints, valueAt } from './lists';
 import { FAR, NEAR, type Vertices } from './vertices';
@@ -254,7 +255,10 @@ export class Subdivision {
     this.face = new Int32Array(count);
     for (let h = 0; h < count; h += 1) this.face[h] = this.cycleFaces.at(valueAt(cycleOf, h));
     // The border runs from the near to the far wall, so the sector lies to the left of its second half.
-    if (border >= 0) this.unbounded = Math.max(valueAt(this.face, 2 * border), valueAt(this.face, 2 * border + 1));
+    if (border >= 0) {
+      this.unbounded = Math.max(valueAt(this.face, 2 * border), valueAt(this.face, 2 * border + 1));
+      if (this.unbounded < 0) throw new Inconsistent('The sector is not closed.');
+    }
   }
 
   /** The half-edge whose left side is first met from a vertex towards −x, of another component; −1 for none. */

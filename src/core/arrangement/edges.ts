@@ -77,12 +77,12 @@ export class Edges {
     const from = this.useFrom.at(use);
     const to = this.useTo.at(use);
     const way = to > from ? 1 : -1;
-    s.evaluate(source, element, from);
+    s.evaluateTangent(source, element, from, way);
     const x0 = s.x;
     const y0 = s.y;
     const ax = s.dx * way;
     const ay = s.dy * way;
-    s.evaluate(source, element, to);
+    s.evaluateTangent(source, element, to, -way);
     const cx = s.x - x0;
     const cy = s.y - y0;
     const lean = (dx: number, dy: number): number => Math.abs(Math.atan2(cx * dy - cy * dx, cx * dx + cy * dy));

@@ -55,7 +55,7 @@ export class Folder {
   /** The angle at a parameter; near the centre that of the tangent, towards `ahead` of it. */
   private angleAt(source: number, t: number, ahead: number): { angle: number; radius: number } {
     const s = this.sources;
-    s.evaluate(source, 0, t);
+    s.evaluateTangent(source, 0, t, ahead);
     const radius = Math.hypot(s.x, s.y);
     const [x, y] = radius > 1e-4 * this.vertices.apexRadius ? [s.x, s.y] : [s.dx * ahead, s.dy * ahead];
     const angle = Math.atan2(x, -y);

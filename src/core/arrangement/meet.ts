@@ -154,6 +154,17 @@ export class Meetings {
     const onA = (s - fromA) / spanA;
     const onB = (t - fromB) / spanB;
     if (onA < -slack || onA > 1 + slack || onB < -slack || onB > 1 + slack) return false;
+    if (!settled) {
+      sources.evaluate(sourceA, elementA, s);
+      x = sources.x;
+      y = sources.y;
+      sources.evaluate(sourceB, elementB, t);
+      // Too slow, as where a curve starts with a zero tangent: shorter pieces will do better.
+      if (Math.hypot(sources.x - x, sources.y - y) > edges.vertices.tolerance / 8) {
+        this.halveBoth(a, b);
+        return true;
+      }
+    }
     sources.evaluate(sourceA, elementA, s);
     this.split(a, b, sources.x, sources.y, s, t);
     return true;

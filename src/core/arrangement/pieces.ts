@@ -73,10 +73,10 @@ const momentSlope = (sources: Sources, source: number, t: number): number => {
 
 /** Halves a range of a curve until no part of it turns by more than the bound. */
 function halve(sources: Sources, source: number, t0: number, t1: number, depth: number, out: number[]): void {
-  sources.evaluate(source, 0, t0);
+  sources.evaluateTangent(source, 0, t0, 1);
   const ax = sources.dx;
   const ay = sources.dy;
-  sources.evaluate(source, 0, t1);
+  sources.evaluateTangent(source, 0, t1, -1);
   const turning = Math.abs(Math.atan2(ax * sources.dy - ay * sources.dx, ax * sources.dx + ay * sources.dy));
   // The middle tells a piece that turns by nearly a full turn from one that does not turn.
   const middle = (t0 + t1) / 2;

@@ -150,6 +150,28 @@ export class Sources {
   }
 
   /**
+   * Evaluates, and gives the first derivative the direction of the curve on the side of `ahead` (1 or −1) where it
+   * is zero, as at an end whose handle lies on it.
+   */
+  evaluateTangent(source: number, element: number, t: number, ahead: number): void {
+    this.evaluate(source, element, t);
+    const speed = this.dx * this.dx + this.dy * this.dy;
+    const bend = this.ddx * this.ddx + this.ddy * this.ddy;
+    if (speed > 1e-18 * bend) return;
+    if (bend > 0) {
+      this.dx = ahead * this.ddx;
+      this.dy = ahead * this.ddy;
+      return;
+    }
+    const { x, y } = this;
+    this.evaluate(source, element, t + ahead * 1e-3);
+    this.dx = (this.x - x) * ahead;
+    this.dy = (this.y - y) * ahead;
+    this.x = x;
+    this.y = y;
+  }
+
+  /**
    * The parameter from t0 to t1 (in either order) where a copy of a segment is nearest to a point near it:
    * closed form for lines and arcs, Newton's method on the foot of the perpendicular for cubics.
    */

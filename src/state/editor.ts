@@ -41,7 +41,10 @@ interface PointerAt {
 
 export interface MergeState {
   readonly round: Round;
-  /** From 0 to 1 while it runs. */
+  /** Coarse while something is dragged; made again in full when it is let go. */
+  readonly quality: 'full' | 'coarse';
+  readonly running: boolean;
+  /** From 0 to 1, once it takes long enough to be worth telling. */
   readonly progress: number | null;
   readonly result: MergeResult | null;
   /** Why there is no result: a sentence. */

@@ -1,6 +1,7 @@
 import { mergeRequestOf, sameMerge } from '../core/figure/evaluate';
 import type { Round } from '../core/figure/model';
-import type { MergeResult } from '../core/merge/merge';
+import type { MergeRequest, MergeResult } from '../core/merge/merge';
+import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editor';
 
@@ -11,6 +12,9 @@ const put = (editor: Editor, roundId: string, change: MergeState | null): void =
     else merges.delete(roundId);
     return { merges };
   });
+
+/** How long a merge works before it shows its progress, in milliseconds. */
+const QUIET_TIME = 150;
 
 /**
  * Keeps the merges of a figure up to date in workers, one for each merged round, as the figure changes.
@@ -23,8 +27,8 @@ export function followMerges(editor: Editor): {
 } {
   const mergers = new Map<string, Merger>();
 
-  const start = (round: Round): void => {
-    const request = mergeRequestOf(round);
+  const start = (round: Round, quality: MergeRequest['quality']): void => {
+    const request = mergeRequestOf(round, quality);
     const before = editor.getState().merges.get(round.id);
     if (!request) {
       if (before) put(editor, round.id, null);
@@ -33,20 +37,32 @@ export function followMerges(editor: Editor): {
     const merger = mergers.get(round.id) ?? createMerger();
     mergers.set(round.id, merger);
     // The former outline stays on the screen until the new one is there.
-    put(editor, round.id, { round, progress: 0, result: before?.result ?? null, problem: null });
-    const stillMine = (): boolean => editor.getState().merges.get(round.id)?.round === round;
-    const report = (progress: number): void => {
-      const now = editor.getState().merges.get(round.id);
-      if (now && stillMine()) put(editor, round.id, { ...now, progress });
+    const mine: MergeState = {
+      round,
+      quality,
+      running: true,
+      progress: null,
+      result: before?.result ?? null,
+      problem: null,
     };
-    void merger.union(request, report).then((answer) => {
+    put(editor, round.id, mine);
+    const began = performance.now();
+    const stillMine = (): boolean => {
+      const now = editor.getState().merges.get(round.id);
+      return now?.round === round && now.quality === quality;
+    };
+    const report = (progress: number): void => {
+      // What is done in a moment needs no bar, which would only flicker while something is dragged.
+      if (stillMine() && performance.now() - began > QUIET_TIME) put(editor, round.id, { ...mine, progress });
+    };
+    void merger.merge(request, report).then((answer) => {
       if (!stillMine()) return;
-      if (answer.kind === 'done')
-        put(editor, round.id, { round, progress: null, result: answer.result, problem: null });
+      const ended = { ...mine, running: false };
+      if (answer.kind === 'done') put(editor, round.id, { ...ended, result: unpackResult(answer.result) });
       else {
         const problem =
           answer.kind === 'failed' ? answer.message : 'Stopped. The copies are shown as they are.';
-        put(editor, round.id, { round, progress: null, result: null, problem });
+        put(editor, round.id, { ...ended, result: null, problem });
       }
     });
   };
@@ -55,8 +71,11 @@ export function followMerges(editor: Editor): {
     const { rounds } = shownFigure(state);
     for (const round of rounds) {
       const known = state.merges.get(round.id);
-      if (known ? !sameMerge(known.round, round) : round.merge !== null && mergeRequestOf(round) !== null)
-        start(round);
+      const quality = state.live ? 'coarse' : 'full';
+      const asked = known
+        ? !sameMerge(known.round, round) || (quality === 'full' && known.quality === 'coarse')
+        : round.merge !== null && mergeRequestOf(round) !== null;
+      if (asked) start(round, quality);
     }
     for (const id of state.merges.keys()) {
       if (!rounds.some((round) => round.id === id)) {
@@ -69,14 +88,14 @@ export function followMerges(editor: Editor): {
 
   follow(editor.getState());
   const unsubscribe = editor.subscribe((state, before) => {
-    if (shownFigure(state) !== shownFigure(before)) follow(state);
+    if (state.live !== before.live || shownFigure(state) !== shownFigure(before)) follow(state);
   });
 
   return {
     stop: (roundId) => mergers.get(roundId)?.stop(),
     again: (roundId) => {
       const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === roundId);
-      if (round) start(round);
+      if (round) start(round, 'full');
     },
     end: () => {
       unsubscribe();
@@ -100,4 +119,4 @@ export function mergeResults(merges: ReadonlyMap<string, MergeState>): ReadonlyM
 
 /** How many merges are under way. */
 export const activeMerges = (state: EditorState): number =>
-  [...state.merges.values()].filter(({ progress }) => progress !== null).length;
+  [...state.merges.values()].filter(({ running }) => running).length;

@@ -1,10 +1,11 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 
-import { MergeFailed, MergeStopped, type MergeRequest, type MergeResult } from '../core/merge/merge';
-import { unionOfCopies } from '../core/merge/union';
+import { merge } from '../core/merge/engine';
+import { MergeFailed, MergeStopped } from '../core/merge/merge';
+import { buffersOf, packResult, unpackRequest, type PackedRequest, type PackedResult } from '../core/merge/pack';
 
 export type MergeAnswer =
-  | { readonly kind: 'done'; readonly result: MergeResult }
+  | { readonly kind: 'done'; readonly result: PackedResult }
   | { readonly kind: 'stopped' }
   | { readonly kind: 'failed'; readonly message: string };
 
@@ -23,16 +24,17 @@ const breath = (): Promise<void> =>
 class MergeDoor {
   private newest = 0;
 
-  async union(request: MergeRequest, progress: (share: number) => void): Promise<MergeAnswer> {
+  async merge(request: PackedRequest, progress: (share: number) => void): Promise<MergeAnswer> {
     this.newest += 1;
     const mine = this.newest;
     try {
-      const result = await unionOfCopies(request, {
+      const merged = await merge(unpackRequest(request), {
         progress,
         pause: breath,
         stopped: () => mine !== this.newest,
       });
-      return { kind: 'done', result };
+      const result = packResult(merged);
+      return transfer({ kind: 'done', result }, buffersOf(result));
     } catch (error) {
       if (error instanceof MergeStopped) return { kind: 'stopped' };
       if (error instanceof MergeFailed) return { kind: 'failed', message: error.message };

@@ -1,12 +1,13 @@
-import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 
 import type { MergeRequest } from '../core/merge/merge';
+import { buffersOf, packRequest } from '../core/merge/pack';
 import type { MergeAnswer, MergeDoor } from './merge.worker';
 
 /** One worker that merges for one round at a time. */
 export interface Merger {
   /** Starts a merge; one that is still under way is stopped. Answers `stopped` where it was. */
-  union(request: MergeRequest, progress: (share: number) => void): Promise<MergeAnswer>;
+  merge(request: MergeRequest, progress: (share: number) => void): Promise<MergeAnswer>;
   /** Ends what is under way at once, whatever it is doing. */
   stop(): void;
   close(): void;
@@ -33,14 +34,15 @@ export function createMerger(): Merger {
   };
 
   return {
-    union: (request, progress) =>
+    merge: (request, progress) =>
       new Promise((resolve) => {
         endEarly?.({ kind: 'stopped' });
         const mine = resolve;
         endEarly = mine;
+        const packed = packRequest(request);
         opened()
-          .union(
-            request,
+          .merge(
+            transfer(packed, buffersOf(packed)),
             proxy((share: number) => {
               if (endEarly === mine) progress(share);
             }),

@@ -92,6 +92,8 @@ export class Edges {
     // A piece that bends one way lies in the triangle of its chord and its end tangents.
     const height =
       a + b > 1e-12 && a < 1.2 && b < 1.2 ? (chord * Math.sin(a) * Math.sin(b)) / Math.sin(a + b) : chord * (a + b);
+    // Flat to a small part of the tolerance is straight: its chord does for every question but the last.
+    if (height < this.vertices.tolerance / 16) return;
     this.bulges.set(edge, height);
     this.leans.set(edge, Math.max(a, b));
   }

@@ -10,6 +10,9 @@ export interface Splits {
 
 const NEWTON_STEPS = 12;
 
+/** Directions that differ by less, in radians, count as the same. */
+const LEAST_ANGLE = 1e-6;
+
 const clamp = (t: number, low: number, high: number): number => (t < low ? low : t > high ? high : t);
 
 /**
@@ -79,7 +82,7 @@ export class Meetings {
       }
       return;
     }
-    const lean = edges.leans.at(a) + edges.leans.at(b);
+    const lean = edges.leans.at(a) + edges.leans.at(b) + LEAST_ANGLE;
     let met: boolean;
     if (Math.abs(turned) > lean * lengthA * lengthB) {
       // They cross once at most; where they share an end, that is where.

@@ -12,7 +12,7 @@ export interface WorkLimit {
   readonly tests: number;
 }
 
-export const USUAL_LIMIT: WorkLimit = { edges: 3_000_000, tests: 400_000_000 };
+export const USUAL_LIMIT: WorkLimit = { edges: 2_000_000, tests: 60_000_000 };
 
 const MOST_ROUNDS = 64;
 const BREATH = 4096;
@@ -238,7 +238,8 @@ export class Noder {
     const shares = at.map((vertex, k) => {
       const t = given[k] as number;
       const from = edges.useFrom.at(first);
-      return ((Number.isNaN(t) ? parameterOf(first, vertex) : t) - from) / (edges.useTo.at(first) - from);
+      const span = edges.useTo.at(first) - from;
+      return span === 0 ? 0 : ((Number.isNaN(t) ? parameterOf(first, vertex) : t) - from) / span;
     });
     const order = at.map((_, k) => k).sort((i, j) => (shares[i] as number) - (shares[j] as number));
     const stops = [edges.starts.at(edge), ...order.map((k) => at[k] as number), edges.ends.at(edge)];

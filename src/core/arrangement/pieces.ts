@@ -71,18 +71,28 @@ const momentSlope = (sources: Sources, source: number, t: number): number => {
   return sources.x * sources.ddy - sources.y * sources.ddx;
 };
 
-/** Halves a range of a curve until no part of it turns by more than the bound. */
+/** The angle between two directions, 0 where one of them is none. */
+const between = (ax: number, ay: number, bx: number, by: number): number =>
+  Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by));
+
+/**
+ * Halves a range of a cubic until no part of it turns by more than the bound. The directions of a cubic lie in the
+ * cone of its three control vectors, so that the angles between these bound its turning.
+ */
 function halve(sources: Sources, source: number, t0: number, t1: number, depth: number, out: number[]): void {
   sources.evaluateTangent(source, 0, t0, 1);
-  const ax = sources.dx;
-  const ay = sources.dy;
+  const third = (t1 - t0) / 3;
+  const { x: x0, y: y0, dx: ax, dy: ay } = sources;
   sources.evaluateTangent(source, 0, t1, -1);
-  const turning = Math.abs(Math.atan2(ax * sources.dy - ay * sources.dx, ax * sources.dx + ay * sources.dy));
-  // The middle tells a piece that turns by nearly a full turn from one that does not turn.
-  const middle = (t0 + t1) / 2;
-  sources.evaluate(source, 0, middle);
-  const half = Math.abs(Math.atan2(ax * sources.dy - ay * sources.dx, ax * sources.dx + ay * sources.dy));
-  if (depth < DEEPEST && Math.max(turning, half) > MOST_TURNING) {
+  const { x: x3, y: y3, dx: bx, dy: by } = sources;
+  sources.evaluate(source, 0, t0);
+  const [x1, y1] = [x0 + sources.dx * third, y0 + sources.dy * third];
+  sources.evaluate(source, 0, t1);
+  const [x2, y2] = [x3 - sources.dx * third, y3 - sources.dy * third];
+  const turning = between(ax, ay, x2 - x1, y2 - y1) + between(x2 - x1, y2 - y1, bx, by);
+  const size = Math.abs(x3 - x0) + Math.abs(y3 - y0) + Math.abs(x1 - x0) + Math.abs(y1 - y0);
+  if (depth < DEEPEST && turning > MOST_TURNING && size > 0) {
+    const middle = (t0 + t1) / 2;
     halve(sources, source, t0, middle, depth + 1, out);
     halve(sources, source, middle, t1, depth + 1, out);
   } else out.push(t1);
@@ -97,7 +107,8 @@ function signChange(f: (t: number) => number, t0: number, t1: number, out: numbe
 
 /**
  * Parameters, from 0 to 1, that cut a segment into pieces that turn by at most 30 degrees, bend one way, run
- * round the centre one way, and pass the centre only at their ends where they come as near as `apex` to it.
+ * round the centre one way by less than half a turn, and pass the centre only at their ends where they come as near
+ * as `apex` to it.
  */
 export function cutsOf(sources: Sources, source: number, apex: number): number[] {
   const kind = sources.kind(source);
@@ -151,8 +162,13 @@ function nearestToCentre(
   const found: number[] = [];
   signChange((t) => receding(sources, source, t), t0, t1, found);
   for (const t of found) {
+    sources.evaluate(source, 0, t1);
+    const [x, y] = [sources.x, sources.y];
+    sources.evaluate(source, 0, t0);
+    const chord = Math.hypot(sources.x - x, sources.y - y);
     sources.evaluate(source, 0, t);
-    if (Math.hypot(sources.x, sources.y) <= apex) out.push(t);
+    // A piece that is long for its distance would reach round the centre by half a turn or more.
+    if (Math.hypot(sources.x, sources.y) <= Math.max(apex, chord)) out.push(t);
   }
 }
 

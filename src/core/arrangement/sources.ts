@@ -188,15 +188,19 @@ export class Sources {
     const share = square === 0 ? 0 : ((px - ax) * bx + (py - ay) * by) / square;
     let t = Math.min(high, Math.max(low, t0 + (t1 - t0) * share));
     if (this.kinds.at(source) === LINE) return t;
-    for (let step = 0; step < 12; step += 1) {
+    // Newton's method kept between bounds: a curve may slow down to nothing at an end.
+    let [a, b] = [low, high];
+    for (let step = 0; step < 60; step += 1) {
       this.evaluate(source, element, t);
       const rx = this.x - px;
       const ry = this.y - py;
-      const slope = this.dx * this.dx + this.dy * this.dy;
-      if (slope === 0) return t;
-      const bend = slope + rx * this.ddx + ry * this.ddy;
-      const change = (rx * this.dx + ry * this.dy) / (bend > slope / 4 ? bend : slope);
-      const next = Math.min(high, Math.max(low, t - change));
+      const past = rx * this.dx + ry * this.dy;
+      if (past > 0) b = t;
+      else a = t;
+      const bend = this.dx * this.dx + this.dy * this.dy + rx * this.ddx + ry * this.ddy;
+      let next = bend > 0 ? t - past / bend : (a + b) / 2;
+      if (past === 0) return t;
+      if (!(next >= a && next <= b) || (step > 8 && step % 4 === 0)) next = (a + b) / 2;
       if (Math.abs(next - t) < 1e-15) return next;
       t = next;
     }

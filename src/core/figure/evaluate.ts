@@ -1,5 +1,5 @@
 import { isOwnMirror, type Path } from '../curve/path';
-import { addTurns } from '../number/turn';
+import { addTurns, NO_TURN } from '../number/turn';
 import { pathOfForm, type Form } from '../maker/form';
 import type { MergeRequest, MergeResult } from '../merge/merge';
 import type { Scene, SceneItem, SceneLayer } from '../scene/scene';
@@ -31,14 +31,22 @@ const isFilledArea = (shape: Shape): boolean =>
   shape.visible && shape.paint.fill !== null && pathOfForm(shape.form).closed;
 
 /** What a round asks of core/merge, or null where its copies stay as they are. */
-export function mergeRequestOf(round: Round): MergeRequest | null {
+export function mergeRequestOf(round: Round, quality: MergeRequest['quality'] = 'full'): MergeRequest | null {
   if (!round.merge || !round.visible) return null;
   const shapes = round.shapes.filter(isFilledArea);
   if (shapes.length === 0) return null;
   return {
-    fold: round.rule.fold,
-    mirror: round.rule.mirror,
-    shapes: shapes.map(({ form, rule }) => ({ path: pathOfForm(form), rule })),
+    op: round.merge.op,
+    among: 'copies',
+    quality,
+    operands: [
+      {
+        fold: round.rule.fold,
+        mirror: round.rule.mirror,
+        start: NO_TURN,
+        shapes: shapes.map(({ form, rule }) => ({ paths: pathsOfForm(form), rule })),
+      },
+    ],
   };
 }
 

@@ -1,5 +1,5 @@
+import { merge } from '../merge/engine';
 import type { MergeControl, MergeResult } from '../merge/merge';
-import { unionOfCopies } from '../merge/union';
 import type { Scene } from '../scene/scene';
 import { evaluate, mergeRequestOf } from './evaluate';
 import type { Figure } from './model';
@@ -12,7 +12,7 @@ export async function evaluateWhole(figure: Figure, control: MergeControl = {}):
   const merges = new Map<string, MergeResult>();
   for (const round of figure.rounds) {
     const request = mergeRequestOf(round);
-    if (request) merges.set(round.id, await unionOfCopies(request, control));
+    if (request) merges.set(round.id, await merge(request, control));
   }
   return evaluate(figure, merges);
 }

@@ -13,6 +13,9 @@ const NEWTON_STEPS = 12;
 /** Directions that differ by less, in radians, count as the same. */
 const LEAST_ANGLE = 1e-6;
 
+/** Two pieces of 30 degrees lean less than this together, in radians. */
+const MOST_LEAN = 1.2;
+
 const clamp = (t: number, low: number, high: number): number => (t < low ? low : t > high ? high : t);
 
 /**
@@ -84,6 +87,11 @@ export class Meetings {
     }
     const lean = edges.leans.at(a) + edges.leans.at(b) + LEAST_ANGLE;
     let met: boolean;
+    if (lean > MOST_LEAN) {
+      // Bent too much to be looked at as a graph, as next to a cusp.
+      this.halveBoth(a, b);
+      return;
+    }
     if (Math.abs(turned) > lean * lengthA * lengthB) {
       // They cross once at most; where they share an end, that is where.
       if (shared === 1) return;

@@ -59,12 +59,6 @@ const moment = (sources: Sources, source: number, t: number): number => {
   return sources.x * sources.dy - sources.y * sources.dx;
 };
 
-/** Half the slope of the squared distance from the centre, P · P′. */
-const receding = (sources: Sources, source: number, t: number): number => {
-  sources.evaluate(source, 0, t);
-  return sources.x * sources.dx + sources.y * sources.dy;
-};
-
 /** P × P″, the slope of the moment. */
 const momentSlope = (sources: Sources, source: number, t: number): number => {
   sources.evaluate(source, 0, t);
@@ -89,7 +83,8 @@ function halve(sources: Sources, source: number, t0: number, t1: number, depth: 
   const [x1, y1] = [x0 + sources.dx * third, y0 + sources.dy * third];
   sources.evaluate(source, 0, t1);
   const [x2, y2] = [x3 - sources.dx * third, y3 - sources.dy * third];
-  const turning = between(ax, ay, x2 - x1, y2 - y1) + between(x2 - x1, y2 - y1, bx, by);
+  const [mx, my] = [x2 - x1, y2 - y1];
+  const turning = Math.max(between(ax, ay, bx, by), between(ax, ay, mx, my) + between(mx, my, bx, by));
   const size = Math.abs(x3 - x0) + Math.abs(y3 - y0) + Math.abs(x1 - x0) + Math.abs(y1 - y0);
   if (depth < DEEPEST && turning > MOST_TURNING && size > 0) {
     const middle = (t0 + t1) / 2;
@@ -159,17 +154,15 @@ function nearestToCentre(
   apex: number,
   out: number[],
 ): void {
-  const found: number[] = [];
-  signChange((t) => receding(sources, source, t), t0, t1, found);
-  for (const t of found) {
-    sources.evaluate(source, 0, t1);
-    const [x, y] = [sources.x, sources.y];
-    sources.evaluate(source, 0, t0);
-    const chord = Math.hypot(sources.x - x, sources.y - y);
-    sources.evaluate(source, 0, t);
-    // A piece that is long for its distance would reach round the centre by half a turn or more.
-    if (Math.hypot(sources.x, sources.y) <= Math.max(apex, chord)) out.push(t);
-  }
+  const t = sources.project(source, 0, t0, t1, 0, 0);
+  if (t - t0 < 1e-12 || t1 - t < 1e-12) return;
+  sources.evaluate(source, 0, t1);
+  const [x, y] = [sources.x, sources.y];
+  sources.evaluate(source, 0, t0);
+  const chord = Math.hypot(sources.x - x, sources.y - y);
+  sources.evaluate(source, 0, t);
+  // A piece that is long for its distance would reach round the centre by half a turn or more.
+  if (Math.hypot(sources.x, sources.y) <= Math.max(apex, chord)) out.push(t);
 }
 
 /** True for segments without length, which are left out. */

@@ -267,6 +267,7 @@ export class Subdivision {
     const x = xs.at(vertex);
     const y = ys.at(vertex);
     let best = -Infinity;
+    let bestSlope = 0;
     let found = -1;
     for (let k = 0; k < this.live.length; k += 1) {
       const u = this.origin(2 * k);
@@ -274,9 +275,13 @@ export class Subdivision {
       const y0 = ys.at(u);
       const y1 = ys.at(v);
       if (y0 <= y === y1 <= y) continue;
-      const at = xs.at(u) + ((xs.at(v) - xs.at(u)) * (y - y0)) / (y1 - y0);
-      if (at >= x || at <= best || findRoot(parents, u) === root) continue;
+      const slope = (xs.at(v) - xs.at(u)) / (y1 - y0);
+      const at = y === y0 ? xs.at(u) : y === y1 ? xs.at(v) : xs.at(u) + slope * (y - y0);
+      // At a vertex on this height, what is just beyond it (towards +y) decides.
+      if (at >= x || at < best || (at === best && slope <= bestSlope)) continue;
+      if (findRoot(parents, u) === root) continue;
       best = at;
+      bestSlope = slope;
       found = y1 < y0 ? 2 * k : 2 * k + 1;
     }
     return found;

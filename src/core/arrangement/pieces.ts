@@ -93,6 +93,38 @@ function halve(sources: Sources, source: number, t0: number, t1: number, depth: 
   } else out.push(t1);
 }
 
+/** Real roots of a polynomial in [0, 1], coefficients from the constant upwards: between those of its derivative. */
+function rootsWithin(coefficients: readonly number[]): number[] {
+  const value = (t: number): number => coefficients.reduceRight((sum, c) => sum * t + c, 0);
+  if (coefficients.length < 2) return [];
+  const turning = rootsWithin(coefficients.slice(1).map((c, k) => c * (k + 1)));
+  const stops = [0, ...turning, 1];
+  const roots: number[] = [];
+  for (let k = 1; k < stops.length; k += 1) signChange(value, stops[k - 1] as number, stops[k] as number, roots);
+  return roots;
+}
+
+/** Where the angle of a cubic about the centre turns back: the zeros of P × P′, of degree four. */
+function turningsOfCubic(sources: Sources, source: number): number[] {
+  const at = (k: number): number => sources.number(source, k);
+  const powers = (o: number): [number, number, number, number] => [
+    at(o),
+    3 * (at(2 + o) - at(o)),
+    3 * (at(4 + o) - 2 * at(2 + o) + at(o)),
+    at(6 + o) - 3 * at(4 + o) + 3 * at(2 + o) - at(o),
+  ];
+  const [x, y] = [powers(0), powers(1)];
+  const minor = (i: number, j: number): number =>
+    (x[i] as number) * (y[j] as number) - (x[j] as number) * (y[i] as number);
+  return rootsWithin([
+    minor(0, 1),
+    2 * minor(0, 2),
+    3 * minor(0, 3) + minor(1, 2),
+    2 * minor(1, 3),
+    minor(2, 3),
+  ]);
+}
+
 /** Adds what lies strictly between two parameters where a function of the curve changes its sign. */
 function signChange(f: (t: number) => number, t0: number, t1: number, out: number[]): void {
   const f0 = f(t0);
@@ -124,11 +156,12 @@ export function cutsOf(sources: Sources, source: number, apex: number): number[]
     }
   }
   const cuts: number[] = [];
+  const turnings = kind === CUBIC ? turningsOfCubic(sources, source) : [];
   for (let k = 1; k < coarse.length; k += 1) {
     const t0 = coarse[k - 1] as number;
     const t1 = coarse[k] as number;
-    const added: number[] = [];
-    if (kind !== LINE) {
+    const added = turnings.filter((t) => t > t0 && t < t1);
+    if (kind === ARC) {
       const m = (t: number): number => moment(sources, source, t);
       const slope = (t: number): number => momentSlope(sources, source, t);
       const [s0, s1] = [slope(t0), slope(t1)];

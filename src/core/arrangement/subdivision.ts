@@ -266,25 +266,46 @@ export class Subdivision {
     const { xs, ys } = this.vertices;
     const x = xs.at(vertex);
     const y = ys.at(vertex);
+    const { tolerance } = this.vertices;
     let best = -Infinity;
-    let bestSlope = 0;
     let found = -1;
     for (let k = 0; k < this.live.length; k += 1) {
-      const u = this.origin(2 * k);
-      const v = this.origin(2 * k + 1);
-      const y0 = ys.at(u);
-      const y1 = ys.at(v);
+      const y0 = ys.at(this.origin(2 * k));
+      const y1 = ys.at(this.origin(2 * k + 1));
       if (y0 <= y === y1 <= y) continue;
-      const slope = (xs.at(v) - xs.at(u)) / (y1 - y0);
-      const at = y === y0 ? xs.at(u) : y === y1 ? xs.at(v) : xs.at(u) + slope * (y - y0);
-      // At a vertex on this height, what is just beyond it (towards +y) decides.
-      if (at >= x || at < best || (at === best && slope <= bestSlope)) continue;
-      if (findRoot(parents, u) === root) continue;
+      const at = this.crossingOf(k, y);
+      if (at >= x || at < best - tolerance) continue;
+      // Edges that are as near as this meet close by: where they are farther apart tells which is to the right.
+      if (at <= best + tolerance && !this.isRightOf(k, found >> 1, y)) continue;
+      if (findRoot(parents, this.origin(2 * k)) === root) continue;
       best = at;
-      bestSlope = slope;
       found = y1 < y0 ? 2 * k : 2 * k + 1;
     }
     return found;
+  }
+
+  /** Where an edge's chord is at a height. */
+  private crossingOf(k: number, y: number): number {
+    const { xs, ys } = this.vertices;
+    const u = this.origin(2 * k);
+    const v = this.origin(2 * k + 1);
+    const y0 = ys.at(u);
+    const y1 = ys.at(v);
+    if (y === y0) return xs.at(u);
+    return y === y1 ? xs.at(v) : xs.at(u) + ((xs.at(v) - xs.at(u)) * (y - y0)) / (y1 - y0);
+  }
+
+  private isRightOf(k: number, other: number, y: number): boolean {
+    const { ys } = this.vertices;
+    const range = (edge: number): [number, number] => {
+      const [a, b] = [ys.at(this.origin(2 * edge)), ys.at(this.origin(2 * edge + 1))];
+      return a < b ? [a, b] : [b, a];
+    };
+    const [a, b] = [range(k), range(other)];
+    const low = Math.max(a[0], b[0]);
+    const high = Math.min(a[1], b[1]);
+    const far = high - y > y - low ? high : low;
+    return this.crossingOf(k, far) > this.crossingOf(other, far);
   }
 
   /** 0 inside the sector, else on which wall a half-edge lies: NEAR or FAR. */

@@ -74,27 +74,14 @@ export class Arrangement {
     readonly cover: Cover,
     readonly size: number,
   ) {
-    const { group, faceCount, edges, face } = subdivision;
+    const { faceCount } = subdivision;
     this.faces = measureFaces(subdivision);
-    const { area, border } = this.faces;
-    const tolerance = edges.vertices.tolerance;
-    // A face narrower than the tolerance belongs to the neighbour behind its longest edge.
-    const opened = new Map<number, number>();
-    let slivers = 0;
-    for (let f = 0; f < faceCount; f += 1)
-      if (f !== subdivision.unbounded && 2 * valueAt(area, f) < tolerance * valueAt(border, f)) opened.set(f, -1);
-    if (opened.size > 0) {
-      for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
-        const f = valueAt(face, h);
-        const best = opened.get(f);
-        if (best === undefined || subdivision.across(h) === f || subdivision.isArtificial(h)) continue;
-        if (best < 0 || this.chord(h) > this.chord(best)) opened.set(f, h);
-      }
-      slivers = opened.size * group.order;
-    }
-    const gates = new Set([...opened.values()].flatMap((h) => (h < 0 ? [] : [h, h ^ 1])));
-    this.slivers = slivers;
-    this.kinds = regionsOf(subdivision, (h) => subdivision.isArtificial(h) || gates.has(h));
+    const { area } = this.faces;
+    const cells = regionsOf(subdivision, (h) => subdivision.isArtificial(h));
+    const { gates, count } = this.gatesOfSlivers(cells);
+    this.slivers = count;
+    this.kinds =
+      count === 0 ? cells : regionsOf(subdivision, (h) => subdivision.isArtificial(h) || gates.has(h));
     this.largest = new Int32Array(this.kinds.count).fill(-1);
     this.areas = new Float64Array(this.kinds.count);
     for (let f = 0; f < faceCount; f += 1) {
@@ -103,6 +90,38 @@ export class Arrangement {
       if (known < 0 || valueAt(area, f) > valueAt(area, known)) this.largest[kind] = f;
       this.areas[kind] = valueAt(this.areas, kind) + valueAt(area, f);
     }
+  }
+
+  /**
+   * A cell narrower than the tolerance is rounding's: it is opened to the neighbour behind its longest edge. Cells
+   * are looked at as wholes, since a wall may cut a thin end off a large one.
+   */
+  private gatesOfSlivers(cells: Regions): { gates: ReadonlySet<number>; count: number } {
+    const { subdivision } = this;
+    const { face, group } = subdivision;
+    const area = new Float64Array(cells.count);
+    const border = new Float64Array(cells.count);
+    for (let f = 0; f < subdivision.faceCount; f += 1) {
+      const cell = valueAt(cells.of, f);
+      area[cell] = valueAt(area, cell) + valueAt(this.faces.area, f);
+      border[cell] = valueAt(border, cell) + valueAt(this.faces.border, f);
+    }
+    const outside = valueAt(cells.of, subdivision.unbounded);
+    const { tolerance } = subdivision.vertices;
+    const longest = new Map<number, number>();
+    for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+      const f = valueAt(face, h);
+      if (f < 0 || subdivision.isArtificial(h)) continue;
+      const cell = valueAt(cells.of, f);
+      if (cell === outside || 2 * valueAt(area, cell) >= tolerance * valueAt(border, cell)) continue;
+      const right = subdivision.across(h);
+      if (right < 0 || valueAt(cells.of, right) === cell) continue;
+      const best = longest.get(cell);
+      if (best === undefined || this.chord(h) > this.chord(best)) longest.set(cell, h);
+    }
+    let count = 0;
+    for (const cell of longest.keys()) count += group.order / valueAt(cells.stabilizer, cell);
+    return { gates: new Set([...longest.values()].flatMap((h) => [h, h ^ 1])), count };
   }
 
   private chord(half: number): number {

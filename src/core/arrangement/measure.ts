@@ -6,7 +6,7 @@ import type { Subdivision } from './subdivision';
 /** Areas and lengths of the faces of a sector, from the true curves. */
 export interface FaceMeasures {
   readonly area: Float64Array;
-  /** Length of the border by its chords. */
+  /** Length of the drawn border by its chords. */
   readonly border: Float64Array;
   /** Least and greatest distance of the drawn border from the centre. */
   readonly inner: Float64Array;
@@ -74,8 +74,8 @@ export function measureFaces(subdivision: Subdivision): FaceMeasures {
       const f = valueAt(subdivision.face, 2 * k + side);
       if (f < 0) continue;
       area[f] = valueAt(area, f) + (side === 0 ? under : -under);
-      border[f] = valueAt(border, f) + length;
       if (!drawn) continue;
+      border[f] = valueAt(border, f) + length;
       inner[f] = Math.min(valueAt(inner, f), reach.inner);
       outer[f] = Math.max(valueAt(outer, f), reach.outer);
     }

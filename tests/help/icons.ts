@@ -1,0 +1,22 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+
+import { moveMap } from '../../src/core/curve/affine';
+import { mapPath } from '../../src/core/curve/path';
+import { readSvg } from '../../src/core/format/readSvg';
+import type { MergeShape } from '../../src/core/merge/merge';
+
+const folder = path.join(path.dirname(createRequire(import.meta.url).resolve('bootstrap-icons/package.json')), 'icons');
+
+/** Names of all icons of an open icon package. */
+export const iconNames = (): string[] => readdirSync(folder).sort();
+
+/** An icon's filled shapes as a motif: 16 wide, on the axis, its middle 18 from the centre. */
+export const iconMotif = (name: string): MergeShape[] =>
+  readSvg(readFileSync(path.join(folder, name), 'utf8'))
+    .filter(({ filled }) => filled)
+    .map(({ paths, rule }) => ({
+      paths: paths.map((each) => ({ ...mapPath(each, moveMap({ x: -8, y: -26 })), closed: true })),
+      rule,
+    }));

@@ -19,7 +19,12 @@ let loaded: Promise<Clipper> | null = null;
 export const clipper = (): Promise<Clipper> => (loaded ??= load());
 
 /** Flat copies of shapes: each copy normalised to windings of 0 and 1, then all put together. */
-export function flatCopies(library: Clipper, shapes: readonly MergeShape[], maps: readonly Affine[], tolerance: number) {
+export function flatCopies(
+  library: Clipper,
+  shapes: readonly MergeShape[],
+  maps: readonly Affine[],
+  tolerance: number,
+) {
   const one = new library.PathsD();
   for (const { paths, rule } of shapes) {
     const own = new library.PathsD();
@@ -28,7 +33,11 @@ export function flatCopies(library: Clipper, shapes: readonly MergeShape[], maps
       flat.assign(Float64Array.from(flatten(path, tolerance).flatMap(({ x, y }) => [x, y, 0])));
       own.push_back(flat);
     }
-    const clean = library.UnionSelfD(own, rule === 'evenodd' ? library.FillRule.EvenOdd : library.FillRule.NonZero, 8);
+    const clean = library.UnionSelfD(
+      own,
+      rule === 'evenodd' ? library.FillRule.EvenOdd : library.FillRule.NonZero,
+      8,
+    );
     for (let k = 0; k < clean.size(); k += 1) one.push_back(clean.get(k));
   }
   const motif = library.UnionSelfD(one, library.FillRule.NonZero, 8);

@@ -7,7 +7,10 @@ import { mapPath } from '../../src/core/curve/path';
 import { readSvg } from '../../src/core/format/readSvg';
 import type { MergeShape } from '../../src/core/merge/merge';
 
-const folder = path.join(path.dirname(createRequire(import.meta.url).resolve('bootstrap-icons/package.json')), 'icons');
+const folder = path.join(
+  path.dirname(createRequire(import.meta.url).resolve('bootstrap-icons/package.json')),
+  'icons',
+);
 
 /** Names of all icons of an open icon package. */
 export const iconNames = (): string[] => readdirSync(folder).sort();

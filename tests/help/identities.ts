@@ -40,10 +40,19 @@ export function brokenIdentities(fold: number, mirror: boolean, shapes: readonly
   if (Math.abs(share - Math.round(share)) > 1e-4 * order)
     broken.push(`area by depth: ${orbit} of ${order} times ${alone.facts.area}`);
   const odd = mergeNow(requestOf(fold, mirror, shapes, 'exclusion'));
-  say('exclusion and odd cells', odd.facts.area, coveredArea(union, (depth) => depth % 2));
+  say(
+    'exclusion and odd cells',
+    odd.facts.area,
+    coveredArea(union, (depth) => depth % 2),
+  );
   const cells = mergeNow(requestOf(fold, mirror, shapes, 'divide'));
-  say('cells and their outlines', cells.facts.area, coveredArea(cells, () => 1));
-  if (cells.kinds.some((kind) => (2 * fold) % kind.size !== 0)) broken.push('a kind’s size does not divide 2n');
+  say(
+    'cells and their outlines',
+    cells.facts.area,
+    coveredArea(cells, () => 1),
+  );
+  if (cells.kinds.some((kind) => (2 * fold) % kind.size !== 0))
+    broken.push('a kind’s size does not divide 2n');
   const again = mergeNow(
     requestOf(fold, false, union.parts.length === 0 ? [] : [{ paths: wholeWedge(union), rule: 'nonzero' }]),
   );

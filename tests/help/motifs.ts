@@ -23,7 +23,10 @@ export const polygon = (points: readonly Point[]): Path => ({
 /** A point on a coarse grid, on a ray of the fold, on a ring, on the axis, or the centre: where symmetry makes ties. */
 const snappedPoint = (fold: number): fc.Arbitrary<Point> =>
   fc.oneof(
-    { weight: 5, arbitrary: fc.record({ x: fc.integer({ min: -12, max: 12 }), y: fc.integer({ min: -20, max: 4 }) }) },
+    {
+      weight: 5,
+      arbitrary: fc.record({ x: fc.integer({ min: -12, max: 12 }), y: fc.integer({ min: -20, max: 4 }) }),
+    },
     {
       weight: 3,
       arbitrary: fc
@@ -38,7 +41,10 @@ const snappedPoint = (fold: number): fc.Arbitrary<Point> =>
 const side = (fold: number, from: Point, to: Point): fc.Arbitrary<Segment> =>
   fc.oneof(
     { weight: 3, arbitrary: fc.constant(line(from, to)) },
-    { weight: 2, arbitrary: fc.constantFrom(-1, -0.5, 0.25, 0.5, 1).map((bulge) => arcFromBulge(from, to, bulge)) },
+    {
+      weight: 2,
+      arbitrary: fc.constantFrom(-1, -0.5, 0.25, 0.5, 1).map((bulge) => arcFromBulge(from, to, bulge)),
+    },
     {
       weight: 2,
       arbitrary: fc.tuple(snappedPoint(fold), snappedPoint(fold)).map(([a, b]) => cubic(from, a, b, to)),

@@ -53,7 +53,10 @@ function sizeOf(paths: readonly ArrangedPath[]): number {
       if (segment.kind === 'cubic') points.push(segment.out, segment.in);
       for (const p of points) size = Math.max(size, Math.hypot(p.x, p.y));
       if (segment.kind === 'arc')
-        size = Math.max(size, Math.min(Math.hypot(segment.centre.x, segment.centre.y) + segment.radius, 1e300));
+        size = Math.max(
+          size,
+          Math.min(Math.hypot(segment.centre.x, segment.centre.y) + segment.radius, 1e300),
+        );
     }
   }
   return size;
@@ -190,7 +193,8 @@ export class Arrangement {
   /** Cells, crossings and edges of the whole plane, for Euler's formula and the facts. */
   get cellCount(): number {
     let count = 0;
-    for (let kind = 0; kind < this.kindCount; kind += 1) if (kind !== this.outside) count += this.sizeOf(kind);
+    for (let kind = 0; kind < this.kindCount; kind += 1)
+      if (kind !== this.outside) count += this.sizeOf(kind);
     return count;
   }
 }

@@ -116,7 +116,9 @@ describe('n equal circles through the centre', () => {
       expect(arrangement.cellCount).toBe(n % 2 === 0 ? (n * n) / 2 : (n * (n + 1)) / 2);
       // Every copy's area is counted where it covers; a mirrored circle on the axis is its own image.
       const order = mirror ? 2 * n : n;
-      const sum = arrangement.cellKinds().reduce((s, kind) => s + kind.size * kind.area * (kind.depths[0] ?? 0), 0);
+      const sum = arrangement
+        .cellKinds()
+        .reduce((s, kind) => s + kind.size * kind.area * (kind.depths[0] ?? 0), 0);
       expect(sum / (order * Math.PI * 2500)).toBeCloseTo(1, 9);
     }
   });
@@ -186,7 +188,9 @@ describe('what symmetry makes degenerate', () => {
         [6, 1],
       ]),
     );
-    expect(kinds.map(({ area }) => Math.round(area / Math.PI)).sort((a, b) => a - b)).toEqual([100, 125, 175]);
+    expect(kinds.map(({ area }) => Math.round(area / Math.PI)).sort((a, b) => a - b)).toEqual([
+      100, 125, 175,
+    ]);
   });
 
   it('a circle about the centre is one, whatever the fold', () => {
@@ -204,7 +208,11 @@ describe('what symmetry makes degenerate', () => {
     const straight = cubic({ x: 0, y: 0 }, { x: 0, y: -3 }, { x: 0, y: -7 }, { x: 0, y: -10 });
     const slice: Path = {
       closed: true,
-      segments: [straight, arcFromBulge({ x: 0, y: -10 }, { x: 10, y: 0 }, Math.tan(Math.PI / 8)), line({ x: 10, y: 0 }, { x: 0, y: 0 })],
+      segments: [
+        straight,
+        arcFromBulge({ x: 0, y: -10 }, { x: 10, y: 0 }, Math.tan(Math.PI / 8)),
+        line({ x: 10, y: 0 }, { x: 0, y: 0 }),
+      ],
     };
     const kinds = arranged(4, false, [slice]).cellKinds();
     expect(kinds.map(({ size, area }) => [size, area])).toEqual([[4, expect.closeTo(25 * Math.PI, 9)]]);
@@ -213,8 +221,12 @@ describe('what symmetry makes degenerate', () => {
 
 describe('the work limit', () => {
   it('ends what would go on for too long with a sentence', () => {
-    const tangle = Array.from({ length: 40 }, (_, k) => open(line(fromPolar(50, 7 * k), fromPolar(50, 200 + 11 * k))));
+    const tangle = Array.from({ length: 40 }, (_, k) =>
+      open(line(fromPolar(50, 7 * k), fromPolar(50, 200 + 11 * k))),
+    );
     expect(() => arranged(60, false, tangle, 'line', { edges: 20_000, tests: 1e9 })).toThrow(TooMuchWork);
-    expect(() => arranged(60, false, tangle, 'line', { edges: 1e9, tests: 20_000 })).toThrow(/were left as they are/);
+    expect(() => arranged(60, false, tangle, 'line', { edges: 1e9, tests: 20_000 })).toThrow(
+      /were left as they are/,
+    );
   });
 });

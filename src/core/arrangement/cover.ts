@@ -63,7 +63,8 @@ export function coverOf(subdivision: Subdivision, paths: readonly CoverPath[], m
     fill[f] = valueAt(fill, f) + 1;
   }
 
-  const covers = (rule: number, w: number): number => (rule === 1 ? (w === 0 ? 0 : 1) : rule === 2 ? w & 1 : 0);
+  const covers = (rule: number, w: number): number =>
+    rule === 1 ? (w === 0 ? 0 : 1) : rule === 2 ? w & 1 : 0;
   /** Steps across a half-edge from its left to its right (way 1) or back (way −1). */
   const step = (half: number, way: number): void => {
     const edge = subdivision.edgeOf(half);

@@ -85,13 +85,16 @@ export class Edges {
     s.evaluateTangent(source, element, to, -way);
     const cx = s.x - x0;
     const cy = s.y - y0;
-    const lean = (dx: number, dy: number): number => Math.abs(Math.atan2(cx * dy - cy * dx, cx * dx + cy * dy));
+    const lean = (dx: number, dy: number): number =>
+      Math.abs(Math.atan2(cx * dy - cy * dx, cx * dx + cy * dy));
     const a = lean(ax, ay);
     const b = lean(s.dx * way, s.dy * way);
     const chord = Math.sqrt(cx * cx + cy * cy);
     // A piece that bends one way lies in the triangle of its chord and its end tangents.
     const height =
-      a + b > 1e-12 && a < 1.2 && b < 1.2 ? (chord * Math.sin(a) * Math.sin(b)) / Math.sin(a + b) : chord * (a + b);
+      a + b > 1e-12 && a < 1.2 && b < 1.2
+        ? (chord * Math.sin(a) * Math.sin(b)) / Math.sin(a + b)
+        : chord * (a + b);
     // Flat to a small part of the tolerance is straight: its chord does for every question but the last.
     if (height < this.vertices.tolerance / 16) return;
     this.bulges.set(edge, height);

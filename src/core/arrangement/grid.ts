@@ -35,7 +35,14 @@ export class Grid {
   }
 
   /** Calls `visit` for each cell that a chord with a margin to all sides passes. */
-  private along(x0: number, y0: number, x1: number, y1: number, margin: number, visit: (cell: number) => void): void {
+  private along(
+    x0: number,
+    y0: number,
+    x1: number,
+    y1: number,
+    margin: number,
+    visit: (cell: number) => void,
+  ): void {
     const low = x0 <= x1 ? x0 : x1;
     const high = x0 <= x1 ? x1 : x0;
     const first = this.column(low - margin);

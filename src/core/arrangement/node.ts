@@ -253,7 +253,10 @@ export class Noder {
         const last = k === stops.length - 1;
         let t = to;
         if (!last) {
-          t = use === first ? from + (to - from) * (shares[order[k - 1] as number] as number) : parameterOf(use, stops[k] as number);
+          t =
+            use === first
+              ? from + (to - from) * (shares[order[k - 1] as number] as number)
+              : parameterOf(use, stops[k] as number);
           // Parameters never run backwards, whatever rounding does.
           t = to > from ? Math.min(to, Math.max(before, t)) : Math.max(to, Math.min(before, t));
         }

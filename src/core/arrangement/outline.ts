@@ -17,6 +17,11 @@ export interface Outline {
   readonly steps: readonly OutlineStep[];
   readonly period: number;
   readonly repeats: number;
+  /**
+   * Where the steps lead from mirror to mirror: the reflections in both. A period then is the steps and their image in
+   * the mirror at their end, walked back.
+   */
+  readonly mirrors: { readonly start: number; readonly end: number } | null;
 }
 
 /** A connected region without its copies, its outlines in one copy. */
@@ -45,7 +50,10 @@ class Tracer {
   ) {
     const { subdivision, kinds } = arrangement;
     const classOf = (face: number): number => valueAt(classes, valueAt(kinds.of, face));
-    this.regions = regionsOf(subdivision, (_, left, right) => classOf(left) >= 0 && classOf(left) === classOf(right));
+    this.regions = regionsOf(
+      subdivision,
+      (_, left, right) => classOf(left) >= 0 && classOf(left) === classOf(right),
+    );
     this.isBorder = new Uint8Array(subdivision.halfEdgeCount);
     for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
       const left = valueAt(subdivision.face, h);
@@ -122,7 +130,12 @@ class Tracer {
       const copies = valueAt(this.regions.stabilizer, region) / repeats;
       for (let k = 0; k < copies; k += 1) {
         const by = (k * n) / valueAt(this.regions.stabilizer, region);
-        into[region]?.push({ steps: moved(steps, by, (a, b) => group.times(a, b)), period, repeats });
+        into[region]?.push({
+          steps: moved(steps, by, (a, b) => group.times(a, b)),
+          period,
+          repeats,
+          mirrors: null,
+        });
       }
     }
   }
@@ -162,18 +175,19 @@ class Tracer {
       const endWall = valueAt(meets, chain[chain.length - 1] as number);
       const region = this.regionAt(h);
       const back = reflectionOf(endWall);
-      const steps = [
-        ...chain.map((half) => ({ half, element: 0 })),
-        ...chain.toReversed().map((half) => ({ half: half ^ 1, element: back })),
-      ];
+      const forth = reflectionOf(startWall);
+      const steps = chain.map((half) => ({ half, element: 0 }));
       if (startWall !== endWall) {
-        const period = group.times(back, reflectionOf(startWall));
-        into[region]?.push({ steps, period, repeats: group.fold });
+        const mirrors = { start: forth, end: back };
+        into[region]?.push({ steps, period: group.times(back, forth), repeats: group.fold, mirrors });
         continue;
       }
       const copies = valueAt(this.regions.stabilizer, region) / 2;
-      for (let k = 0; k < copies; k += 1)
-        into[region]?.push({ steps: moved(steps, k, times), period: 0, repeats: 1 });
+      for (let k = 0; k < copies; k += 1) {
+        const image = times(times(k, back), group.inverse(k));
+        const mirrors = { start: image, end: image };
+        into[region]?.push({ steps: moved(steps, k, times), period: 0, repeats: 1, mirrors });
+      }
     }
     for (let h = 0; h < count; h += 1) {
       if (valueAt(this.isBorder, h) === 0 || valueAt(done, h) === 1) continue;
@@ -185,6 +199,7 @@ class Tracer {
           steps: moved(element >= group.fold ? back : steps, element, times),
           period: 0,
           repeats: 1,
+          mirrors: null,
         });
     }
   }

@@ -17,7 +17,13 @@ function quadraticRoots(a: number, b: number, c: number): number[] {
 }
 
 /** A root of a function with opposite signs at the ends, by the Illinois variant of false position. */
-export function rootBetween(f: (t: number) => number, t0: number, t1: number, f0: number, f1: number): number {
+export function rootBetween(
+  f: (t: number) => number,
+  t0: number,
+  t1: number,
+  f0: number,
+  f1: number,
+): number {
   let [low, high, atLow, atHigh] = [t0, t1, f0, f1];
   let side = 0;
   for (let step = 0; step < 80; step += 1) {
@@ -100,7 +106,8 @@ function rootsWithin(coefficients: readonly number[]): number[] {
   const turning = rootsWithin(coefficients.slice(1).map((c, k) => c * (k + 1)));
   const stops = [0, ...turning, 1];
   const roots: number[] = [];
-  for (let k = 1; k < stops.length; k += 1) signChange(value, stops[k - 1] as number, stops[k] as number, roots);
+  for (let k = 1; k < stops.length; k += 1)
+    signChange(value, stops[k - 1] as number, stops[k] as number, roots);
   return roots;
 }
 

@@ -41,7 +41,7 @@ export function regionsOf(
     }
     // Everything on the way is tied to the root directly.
     let left = sum;
-    for (let at = f; at !== root; ) {
+    for (let at = f; at !== root;) {
       const next = valueAt(parent, at);
       const own = valueAt(against, at);
       parent[at] = root;
@@ -93,7 +93,9 @@ export function regionsOf(
       labels[root] = stabilizers.length;
       const walls = valueAt(crossed, root);
       crossings.push(walls);
-      stabilizers.push(group.mirror ? (walls === 0 ? 1 : walls === 3 ? 2 * n : 2) : n / valueAt(returns, root));
+      stabilizers.push(
+        group.mirror ? (walls === 0 ? 1 : walls === 3 ? 2 * n : 2) : n / valueAt(returns, root),
+      );
     }
     of[f] = valueAt(labels, root);
   }

@@ -2,7 +2,7 @@ import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine'
 import { partOf, withEnds } from '../curve/part';
 import type { Path } from '../curve/path';
 import { cross, distance, dot, lengthOf, subtract, type Point } from '../curve/point';
-import { arcFromBulge, mapSegment, type Segment } from '../curve/segment';
+import { arcFromBulge, mapSegment, reversed, type Segment } from '../curve/segment';
 import type { Arrangement } from './arrange';
 import type { Group } from './group';
 import type { Outline, OutlineStep } from './outline';
@@ -15,6 +15,8 @@ interface Run {
   readonly to: number;
   /** The step that the run begins with. */
   readonly first: OutlineStep;
+  /** All uses that are the whole of the run, this one too. */
+  readonly uses: readonly Candidate[];
 }
 
 /** A use that a run may be part of, followed from step to step. */
@@ -51,8 +53,9 @@ export class Restorer {
   path(outline: Outline): Path {
     const circle = this.wholeCircle(outline);
     if (circle) return circle;
-    const runs = this.runsOf(outline);
-    const period = this.periodOf(runs, outline);
+    const period = outline.mirrors
+      ? this.mirroredPeriod(outline, outline.mirrors)
+      : this.periodOf(this.runsOf(outline), outline);
     if (outline.repeats === 1) return { closed: true, segments: period };
     const segments: Segment[] = [];
     let element = 0;
@@ -92,7 +95,7 @@ export class Restorer {
   }
 
   /** As few runs as the uses allow: begun where no use goes on from the step before, each as long as can be. */
-  private runsOf({ steps, period }: Outline): Run[] {
+  private runsOf({ steps, period, mirrors }: Outline): Run[] {
     const uses = steps.map((step) => this.usesOf(step));
     const ahead = (list: Candidate[]): Candidate[] =>
       list.map((use) => ({ ...use, element: this.group.times(period, use.element) }));
@@ -100,7 +103,7 @@ export class Restorer {
     const goesOn = (before: readonly Candidate[], after: readonly Candidate[]): boolean =>
       before.some((a) => after.some((b) => this.continues(a, b)));
     let start = 0;
-    for (let k = 0; k < count; k += 1) {
+    for (let k = 0; k < count && !mirrors; k += 1) {
       const before = k === 0 ? (uses[count - 1] as Candidate[]) : (uses[k - 1] as Candidate[]);
       const here = k === 0 ? ahead(uses[0] as Candidate[]) : (uses[k] as Candidate[]);
       if (!goesOn(before, here)) {
@@ -113,7 +116,7 @@ export class Restorer {
     let first: OutlineStep | null = null;
     const close = (): void => {
       const [best] = open;
-      if (best && first) runs.push({ ...best, first });
+      if (best && first) runs.push({ ...best, first, uses: open });
     };
     for (let k = 0; k < count; k += 1) {
       const index = (start + k) % count;
@@ -149,22 +152,85 @@ export class Restorer {
     return this.withoutSeams(segments, runs, outline.period);
   }
 
+  /** The segments of a way from mirror to mirror and back in the second one. */
+  private mirroredPeriod(outline: Outline, mirrors: { start: number; end: number }): Segment[] {
+    const runs = this.runsOf(outline);
+    const { subdivision } = this.arrangement;
+    const { vertices } = subdivision.edges;
+    const vertexAt = (half: number, element: number): Point => {
+      const v = subdivision.origin(half);
+      return applyTo(this.mapOf(element), { x: vertices.xs.at(v), y: vertices.ys.at(v) });
+    };
+    const lastStep = outline.steps[outline.steps.length - 1] as OutlineStep;
+    const nodes = runs.map((run, k) =>
+      k === 0 ? vertexAt(run.first.half, run.first.element) : this.nodeBetween(runs[k - 1] as Run, run),
+    );
+    nodes.push(vertexAt(lastStep.half ^ 1, lastStep.element));
+    const there = this.withoutSeams(
+      runs.map((run, k) => withEnds(this.segmentOf(run), nodes[k] as Point, nodes[k + 1] as Point)),
+      runs,
+      null,
+    );
+    const mirror = this.mapOf(mirrors.end);
+    const back = there.toReversed().flatMap((segment) => mapSegment(reversed(segment), mirror));
+    const count = there.length;
+    const [first, last] = [there[0] as Segment, there[count - 1] as Segment];
+    const through = this.throughMirror(runs[runs.length - 1] as Run, last, mirrors.end);
+    const middle = through ? [...there.slice(0, -1), through, ...back.slice(1)] : [...there, ...back];
+    if (count < 2) return middle;
+    const entry = this.throughMirror(turnedBack(runs[0] as Run), reversed(first), mirrors.start);
+    return entry ? [reversed(entry), ...middle.slice(1, -1)] : middle;
+  }
+
+  /**
+   * The segment that leads to a mirror and on behind it as one, where it is its own image: a line or arc square to the
+   * mirror, or a cubic that was drawn across it.
+   */
+  private throughMirror(run: Run, segment: Segment, reflection: number): Segment | null {
+    const map = this.mapOf(reflection);
+    const image = mapSegment(reversed(segment), map)[0] ?? segment;
+    if (segment.kind !== 'cubic') return joined(segment, image);
+    const { sources } = this.arrangement.subdivision.edges;
+    const slack = 1e-11 * this.arrangement.size;
+    for (const a of run.uses) {
+      const b = run.uses.find(
+        (use) =>
+          use.source === a.source &&
+          this.group.times(reflection, use.element) === a.element &&
+          Math.abs(use.to - a.to) < SAME_CUT,
+      );
+      if (!b) continue;
+      const part = partOf(sources.segments[a.source] as Segment, a.from, b.from);
+      const whole = a.element === 0 ? part : (mapSegment(part, this.mapOf(a.element))[0] ?? part);
+      const own = mapSegment(reversed(whole), map)[0];
+      // Only what is its own image to the last digits may stand for both sides.
+      if (
+        own?.kind === 'cubic' &&
+        whole.kind === 'cubic' &&
+        distance(whole.from, segment.from) <= slack &&
+        distance(whole.to, image.to) <= slack &&
+        distance(own.out, whole.out) <= slack
+      )
+        return withEnds(whole, segment.from, image.to);
+    }
+    return null;
+  }
+
   /** Lines and arcs of different copies or paths that run on in one another are one segment. */
-  private withoutSeams(segments: readonly Segment[], runs: readonly Run[], period: number): Segment[] {
+  private withoutSeams(segments: readonly Segment[], runs: readonly Run[], period: number | null): Segment[] {
     const { sources } = this.arrangement.subdivision.edges;
     const strangers = (a: Run, b: Run): boolean =>
       a.element !== b.element || sources.path(a.source) !== sources.path(b.source);
     const kept: Segment[] = [];
     segments.forEach((segment, k) => {
       const before = kept[kept.length - 1];
-      const one =
-        before && strangers(runs[k - 1] as Run, runs[k] as Run) ? joined(before, segment) : null;
+      const one = before && strangers(runs[k - 1] as Run, runs[k] as Run) ? joined(before, segment) : null;
       if (one) kept[kept.length - 1] = one;
       else kept.push(segment);
     });
     const [first] = kept;
     const last = kept[kept.length - 1];
-    if (kept.length < 2 || !first || !last) return kept;
+    if (period === null || kept.length < 2 || !first || !last) return kept;
     const ahead = period === 0 ? first : (mapSegment(first, this.mapOf(period))[0] ?? first);
     const afterLast = { ...(runs[0] as Run), element: this.group.times(period, (runs[0] as Run).element) };
     const seam = strangers(runs[runs.length - 1] as Run, afterLast) ? joined(last, ahead) : null;
@@ -219,6 +285,14 @@ export class Restorer {
     return { closed: true, segments: [arcFromBulge(top, bottom, way), arcFromBulge(bottom, top, way)] };
   }
 }
+
+/** A run walked the other way. */
+const turnedBack = (run: Run): Run => ({
+  ...run,
+  from: run.to,
+  to: run.from,
+  uses: run.uses.map((use) => ({ ...use, from: use.to, to: use.from })),
+});
 
 /** The ends of segments put exactly together. */
 const meetingEnds = (segments: readonly Segment[]): Segment[] =>

@@ -58,7 +58,9 @@ export class Sources {
       row = [from.x, from.y, to.x, to.y, segment.centre.x, segment.centre.y, segment.radius, segment.sweep];
     else row = [from.x, from.y, to.x, to.y, 0, 0, 0, 0];
     for (const value of row) this.numbers.push(value);
-    this.spokes.push(segment.kind === 'arc' ? Math.atan2(from.y - segment.centre.y, from.x - segment.centre.x) : 0);
+    this.spokes.push(
+      segment.kind === 'arc' ? Math.atan2(from.y - segment.centre.y, from.x - segment.centre.x) : 0,
+    );
     return index;
   }
 
@@ -230,8 +232,6 @@ export class Sources {
     const y3 = this.y - y0;
     const x2 = x3 - this.dx * third;
     const y2 = y3 - this.dy * third;
-    return (
-      side * 0.1 * (3 * (x1 * y2 - y1 * x2) + 3 * (x1 * y3 - y1 * x3) + 6 * (x2 * y3 - y2 * x3))
-    );
+    return side * 0.1 * (3 * (x1 * y2 - y1 * x2) + 3 * (x1 * y3 - y1 * x3) + 6 * (x2 * y3 - y2 * x3));
   }
 }

@@ -14,7 +14,7 @@ function pseudoAngle(dx: number, dy: number): number {
 function findRoot(parents: Int32Array, item: number): number {
   let root = item;
   while (valueAt(parents, root) !== root) root = valueAt(parents, root);
-  for (let at = item; at !== root; ) {
+  for (let at = item; at !== root;) {
     const next = valueAt(parents, at);
     parents[at] = root;
     at = next;
@@ -58,7 +58,9 @@ function buildWalls(group: Group, vertices: Vertices, edges: Edges): Walls & { r
     return found.sort((a, b) => vertices.radii.at(a) - vertices.radii.at(b));
   };
   const nearVertices = [0, ...on(NEAR)];
-  const farVertices = group.mirror ? [0, ...on(FAR)] : nearVertices.map((v, k) => (k === 0 ? 0 : vertices.mates.at(v)));
+  const farVertices = group.mirror
+    ? [0, ...on(FAR)]
+    : nearVertices.map((v, k) => (k === 0 ? 0 : vertices.mates.at(v)));
   const near = chain(edges, nearVertices, known);
   const far = chain(edges, farVertices, known);
   if (!group.mirror) shareUses(group, edges, near, far);
@@ -80,8 +82,7 @@ function shareUses(group: Group, edges: Edges, near: readonly number[], far: rea
     for (let use = edges.firstUses.at(from); use >= 0; use = edges.useNext.at(use)) {
       const element = group.times(by, edges.useElements.at(use));
       // Both chains run outward, but a drawn edge may not.
-      const turned =
-        outward(edges, from) !== outward(edges, into) && edges.firstUses.at(into) >= 0;
+      const turned = outward(edges, from) !== outward(edges, into) && edges.firstUses.at(into) >= 0;
       const [a, b] = [edges.useFrom.at(use), edges.useTo.at(use)];
       const flip = turned || (edges.firstUses.at(into) < 0 && !outward(edges, from));
       edges.addUse(into, edges.useSources.at(use), element, flip ? b : a, flip ? a : b);
@@ -130,14 +131,16 @@ export class Subdivision {
   ) {
     const walls = group.hasWalls ? buildWalls(group, vertices, edges) : null;
     const liveOf = new Int32Array(edges.count).fill(-1);
-    for (let e = 0; e < edges.count; e += 1)
-      if (edges.alive.at(e) === 1) liveOf[e] = this.live.push(e);
+    for (let e = 0; e < edges.count; e += 1) if (edges.alive.at(e) === 1) liveOf[e] = this.live.push(e);
     this.wallSide = new Uint8Array(this.live.length);
     this.wallIndex = new Int32Array(this.live.length);
     if (walls) {
       this.nearWall = Int32Array.from(walls.near, (e) => valueAt(liveOf, e));
       this.farWall = Int32Array.from(walls.far, (e) => valueAt(liveOf, e));
-      for (const [side, wall] of [[NEAR, this.nearWall], [FAR, this.farWall]] as const)
+      for (const [side, wall] of [
+        [NEAR, this.nearWall],
+        [FAR, this.farWall],
+      ] as const)
         wall.forEach((k, index) => {
           this.wallSide[k] = side;
           this.wallIndex[k] = index;
@@ -226,7 +229,11 @@ export class Subdivision {
       if (valueAt(this.firstAt, v) === valueAt(this.firstAt, v + 1)) continue;
       const root = findRoot(parents, v);
       const best = leftmost.get(root);
-      if (best === undefined || xs.at(v) < xs.at(best) || (xs.at(v) === xs.at(best) && ys.at(v) < ys.at(best)))
+      if (
+        best === undefined ||
+        xs.at(v) < xs.at(best) ||
+        (xs.at(v) === xs.at(best) && ys.at(v) < ys.at(best))
+      )
         leftmost.set(root, v);
     }
     this.components = leftmost.size;

@@ -29,7 +29,9 @@ export class Vertices {
     readonly tolerance: number,
   ) {
     this.cell = 2 * tolerance;
-    this.apexRadius = group.hasWalls ? (1.5 * tolerance) / Math.min(1, Math.sin(Math.min(group.angle, Math.PI / 2))) : 0;
+    this.apexRadius = group.hasWalls
+      ? (1.5 * tolerance) / Math.min(1, Math.sin(Math.min(group.angle, Math.PI / 2)))
+      : 0;
     if (group.hasWalls) this.create(0, 0, APEX, 0);
   }
 
@@ -101,8 +103,7 @@ export class Vertices {
   onWall(place: number, radius: number): number {
     if (radius <= this.apexRadius) return 0;
     const { farX, farY } = this.group;
-    const known =
-      place === NEAR ? this.find(0, -radius, NEAR) : this.find(farX * radius, farY * radius, FAR);
+    const known = place === NEAR ? this.find(0, -radius, NEAR) : this.find(farX * radius, farY * radius, FAR);
     if (known >= 0) return known;
     if (this.group.mirror)
       return place === NEAR

@@ -29,7 +29,17 @@ interface Inherited {
   readonly hidden: boolean;
 }
 
-const NOT_DRAWN = new Set(['defs', 'symbol', 'clipPath', 'mask', 'pattern', 'marker', 'linearGradient', 'radialGradient', 'filter']);
+const NOT_DRAWN = new Set([
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'pattern',
+  'marker',
+  'linearGradient',
+  'radialGradient',
+  'filter',
+]);
 
 const MOST_ELEMENTS = 20_000;
 
@@ -58,7 +68,9 @@ function dataOf(name: string, attribute: (name: string) => string | undefined): 
     if (!text) return 0;
     const value = Number(text.replace(/px$/, ''));
     if (!Number.isFinite(value))
-      throw new UnreadableSvg(`The ${key} “${text.slice(0, 40)}” of a ${name} is not a number of user units.`);
+      throw new UnreadableSvg(
+        `The ${key} “${text.slice(0, 40)}” of a ${name} is not a number of user units.`,
+      );
     return value;
   };
   switch (name) {
@@ -109,7 +121,8 @@ export function readSvg(text: string): SvgShape[] {
   let elements = 0;
   const enter = (tag: SaxesTagPlain): void => {
     elements += 1;
-    if (elements > MOST_ELEMENTS) throw new UnreadableSvg(`The file has more than ${MOST_ELEMENTS} elements.`);
+    if (elements > MOST_ELEMENTS)
+      throw new UnreadableSvg(`The file has more than ${MOST_ELEMENTS} elements.`);
     const name = tag.name.replace(/^.*:/, '');
     if (elements === 1 && name !== 'svg') throw new UnreadableSvg('This is not an SVG file.');
     const outer = open[open.length - 1] ?? start;

@@ -175,4 +175,3 @@ export async function merge(request: MergeRequest, control: MergeControl = {}): 
     rested = performance.now();
   }
 }
-

@@ -82,14 +82,19 @@ function unpackPaths({ integers, numbers }: PackedPaths): Path[][] {
 
 /** A request as it goes to another thread; its buffers can be transferred. */
 export interface PackedRequest extends Omit<MergeRequest, 'operands'> {
-  readonly operands: readonly (Omit<MergeOperand, 'shapes'> & { readonly rules: readonly ('nonzero' | 'evenodd')[] })[];
+  readonly operands: readonly (Omit<MergeOperand, 'shapes'> & {
+    readonly rules: readonly ('nonzero' | 'evenodd')[];
+  })[];
   readonly paths: PackedPaths;
 }
 
 export function packRequest({ operands, ...rest }: MergeRequest): PackedRequest {
   return {
     ...rest,
-    operands: operands.map(({ shapes, ...operand }) => ({ ...operand, rules: shapes.map(({ rule }) => rule) })),
+    operands: operands.map(({ shapes, ...operand }) => ({
+      ...operand,
+      rules: shapes.map(({ rule }) => rule),
+    })),
     paths: packPaths(operands.flatMap(({ shapes }) => shapes.map(({ paths }) => paths))),
   };
 }

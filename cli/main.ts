@@ -1,4 +1,4 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 
 import type { Figure } from '../src/core/figure/model';
@@ -8,6 +8,8 @@ import { closeDatabases, database } from '../src/server/database';
 import { exportFigure, type ExportOptions } from '../src/server/exportFigure';
 import { loadFigure } from '../src/server/figures';
 import { LARGEST_PICTURE } from '../src/server/raster';
+import { readText, wholeNumber, WrongCall } from './call';
+import { MERGE_USAGE, mergeFile } from './merge';
 
 const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [options]
 
@@ -16,25 +18,9 @@ const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [opti
   --size N         PNG: pixels of the longer side, 1 to ${LARGEST_PICTURE} (1024)
   --plain          SVG: every copy a path of its own, instead of symbols and uses
   --decimals N     SVG: decimals of coordinates, 0 to ${MOST_DECIMALS} (4)
-  --no-background  without the page's background`;
+  --no-background  without the page's background
 
-/** The call was put wrongly: the usage is shown and the status is 2. */
-class WrongCall extends Error {}
-
-function wholeNumber(
-  text: string | undefined,
-  name: string,
-  least: number,
-  most: number,
-  usual: number,
-): number {
-  if (text === undefined) return usual;
-  const value = Number(text);
-  if (!/^\d+$/.test(text) || value < least || value > most) {
-    throw new WrongCall(`${name} is a whole number from ${least} to ${most}, not “${text}”.`);
-  }
-  return value;
-}
+${MERGE_USAGE}`;
 
 interface Call {
   readonly file: string | null;
@@ -88,15 +74,7 @@ function readCall(args: string[]): Call {
 }
 
 async function figureOf(call: Call): Promise<Figure> {
-  if (call.file !== null) {
-    const text = await readFile(call.file, 'utf8').catch((error: unknown) => {
-      const code = error instanceof Error && 'code' in error ? String(error.code) : 'unreadable';
-      throw new Error(
-        code === 'ENOENT' ? `There is no file “${call.file}”.` : `“${call.file}” cannot be read (${code}).`,
-      );
-    });
-    return readFigure(text);
-  }
+  if (call.file !== null) return readFigure(await readText(call.file));
   return (await loadFigure(await database(), call.id ?? '')).figure;
 }
 
@@ -107,6 +85,10 @@ async function main(args: string[]): Promise<void> {
     return;
   }
   try {
+    if (args[0] === 'merge') {
+      await mergeFile(args.slice(1));
+      return;
+    }
     const call = readCall(args);
     const { bytes } = await exportFigure(await figureOf(call), call.options);
     if (call.out !== null) await writeFile(call.out, bytes);

@@ -65,6 +65,7 @@ function sizeOf(paths: readonly ArrangedPath[]): number {
 /** The cells that a motif's copies make of the plane, computed in one sector of the symmetry. */
 export class Arrangement {
   readonly kinds: Regions;
+  private readonly gates: ReadonlySet<number>;
   private readonly faces: FaceMeasures;
   private readonly largest: Int32Array;
   private readonly areas: Float64Array;
@@ -83,8 +84,8 @@ export class Arrangement {
     const cells = regionsOf(subdivision, (h) => subdivision.isArtificial(h));
     const { gates, count } = this.gatesOfSlivers(cells);
     this.slivers = count;
-    this.kinds =
-      count === 0 ? cells : regionsOf(subdivision, (h) => subdivision.isArtificial(h) || gates.has(h));
+    this.gates = gates;
+    this.kinds = count === 0 ? cells : regionsOf(subdivision, (h) => this.isOpen(h));
     this.largest = new Int32Array(this.kinds.count).fill(-1);
     this.areas = new Float64Array(this.kinds.count);
     for (let f = 0; f < faceCount; f += 1) {
@@ -125,6 +126,11 @@ export class Arrangement {
     let count = 0;
     for (const cell of longest.keys()) count += group.order / valueAt(cells.stabilizer, cell);
     return { gates: new Set([...longest.values()].flatMap((h) => [h, h ^ 1])), count };
+  }
+
+  /** True where nothing that counts parts the two sides of a half-edge: on a wall, or on the way into a sliver. */
+  isOpen(half: number): boolean {
+    return this.subdivision.isArtificial(half) || this.gates.has(half);
   }
 
   private chord(half: number): number {

@@ -287,7 +287,11 @@ class Gap {
       if (Math.abs(next - t) < 1e-15) break;
       t = next;
     }
-    sources.evaluate(source, element, t);
+    // At an end without speed the slope is that of the curve inside.
+    const from = edges.useFrom.at(use);
+    const to = edges.useTo.at(use);
+    const inward = Math.abs(t - from) < Math.abs(t - to) ? to - from : from - to;
+    sources.evaluateTangent(source, element, t, inward > 0 ? 1 : -1);
     this.t = t;
     const speed = sources.dx * dx + sources.dy * dy;
     this.rise = speed === 0 ? 0 : (sources.dy * dx - sources.dx * dy) / speed;

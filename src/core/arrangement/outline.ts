@@ -47,20 +47,35 @@ class Tracer {
   constructor(
     private readonly arrangement: Arrangement,
     classes: Int32Array,
+    cellByCell: boolean,
   ) {
     const { subdivision, kinds } = arrangement;
     const classOf = (face: number): number => valueAt(classes, valueAt(kinds.of, face));
-    this.regions = regionsOf(
-      subdivision,
-      (_, left, right) => classOf(left) >= 0 && classOf(left) === classOf(right),
-    );
+    const joins = (half: number, left: number, right: number): boolean =>
+      classOf(left) >= 0 && classOf(left) === classOf(right) && (!cellByCell || arrangement.isOpen(half));
+    this.regions = regionsOf(subdivision, joins);
     this.isBorder = new Uint8Array(subdivision.halfEdgeCount);
     for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
       const left = valueAt(subdivision.face, h);
       if (left < 0 || classOf(left) < 0) continue;
       const right = subdivision.across(h);
-      if (right < 0 || classOf(right) !== classOf(left)) this.isBorder[h] = 1;
+      if (right < 0 || (!joins(h, left, right) && !this.isSameCopy(h, left, right))) this.isBorder[h] = 1;
     }
+  }
+
+  /** True for a line that ends inside a region: the same copy of it lies on both sides. */
+  private isSameCopy(half: number, left: number, right: number): boolean {
+    const { regions } = this;
+    const { subdivision } = this.arrangement;
+    const region = valueAt(regions.of, left);
+    if (valueAt(regions.of, right) !== region) return false;
+    const wall = subdivision.wallOf(half);
+    const stabilizer = valueAt(regions.stabilizer, region);
+    if (subdivision.group.mirror)
+      return wall === 0 || (valueAt(regions.crossed, region) & (wall === NEAR ? 1 : 2)) !== 0;
+    const step = wall === 0 ? 0 : wall === NEAR ? -1 : 1;
+    const shift = valueAt(regions.offset, left) + step - valueAt(regions.offset, right);
+    return shift % (subdivision.group.fold / stabilizer) === 0;
   }
 
   /** Turns about the end of a half-edge, through the region, to the next of its outline. */
@@ -231,6 +246,10 @@ const moved = (
  * The outlines of the regions that kinds of one class make together. Edges between kinds of one class are
  * not outlines; where regions touch in a vertex only they stay apart.
  * @param classes for each kind a class, or −1 for what is not wanted
+ * @param cellByCell true where every drawn edge parts two cells, of one class or not
  */
-export const outlinesOf = (arrangement: Arrangement, classes: Int32Array): OutlinedRegion[] =>
-  new Tracer(arrangement, classes).run();
+export const outlinesOf = (
+  arrangement: Arrangement,
+  classes: Int32Array,
+  cellByCell: boolean,
+): OutlinedRegion[] => new Tracer(arrangement, classes, cellByCell).run();

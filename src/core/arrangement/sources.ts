@@ -159,7 +159,7 @@ export class Sources {
     this.evaluate(source, element, t);
     const speed = this.dx * this.dx + this.dy * this.dy;
     const bend = this.ddx * this.ddx + this.ddy * this.ddy;
-    if (speed > 1e-14 * bend) return;
+    if (speed > 1e-12 * bend) return;
     if (bend > 0) {
       this.dx = ahead * this.ddx;
       this.dy = ahead * this.ddy;

@@ -120,7 +120,7 @@ function* mergeWith(request: MergeRequest, scale: number): Generator<number, Mer
     if (kind !== arrangement.outside && keeps(row)) classes[kind] = request.op === 'divide' ? kind : 0;
   });
   const restorer = new Restorer(arrangement);
-  const parts = outlinesOf(arrangement, classes).flatMap((region) =>
+  const parts = outlinesOf(arrangement, classes, request.op === 'divide').flatMap((region) =>
     partsOf(region, restorer, arranged.fold),
   );
   yield 1;

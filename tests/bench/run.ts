@@ -3,25 +3,15 @@ import { addShapes, setFold } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import type { Figure } from '../../src/core/figure/model';
 import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg';
-import { pathOfForm } from '../../src/core/maker/form';
-import { unionOfCopies } from '../../src/core/merge/union';
 import { NO_TURN } from '../../src/core/number/turn';
+import { benchEngine } from './engine';
+import { median } from './timing';
 
 /** A fixed piece of arithmetic: all times are given as multiples of it, taken in the same run. */
 function reference(): number {
   let sum = 0;
   for (let k = 1; k < 2_000_000; k += 1) sum += Math.sqrt(k) / (k + sum);
   return sum;
-}
-
-async function median(runs: number, work: () => unknown): Promise<number> {
-  const times: number[] = [];
-  for (let k = 0; k < runs + 2; k += 1) {
-    const start = performance.now();
-    await work();
-    if (k >= 2) times.push(performance.now() - start);
-  }
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;
 }
 
 const petal = {
@@ -60,10 +50,4 @@ for (const fold of [12, 60, 360, 720]) {
   const scene = evaluate(figure, new Map());
   report(`compact SVG, 20 shapes, fold ${fold}`, await median(21, () => svgOf(scene, DEFAULT_SVG)));
 }
-for (const fold of [6, 12, 60, 120]) {
-  const path = pathOfForm(petal);
-  const time = await median(5, () =>
-    unionOfCopies({ fold, mirror: false, shapes: [{ path, rule: 'nonzero' }] }),
-  );
-  report(`union of one petal, fold ${fold}`, time);
-}
+await benchEngine(unit);

@@ -4,7 +4,7 @@ import { Edges } from './edges';
 import { Folder } from './fold';
 import { Group, type Symmetry } from './group';
 import { valueAt } from './lists';
-import { holdsCentre, measureFaces, type FaceMeasures } from './measure';
+import { holdsCentre, measureFaces, reachesOfFaces, type FaceMeasures } from './measure';
 import { Noder, USUAL_LIMIT, type WorkLimit } from './node';
 import { regionsOf, type Regions } from './regions';
 import { Sources } from './sources';
@@ -166,12 +166,13 @@ export class Arrangement {
   /** All bounded kinds with their measures, from the centre outward. */
   cellKinds(): (CellKind & { readonly kind: number })[] {
     const { subdivision, kinds } = this;
+    const reaches = reachesOfFaces(subdivision);
     const inner = new Float64Array(kinds.count).fill(Infinity);
     const outer = new Float64Array(kinds.count);
     for (let f = 0; f < subdivision.faceCount; f += 1) {
       const kind = valueAt(kinds.of, f);
-      inner[kind] = Math.min(valueAt(inner, kind), valueAt(this.faces.inner, f));
-      outer[kind] = Math.max(valueAt(outer, kind), valueAt(this.faces.outer, f));
+      inner[kind] = Math.min(valueAt(inner, kind), valueAt(reaches.inner, f));
+      outer[kind] = Math.max(valueAt(outer, kind), valueAt(reaches.outer, f));
     }
     if (subdivision.group.hasWalls) {
       for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {

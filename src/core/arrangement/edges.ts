@@ -3,6 +3,10 @@ import type { Sources } from './sources';
 import { LINE } from './sources';
 import type { Vertices } from './vertices';
 
+/** The angle between a chord and a direction. */
+const leanOf = (cx: number, cy: number, dx: number, dy: number): number =>
+  Math.abs(Math.atan2(cx * dy - cy * dx, cx * dx + cy * dy));
+
 /**
  * The edges between vertices, each with the uses of it: the parts of copies of segments that run along it.
  * The first use gives an edge its geometry; the others are the same curve within the tolerance.
@@ -85,10 +89,8 @@ export class Edges {
     s.evaluateTangent(source, element, to, -way);
     const cx = s.x - x0;
     const cy = s.y - y0;
-    const lean = (dx: number, dy: number): number =>
-      Math.abs(Math.atan2(cx * dy - cy * dx, cx * dx + cy * dy));
-    const a = lean(ax, ay);
-    const b = lean(s.dx * way, s.dy * way);
+    const a = leanOf(cx, cy, ax, ay);
+    const b = leanOf(cx, cy, s.dx * way, s.dy * way);
     const chord = Math.sqrt(cx * cx + cy * cy);
     // A piece that bends one way lies in the triangle of its chord and its end tangents.
     const height =

@@ -34,51 +34,35 @@ export class Grid {
     return Math.max(0, Math.min(this.rows - 1, Math.floor((y - this.top) * this.scale)));
   }
 
-  /** Calls `visit` for each cell that a chord with a margin to all sides passes. */
-  private along(
-    x0: number,
-    y0: number,
-    x1: number,
-    y1: number,
-    margin: number,
-    visit: (cell: number) => void,
-  ): void {
+  private readonly cellsFound = new Ints();
+
+  /** Lists the cells that a chord with a margin to all sides passes. */
+  private gather(x0: number, y0: number, x1: number, y1: number, margin: number): void {
+    const { cellsFound } = this;
+    cellsFound.clear();
     const low = x0 <= x1 ? x0 : x1;
     const high = x0 <= x1 ? x1 : x0;
     const first = this.column(low - margin);
     const last = this.column(high + margin);
     const steep = x1 === x0 ? 0 : (y1 - y0) / (x1 - x0);
+    const width = 1 / this.scale;
     for (let column = first; column <= last; column += 1) {
-      let top: number;
-      let bottom: number;
-      if (first === last || x1 === x0) {
-        top = y0 <= y1 ? y0 : y1;
-        bottom = y0 <= y1 ? y1 : y0;
-      } else {
+      let top = y0 <= y1 ? y0 : y1;
+      let bottom = y0 <= y1 ? y1 : y0;
+      if (first !== last && x1 !== x0) {
         // The part of the chord over this column, widened by the margin.
-        const from = Math.max(low, this.left + column / this.scale - margin);
-        const to = Math.min(high, this.left + (column + 1) / this.scale + margin);
+        const from = Math.max(low, this.left + column * width - margin);
+        const to = Math.min(high, this.left + (column + 1) * width + margin);
         const a = y0 + (from - x0) * steep;
         const b = y0 + (to - x0) * steep;
         top = a <= b ? a : b;
         bottom = a <= b ? b : a;
       }
-      const firstRow = this.row(top - margin);
       const lastRow = this.row(bottom + margin);
-      for (let row = firstRow; row <= lastRow; row += 1) visit(row * this.columns + column);
+      for (let row = this.row(top - margin); row <= lastRow; row += 1)
+        cellsFound.push(row * this.columns + column);
     }
   }
-
-  private readonly cellsFound = new Ints();
-
-  private gather(x0: number, y0: number, x1: number, y1: number, margin: number): void {
-    this.cellsFound.clear();
-    this.along(x0, y0, x1, y1, margin, this.collect);
-  }
-
-  private readonly collect = (cell: number): void => {
-    this.cellsFound.push(cell);
-  };
 
   insert(item: number, x0: number, y0: number, x1: number, y1: number, margin: number): void {
     this.gather(x0, y0, x1, y1, margin);

@@ -1,6 +1,6 @@
 /** A growing list of integers in one typed array: no objects, no allocation but for its doublings. */
 export class Ints {
-  private data = new Int32Array(64);
+  private data = new Int32Array(512);
   length = 0;
 
   /** The value at an index below `length`. */
@@ -31,7 +31,7 @@ export class Ints {
 
 /** A growing list of doubles in one typed array. */
 export class Floats {
-  private data = new Float64Array(64);
+  private data = new Float64Array(512);
   length = 0;
 
   at(index: number): number {

@@ -8,7 +8,10 @@ export interface FaceMeasures {
   readonly area: Float64Array;
   /** Length of the drawn border by its chords. */
   readonly border: Float64Array;
-  /** Least and greatest distance of the drawn border from the centre. */
+}
+
+/** Least and greatest distance of each face's drawn border from the centre. */
+export interface FaceReaches {
   readonly inner: Float64Array;
   readonly outer: Float64Array;
 }
@@ -47,15 +50,15 @@ export function measureFaces(subdivision: Subdivision): FaceMeasures {
   const { sources } = edges;
   const area = new Float64Array(faceCount);
   const border = new Float64Array(faceCount);
-  const inner = new Float64Array(faceCount).fill(Infinity);
-  const outer = new Float64Array(faceCount);
   const count = subdivision.live.length;
   for (let k = 0; k < count; k += 1) {
     const edge = subdivision.live.at(k);
     const u = edges.starts.at(edge);
     const v = edges.ends.at(edge);
-    const [x0, y0] = [vertices.xs.at(u), vertices.ys.at(u)];
-    const [x1, y1] = [vertices.xs.at(v), vertices.ys.at(v)];
+    const x0 = vertices.xs.at(u);
+    const y0 = vertices.ys.at(u);
+    const x1 = vertices.xs.at(v);
+    const y1 = vertices.ys.at(v);
     const use = edges.firstUses.at(edge);
     const bulge =
       use < 0
@@ -67,20 +70,30 @@ export function measureFaces(subdivision: Subdivision): FaceMeasures {
             edges.useTo.at(use),
           );
     const under = (x0 * y1 - y0 * x1 + bulge) / 2;
-    const length = Math.hypot(x1 - x0, y1 - y0);
-    const drawn = use >= 0;
-    if (drawn) reachOfEdge(edges, edge);
+    const length = use < 0 ? 0 : Math.sqrt((x1 - x0) * (x1 - x0) + (y1 - y0) * (y1 - y0));
     for (let side = 0; side < 2; side += 1) {
       const f = valueAt(subdivision.face, 2 * k + side);
       if (f < 0) continue;
       area[f] = valueAt(area, f) + (side === 0 ? under : -under);
-      if (!drawn) continue;
       border[f] = valueAt(border, f) + length;
-      inner[f] = Math.min(valueAt(inner, f), reach.inner);
-      outer[f] = Math.max(valueAt(outer, f), reach.outer);
     }
   }
-  return { area, border, inner, outer };
+  return { area, border };
+}
+
+export function reachesOfFaces(subdivision: Subdivision): FaceReaches {
+  const { edges, faceCount } = subdivision;
+  const inner = new Float64Array(faceCount).fill(Infinity);
+  const outer = new Float64Array(faceCount);
+  for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+    if (subdivision.isArtificial(h)) continue;
+    if (h % 2 === 0) reachOfEdge(edges, subdivision.edgeOf(h));
+    const f = valueAt(subdivision.face, h);
+    if (f < 0) continue;
+    inner[f] = Math.min(valueAt(inner, f), reach.inner);
+    outer[f] = Math.max(valueAt(outer, f), reach.outer);
+  }
+  return { inner, outer };
 }
 
 /** True where a face holds the centre of the figure inside it, by the chords of its border (C_1 only). */

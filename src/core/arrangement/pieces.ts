@@ -25,11 +25,13 @@ export function rootBetween(
   f1: number,
 ): number {
   let [low, high, atLow, atHigh] = [t0, t1, f0, f1];
+  // As near to zero as rounding lets the function be told from it.
+  const enough = 1e-16 * (Math.abs(f0) + Math.abs(f1));
   let side = 0;
   for (let step = 0; step < 80; step += 1) {
     const t = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
     const value = f(t);
-    if (value === 0 || Math.abs(high - low) < 1e-15) return t;
+    if (Math.abs(value) <= enough || Math.abs(high - low) < 1e-15) return t;
     if (value > 0 === atHigh > 0) {
       if (Math.abs(high - t) < 1e-16) return t;
       high = t;

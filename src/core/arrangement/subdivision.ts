@@ -22,6 +22,9 @@ function findRoot(parents: Int32Array, item: number): number {
   return root;
 }
 
+/** A number for two vertices in any order. */
+const pairKey = (a: number, b: number): number => Math.min(a, b) * 2 ** 26 + Math.max(a, b);
+
 /** The walls of a sector as chains of edges, from the apex outward, each near one with its partner. */
 export interface Walls {
   /** Live edges of the near wall and of the far wall; in C_n those at the same place are the same edge. */
@@ -29,22 +32,21 @@ export interface Walls {
   readonly far: readonly number[];
 }
 
-function chain(edges: Edges, vertices: readonly number[], known: ReadonlyMap<string, number>): number[] {
+function chain(edges: Edges, vertices: readonly number[], known: ReadonlyMap<number, number>): number[] {
   return vertices.slice(1).map((vertex, k) => {
     const before = vertices[k] as number;
-    return known.get(`${Math.min(before, vertex)} ${Math.max(before, vertex)}`) ?? edges.add(before, vertex);
+    return known.get(pairKey(before, vertex)) ?? edges.add(before, vertex);
   });
 }
 
 /** Closes the sector: walls where no edge runs along them, and an outer border. Edges so made have no uses. */
 function buildWalls(group: Group, vertices: Vertices, edges: Edges): Walls & { readonly border: number } {
-  const known = new Map<string, number>();
+  const known = new Map<number, number>();
   const { places } = vertices;
   for (let e = 0; e < edges.count; e += 1) {
     const a = edges.starts.at(e);
     const b = edges.ends.at(e);
-    if (edges.alive.at(e) === 1 && places.at(a) !== 0 && places.at(b) !== 0)
-      known.set(`${Math.min(a, b)} ${Math.max(a, b)}`, e);
+    if (edges.alive.at(e) === 1 && places.at(a) !== 0 && places.at(b) !== 0) known.set(pairKey(a, b), e);
   }
   let size = 1e-9;
   for (let v = 0; v < vertices.count; v += 1)
@@ -224,19 +226,19 @@ export class Subdivision {
       parents[findRoot(parents, this.origin(2 * k))] = findRoot(parents, this.origin(2 * k + 1));
 
     // The leftmost vertex of each component; the cycle that passes it on the left is the component's outside.
-    const leftmost = new Map<number, number>();
+    const leftmostOf = new Int32Array(this.vertices.count).fill(-1);
     for (let v = 0; v < this.vertices.count; v += 1) {
       if (valueAt(this.firstAt, v) === valueAt(this.firstAt, v + 1)) continue;
       const root = findRoot(parents, v);
-      const best = leftmost.get(root);
-      if (
-        best === undefined ||
-        xs.at(v) < xs.at(best) ||
-        (xs.at(v) === xs.at(best) && ys.at(v) < ys.at(best))
-      )
-        leftmost.set(root, v);
+      const best = valueAt(leftmostOf, root);
+      if (best < 0 || xs.at(v) < xs.at(best) || (xs.at(v) === xs.at(best) && ys.at(v) < ys.at(best)))
+        leftmostOf[root] = v;
     }
-    this.components = leftmost.size;
+    const leftmost: [number, number][] = [];
+    leftmostOf.forEach((v, root) => {
+      if (v >= 0) leftmost.push([root, v]);
+    });
+    this.components = leftmost.length;
     const outsideCycles = new Map<number, number>();
     for (const [root, v] of leftmost)
       outsideCycles.set(root, valueAt(cycleOf, valueAt(this.sorted, valueAt(this.firstAt, v + 1) - 1)));
@@ -252,7 +254,7 @@ export class Subdivision {
       }
     }
     const wallRoot = border < 0 ? -1 : findRoot(parents, 0);
-    const byLeft = [...leftmost].sort(([, a], [, b]) => xs.at(a) - xs.at(b) || ys.at(a) - ys.at(b));
+    const byLeft = leftmost.sort(([, a], [, b]) => xs.at(a) - xs.at(b) || ys.at(a) - ys.at(b));
     for (const [root, v] of byLeft) {
       if (root === wallRoot) continue;
       const beside = this.edgeLeftOf(v, root, parents);

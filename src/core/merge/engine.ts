@@ -46,7 +46,31 @@ function predicateOf({ op, among, times }: MergeRequest, { copies }: Arranged): 
 
 /** A merge with the arrangement that it was read from. */
 export interface Merged extends MergeResult {
+  /** All kinds of bounded cells, from the centre outward. */
   readonly kinds: readonly MergeKind[];
+}
+
+class MergedArrangement implements Merged {
+  private listed: readonly MergeKind[] | null = null;
+
+  constructor(
+    readonly parts: readonly MergePart[],
+    readonly facts: MergeFacts,
+    private readonly arrangement: Arrangement,
+    private readonly depths: readonly (readonly number[])[],
+  ) {}
+
+  /** Measured when asked for: a merge that is only drawn does not need them. */
+  get kinds(): readonly MergeKind[] {
+    this.listed ??= this.arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
+      size,
+      area,
+      inner,
+      outer,
+      depth: total(this.depths[kind] ?? []),
+    }));
+    return this.listed;
+  }
 }
 
 function depthsOf(arrangement: Arrangement, arranged: Arranged, kind: number): number[] {
@@ -124,14 +148,8 @@ function* mergeWith(request: MergeRequest, scale: number): Generator<number, Mer
     partsOf(region, restorer, arranged.fold),
   );
   yield 1;
-  const kinds = arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
-    size,
-    area,
-    inner,
-    outer,
-    depth: total(depths[kind] ?? []),
-  }));
-  return { parts, kinds, facts: factsOf(parts, arrangement, performance.now() - started) };
+  const facts = factsOf(parts, arrangement, performance.now() - started);
+  return new MergedArrangement(parts, facts, arrangement, depths);
 }
 
 function* mergeSteps(request: MergeRequest): Generator<number, Merged> {

@@ -1,0 +1,198 @@
+import { arrange, FULL_TOLERANCE } from '../../src/core/arrangement/arrange';
+import { turnMap } from '../../src/core/curve/affine';
+import { pathOfNodes } from '../../src/core/curve/nodes';
+import { fromPolar } from '../../src/core/curve/point';
+import { line } from '../../src/core/curve/segment';
+import { mergeNow } from '../../src/core/merge/engine';
+import type { MergeShape } from '../../src/core/merge/merge';
+import { turn } from '../../src/core/number/turn';
+import { iconMotif, iconNames } from '../help/icons';
+import { requestOf } from '../help/identities';
+import { circle } from '../help/motifs';
+import { references, type Reference } from './libraries';
+import { median, once } from './timing';
+
+const mapsOf = (fold: number) => Array.from({ length: fold }, (_, k) => turnMap(turn(k, fold)));
+
+const say = (text: string): void => console.log(text);
+
+/** Runs for one reference at one fold end when this is used up, in milliseconds; what is left is said. */
+const PATIENCE = 4000;
+
+interface Best {
+  readonly name: string;
+  readonly time: number;
+}
+
+/** The best median of the references over motifs, on the motifs that they all got through in time. */
+function bestOf(
+  libraries: readonly Reference[],
+  motifs: readonly (readonly MergeShape[])[],
+  work: (library: Reference, motif: readonly MergeShape[]) => unknown,
+): { best: Best; done: number; lines: string[] } {
+  const lines: string[] = [];
+  let best: Best = { name: 'none', time: Infinity };
+  let done = 0;
+  for (const library of libraries) {
+    const times: number[] = [];
+    let failed = 0;
+    const until = performance.now() + PATIENCE;
+    for (const shapes of motifs) {
+      if (performance.now() > until) break;
+      try {
+        times.push(once(() => work(library, shapes)));
+      } catch {
+        failed += 1;
+      }
+    }
+    const time = middle(times);
+    done = Math.max(done, times.length);
+    lines.push(`${library.name} ${time.toFixed(1)} ms (${times.length} done, ${failed} failed)`);
+    if (time < best.time) best = { name: library.name, time };
+  }
+  return { best, done, lines };
+}
+
+const middle = (times: readonly number[]): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Infinity;
+
+async function unions(libraries: readonly Reference[]): Promise<void> {
+  const names = iconNames();
+  const motifs = names.filter((_, k) => k % Math.ceil(names.length / 60) === 0).map(iconMotif);
+  const own = new Map<number, number>();
+  for (const fold of [6, 12, 60, 360]) {
+    for (const shapes of motifs.slice(0, 10)) mergeNow(requestOf(fold, false, shapes));
+    const time = middle(motifs.map((shapes) => once(() => mergeNow(requestOf(fold, false, shapes)))));
+    own.set(fold, time);
+    const maps = mapsOf(fold);
+    const { best, lines } = bestOf(libraries, motifs, (library, shapes) => library.union(shapes, maps));
+    say(`union of ${motifs.length} icons, fold ${fold}: ours ${time.toFixed(2)} ms; ${lines.join('; ')}`);
+    say(`  best reference (${best.name}) / ours: ${(best.time / time).toFixed(1)}`);
+  }
+  say(`  union at fold 360 / at fold 12: ${((own.get(360) ?? NaN) / (own.get(12) ?? NaN)).toFixed(2)}`);
+  return Promise.resolve();
+}
+
+async function divisions(libraries: readonly Reference[]): Promise<void> {
+  const own = new Map<number, number>();
+  for (const fold of [6, 12, 60, 360]) {
+    const shape: MergeShape = { paths: [circle(0, -50, 50)], rule: 'nonzero' };
+    const time = await median(15, () => mergeNow(requestOf(fold, false, [shape], 'divide')));
+    own.set(fold, time);
+    const cells = mergeNow(requestOf(fold, false, [shape], 'divide')).facts.cells;
+    const maps = mapsOf(fold);
+    const { best, lines } =
+      fold <= 60
+        ? bestOf(libraries, [[shape]], (library, [each]) => each && library.divide?.(each, maps))
+        : { best: { name: 'none', time: NaN }, lines: ['no reference was let run'] };
+    say(
+      `divide ${fold} circles through the centre (${cells} cells): ours ${time.toFixed(2)} ms; ${lines.join('; ')}`,
+    );
+    if (fold <= 60) say(`  best reference (${best.name}) / ours: ${(best.time / time).toFixed(1)}`);
+  }
+  say(`  divide at fold 360 / at fold 12: ${((own.get(360) ?? NaN) / (own.get(12) ?? NaN)).toFixed(2)}`);
+}
+
+/** Every pair of chords of a regular n-gon tested for crossing, and no more: what any plain way does at least. */
+function naiveCrossings(n: number): number {
+  const corner = (k: number) => fromPolar(1, (360 * k) / n);
+  const chords: number[] = [];
+  for (let a = 0; a < n; a += 1)
+    for (let b = a + 1; b < n; b += 1) chords.push(corner(a).x, corner(a).y, corner(b).x, corner(b).y);
+  const c = Float64Array.from(chords);
+  const side = (i: number, x: number, y: number): number => {
+    const [x0, y0, x1, y1] = [c[i] as number, c[i + 1] as number, c[i + 2] as number, c[i + 3] as number];
+    return (x1 - x0) * (y - y0) - (y1 - y0) * (x - x0);
+  };
+  let crossings = 0;
+  for (let i = 0; i < c.length; i += 4)
+    for (let j = i + 4; j < c.length; j += 4) {
+      const a = side(i, c[j] as number, c[j + 1] as number) * side(i, c[j + 2] as number, c[j + 3] as number);
+      const b = side(j, c[i] as number, c[i + 1] as number) * side(j, c[i + 2] as number, c[i + 3] as number);
+      if (a < 0 && b < 0) crossings += 1;
+    }
+  return crossings;
+}
+
+async function diagonals(): Promise<void> {
+  const n = 60;
+  const corner = (k: number) => fromPolar(100, (360 * k) / n);
+  const contours = Array.from({ length: n - 1 }, (_, k) => ({
+    closed: false,
+    segments: [line(corner(0), corner(k + 1))],
+  }));
+  let cells = 0;
+  let kinds = 0;
+  let peak = 0;
+  const divide = (mirror: boolean): void => {
+    const steps = arrange({
+      fold: n,
+      mirror,
+      tolerance: FULL_TOLERANCE,
+      members: 1,
+      paths: [{ contours, rule: 'line', member: 0 }],
+    });
+    for (;;) {
+      const step = steps.next();
+      peak = Math.max(peak, process.memoryUsage().rss);
+      if (!step.done) continue;
+      cells = step.value.cellCount;
+      kinds = step.value.cellKinds().length;
+      return;
+    }
+  };
+  for (const mirror of [false, true]) {
+    const time = await median(9, () => divide(mirror));
+    const naive = await median(3, () => naiveCrossings(n));
+    say(
+      `${n}-gon with all diagonals, ${mirror ? 'mirrored' : 'turned'}: ${cells} cells of ${kinds} kinds in ${time.toFixed(1)} ms; ` +
+        `a naive crossing count of its chords ${naive.toFixed(1)} ms, ${(naive / time).toFixed(2)} of it; ` +
+        `highest resident memory of the whole process so far ${(peak / 1e6).toFixed(0)} MB`,
+    );
+  }
+}
+
+async function drag(unit: number): Promise<void> {
+  // 60 nodes round a wavy blob that reaches over its wedge.
+  const at = (k: number, by: number) => {
+    const angle = (2 * Math.PI * k) / 60;
+    const r = 14 + 3 * Math.sin(7 * angle) + by;
+    return { x: r * Math.cos(angle) * 0.6, y: -50 + r * Math.sin(angle) };
+  };
+  let by = 0;
+  const motif = (): MergeShape => {
+    by = by === 0 ? 0.5 : 0;
+    const nodes = Array.from({ length: 60 }, (_, k) => {
+      const p = at(k, k === 7 ? by : 0);
+      const along = at(k + 0.3, 0);
+      const h = { x: (along.x - at(k, 0).x) * 1.1, y: (along.y - at(k, 0).y) * 1.1 };
+      return {
+        ...p,
+        kind: 'smooth' as const,
+        out: { x: p.x + h.x, y: p.y + h.y },
+        in: { x: p.x - h.x, y: p.y - h.y },
+      };
+    });
+    return { paths: [pathOfNodes(nodes, true)], rule: 'nonzero' };
+  };
+  for (const [fold, quality] of [
+    [12, 'coarse'],
+    [120, 'coarse'],
+    [120, 'full'],
+    [360, 'coarse'],
+  ] as const) {
+    const time = await median(41, () => mergeNow({ ...requestOf(fold, false, [motif()]), quality }));
+    say(
+      `union of 60 nodes dragged, fold ${fold}, ${quality}: ${time.toFixed(2)} ms, ${(time / unit).toFixed(3)} of the reference loop`,
+    );
+  }
+}
+
+/** The engine against three libraries and against itself. */
+export async function benchEngine(unit: number): Promise<void> {
+  await diagonals();
+  await drag(unit);
+  const libraries = await references();
+  await unions(libraries);
+  await divisions(libraries);
+}

@@ -1,0 +1,159 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+
+import paper from 'paper/dist/paper-core.js';
+
+import { mapPath, type Path } from '../../src/core/curve/path';
+import { cubicsOfArc } from '../../src/core/curve/segment';
+import type { Affine } from '../../src/core/curve/affine';
+import { pathData } from '../../src/core/format/pathData';
+import type { MergeShape } from '../../src/core/merge/merge';
+import { clipper, flatCopies } from '../help/clipper';
+
+/** A general-purpose library, doing what the engine does, as well as it can. */
+export interface Reference {
+  readonly name: string;
+  /** Unites all copies. */
+  union(shapes: readonly MergeShape[], maps: readonly Affine[]): unknown;
+  /** Divides the copies of one shape into all cells; null where it has no way to. */
+  divide: ((shape: MergeShape, maps: readonly Affine[]) => unknown) | null;
+}
+
+const require = createRequire(import.meta.url);
+
+interface PathKitPath {
+  op(other: PathKitPath, operation: unknown): boolean;
+  simplify(): boolean;
+  setFillType(type: unknown): void;
+  copy(): PathKitPath;
+  delete(): void;
+}
+interface PathKit {
+  FromSVGString(data: string): PathKitPath;
+  PathOp: Record<'UNION' | 'INTERSECT' | 'DIFFERENCE', unknown>;
+  FillType: Record<'WINDING' | 'EVENODD', unknown>;
+}
+
+async function pathKit(): Promise<Reference> {
+  const start = require('pathkit-wasm/bin/pathkit.js') as (options: object) => Promise<PathKit>;
+  const before = process.listeners('unhandledRejection');
+  const kit = await start({ wasmBinary: readFileSync(require.resolve('pathkit-wasm/bin/pathkit.wasm')) });
+  // It puts handlers of its own on the process, which would swallow our errors.
+  for (const event of ['uncaughtException', 'unhandledRejection'] as const)
+    for (const listener of process.listeners(event as 'uncaughtException'))
+      if (!before.includes(listener as never)) process.removeListener(event, listener);
+  const itemOf = ({ paths, rule }: MergeShape, map: Affine): PathKitPath => {
+    const item = kit.FromSVGString(
+      pathData(
+        paths.map((path) => mapPath(path, map)),
+        9,
+      ),
+    );
+    item.setFillType(rule === 'evenodd' ? kit.FillType.EVENODD : kit.FillType.WINDING);
+    return item;
+  };
+  return {
+    name: 'pathkit-wasm',
+    union: (shapes, maps) => {
+      const items = maps.flatMap((map) => shapes.map((shape) => itemOf(shape, map)));
+      return pairwise(items, (a, b) => {
+        a.op(b, kit.PathOp.UNION);
+        return a;
+      });
+    },
+    divide: (shape, maps) =>
+      pieceByPiece(
+        maps.map((map) => itemOf(shape, map)),
+        (a, b) => {
+          const both = a.copy();
+          both.op(b, kit.PathOp.INTERSECT);
+          const rest = a.copy();
+          rest.op(b, kit.PathOp.DIFFERENCE);
+          return [both, rest];
+        },
+      ),
+  };
+}
+
+function pairwise<T>(items: T[], unite: (a: T, b: T) => T): T | undefined {
+  let level = items;
+  while (level.length > 1) {
+    const next: T[] = [];
+    for (let k = 0; k < level.length; k += 2) {
+      const [a, b] = [level[k] as T, level[k + 1]];
+      next.push(b === undefined ? a : unite(a, b));
+    }
+    level = next;
+  }
+  return level[0];
+}
+
+/** Cuts all pieces so far by the next item, one after another. */
+function pieceByPiece<T>(items: T[], cut: (piece: T, by: T) => [T, T]): T[] {
+  const [first, ...rest] = items;
+  let pieces = first === undefined ? [] : [first];
+  for (const item of rest) {
+    let left = item;
+    const next: T[] = [];
+    for (const piece of pieces) {
+      next.push(...cut(piece, item));
+      [, left] = cut(left, piece);
+    }
+    pieces = [...next, left];
+  }
+  return pieces;
+}
+
+function paperReference(): Reference {
+  const scope = new paper.PaperScope();
+  scope.setup(new paper.Size(1, 1));
+  const itemOf = ({ paths, rule }: MergeShape, map: Affine): paper.PathItem => {
+    const curves = (path: Path): Path => ({
+      ...path,
+      segments: path.segments.flatMap((s) => (s.kind === 'arc' ? cubicsOfArc(s) : [s])),
+    });
+    const item = new scope.CompoundPath({
+      pathData: pathData(
+        paths.map((path) => curves(mapPath(path, map))),
+        9,
+      ),
+      insert: false,
+    });
+    item.fillRule = rule;
+    return item;
+  };
+  return {
+    name: 'paper',
+    union: (shapes, maps) =>
+      pairwise(
+        maps.flatMap((map) => shapes.map((shape) => itemOf(shape, map))),
+        (a, b) => a.unite(b, { insert: false }),
+      ),
+    divide: (shape, maps) =>
+      pieceByPiece(
+        maps.map((map) => itemOf(shape, map)),
+        (a, b) => [a.intersect(b, { insert: false }), a.subtract(b, { insert: false })],
+      ),
+  };
+}
+
+async function clipperReference(): Promise<Reference> {
+  const library = await clipper();
+  const { NonZero } = library.FillRule;
+  return {
+    name: 'clipper2-wasm',
+    union: (shapes, maps) => library.UnionSelfD(flatCopies(library, shapes, maps, 1e-3), NonZero, 6),
+    divide: (shape, maps) =>
+      pieceByPiece(
+        maps.map((map) => flatCopies(library, [shape], [map], 1e-3)),
+        (a, b) => [library.IntersectD(a, b, NonZero, 6), library.DifferenceD(a, b, NonZero, 6)],
+      ),
+  };
+}
+
+/** The three libraries that the engine is compared with; they are no part of the product. */
+export const references = async (): Promise<Reference[]> => [
+  await clipperReference(),
+  await pathKit(),
+  paperReference(),
+];

@@ -11,7 +11,7 @@ const inside = {
   maker: ['number', 'curve', 'symmetry'],
   scene: ['number', 'curve', 'symmetry'],
   figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene'],
-  format: ['number', 'curve', 'symmetry', 'maker', 'scene', 'figure'],
+  format: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'figure'],
 };
 
 export default {

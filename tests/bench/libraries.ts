@@ -79,25 +79,36 @@ function pairwise<T>(items: T[], unite: (a: T, b: T) => T): T | undefined {
   let level = items;
   while (level.length > 1) {
     const next: T[] = [];
-    for (let k = 0; k < level.length; k += 2) {
-      const [a, b] = [level[k] as T, level[k + 1]];
-      next.push(b === undefined ? a : unite(a, b));
-    }
+    for (let k = 0; k + 1 < level.length; k += 2) next.push(unite(level[k] as T, level[k + 1] as T));
+    if (level.length % 2 === 1) next.push(level[level.length - 1] as T);
     level = next;
   }
   return level[0];
 }
 
-/** Cuts all pieces so far by the next item, one after another. */
-function pieceByPiece<T>(items: T[], cut: (piece: T, by: T) => [T, T]): T[] {
+/** A reference that took longer than it was given; how long it had worked. */
+export class OutOfPatience extends Error {
+  constructor(readonly milliseconds: number) {
+    super('out of patience');
+  }
+}
+
+/** A reference ends after this time, in milliseconds; what it took is then a lower bound. */
+export const PATIENCE = 4000;
+
+/** Cuts all pieces so far by the next item, one after another. @throws OutOfPatience */
+function pieceByPiece<T>(items: readonly T[], cut: (piece: T, by: T) => [T, T]): T[] {
+  const began = performance.now();
   const [first, ...rest] = items;
-  let pieces = first === undefined ? [] : [first];
+  let pieces: T[] = first === undefined ? [] : [first];
   for (const item of rest) {
     let left = item;
     const next: T[] = [];
     for (const piece of pieces) {
       next.push(...cut(piece, item));
-      [, left] = cut(left, piece);
+      left = cut(left, piece)[1];
+      const spent = performance.now() - began;
+      if (spent > PATIENCE) throw new OutOfPatience(spent);
     }
     pieces = [...next, left];
   }

@@ -26,7 +26,7 @@ function findRoot(parents: Int32Array, item: number): number {
 const pairKey = (a: number, b: number): number => Math.min(a, b) * 2 ** 26 + Math.max(a, b);
 
 /** The walls of a sector as chains of edges, from the apex outward, each near one with its partner. */
-export interface Walls {
+interface Walls {
   /** Live edges of the near wall and of the far wall; in C_n those at the same place are the same edge. */
   readonly near: readonly number[];
   readonly far: readonly number[];

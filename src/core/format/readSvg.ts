@@ -146,12 +146,12 @@ export function readSvg(text: string): SvgShape[] {
     shapes.push({ paths: readPathData(data, own.map), filled, stroked, rule: own.rule });
   };
   const parser = new SaxesParser();
-  let broken: Error | null = null;
+  const mistakes: Error[] = [];
   parser.on('error', (error) => {
-    broken ??= error;
+    mistakes.push(error);
   });
   parser.on('opentag', (tag) => {
-    if (!broken) enter(tag);
+    if (mistakes.length === 0) enter(tag);
   });
   parser.on('closetag', () => {
     open.pop();
@@ -162,7 +162,8 @@ export function readSvg(text: string): SvgShape[] {
     if (error instanceof BadPathData) throw new UnreadableSvg(error.message);
     throw error;
   }
-  if (broken) throw new UnreadableSvg(`This is not well-formed SVG: ${(broken as Error).message}`);
+  const [mistake] = mistakes;
+  if (mistake) throw new UnreadableSvg(`This is not well-formed SVG: ${mistake.message}`);
   if (elements === 0) throw new UnreadableSvg('The file is empty.');
   return shapes;
 }

@@ -8,7 +8,7 @@ import { addTurns, gcd, multiplyTurn, negateTurn, turn, type Turn } from '../num
 import type { MergeOperand, MergeShape } from './merge';
 
 /** An operand's part in an arrangement. */
-export interface Member {
+interface Member {
   readonly operand: number;
 }
 

@@ -81,7 +81,11 @@ export function MergePanel({ round }: { readonly round: Round }) {
           <Fact caption="Area">
             {printNumber(facts.area, 3)} {unit}²
           </Fact>
-          <Fact caption="Worked out in">{printNumber(facts.milliseconds, 0)} ms</Fact>
+          <Fact caption="Cells behind it">
+            {facts.cells} of {facts.kinds} {facts.kinds === 1 ? 'kind' : 'kinds'}
+          </Fact>
+          {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
+          <Fact caption="Worked out in">{printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms</Fact>
         </Section>
       )}
     </>

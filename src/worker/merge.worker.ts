@@ -2,7 +2,13 @@ import { expose, transfer } from 'comlink';
 
 import { merge } from '../core/merge/engine';
 import { MergeFailed, MergeStopped } from '../core/merge/merge';
-import { buffersOf, packResult, unpackRequest, type PackedRequest, type PackedResult } from '../core/merge/pack';
+import {
+  buffersOf,
+  packResult,
+  unpackRequest,
+  type PackedRequest,
+  type PackedResult,
+} from '../core/merge/pack';
 
 export type MergeAnswer =
   | { readonly kind: 'done'; readonly result: PackedResult }

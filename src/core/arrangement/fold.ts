@@ -1,7 +1,8 @@
 import type { Edges } from './edges';
 import type { Group } from './group';
 import { valueAt } from './lists';
-import { cutsOf, isEmptySource, rootBetween } from './pieces';
+import { rootBetween } from '../number/roots';
+import { cutsOf, isEmptySource } from './pieces';
 import type { Sources } from './sources';
 import { FAR, NEAR, type Vertices } from './vertices';
 

@@ -1,6 +1,6 @@
 import type { Edges } from './edges';
 import { valueAt } from './lists';
-import { rootBetween } from './pieces';
+import { rootBetween } from '../number/roots';
 import type { Subdivision } from './subdivision';
 
 /** Areas and lengths of the faces of a sector, from the true curves. */

@@ -1,53 +1,10 @@
+import { polynomialRoots, quadraticRoots, rootBetween, signChange } from '../number/roots';
 import { ARC, CUBIC, LINE, type Sources } from './sources';
 
 /** No piece turns by more than this, in radians, so that it is nearly straight and bends one way only. */
 const MOST_TURNING = Math.PI / 6;
 
 const DEEPEST = 12;
-
-/** Roots in (0, 1) of a t² + b t + c, without cancellation. */
-function quadraticRoots(a: number, b: number, c: number): number[] {
-  const scale = Math.abs(a) + Math.abs(b) + Math.abs(c);
-  if (scale === 0) return [];
-  if (Math.abs(a) < 1e-13 * scale) return b === 0 ? [] : [-c / b];
-  const discriminant = b * b - 4 * a * c;
-  if (discriminant < 0) return [];
-  const q = -(b + (b < 0 ? -1 : 1) * Math.sqrt(discriminant)) / 2;
-  return q === 0 ? [0] : [q / a, c / q];
-}
-
-/** A root of a function with opposite signs at the ends, by the Illinois variant of false position. */
-export function rootBetween(
-  f: (t: number) => number,
-  t0: number,
-  t1: number,
-  f0: number,
-  f1: number,
-): number {
-  let [low, high, atLow, atHigh] = [t0, t1, f0, f1];
-  // As near to zero as rounding lets the function be told from it.
-  const enough = 1e-16 * (Math.abs(f0) + Math.abs(f1));
-  let side = 0;
-  for (let step = 0; step < 80; step += 1) {
-    const t = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
-    const value = f(t);
-    if (Math.abs(value) <= enough || Math.abs(high - low) < 1e-15) return t;
-    if (value > 0 === atHigh > 0) {
-      if (Math.abs(high - t) < 1e-16) return t;
-      high = t;
-      atHigh = value;
-      if (side === -1) atLow /= 2;
-      side = -1;
-    } else {
-      if (Math.abs(low - t) < 1e-16) return t;
-      low = t;
-      atLow = value;
-      if (side === 1) atHigh /= 2;
-      side = 1;
-    }
-  }
-  return (low + high) / 2;
-}
 
 /** Where a cubic bends the other way: the zeros of P′ × P″, a quadratic. */
 function inflections(sources: Sources, source: number): number[] {
@@ -101,18 +58,6 @@ function halve(sources: Sources, source: number, t0: number, t1: number, depth: 
   } else out.push(t1);
 }
 
-/** Real roots of a polynomial in [0, 1], coefficients from the constant upwards: between those of its derivative. */
-function rootsWithin(coefficients: readonly number[]): number[] {
-  const value = (t: number): number => coefficients.reduceRight((sum, c) => sum * t + c, 0);
-  if (coefficients.length < 2) return [];
-  const turning = rootsWithin(coefficients.slice(1).map((c, k) => c * (k + 1)));
-  const stops = [0, ...turning, 1];
-  const roots: number[] = [];
-  for (let k = 1; k < stops.length; k += 1)
-    signChange(value, stops[k - 1] as number, stops[k] as number, roots);
-  return roots;
-}
-
 /** Where the angle of a cubic about the centre turns back: the zeros of P × P′, of degree four. */
 function turningsOfCubic(sources: Sources, source: number): number[] {
   const at = (k: number): number => sources.number(source, k);
@@ -125,20 +70,13 @@ function turningsOfCubic(sources: Sources, source: number): number[] {
   const [x, y] = [powers(0), powers(1)];
   const minor = (i: number, j: number): number =>
     (x[i] as number) * (y[j] as number) - (x[j] as number) * (y[i] as number);
-  return rootsWithin([
+  return polynomialRoots([
     minor(0, 1),
     2 * minor(0, 2),
     3 * minor(0, 3) + minor(1, 2),
     2 * minor(1, 3),
     minor(2, 3),
   ]);
-}
-
-/** Adds what lies strictly between two parameters where a function of the curve changes its sign. */
-function signChange(f: (t: number) => number, t0: number, t1: number, out: number[]): void {
-  const f0 = f(t0);
-  const f1 = f(t1);
-  if (f0 > 0 !== f1 > 0 && f0 !== 0 && f1 !== 0) out.push(rootBetween(f, t0, t1, f0, f1));
 }
 
 /**

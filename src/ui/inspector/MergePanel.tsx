@@ -85,7 +85,9 @@ export function MergePanel({ round }: { readonly round: Round }) {
             {facts.cells} of {facts.kinds} {facts.kinds === 1 ? 'kind' : 'kinds'}
           </Fact>
           {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
-          <Fact caption="Worked out in">{printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms</Fact>
+          <Fact caption="Worked out in">
+            {printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms
+          </Fact>
         </Section>
       )}
     </>

@@ -9,8 +9,14 @@ export function printNumber(value: number, decimals: number): string {
   return short === '-0' ? '0' : short;
 }
 
-/** Arcs beyond this angle are printed in two halves: with equal or nearly equal ends SVG draws nothing. */
-const LARGEST_ARC = 5;
+/**
+ * Nearly half and nearly whole circles are printed in two halves: from ends and a rounded radius a reader finds the
+ * centre of a half circle only to the root of the rounding, and of a whole one not at all.
+ */
+function isIllGiven(sweep: number): boolean {
+  const angle = Math.abs(sweep);
+  return angle > 5 || Math.abs(angle - Math.PI) < 0.45;
+}
 
 /**
  * SVG path data, absolute commands (SVG 2, section 9.3). Arcs stay arcs: the sweep flag is 1 for clockwise,
@@ -26,7 +32,7 @@ export function pathData(paths: readonly Path[], decimals: number): string {
       case 'cubic':
         return `C${at(segment.out)} ${at(segment.in)} ${at(segment.to)}`;
       case 'arc': {
-        if (Math.abs(segment.sweep) > LARGEST_ARC) return splitAt(segment, 0.5).map(draw).join('');
+        if (isIllGiven(segment.sweep)) return splitAt(segment, 0.5).map(draw).join('');
         const large = Math.abs(segment.sweep) > Math.PI ? 1 : 0;
         const sweep = segment.sweep > 0 ? 1 : 0;
         return `A${n(segment.radius)} ${n(segment.radius)} 0 ${large} ${sweep} ${at(segment.to)}`;

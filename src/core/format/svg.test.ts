@@ -91,7 +91,7 @@ describe('path data', () => {
       'M0 0L1 0L0 1Z',
     );
     const nearly = arcFromBulge({ x: 0, y: -5 }, { x: -0.01, y: -5 }, Math.tan(1.55));
-    expect(pathData([{ closed: false, segments: [nearly] }], 3).match(/A/g)).toHaveLength(2);
+    expect(pathData([{ closed: false, segments: [nearly] }], 3).match(/A/g)).toHaveLength(4);
   });
 });
 

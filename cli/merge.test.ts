@@ -1,0 +1,128 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import { afterAll, describe, expect, it } from 'vitest';
+
+import { signedArea } from '../src/core/curve/path';
+import { readSvg } from '../src/core/format/readSvg';
+
+const root = path.dirname(import.meta.dirname);
+const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-merge-'));
+
+afterAll(() => rmSync(directory, { recursive: true }));
+
+function file(name: string, text: string): string {
+  const where = path.join(directory, name);
+  writeFileSync(where, text);
+  return where;
+}
+
+const svg = (inside: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200">${inside}</svg>`;
+
+const merged = (...args: string[]) => {
+  const { stdout, stderr, status } = spawnSync(
+    path.join(root, 'node_modules/.bin/tsx'),
+    [path.join(root, 'cli/main.ts'), 'merge', ...args],
+    { encoding: 'utf8', env: { ...process.env, CYCLOGON_DATA: directory } },
+  );
+  return { stdout, stderr, status };
+};
+
+describe('cyclogon merge', () => {
+  it('counts the cells of circles through the centre, wherever that is', () => {
+    const motif = file('circle.svg', svg('<g transform="translate(100,100)"><circle cy="-40" r="40"/></g>'));
+    const { stdout, status } = merged(
+      motif,
+      '--fold',
+      '12',
+      '--centre',
+      '100,100',
+      '--op',
+      'cells',
+      '--facts',
+    );
+    expect(status).toBe(0);
+    const facts = JSON.parse(stdout) as {
+      cells: number;
+      kinds: { size: number; area: number; depth: number }[];
+    };
+    expect(facts).toMatchObject({ op: 'cells', fold: 12, mirror: false, cells: 72, slivers: 0 });
+    const weighted = facts.kinds.reduce((sum, { size, area, depth }) => sum + size * area * depth, 0);
+    expect(weighted / (12 * Math.PI * 1600)).toBeCloseTo(1, 9);
+  });
+
+  it('writes a file with the whole result, turned and where it was, arcs as arcs', () => {
+    const motif = file('off.svg', svg('<circle cx="100" cy="60" r="10"/><line x2="50" stroke="red"/>'));
+    const out = path.join(directory, 'out.svg');
+    const call = [
+      '--fold',
+      '5',
+      '--mirror',
+      '--centre',
+      '100,100',
+      '--start',
+      '-36',
+      '--op',
+      'union',
+      '--out',
+      out,
+    ];
+    expect(merged(motif, ...call)).toEqual({ stdout: '', stderr: expect.any(String) as string, status: 0 });
+    const text = readFileSync(out, 'utf8');
+    expect(text).toMatch(/A10 10 0/);
+    const loops = readSvg(text).flatMap(({ paths }) => paths);
+    expect(loops).toHaveLength(5);
+    expect(signedArea(loops)).toBeCloseTo(500 * Math.PI, 6);
+    // Turned by −36°, one copy stands straight below the centre.
+    expect(loops.some(({ segments }) => Math.abs((segments[0]?.from.x ?? 0) - 100) < 1e-6)).toBe(true);
+  });
+
+  it('reads lines as lines of cells, covers by the rule asked for, and says where nothing is left', () => {
+    const bars = file('bars.svg', svg('<path d="M0 0V-50" stroke="#000" fill="none"/><circle r="50"/>'));
+    const facts = (...args: string[]) =>
+      JSON.parse(merged(bars, '--fold', '6', '--facts', ...args).stdout) as object;
+    expect(facts('--op', 'cells')).toMatchObject({ cells: 6, segments: { line: 12, arc: 6 } });
+    expect(facts('--op', 'union')).toMatchObject({ cells: 1, loops: 1, nodes: 2 });
+    const twice = file('twice.svg', svg('<path d="M-9-20H9V-40H-9zM-5-25H5V-35H-5z"/>'));
+    const area = (rule: string): number =>
+      (
+        JSON.parse(merged(twice, '--fold', '3', '--op', 'union', '--facts', '--rule', rule).stdout) as {
+          area: number;
+        }
+      ).area;
+    expect(area('nonzero')).toBeCloseTo(3 * 360, 9);
+    expect(area('evenodd')).toBeCloseTo(3 * 260, 9);
+    const none = merged(twice, '--fold', '3', '--op', 'intersection', '--facts').stdout;
+    expect(JSON.parse(none)).toMatchObject({ loops: 0, area: 0 });
+  });
+
+  it('says what went wrong: 1 for input, 2 for the call', () => {
+    const good = file('good.svg', svg('<rect width="3" height="4"/>'));
+    const cases: [string[], number, RegExp][] = [
+      [['/nowhere.svg', '--fold', '3', '--op', 'union', '--facts'], 1, /There is no file/],
+      [[file('a.svg', '<html/>'), '--fold', '3', '--op', 'union', '--facts'], 1, /not an SVG file/],
+      [[file('b.svg', '<svg><path'), '--fold', '3', '--op', 'union', '--facts'], 1, /not well-formed/],
+      [
+        [file('c.svg', svg('<path d="M0 0L"/>')), '--fold', '3', '--op', 'union', '--facts'],
+        1,
+        /cannot be read/,
+      ],
+      [[good, '--op', 'union', '--facts'], 2, /--fold is missing/],
+      [[good, '--fold', '721', '--op', 'union', '--facts'], 2, /from 1 to 720/],
+      [[good, '--fold', '3', '--op', 'melt', '--facts'], 2, /not “melt”/],
+      [[good, '--fold', '3', '--op', 'union'], 2, /Say what you want/],
+      [[good, '--fold', '3', '--op', 'union', '--facts', '--centre', '5'], 2, /two numbers/],
+      [[good, '--fold', '3', '--op', 'union', '--facts', '--start', 'x'], 2, /number of degrees/],
+      [[good, '--fold', '3', '--op', 'union', '--facts', '--rule', 'both'], 2, /nonzero or evenodd/],
+      [['--fold', '3', '--op', 'union', '--facts'], 2, /Name one SVG file/],
+    ];
+    for (const [args, status, sentence] of cases) {
+      const answer = merged(...args);
+      expect([answer.status, answer.stdout]).toEqual([status, '']);
+      expect(answer.stderr).toMatch(sentence);
+    }
+  });
+});

@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { signedArea, type Path } from '../curve/path';
+import { distance } from '../curve/point';
+import { pointAt } from '../curve/segment';
+import { pathData } from './pathData';
+import { BadPathData, readPathData } from './readPathData';
+import { readSvg, UnreadableSvg } from './readSvg';
+
+const kinds = (paths: readonly Path[]) =>
+  paths.map(({ segments }) => segments.map(({ kind }) => kind).join(' '));
+
+describe('path data', () => {
+  // SVG 2, section 9.3: all commands, relative and smooth ones, implicit repetitions, packed numbers and flags.
+  it('is read by the whole grammar', () => {
+    expect(kinds(readPathData('M1 2 3 4l5,6H7v-8z m1 1L.5.5-1-1'))).toEqual([
+      'line line line line line',
+      'line line',
+    ]);
+    expect(kinds(readPathData('M0 0C1 1 2 1 3 0S5-1 6 0Q7 1 8 0T10 0'))).toEqual(['cubic cubic cubic cubic']);
+    const [half] = readPathData('M0 0a5 5 0 0110 0');
+    expect(half!.segments).toEqual([
+      {
+        kind: 'arc',
+        from: { x: 0, y: 0 },
+        to: { x: 10, y: 0 },
+        centre: { x: 5, y: 0 },
+        radius: 5,
+        sweep: expect.closeTo(Math.PI, 12),
+      },
+    ]);
+  });
+
+  // SVG 2, "Elliptical arc implementation notes", B.2.5: radii that are too small are scaled up, zero radii are lines.
+  it('treats arcs with impossible radii as the standard says', () => {
+    expect(kinds(readPathData('M0 0A0 5 0 0 1 9 9'))).toEqual(['line']);
+    expect(readPathData('M0 0A1 1 0 0 1 10 0')[0]!.segments[0]).toMatchObject({ kind: 'arc', radius: 5 });
+    expect(readPathData('M3 3A5 5 0 0 1 3 3')).toEqual([]);
+  });
+
+  it('keeps ellipses within 1e-6 of their size', () => {
+    const [path] = readPathData('M-30 0A30 12 0 0 1 30 0A30 12 0 0 1-30 0Z');
+    for (const segment of path!.segments)
+      for (let k = 0; k <= 10; k += 1) {
+        const p = pointAt(segment, k / 10);
+        expect(Math.abs(Math.hypot(p.x / 30, p.y / 12) - 1)).toBeLessThan(1e-6);
+      }
+    expect(signedArea([path!]) / (Math.PI * 360)).toBeCloseTo(1, 6);
+  });
+
+  it('written and read again is the same drawing', () => {
+    const flag = fc.constantFrom(0, 1);
+    const number = fc.integer({ min: -50, max: 50 });
+    const command = fc.oneof(
+      fc.tuple(number, number).map(([x, y]) => `L${x} ${y}`),
+      fc.tuple(number, number, number, number, number, number).map((n) => `C${n.join(' ')}`),
+      fc
+        .tuple(fc.integer({ min: 1, max: 60 }), flag, flag, number, number)
+        .map(([r, l, s, x, y]) => `A${r} ${r} 0 ${l} ${s} ${x} ${y}`),
+    );
+    fc.assert(
+      fc.property(fc.array(command, { minLength: 1, maxLength: 6 }), (commands) => {
+        const paths = readPathData(`M60 60${commands.join('')}Z`);
+        const again = readPathData(pathData(paths, 8));
+        expect(again).toHaveLength(paths.length);
+        const ends = (list: readonly Path[]) =>
+          list.flatMap(({ segments }) => segments.map((s) => pointAt(s, 0.5)));
+        const [a, b] = [ends(paths), ends(again)];
+        // A straight last side may be written as Z alone and a long arc as two halves; the areas tell all.
+        expect(Math.abs(signedArea(paths) - signedArea(again))).toBeLessThan(1e-3);
+        if (a.length === b.length) a.forEach((p, k) => expect(distance(p, b[k]!)).toBeLessThan(1e-3));
+      }),
+    );
+  });
+
+  it('with a mistake is refused', () => {
+    for (const data of ['0 0', 'M0 0L', 'M0 0C1 2 3', 'M0 0A5 5 0 2 0 1 1', 'M0 0 X1 1'])
+      expect(() => readPathData(data)).toThrow(BadPathData);
+  });
+});
+
+describe('SVG files', () => {
+  const area = (inside: string): number =>
+    readSvg(`<svg>${inside}</svg>`)
+      .filter(({ filled }) => filled)
+      .reduce((sum, { paths }) => sum + Math.abs(signedArea(paths)), 0);
+
+  it('basic shapes have the areas they should', () => {
+    expect(area('<rect x="1" width="4" height="5"/>')).toBeCloseTo(20, 12);
+    expect(area('<rect width="10" height="10" rx="2"/>')).toBeCloseTo(100 - (4 - Math.PI) * 4, 9);
+    expect(area('<circle r="3"/>')).toBeCloseTo(9 * Math.PI, 12);
+    expect(area('<ellipse rx="3" ry="2"/>')).toBeCloseTo(6 * Math.PI, 4);
+    expect(area('<polygon points="0,0 4,0 4,3"/>')).toBeCloseTo(6, 12);
+    expect(area('<circle r="0"/><rect width="3"/><polyline points=""/>')).toBe(0);
+  });
+
+  it('transforms multiply through groups, circles stay circles under turns', () => {
+    const [shape] = readSvg(
+      '<svg><g transform="translate(10 20) rotate(90)"><circle cx="5" r="1" transform="scale(2)"/></g></svg>',
+    );
+    expect(shape!.paths[0]!.segments[0]).toMatchObject({ kind: 'arc', radius: 2 });
+    const { centre } = shape!.paths[0]!.segments[0] as { centre: { x: number; y: number } };
+    expect([centre.x, centre.y]).toEqual([expect.closeTo(10, 12), expect.closeTo(30, 12)]);
+    expect(
+      area('<g transform="matrix(2 0 0 3 0 0)"><rect width="1" height="1" transform="skewX(30)"/></g>'),
+    ).toBeCloseTo(6, 12);
+  });
+
+  it('paint is inherited, and what is not drawn is left out', () => {
+    const shapes = readSvg(
+      '<svg fill="none"><g stroke="red"><path d="M0 0h1"/></g><path d="M0 0h1"/><path style="fill:#000;fill-rule:evenodd" d="M0 0h1v1z"/>' +
+        '<defs><rect width="9" height="9" fill="red"/></defs><g display="none"><rect width="9" height="9" fill="red"/></g></svg>',
+    );
+    expect(shapes.map(({ filled, stroked, rule }) => [filled, stroked, rule])).toEqual([
+      [false, true, 'nonzero'],
+      [true, false, 'evenodd'],
+    ]);
+  });
+
+  it('hostile or broken files get a sentence', () => {
+    const entities = `<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><svg><text>&b;</text></svg>`;
+    const cases: [string, RegExp][] = [
+      ['', /empty|not well-formed/],
+      ['<svg>', /not well-formed/],
+      ['<html></html>', /not an SVG/],
+      [entities, /not well-formed/],
+      [`<svg>${'<g/>'.repeat(20_001)}</svg>`, /more than 20000/],
+      ['<svg><rect width="50%" height="1"/></svg>', /not a number of user units/],
+      ['<svg><g transform="turn(5)"/></svg>', /transform/],
+      ['<svg><path d="M0 0 L NaN 3"/></svg>', /cannot be read/],
+    ];
+    for (const [text, sentence] of cases) {
+      expect(() => readSvg(text)).toThrow(UnreadableSvg);
+      expect(() => readSvg(text)).toThrow(sentence);
+    }
+  });
+});

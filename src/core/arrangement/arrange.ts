@@ -149,6 +149,27 @@ export class Arrangement {
     return valueAt(this.kinds.of, this.subdivision.unbounded);
   }
 
+  /** The largest of the faces of a kind in the sector. */
+  largestFace(kind: number): number {
+    return valueAt(this.largest, kind);
+  }
+
+  /** For each bounded kind, the other bounded kinds that share a drawn border with it. */
+  neighbours(): Map<number, Set<number>> {
+    const { subdivision, kinds } = this;
+    const found = new Map<number, Set<number>>();
+    for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+      const left = valueAt(subdivision.face, h);
+      if (left < 0 || subdivision.isArtificial(h)) continue;
+      const right = subdivision.across(h);
+      if (right < 0) continue;
+      const [a, b] = [valueAt(kinds.of, left), valueAt(kinds.of, right)];
+      if (a === b || a === this.outside || b === this.outside) continue;
+      found.set(a, (found.get(a) ?? new Set()).add(b));
+    }
+    return found;
+  }
+
   /** How many copies of a member cover the cells of a kind. */
   depthOf(kind: number, member: number): number {
     return valueAt(this.cover.depths, valueAt(this.largest, kind) * this.cover.members + member);

@@ -30,9 +30,15 @@ function scrambled(value: number): number {
 /**
  * Winding numbers of every path's every copy in every face, face by face across edges, in the sector alone:
  * walls need not be crossed, since a sector is connected. A face that is reached twice must agree.
+ * @param entered told of each face with the winding numbers there, by path and element
  * @throws Inconsistent where it does not
  */
-export function coverOf(subdivision: Subdivision, paths: readonly CoverPath[], members: number): Cover {
+export function coverOf(
+  subdivision: Subdivision,
+  paths: readonly CoverPath[],
+  members: number,
+  entered?: (face: number, winding: Int32Array) => void,
+): Cover {
   const { edges, group, faceCount } = subdivision;
   const { sources } = edges;
   const order = group.order;
@@ -93,6 +99,7 @@ export function coverOf(subdivision: Subdivision, paths: readonly CoverPath[], m
   const enter = (f: number): void => {
     reached[f] = 1;
     signatures[f] = signature;
+    entered?.(f, winding);
     for (let m = 0; m < members; m += 1) depths[f * members + m] = valueAt(depth, m);
   };
 

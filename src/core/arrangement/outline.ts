@@ -43,6 +43,7 @@ interface Onward {
 class Tracer {
   readonly regions: Regions;
   private readonly isBorder: Uint8Array;
+  private readonly copyLists = new Map<number, number[]>();
 
   constructor(
     private readonly arrangement: Arrangement,
@@ -113,7 +114,9 @@ class Tracer {
     const order = valueAt(this.regions.stabilizer, region);
     const count = group.order / order;
     // In D_n a region that crosses a wall is its own reflection, so turns alone make its copies.
-    return Array.from({ length: count }, (_, k) => k);
+    const known = this.copyLists.get(count) ?? Array.from({ length: count }, (_, k) => k);
+    this.copyLists.set(count, known);
+    return known;
   }
 
   private regionAt(half: number): number {

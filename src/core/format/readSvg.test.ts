@@ -27,7 +27,7 @@ describe('path data', () => {
         to: { x: 10, y: 0 },
         centre: { x: 5, y: 0 },
         radius: 5,
-        sweep: expect.closeTo(Math.PI, 12),
+        sweep: expect.closeTo(Math.PI, 12) as number,
       },
     ]);
   });

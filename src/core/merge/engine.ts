@@ -12,6 +12,7 @@ import {
   type MergeControl,
   type MergeFacts,
   type MergeKind,
+  type MergeOperand,
   type MergePart,
   type MergeRequest,
   type MergeResult,
@@ -56,9 +57,19 @@ class MergedArrangement implements Merged {
   constructor(
     readonly parts: readonly MergePart[],
     readonly facts: MergeFacts,
-    private readonly arrangement: Arrangement,
-    private readonly depths: readonly (readonly number[])[],
+    readonly arrangement: Arrangement,
+    readonly depths: readonly (readonly number[])[],
   ) {}
+
+  /** One cell of a kind and, where reflections make more of them, its image. */
+  partsOfKind(kind: number): MergePart[] {
+    const { arrangement } = this;
+    const classes = new Int32Array(arrangement.kindCount).fill(-1);
+    classes[kind] = 0;
+    const restorer = new Restorer(arrangement);
+    const turns = new TurnLists(arrangement.subdivision.group.fold);
+    return outlinesOf(arrangement, classes, true).flatMap((region) => partsOf(region, restorer, turns));
+  }
 
   /** Measured when asked for: a merge that is only drawn does not need them. */
   get kinds(): readonly MergeKind[] {
@@ -81,19 +92,32 @@ function depthsOf(arrangement: Arrangement, arranged: Arranged, kind: number): n
   return depths.map((depth, operand) => depth / (arranged.coinciding[operand] ?? 1));
 }
 
+/** Turns by elements, the same lists for all regions that have the same copies. */
+class TurnLists {
+  private readonly lists = new Map<readonly number[], { turned: Turn[]; reflected: Turn[] }>();
+
+  constructor(private readonly fold: number) {}
+
+  of(copies: readonly number[]): { readonly turned: readonly Turn[]; readonly reflected: readonly Turn[] } {
+    const known = this.lists.get(copies);
+    if (known) return known;
+    const turns = copies.map((element) => wrapTurn(turn(element % this.fold, this.fold)));
+    const lists = {
+      turned: turns.filter((_, k) => (copies[k] ?? 0) < this.fold),
+      reflected: turns.filter((_, k) => (copies[k] ?? 0) >= this.fold),
+    };
+    this.lists.set(copies, lists);
+    return lists;
+  }
+}
+
 /** The copies of a region as turns; reflected copies are a part of their own. */
-function partsOf(region: OutlinedRegion, restorer: Restorer, fold: number): MergePart[] {
+function partsOf(region: OutlinedRegion, restorer: Restorer, turns: TurnLists): MergePart[] {
   const loops = region.outlines.map((outline) => restorer.path(outline));
-  const turnsOf = (elements: readonly number[]): Turn[] =>
-    elements.map((element) => wrapTurn(turn(element % fold, fold)));
-  const turned = region.copies.filter((element) => element < fold);
-  const reflected = region.copies.filter((element) => element >= fold);
-  const parts: MergePart[] = [{ turns: turnsOf(turned), loops }];
+  const { turned, reflected } = turns.of(region.copies);
+  const parts: MergePart[] = [{ turns: turned, loops }];
   if (reflected.length > 0)
-    parts.push({
-      turns: turnsOf(reflected),
-      loops: loops.map((loop) => reversedPath(mapPath(loop, MIRROR))),
-    });
+    parts.push({ turns: reflected, loops: loops.map((loop) => reversedPath(mapPath(loop, MIRROR))) });
   return parts;
 }
 
@@ -144,8 +168,9 @@ function* mergeWith(request: MergeRequest, scale: number): Generator<number, Mer
     if (kind !== arrangement.outside && keeps(row)) classes[kind] = request.op === 'divide' ? kind : 0;
   });
   const restorer = new Restorer(arrangement);
+  const turns = new TurnLists(arranged.fold);
   const parts = outlinesOf(arrangement, classes, request.op === 'divide').flatMap((region) =>
-    partsOf(region, restorer, arranged.fold),
+    partsOf(region, restorer, turns),
   );
   yield 1;
   const facts = factsOf(parts, arrangement, performance.now() - started);
@@ -162,6 +187,34 @@ function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
     }
   }
   throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');
+}
+
+/** The cells of operands' copies with the arrangement behind them. */
+export interface Division {
+  readonly arranged: Arranged;
+  readonly arrangement: Arrangement | null;
+  readonly cells: readonly (MergeKind & { readonly kind: number; readonly parts: readonly MergePart[] })[];
+}
+
+/** Divides into cells at once. @throws MergeFailed where the work limit is reached */
+export function divideNow(operands: readonly MergeOperand[]): Division {
+  const merged = mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands });
+  const arranged = arrangeOperands(operands, true);
+  if (!(merged instanceof MergedArrangement)) return { arranged, arrangement: null, cells: [] };
+  const { arrangement } = merged;
+  return {
+    arranged,
+    arrangement,
+    cells: arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
+      kind,
+      size,
+      area,
+      inner,
+      outer,
+      depth: total(merged.depths[kind] ?? []),
+      parts: merged.partsOfKind(kind),
+    })),
+  };
 }
 
 /** Merges at once. @throws MergeFailed where the work limit is reached */

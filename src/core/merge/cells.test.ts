@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { circle, polygon } from '../../../tests/help/motifs';
+import { centroidOf } from '../curve/centroid';
+import { flatten } from '../curve/flatten';
+import type { Path } from '../curve/path';
+import { distance, lengthOf, type Point } from '../curve/point';
+import { arcFromBulge, line } from '../curve/segment';
+import { NO_TURN } from '../number/turn';
+import { cellsOf, type Cells } from './cells';
+
+const cells = (fold: number, mirror: boolean, ...paths: Path[]): Cells[] =>
+  cellsOf([
+    { fold, mirror, start: NO_TURN, shapes: paths.map((path) => ({ paths: [path], rule: 'nonzero' })) },
+  ]);
+
+function isInside(loops: readonly Path[], { x, y }: Point): boolean {
+  let inside = false;
+  for (const loop of loops) {
+    const points = flatten(loop, 1e-4);
+    points.forEach((a, k) => {
+      const b = points[(k + 1) % points.length]!;
+      if (a.y <= y === b.y <= y) return;
+      if (a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y) > x) inside = !inside;
+    });
+  }
+  return inside;
+}
+
+describe('cells', () => {
+  it('are told with their copies, a point inside each, and their neighbours', () => {
+    for (const mirror of [false, true]) {
+      const kinds = cells(5, mirror, circle(3, -40, 30));
+      for (const { size, turns, mirrored, loops, inside, area, key, neighbours } of kinds) {
+        expect(turns.length + mirrored.length).toBe(size);
+        expect(isInside(loops, inside)).toBe(true);
+        expect(area).toBeGreaterThan(0);
+        expect(neighbours).not.toContain(key);
+        for (const other of neighbours)
+          expect(kinds.find((each) => each.key === other)?.neighbours).toContain(key);
+      }
+      expect(new Set(kinds.map(({ key }) => key)).size).toBe(kinds.length);
+    }
+  });
+
+  it('keep their keys while a shape is moved a little, so that paint stays', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 24 }),
+        fc.boolean(),
+        fc.double({ min: -1e-4, max: 1e-4, noNaN: true }),
+        (fold, mirror, by) => {
+          const before = cells(fold, mirror, circle(2.3, -40, 21.7), circle(0.7, -61, 9.1));
+          const after = cells(fold, mirror, circle(2.3 + by, -40 + by, 21.7), circle(0.7, -61, 9.1));
+          fc.pre(before.length === after.length);
+          const moved = new Map(after.map((each) => [each.key, each]));
+          for (const each of before) {
+            const same = moved.get(each.key);
+            expect(same?.size).toBe(each.size);
+            // The same cell, not another one with its key: it is nearly as large and as far out.
+            expect(Math.abs((same?.area ?? 0) - each.area)).toBeLessThan(0.05);
+            expect(Math.abs((same?.outer ?? 0) - each.outer)).toBeLessThan(0.05);
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('centroids', () => {
+  it('of a half disc lies 4r/3π from its middle, of a triangle at the mean of its corners', () => {
+    // Plane geometry (the centroid of a half disc: any table of mechanics).
+    const half: Path = {
+      closed: true,
+      segments: [arcFromBulge({ x: -6, y: 0 }, { x: 6, y: 0 }, 1), line({ x: 6, y: 0 }, { x: -6, y: 0 })],
+    };
+    expect(lengthOf(centroidOf([half])!)).toBeCloseTo(24 / (3 * Math.PI), 9);
+    const corners = [
+      { x: 0, y: 0 },
+      { x: 9, y: 0 },
+      { x: 0, y: 6 },
+    ];
+    expect(distance(centroidOf([polygon(corners)])!, { x: 3, y: 2 })).toBeLessThan(1e-12);
+    expect(centroidOf([])).toBeNull();
+  });
+});

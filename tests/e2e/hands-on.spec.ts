@@ -1,3 +1,6 @@
+import { addShapes, setFold as foldOf, setMirror } from '../../src/core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { NO_TURN } from '../../src/core/number/turn';
 import { expect, test } from '@playwright/test';
 
 import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
@@ -156,19 +159,47 @@ test('the wheel zooms about the pointer, space drags the view, 0 shows all again
   expect(await scale()).toBe(fitted);
 });
 
-test('a round is united at a high fold with progress, hidden, locked, copied and removed', async ({
-  page,
-}) => {
+test('a merge that takes long shows its progress and can be stopped', async ({ page }) => {
+  const figure = newFigure('Heavy', 'a');
+  const shapes = Array.from({ length: 24 }, (_, k) =>
+    newShape(
+      `s${k}`,
+      'Ellipse',
+      { kind: 'ellipse', at: { x: (k % 9) - 4, y: -45 - k / 2 }, rotation: NO_TURN, rx: 35, ry: 30 },
+      START_PAINT,
+    ),
+  );
+  const heavy = setMirror(foldOf(addShapes(figure, 'a', shapes), 'a', 720), 'a', true);
+  const answer = await page.request.post('/api/figures', { data: { figure: heavy } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await page
+    .getByRole('button', { name: /fold 720/ })
+    .first()
+    .click();
+  await page.keyboard.press('3');
+  await page.getByRole('radio', { name: 'United' }).click();
+  // The interface answers while the merge is under way.
+  await expect(page.getByRole('progressbar', { name: 'Uniting' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped. The copies are shown as they are.')).toBeVisible();
+  // Tens of thousands of copies would be drawn on the Shelf that later tests begin at.
+  await page.goto('about:blank');
+  await page.request.delete(`/api/figures/${id}`);
+});
+
+test('a round is united exactly at once, hidden, locked, copied and removed', async ({ page }) => {
   await makeFigure(page);
   await drawPetal(page);
   await setFold(page, 360);
   await page.keyboard.press('3');
   await page.getByRole('radio', { name: 'United' }).click();
-  // The interface answers while the merge is under way.
-  await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('Stopped. The copies are shown as they are.')).toBeVisible();
+  const outline = page.getByRole('region', { name: 'The outline' });
+  await expect(outline.getByText('arcs', { exact: true })).toBeVisible();
+  await expect(outline.getByText(/^\d+ of \d+ kinds$/)).toBeVisible();
   await setFold(page, 10);
-  await expect(page.getByRole('region', { name: 'The outline' })).toBeVisible();
+  await expect(outline.getByText(/^\d+ of \d+ kinds?$/)).toBeVisible();
 
   const bar = page.getByRole('button', { name: /^Round 1, fold 10/ });
   await bar.click({ button: 'right' });

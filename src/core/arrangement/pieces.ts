@@ -4,7 +4,8 @@ import { ARC, CUBIC, LINE, type Sources } from './sources';
 /** No piece turns by more than this, in radians, so that it is nearly straight and bends one way only. */
 const MOST_TURNING = Math.PI / 6;
 
-const DEEPEST = 12;
+/** Next to a cusp a piece may turn by more, once it is this many times halved and so far below any tolerance. */
+const DEEPEST = 16;
 
 /** Where a cubic bends the other way: the zeros of P′ × P″, a quadratic. */
 function inflections(sources: Sources, source: number): number[] {

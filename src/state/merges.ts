@@ -28,7 +28,8 @@ export function followMerges(editor: Editor): {
   const mergers = new Map<string, Merger>();
 
   const start = (round: Round, quality: MergeRequest['quality']): void => {
-    const request = mergeRequestOf(round, quality);
+    // The cells behind an outline are counted once the hand rests.
+    const request = mergeRequestOf(round, { quality, outlineOnly: quality === 'coarse' });
     const before = editor.getState().merges.get(round.id);
     if (!request) {
       if (before) put(editor, round.id, null);

@@ -33,6 +33,8 @@ export function brokenIdentities(fold: number, mirror: boolean, shapes: readonly
   };
   const total = coveredArea(union, (depth) => (depth > 0 ? 1 : 0));
   say('area of the outline and of its cells', union.facts.area, total);
+  const outline = mergeNow({ ...requestOf(fold, mirror, shapes), outlineOnly: true });
+  say('the outline with and without its cells', outline.facts.area, union.facts.area);
   const alone = mergeNow(requestOf(1, false, shapes));
   const [order, orbit] = [mirror ? 2 * fold : fold, coveredArea(union, (depth) => depth)];
   // Copies that coincide count once, so the copies' areas may be a whole share of all.

@@ -81,5 +81,5 @@ export const motif = (fold: number): fc.Arbitrary<MergeShape[]> =>
 
 export const anyFold: fc.Arbitrary<number> = fc.oneof(
   fc.integer({ min: 1, max: 16 }),
-  fc.constantFrom(24, 30, 36),
+  fc.constantFrom(24, 30, 36, 90),
 );

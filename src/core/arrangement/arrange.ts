@@ -1,15 +1,21 @@
 import type { Path } from '../curve/path';
-import { coverOf, type Cover, type CoverRule } from './cover';
+import { ORIGIN } from '../curve/point';
+import { line, type Segment } from '../curve/segment';
+import { coverOf, type Cover } from './cover';
+import { coveredAnnuli, type Annulus, type Piece } from './covered';
 import { Edges } from './edges';
-import { Folder } from './fold';
-import { Group, type Symmetry } from './group';
+import { Crossings, Folder } from './fold';
+import { groupOf, type Group, type Symmetry } from './group';
 import { valueAt } from './lists';
 import { holdsCentre, measureFaces, reachesOfFaces, type FaceMeasures } from './measure';
 import { Noder, USUAL_LIMIT, type WorkLimit } from './node';
+import { rangeOfPart } from './polar';
 import { regionsOf, type Regions } from './regions';
 import { Sources } from './sources';
+import type { Shell } from './shells';
 import { Subdivision } from './subdivision';
-import { Vertices } from './vertices';
+import { NEAR, Vertices } from './vertices';
+import type { CoverRule } from './windings';
 
 /** Contours that cover by one rule, turned and reflected by the whole group. */
 export interface ArrangedPath {
@@ -25,6 +31,11 @@ export interface ArrangementRequest extends Symmetry {
   /** What counts as touching, as a share of the figure's size (its farthest point from the centre). */
   readonly tolerance: number;
   readonly limit?: WorkLimit;
+  /**
+   * True where only what is covered at all is asked for: then annuli that the copies cover altogether are not
+   * divided. Cells and depths there mean nothing but that they are covered.
+   */
+  readonly coveredOnly?: boolean;
 }
 
 /** Shares of the figure's size within which points are one: at rest, and while a hand moves something. */
@@ -233,23 +244,30 @@ export class Arrangement {
  * @throws TooMuchWork, Inconsistent
  */
 export function* arrange(request: ArrangementRequest): Generator<number, Arrangement> {
-  const group = new Group(request);
+  const group = groupOf(request);
   const size = sizeOf(request.paths) || 1;
   const sources = new Sources(group);
   const vertices = new Vertices(group, request.tolerance * size);
   const edges = new Edges(sources, vertices);
   const folder = new Folder(group, sources, vertices, edges);
-  let folded = 0;
-  for (const [index, { contours }] of request.paths.entries()) {
-    for (const contour of contours) {
-      for (const segment of contour.segments) {
-        folder.fold(sources.add(segment, index));
-        folded += 1;
-        if (folded % 64 === 0) yield 0.1;
-      }
-      closeGap(folder, sources, contour, index);
-    }
+  const pieces: Piece[] = [];
+  for (const [index, { contours }] of request.paths.entries())
+    for (const contour of contours)
+      for (const segment of closedSegments(contour))
+        pieces.push(...folder.piecesOf(sources.add(segment, index)));
+  const annuli = request.coveredOnly ? annuliWorthWhile(request, group, sources, pieces, vertices) : [];
+  const omitted = annuli.map(() => new Crossings(request.paths.length, group.order));
+  for (const [k, piece] of pieces.entries()) {
+    if (annuli.length > 0) folder.foldOutside(piece, annuli, omitted);
+    else folder.fold(piece);
+    if (k % 64 === 63) yield 0.1;
   }
+  const rims = request.paths.length;
+  const shells = annuli.map(({ inner, outer }, k): Shell => ({
+    outer: rimAt(folder, sources, vertices, outer, rims),
+    inner: rimAt(folder, sources, vertices, inner, rims),
+    omitted: omitted[k] as Crossings,
+  }));
   yield 0.2;
   const noder = new Noder(group, edges, vertices, request.limit ?? USUAL_LIMIT);
   let share = 0.2;
@@ -260,16 +278,55 @@ export function* arrange(request: ArrangementRequest): Generator<number, Arrange
   yield 0.7;
   const subdivision = new Subdivision(group, vertices, edges);
   yield 0.8;
-  const cover = coverOf(subdivision, request.paths, request.members);
+  const paths = [...request.paths, { rule: 'line' as const, member: 0 }];
+  const cover = coverOf(subdivision, paths, request.members, { shells, path: rims });
   yield 0.9;
   return new Arrangement(subdivision, cover, size);
 }
 
 /** A path that covers is closed by a straight line, if it does not end where it begins (SVG 2, "fill"). */
-function closeGap(folder: Folder, sources: Sources, path: Path, index: number): void {
-  const first = path.segments[0];
-  const last = path.segments.at(-1);
-  if (!path.closed || !first || !last) return;
-  if (first.from.x === last.to.x && first.from.y === last.to.y) return;
-  folder.fold(sources.add({ kind: 'line', from: last.to, to: first.from }, index));
+function closedSegments({ closed, segments }: Path): readonly Segment[] {
+  const first = segments[0];
+  const last = segments.at(-1);
+  if (!closed || !first || !last) return segments;
+  if (first.from.x === last.to.x && first.from.y === last.to.y) return segments;
+  return [...segments, line(last.to, first.from)];
+}
+
+/** Fewer copies than this are divided as soon as it is known what they cover. */
+const LEAST_FOLD = 72;
+
+/** Covered annuli, from the outermost inward, if leaving them out saves a good part of the work. */
+function annuliWorthWhile(
+  request: ArrangementRequest,
+  group: Group,
+  sources: Sources,
+  pieces: readonly Piece[],
+  { apexRadius, tolerance }: Vertices,
+): Annulus[] {
+  if (group.fold < LEAST_FOLD) return [];
+  const rules = request.paths.map(({ rule }) => rule);
+  const annuli = coveredAnnuli(group, sources, pieces, rules, apexRadius, tolerance);
+  const inside = annuli.map(({ inner, outer }) =>
+    pieces.filter(({ source, from, to }) => {
+      const { low, high } = rangeOfPart(sources, source, from, to);
+      return low < outer && high > inner;
+    }),
+  );
+  return annuli.filter((_, k) => (inside[k] as Piece[]).length > pieces.length / 16).reverse();
+}
+
+/** Draws a circle about the centre through the sector; returns its vertex on the near wall. */
+function rimAt(folder: Folder, sources: Sources, vertices: Vertices, radius: number, path: number): number {
+  const { farX, farY, angle } = sources.group;
+  const arc: Segment = {
+    kind: 'arc',
+    from: { x: 0, y: -radius },
+    to: { x: farX * radius, y: farY * radius },
+    centre: ORIGIN,
+    radius,
+    sweep: angle,
+  };
+  for (const piece of folder.piecesOf(sources.add(arc, path))) folder.fold(piece);
+  return vertices.onWall(NEAR, radius);
 }

@@ -5,7 +5,7 @@ import type { Path } from '../curve/path';
 import { fromPolar } from '../curve/point';
 import { arcFromBulge, cubic, line } from '../curve/segment';
 import { arrange, FULL_TOLERANCE, type Arrangement, type ArrangementRequest } from './arrange';
-import type { CoverRule } from './cover';
+import type { CoverRule } from './windings';
 import { TooMuchWork } from './errors';
 import { USUAL_LIMIT } from './node';
 

@@ -2,7 +2,9 @@ import type { Edges } from './edges';
 import type { Group } from './group';
 import { valueAt } from './lists';
 import { rootBetween } from '../number/roots';
+import type { Annulus, Piece } from './covered';
 import { cutsOf, isEmptySource } from './pieces';
+import { angleBetween, polarAt, rangeOfPart } from './polar';
 import type { Sources } from './sources';
 import { FAR, NEAR, type Vertices } from './vertices';
 
@@ -20,6 +22,33 @@ interface Stop {
   readonly radius: number;
 }
 
+/** A part of a piece is not halved more often to tell what of it lies in an annulus. */
+const DEEPEST_PART = 6;
+
+/** A part of a piece by where it begins, and the annulus that it lies in, or −1. */
+interface Part {
+  readonly from: number;
+  readonly annulus: number;
+}
+
+/** How the winding numbers, by path and element, change on the way inward along the near wall. */
+export class Crossings {
+  readonly changes: Int32Array;
+
+  constructor(
+    paths: number,
+    private readonly order: number,
+  ) {
+    this.changes = new Int32Array(paths * order);
+  }
+
+  /** A curve that runs from the near wall into the sector adds one, one that ends there takes one away. */
+  add(path: number, element: number, change: number): void {
+    const slot = path * this.order + element;
+    this.changes[slot] = valueAt(this.changes, slot) + change;
+  }
+}
+
 /** Puts pieces of segments into sector 0: cut at the rays between sectors and turned or reflected back. */
 export class Folder {
   constructor(
@@ -29,17 +58,88 @@ export class Folder {
     private readonly edges: Edges,
   ) {}
 
-  /** Folds a whole segment. */
-  fold(source: number): void {
+  /** The pieces of a segment that can be folded one by one; none of one without length. */
+  piecesOf(source: number): Piece[] {
     const { tolerance, apexRadius } = this.vertices;
-    if (isEmptySource(this.sources, source, tolerance)) return;
+    if (isEmptySource(this.sources, source, tolerance)) return [];
     const cuts = cutsOf(this.sources, source, apexRadius);
-    for (let k = 1; k < cuts.length; k += 1) {
-      const t0 = cuts[k - 1] as number;
-      const t1 = cuts[k] as number;
-      if (this.group.hasWalls) this.foldPiece(source, t0, t1);
-      else this.put(source, 0, t0, t1, this.vertexAt(source, 0, t0), this.vertexAt(source, 0, t1));
-    }
+    return cuts.slice(1).map((to, k) => ({ source, from: cuts[k] as number, to }));
+  }
+
+  fold({ source, from, to }: Piece): void {
+    if (this.group.hasWalls) this.foldPiece(source, from, to);
+    else this.put(source, 0, from, to, this.vertexAt(source, 0, from), this.vertexAt(source, 0, to));
+  }
+
+  /**
+   * Folds what of a piece reaches out of annuli that are covered altogether. What lies in one of them is left out; it
+   * only tells `omitted` where the curve would have crossed the near wall there.
+   */
+  foldOutside(piece: Piece, annuli: readonly Annulus[], omitted: readonly Crossings[]): void {
+    const parts: Part[] = [];
+    this.split(piece.source, piece.from, piece.to, annuli, 0, parts);
+    parts.forEach(({ from, annulus }, k) => {
+      // Parts that follow each other and go the same way are taken together again.
+      if (k > 0 && parts[k - 1]?.annulus === annulus) return;
+      const next = parts.findIndex((part, other) => other > k && part.annulus !== annulus);
+      const part = { source: piece.source, from, to: parts[next]?.from ?? piece.to };
+      const crossings = omitted[annulus];
+      if (crossings) this.omit(part, crossings);
+      else this.fold(part);
+    });
+  }
+
+  /** Halves a piece until each part is inside one annulus or as good as outside all of them. */
+  private split(
+    source: number,
+    from: number,
+    to: number,
+    annuli: readonly Annulus[],
+    depth: number,
+    into: Part[],
+  ): void {
+    const { low, high } = rangeOfPart(this.sources, source, from, to);
+    const met = annuli.findIndex(({ inner, outer }) => high > inner && low < outer);
+    const annulus = annuli[met];
+    const within = annulus !== undefined && low >= annulus.inner && high <= annulus.outer;
+    if (annulus && !within && depth < DEEPEST_PART) {
+      const middle = (from + to) / 2;
+      this.split(source, from, middle, annuli, depth + 1, into);
+      this.split(source, middle, to, annuli, depth + 1, into);
+    } else into.push({ from, annulus: within ? met : -1 });
+  }
+
+  /** Where an omitted part would begin or end at the near wall of sector 0. */
+  private omit({ source, from, to }: Piece, crossings: Crossings): void {
+    const { group } = this;
+    const start = polarAt(this.sources, source, from, 1, this.vertices.apexRadius);
+    const finish = polarAt(this.sources, source, to, -1, this.vertices.apexRadius);
+    const turn = angleBetween(start.angle, finish.angle);
+    const last = start.angle + turn;
+    const step = turn > 0 ? 1 : -1;
+    const rays: number[] = [];
+    const rayOf = (angle: number, radius: number): number | null =>
+      this.stopAt(0, angle, radius).ray >= 0 ? Math.round(angle / group.angle) : null;
+    const first = rayOf(start.angle, start.radius);
+    const final = rayOf(last, finish.radius);
+    if (first !== null) rays.push(first);
+    const low = turn > 0 ? Math.ceil(start.angle / group.angle) : Math.floor(start.angle / group.angle);
+    const high = turn > 0 ? Math.floor(last / group.angle) : Math.ceil(last / group.angle);
+    for (let ray = low; step > 0 ? ray <= high : ray >= high; ray += step)
+      if (ray !== first && ray !== final) rays.push(ray);
+    if (final !== null && final !== first) rays.push(final);
+    rays.forEach((ray, k) => {
+      // Each ray ends a part behind it and begins one before it, but for the first and last where the piece does.
+      if (k > 0 || first === null) this.meetNear(source, ray, step > 0 ? ray - 1 : ray, -1, crossings);
+      if (k < rays.length - 1 || final === null)
+        this.meetNear(source, ray, step > 0 ? ray : ray - 1, 1, crossings);
+    });
+  }
+
+  private meetNear(source: number, ray: number, sector: number, change: number, crossings: Crossings): void {
+    const index = this.wrapped(sector);
+    if (!this.isNear(this.wrapped(ray), index)) return;
+    crossings.add(this.sources.path(source), this.group.inverse(this.group.ofSector(index)), change);
   }
 
   private vertexAt(source: number, element: number, t: number): number {
@@ -51,16 +151,6 @@ export class Folder {
     if (start === end) return;
     const edge = this.edges.add(start, end);
     this.edges.addUse(edge, source, element, t0, t1);
-  }
-
-  /** The angle at a parameter; near the centre that of the tangent, towards `ahead` of it. */
-  private angleAt(source: number, t: number, ahead: number): { angle: number; radius: number } {
-    const s = this.sources;
-    s.evaluateTangent(source, 0, t, ahead);
-    const radius = Math.hypot(s.x, s.y);
-    const [x, y] = radius > 1e-4 * this.vertices.apexRadius ? [s.x, s.y] : [s.dx * ahead, s.dy * ahead];
-    const angle = Math.atan2(x, -y);
-    return { angle: angle < 0 ? angle + FULL : angle, radius };
   }
 
   private stopAt(t: number, angle: number, radius: number): Stop {
@@ -77,11 +167,9 @@ export class Folder {
 
   private foldPiece(source: number, t0: number, t1: number): void {
     const { group, sources } = this;
-    const start = this.angleAt(source, t0, 1);
-    const end = this.angleAt(source, t1, -1);
-    let turn = end.angle - start.angle;
-    if (turn > Math.PI) turn -= FULL;
-    if (turn <= -Math.PI) turn += FULL;
+    const start = polarAt(sources, source, t0, 1, this.vertices.apexRadius);
+    const end = polarAt(sources, source, t1, -1, this.vertices.apexRadius);
+    const turn = angleBetween(start.angle, end.angle);
     const last = start.angle + turn;
     const first = this.stopAt(t0, start.angle, start.radius);
     const final = this.stopAt(t1, last, end.radius);
@@ -155,10 +243,14 @@ export class Folder {
   private vertexOf(source: number, element: number, sector: number, stop: Stop): number {
     if (stop.ray === CENTRE) return 0;
     if (stop.ray === INSIDE) return this.vertexAt(source, element, stop.t);
-    const ahead = stop.ray !== sector;
+    return this.vertices.onWall(this.isNear(stop.ray, sector) ? NEAR : FAR, stop.radius);
+  }
+
+  /** Whether a ray beside a sector becomes the near wall when the sector is turned or reflected into the first. */
+  private isNear(ray: number, sector: number): boolean {
     const reflected = this.group.mirror && sector % 2 === 1;
     // With order 2 both rays bound both sectors from one side each; the first is always the near one.
-    return this.vertices.onWall(ahead === reflected ? NEAR : FAR, stop.radius);
+    return (ray !== sector) === reflected;
   }
 
   /** A piece along a ray lies on the wall, in C_n on both walls, in D_n once as it is and once reflected. */

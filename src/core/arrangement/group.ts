@@ -1,4 +1,4 @@
-import { cosSin, turn, type Turn } from '../number/turn';
+import { cosSin, turn } from '../number/turn';
 import { valueAt } from './lists';
 
 /** The symmetry of an arrangement: C_n, or D_n with a mirror whose axis points straight up. */
@@ -93,9 +93,17 @@ export class Group {
   get farY(): number {
     return valueAt(this.rayY, 1 % this.order);
   }
+}
 
-  /** The exact turn of an element without reflection, or of the turn done after the reflection. */
-  turnOf(e: number): Turn {
-    return turn(e % this.fold, this.fold);
-  }
+const known = new Map<string, Group>();
+
+/** The group of a symmetry; the last few are kept, as their matrices take longer than a small merge. */
+export function groupOf({ fold, mirror }: Symmetry): Group {
+  const key = `${fold}${mirror ? 'm' : ''}`;
+  const group = known.get(key) ?? new Group({ fold, mirror });
+  known.delete(key);
+  known.set(key, group);
+  const [oldest] = known.keys();
+  if (known.size > 8 && oldest !== undefined) known.delete(oldest);
+  return group;
 }

@@ -1,5 +1,6 @@
 import type { Arrangement } from './arrange';
-import { coverOf, type CoverPath } from './cover';
+import { coverOf } from './cover';
+import type { CoverPath } from './windings';
 import { valueAt } from './lists';
 
 /** A short name for a text: two 32-bit FNV-1a hashes with different starts. */
@@ -38,7 +39,7 @@ export function keysOf(arrangement: Arrangement, paths: readonly CoverPath[]): s
   const kindOf = new Map<number, number>();
   for (let kind = 0; kind < kindCount; kind += 1) kindOf.set(arrangement.largestFace(kind), kind);
   const covers: string[] = Array.from({ length: kindCount }, () => '');
-  coverOf(subdivision, paths, arrangement.cover.members, (face, winding) => {
+  coverOf(subdivision, paths, arrangement.cover.members, undefined, (face, winding) => {
     const kind = kindOf.get(face);
     if (kind === undefined) return;
     const cover: [number, number][] = [];

@@ -22,9 +22,11 @@ export interface Outline {
    * the mirror at their end, walked back.
    */
   readonly mirrors: { readonly start: number; readonly end: number } | null;
+  /** The elements that take it to all of the region's outlines that are its images, the first of them 0, itself. */
+  readonly images: readonly number[];
 }
 
-/** A connected region without its copies, its outlines in one copy. */
+/** A connected region without its copies, its outlines in one copy, images of one another once. */
 export interface OutlinedRegion {
   readonly region: number;
   readonly outlines: readonly Outline[];
@@ -125,8 +127,7 @@ class Tracer {
 
   private loops(into: Outline[][]): void {
     const { subdivision } = this.arrangement;
-    const { group } = subdivision;
-    const n = group.fold;
+    const n = subdivision.group.fold;
     const done = new Uint8Array(subdivision.halfEdgeCount);
     for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
       if (valueAt(this.isBorder, h) === 0 || valueAt(done, h) === 1) continue;
@@ -145,16 +146,9 @@ class Tracer {
       } while (at !== h);
       const period = (((turned - offset) % n) + n) % n;
       const repeats = period === 0 ? 1 : n / gcd(period, n);
-      const copies = valueAt(this.regions.stabilizer, region) / repeats;
-      for (let k = 0; k < copies; k += 1) {
-        const by = (k * n) / valueAt(this.regions.stabilizer, region);
-        into[region]?.push({
-          steps: moved(steps, by, (a, b) => group.times(a, b)),
-          period,
-          repeats,
-          mirrors: null,
-        });
-      }
+      const stabilizer = valueAt(this.regions.stabilizer, region);
+      const images = Array.from({ length: stabilizer / repeats }, (_, k) => (k * n) / stabilizer);
+      into[region]?.push({ steps, period, repeats, mirrors: null, images });
     }
   }
 
@@ -181,7 +175,6 @@ class Tracer {
       }
       return found;
     };
-    const times = (a: number, b: number): number => group.times(a, b);
     const reflectionOf = (wall: number): number =>
       wall === NEAR ? group.nearReflection : group.farReflection;
     for (let h = 0; h < count; h += 1) {
@@ -197,28 +190,19 @@ class Tracer {
       const steps = chain.map((half) => ({ half, element: 0 }));
       if (startWall !== endWall) {
         const mirrors = { start: forth, end: back };
-        into[region]?.push({ steps, period: group.times(back, forth), repeats: group.fold, mirrors });
+        const period = group.times(back, forth);
+        into[region]?.push({ steps, period, repeats: group.fold, mirrors, images: [0] });
         continue;
       }
-      const copies = valueAt(this.regions.stabilizer, region) / 2;
-      for (let k = 0; k < copies; k += 1) {
-        const image = times(times(k, back), group.inverse(k));
-        const mirrors = { start: image, end: image };
-        into[region]?.push({ steps: moved(steps, k, times), period: 0, repeats: 1, mirrors });
-      }
+      const images = Array.from({ length: valueAt(this.regions.stabilizer, region) / 2 }, (_, k) => k);
+      into[region]?.push({ steps, period: 0, repeats: 1, mirrors: { start: back, end: back }, images });
     }
     for (let h = 0; h < count; h += 1) {
       if (valueAt(this.isBorder, h) === 0 || valueAt(done, h) === 1) continue;
       const region = this.regionAt(h);
       const steps = collect(h).map((half) => ({ half, element: 0 }));
-      const back = steps.toReversed().map(({ half, element }) => ({ half: half ^ 1, element }));
-      for (const element of this.stabilizerOf(region))
-        into[region]?.push({
-          steps: moved(element >= group.fold ? back : steps, element, times),
-          period: 0,
-          repeats: 1,
-          mirrors: null,
-        });
+      const images = this.stabilizerOf(region);
+      into[region]?.push({ steps, period: 0, repeats: 1, mirrors: null, images });
     }
   }
 
@@ -237,13 +221,6 @@ class Tracer {
     }
   }
 }
-
-const moved = (
-  steps: readonly OutlineStep[],
-  by: number,
-  times: (a: number, b: number) => number,
-): readonly OutlineStep[] =>
-  by === 0 ? steps : steps.map(({ half, element }) => ({ half, element: times(by, element) }));
 
 /**
  * The outlines of the regions that kinds of one class make together. Edges between kinds of one class are

@@ -1,10 +1,11 @@
-import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
+import { applyTo, type Affine } from '../curve/affine';
 import { partOf, withEnds } from '../curve/part';
-import type { Path } from '../curve/path';
+import { mapPath, reversedPath, type Path } from '../curve/path';
 import { cross, distance, dot, lengthOf, subtract, type Point } from '../curve/point';
 import { arcFromBulge, mapSegment, reversed, type Segment } from '../curve/segment';
 import type { Arrangement } from './arrange';
 import type { Group } from './group';
+import { valueAt } from './lists';
 import type { Outline, OutlineStep } from './outline';
 
 /** A stretch of an outline that is one part of one copy of a segment. */
@@ -43,28 +44,56 @@ export class Restorer {
   mapOf(element: number): Affine {
     const known = this.maps.get(element);
     if (known) return known;
-    const turned = turnMap(this.group.turnOf(element));
-    const map = element >= this.group.fold ? compose(turned, MIRROR) : turned;
+    const { xx, xy, yx, yy } = this.group;
+    const map: Affine = {
+      a: valueAt(xx, element),
+      b: valueAt(yx, element),
+      c: valueAt(xy, element),
+      d: valueAt(yy, element),
+      e: 0,
+      f: 0,
+    };
     this.maps.set(element, map);
     return map;
   }
 
-  /** The closed path of an outline. */
-  path(outline: Outline): Path {
+  /** The closed paths of an outline and of its images in the same region. */
+  paths(outline: Outline): Path[] {
+    const path = this.path(outline);
+    return outline.images.map((element) => {
+      if (element === 0) return path;
+      const image = mapPath(path, this.mapOf(element));
+      return element >= this.group.fold ? reversedPath(image) : image;
+    });
+  }
+
+  private path(outline: Outline): Path {
     const circle = this.wholeCircle(outline);
     if (circle) return circle;
     const period = outline.mirrors
       ? this.mirroredPeriod(outline, outline.mirrors)
       : this.periodOf(this.runsOf(outline), outline);
     if (outline.repeats === 1) return { closed: true, segments: period };
-    const segments: Segment[] = [];
-    let element = 0;
-    for (let k = 0; k < outline.repeats; k += 1) {
-      const map = this.mapOf(element);
-      for (const segment of period) segments.push(...(k === 0 ? [segment] : mapSegment(segment, map)));
+    return { closed: true, segments: this.repeated(period, outline) };
+  }
+
+  /** A period and its turned copies, each segment ending in the very point that the next begins in. */
+  private repeated(period: readonly Segment[], outline: Outline): Segment[] {
+    const maps = [this.mapOf(0)];
+    for (let k = 1, element = 0; k < outline.repeats; k += 1) {
       element = this.group.times(outline.period, element);
+      maps.push(this.mapOf(element));
     }
-    return { closed: true, segments: meetingEnds(segments) };
+    const starts = maps.flatMap((map, k) => period.map(({ from }) => (k === 0 ? from : applyTo(map, from))));
+    const segments: Segment[] = [];
+    for (const map of maps) {
+      for (const segment of period) {
+        const from = starts[segments.length] as Point;
+        const to = (starts[segments.length + 1] ?? starts[0]) as Point;
+        segments.push(turnedSegment(segment, map, from, to));
+      }
+    }
+    return segments;
   }
 
   private usesOf(step: OutlineStep): Candidate[] {
@@ -294,12 +323,19 @@ const turnedBack = (run: Run): Run => ({
   uses: run.uses.map((use) => ({ ...use, from: use.to, to: use.from })),
 });
 
-/** The ends of segments put exactly together. */
-const meetingEnds = (segments: readonly Segment[]): Segment[] =>
-  segments.map((segment, k) => {
-    const next = segments[(k + 1) % segments.length] as Segment;
-    return { ...segment, to: next.from };
-  });
+/** A segment turned about the centre, its ends given. */
+function turnedSegment(segment: Segment, map: Affine, from: Point, to: Point): Segment {
+  switch (segment.kind) {
+    case 'line':
+      return { kind: 'line', from, to };
+    case 'cubic':
+      return { kind: 'cubic', from, out: applyTo(map, segment.out), in: applyTo(map, segment.in), to };
+    case 'arc': {
+      const { radius, sweep } = segment;
+      return { kind: 'arc', from, to, centre: applyTo(map, segment.centre), radius, sweep };
+    }
+  }
+}
 
 /** Two segments as one, where both are of the same line or circle and run on; null where they are not. */
 function joined(a: Segment, b: Segment): Segment | null {

@@ -39,7 +39,7 @@ export class Sources {
   ddx = 0;
   ddy = 0;
 
-  constructor(private readonly group: Group) {}
+  constructor(readonly group: Group) {}
 
   get count(): number {
     return this.kinds.length;

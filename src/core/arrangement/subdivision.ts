@@ -165,6 +165,11 @@ export class Subdivision {
     return half % 2 === 0 ? this.edges.starts.at(edge) : this.edges.ends.at(edge);
   }
 
+  /** The half-edges that leave a vertex. */
+  around(vertex: number): Int32Array {
+    return this.sorted.subarray(valueAt(this.firstAt, vertex), valueAt(this.firstAt, vertex + 1));
+  }
+
   /** True for walls and the border, which nobody drew. */
   isArtificial(half: number): boolean {
     return this.edges.firstUses.at(this.live.at(half >> 1)) < 0;

@@ -31,7 +31,10 @@ const isFilledArea = (shape: Shape): boolean =>
   shape.visible && shape.paint.fill !== null && pathOfForm(shape.form).closed;
 
 /** What a round asks of core/merge, or null where its copies stay as they are. */
-export function mergeRequestOf(round: Round, quality: MergeRequest['quality'] = 'full'): MergeRequest | null {
+export function mergeRequestOf(
+  round: Round,
+  { quality, outlineOnly }: Pick<MergeRequest, 'quality' | 'outlineOnly'> = { quality: 'full' },
+): MergeRequest | null {
   if (!round.merge || !round.visible) return null;
   const shapes = round.shapes.filter(isFilledArea);
   if (shapes.length === 0) return null;
@@ -39,6 +42,7 @@ export function mergeRequestOf(round: Round, quality: MergeRequest['quality'] = 
     op: round.merge.op,
     among: 'copies',
     quality,
+    outlineOnly: outlineOnly ?? false,
     operands: [
       {
         fold: round.rule.fold,

@@ -11,7 +11,7 @@ import type { Figure } from './model';
 export async function evaluateWhole(figure: Figure, control: MergeControl = {}): Promise<Scene> {
   const merges = new Map<string, MergeResult>();
   for (const round of figure.rounds) {
-    const request = mergeRequestOf(round);
+    const request = mergeRequestOf(round, { quality: 'full', outlineOnly: true });
     if (request) merges.set(round.id, await merge(request, control));
   }
   return evaluate(figure, merges);

@@ -4,14 +4,15 @@ import { describe, expect, it } from 'vitest';
 import { areaOf, clipper, flatCopies } from '../../../tests/help/clipper';
 import { iconMotif, iconNames } from '../../../tests/help/icons';
 import { brokenIdentities, coveredArea, requestOf } from '../../../tests/help/identities';
+import { asymmetry, nodesOf, wholeOf } from '../../../tests/help/symmetry';
 import { anyFold, circle, motif, polygon } from '../../../tests/help/motifs';
 import { compose, MIRROR, turnMap } from '../curve/affine';
 import { mapPath, signedArea, type Path } from '../curve/path';
-import { distance, fromPolar, lengthOf, type Point } from '../curve/point';
+import { fromPolar, lengthOf } from '../curve/point';
 import { arcFromBulge, line } from '../curve/segment';
 import { pathOfForm } from '../maker/form';
 import { NO_TURN, turn } from '../number/turn';
-import { merge, mergeNow, type Merged } from './engine';
+import { merge, mergeNow } from './engine';
 import { MergeStopped, type MergeOperand, type MergeShape } from './merge';
 import { stabilizerOrder } from './operands';
 import { packRequest, packResult, unpackRequest, unpackResult } from './pack';
@@ -25,33 +26,6 @@ const petal = (from: number, length: number, width: number): Path =>
     rotation: NO_TURN,
     size: { by: 'size', length, width },
   });
-
-const wholeOf = ({ parts }: Pick<Merged, 'parts'>): Path[] =>
-  parts.flatMap(({ turns, loops }) => turns.flatMap((t) => loops.map((loop) => mapPath(loop, turnMap(t)))));
-
-const nodesOf = (paths: readonly Path[]): Point[] =>
-  paths.flatMap(({ segments }) => segments.map(({ from }) => from));
-
-/** The farthest that a node of the result is from the nearest node of its image. */
-function asymmetry(merged: Merged, fold: number, mirror: boolean): number {
-  const nodes = nodesOf(wholeOf(merged));
-  const size = Math.max(1e-9, ...nodes.map(lengthOf));
-  const cells = new Map<string, Point[]>();
-  const key = (x: number, y: number) => `${Math.round((x / size) * 1e6)} ${Math.round((y / size) * 1e6)}`;
-  for (const p of nodes) cells.set(key(p.x, p.y), [...(cells.get(key(p.x, p.y)) ?? []), p]);
-  const maps = [turnMap(turn(1, fold)), ...(mirror ? [MIRROR] : [])];
-  let worst = 0;
-  for (const map of maps) {
-    for (const { x, y } of nodes) {
-      const image = { x: map.a * x + map.c * y, y: map.b * x + map.d * y };
-      const around = [-1e-6, 0, 1e-6].flatMap((dx) =>
-        [-1e-6, 0, 1e-6].flatMap((dy) => cells.get(key(image.x + dx * size, image.y + dy * size)) ?? []),
-      );
-      worst = Math.max(worst, Math.min(Infinity, ...around.map((p) => distance(p, image))) / size);
-    }
-  }
-  return worst;
-}
 
 describe('union of a round’s copies', () => {
   // Weisstein, "Circle-Circle Intersection", MathWorld; neighbours alone overlap as long as r < R sin(2π/n).

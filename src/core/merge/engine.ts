@@ -113,7 +113,7 @@ class TurnLists {
 
 /** The copies of a region as turns; reflected copies are a part of their own. */
 function partsOf(region: OutlinedRegion, restorer: Restorer, turns: TurnLists): MergePart[] {
-  const loops = region.outlines.map((outline) => restorer.path(outline));
+  const loops = region.outlines.flatMap((outline) => restorer.paths(outline));
   const { turned, reflected } = turns.of(region.copies);
   const parts: MergePart[] = [{ turns: turned, loops }];
   if (reflected.length > 0)
@@ -124,6 +124,7 @@ function partsOf(region: OutlinedRegion, restorer: Restorer, turns: TurnLists): 
 function factsOf(
   parts: readonly MergePart[],
   arrangement: Arrangement | null,
+  withCells: boolean,
   milliseconds: number,
 ): MergeFacts {
   const segments = { line: 0, arc: 0, cubic: 0 };
@@ -140,8 +141,8 @@ function factsOf(
     nodes: segments.line + segments.arc + segments.cubic,
     area,
     segments,
-    cells: arrangement?.cellCount ?? 0,
-    kinds: arrangement ? arrangement.kindCount - 1 : 0,
+    cells: withCells ? (arrangement?.cellCount ?? 0) : null,
+    kinds: withCells ? (arrangement ? arrangement.kindCount - 1 : 0) : null,
     slivers: arrangement?.slivers ?? 0,
     milliseconds,
   };
@@ -150,16 +151,17 @@ function factsOf(
 /** Tolerances to try, as multiples of the asked one, should a check inside fail at one. */
 const TRIES = [1, 7, 0.13, 40];
 
-function* mergeWith(request: MergeRequest, scale: number): Generator<number, Merged> {
+function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Generator<number, Merged> {
   const started = performance.now();
   const arranged = arrangeOperands(request.operands, request.op === 'divide');
   if (arranged.paths.length === 0) {
-    return { parts: [], kinds: [], facts: factsOf([], null, performance.now() - started) };
+    return { parts: [], kinds: [], facts: factsOf([], null, true, performance.now() - started) };
   }
   const arrangement = yield* arrange({
     ...arranged,
     members: arranged.members.length,
     tolerance: TOLERANCES[request.quality] * scale,
+    coveredOnly: leaveOut,
   });
   const keeps = predicateOf(request, arranged);
   const classes = new Int32Array(arrangement.kindCount).fill(-1);
@@ -173,17 +175,26 @@ function* mergeWith(request: MergeRequest, scale: number): Generator<number, Mer
     partsOf(region, restorer, turns),
   );
   yield 1;
-  const facts = factsOf(parts, arrangement, performance.now() - started);
+  const facts = factsOf(parts, arrangement, !request.outlineOnly, performance.now() - started);
   return new MergedArrangement(parts, facts, arrangement, depths);
 }
 
+const sentenceOf = (error: unknown): unknown =>
+  error instanceof TooMuchWork ? new MergeFailed(error.message) : error;
+
 function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
+  if (request.outlineOnly && request.op === 'union') {
+    try {
+      return yield* mergeWith(request, 1, true);
+    } catch (error) {
+      if (!(error instanceof Inconsistent)) throw sentenceOf(error);
+    }
+  }
   for (const [k, scale] of TRIES.entries()) {
     try {
-      return yield* mergeWith(request, scale);
+      return yield* mergeWith(request, scale, false);
     } catch (error) {
-      if (error instanceof TooMuchWork) throw new MergeFailed(error.message);
-      if (!(error instanceof Inconsistent) || k === TRIES.length - 1) throw error;
+      if (!(error instanceof Inconsistent) || k === TRIES.length - 1) throw sentenceOf(error);
     }
   }
   throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');

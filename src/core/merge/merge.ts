@@ -35,6 +35,11 @@ export interface MergeRequest {
   readonly operands: readonly MergeOperand[];
   /** Coarse while a hand moves something: touching is told from overlapping less finely. */
   readonly quality: 'full' | 'coarse';
+  /**
+   * True where the outline is wanted and the cells behind it are not: a union then leaves out what is covered
+   * whatever the motif's details. The outline is the same; the facts tell of no cells.
+   */
+  readonly outlineOnly?: boolean;
 }
 
 export const TOLERANCES = { full: FULL_TOLERANCE, coarse: COARSE_TOLERANCE } as const;
@@ -64,9 +69,9 @@ export interface MergeFacts {
   readonly nodes: number;
   readonly area: number;
   readonly segments: { readonly line: number; readonly arc: number; readonly cubic: number };
-  /** Bounded cells that the lines enclose, covered or not, and their kinds. */
-  readonly cells: number;
-  readonly kinds: number;
+  /** Bounded cells that the lines enclose, covered or not, and their kinds; null where only the outline was made. */
+  readonly cells: number | null;
+  readonly kinds: number | null;
   /** Slivers that only rounding made, given to a neighbour. */
   readonly slivers: number;
   readonly milliseconds: number;

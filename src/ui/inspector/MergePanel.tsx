@@ -82,7 +82,9 @@ export function MergePanel({ round }: { readonly round: Round }) {
             {printNumber(facts.area, 3)} {unit}²
           </Fact>
           <Fact caption="Cells behind it">
-            {facts.cells} of {facts.kinds} {facts.kinds === 1 ? 'kind' : 'kinds'}
+            {facts.cells === null
+              ? 'when it rests'
+              : `${facts.cells} of ${facts.kinds} ${facts.kinds === 1 ? 'kind' : 'kinds'}`}
           </Fact>
           {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
           <Fact caption="Worked out in">

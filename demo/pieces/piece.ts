@@ -1,5 +1,5 @@
 import type { Figure, Round, Shape } from '../../src/core/figure/model';
-import { newShape } from '../../src/core/figure/start';
+import { newFigure, newRound, newShape } from '../../src/core/figure/start';
 import type { Form } from '../../src/core/maker/form';
 import { NO_TURN, type Turn } from '../../src/core/number/turn';
 import type { Paint, Stroke } from '../../src/core/scene/scene';
@@ -24,10 +24,8 @@ export const lined = (colour: string, width: number, cap: Stroke['cap'] = 'round
 
 /** An empty figure of Tide Week on a square page, in millimetres. */
 export const emptyPiece = (name: string, side: number, background: string): Figure => ({
-  format: 'cyclogon-figure',
-  version: 1,
-  name,
-  page: { width: side, height: side, unit: 'mm', background },
+  ...newFigure(name, 'round'),
+  page: { width: side, height: side, unit: 'mm', background, bleed: 0, centre: { x: 0, y: 0 } },
   palette: Object.values(TIDE),
   rounds: [],
 });
@@ -40,13 +38,8 @@ export const emptyRound = (
   mirror = false,
   start: Turn = NO_TURN,
 ): Round => ({
-  id,
-  name,
-  visible: true,
-  locked: false,
+  ...newRound(id, name, fold),
   rule: { fold, mirror, start },
-  shapes: [],
-  merge: null,
 });
 
 /** A petal on the axis from a distance to another. */

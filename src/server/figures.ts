@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
 import type { Figure } from '../core/figure/model';
+import { upgraded } from '../core/figure/upgrade';
 import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
 import { Conflict, NotFound, Refused } from './errors';
 
@@ -40,7 +41,7 @@ const summaryOf = (row: FigureRow): FigureSummary => ({
 const stepOf = (row: StepRow): HistoryStep => ({
   position: row.position,
   label: row.label,
-  figure: JSON.parse(row.figure) as Figure,
+  figure: upgraded(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure,
 });
 
 async function rowOf(knex: Knex, id: string): Promise<FigureRow> {

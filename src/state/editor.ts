@@ -86,6 +86,8 @@ export interface EditorState {
   readonly paint: Paint | null;
   /** The space key is down: a drag moves the view. */
   readonly panning: boolean;
+  /** What was measured last, in motif coordinates. */
+  readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
   /** A box that is being drawn to select by, in pixels of its pane. */
   readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
 }
@@ -120,6 +122,7 @@ export function createEditor(saved: SavedFigure): Editor {
     lastSides: 6,
     paint: null,
     panning: false,
+    measured: null,
     box: null,
   }));
 }

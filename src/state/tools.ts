@@ -1,12 +1,30 @@
+import type { BuiltKind } from '../core/maker/makers';
 import type { Stage } from './stages';
 
-export type ToolId = 'select' | 'nodes' | 'path' | 'petal' | 'ellipse' | 'polygon' | 'paint' | 'eyedropper';
+export type ToolId =
+  | 'select'
+  | 'nodes'
+  | 'path'
+  | 'line'
+  | 'petal'
+  | 'ellipse'
+  | 'polygon'
+  | 'rectangle'
+  | 'measure'
+  | 'guide'
+  | 'paint'
+  | 'eyedropper'
+  | BuiltKind;
 
 /** The two rows of the tray, which lie on the two rows of keys under the left hand. */
 export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
+  setout: [
+    ['select', 'ray', 'drop', 'heart', 'scallop', 'kite', 'blade'],
+    ['barFrame', 'touchingRing', 'lattice', 'dial', 'branch', 'whirl', 'knot'],
+  ],
   draw: [
-    ['select', 'nodes', 'path'],
-    ['petal', 'ellipse', 'polygon'],
+    ['select', 'nodes', 'path', 'line', 'ellipse', 'polygon', 'rectangle'],
+    ['star', 'scroll', 'petal', 'guide', 'measure', 'eyedropper'],
   ],
   turn: [['select']],
   merge: [['select']],
@@ -28,13 +46,33 @@ export function toolOnKey(stage: Stage, code: string): ToolId | null {
   return null;
 }
 
+/** Names as short as the tray needs them. */
 export const TOOL_NAMES: Record<ToolId, string> = {
   select: 'Select',
   nodes: 'Nodes',
   path: 'Path',
+  line: 'Line',
   petal: 'Petal',
   ellipse: 'Ellipse',
   polygon: 'Polygon',
+  rectangle: 'Rectangle',
+  measure: 'Measure',
+  guide: 'Guide',
   paint: 'Paint',
   eyedropper: 'Eyedropper',
+  ray: 'Ray',
+  drop: 'Drop',
+  heart: 'Heart',
+  scallop: 'Scallop',
+  kite: 'Kite',
+  blade: 'Blade',
+  barFrame: 'Bar frame',
+  star: 'Star',
+  touchingRing: 'Ring',
+  lattice: 'Lattice',
+  dial: 'Dial',
+  branch: 'Branch',
+  whirl: 'Whirl',
+  scroll: 'Scroll',
+  knot: 'Knot',
 };

@@ -41,14 +41,19 @@ function fitWhole(size: Size, page: Bounds): View {
     LEAST_ZOOM,
     Math.min((size.width - 2 * MARGIN) / wide, (size.height - WHOLE_HEAD - WHOLE_FOOT - 2 * MARGIN) / high),
   );
-  return { scale, x: size.width / 2, y: (WHOLE_HEAD + size.height - WHOLE_FOOT) / 2 };
+  // The page's middle comes to the middle of the pane.
+  return {
+    scale,
+    x: size.width / 2 - (scale * (page.left + page.right)) / 2,
+    y: (WHOLE_HEAD + size.height - WHOLE_FOOT) / 2 - (scale * (page.top + page.bottom)) / 2,
+  };
 }
 
 const pageBounds = ({ page }: Figure): Bounds => ({
-  left: -page.width / 2,
-  right: page.width / 2,
-  top: -page.height / 2,
-  bottom: page.height / 2,
+  left: -page.width / 2 - page.centre.x,
+  right: page.width / 2 - page.centre.x,
+  top: -page.height / 2 - page.centre.y,
+  bottom: page.height / 2 - page.centre.y,
 });
 
 /** The view of the Bench, which is also the scale of Reach. It stays put while something is dragged. */

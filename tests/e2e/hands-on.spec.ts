@@ -35,11 +35,11 @@ test('shapes are copied by Alt, by the clipboard and from figure to figure', asy
 test('paint is taken up and given, strokes are set by numbers, colours are typed', async ({ page }) => {
   await makeFigure(page);
   await drawPetal(page);
-  await page.keyboard.press('s');
+  await page.keyboard.press('t');
   const at = await benchAt(page, 0, 300);
   await drag(page, at, { x: at.x + 14, y: at.y - 14 });
   await expect(page.getByText('2 shapes, 8-fold')).toBeVisible();
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   const fill = page.getByRole('group', { name: 'Fill' });
   await fill.getByLabel('Fill colour').fill('rebeccapurple');
   await fill.getByLabel('Fill colour').press('Enter');
@@ -111,7 +111,7 @@ test('makers change by their handles and become plain paths, nodes are added and
 test('the start angle is dragged on the rim, stages and views answer to their keys', async ({ page }) => {
   await makeFigure(page);
   await drawPetal(page);
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   const handle = page.getByRole('slider', { name: 'Start angle' });
   const box = (await handle.boundingBox())!;
   const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
@@ -178,7 +178,7 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
     .getByRole('button', { name: /fold 720/ })
     .first()
     .click();
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await page.getByRole('radio', { name: 'United' }).click();
   // The interface answers while the merge is under way.
   await expect(page.getByRole('progressbar', { name: 'Uniting' })).toBeVisible();
@@ -193,7 +193,7 @@ test('a round is united exactly at once, hidden, locked, copied and removed', as
   await makeFigure(page);
   await drawPetal(page);
   await setFold(page, 360);
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await page.getByRole('radio', { name: 'United' }).click();
   const outline = page.getByRole('region', { name: 'The outline' });
   await expect(outline.getByText('arcs', { exact: true })).toBeVisible();

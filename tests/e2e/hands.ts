@@ -39,7 +39,7 @@ export async function drag(
 
 /** Draws a petal up the axis of the Bench. */
 export async function drawPetal(page: Page, from = 100, to = 420): Promise<void> {
-  await page.keyboard.press('a');
+  await page.keyboard.press('d');
   // A little beside the axis: snapping has to bring it there.
   await drag(page, await benchAt(page, 3, from), await benchAt(page, -4, to));
 }

@@ -14,7 +14,7 @@ import { boundsOfPaths, boundsOfSegment } from './bounds';
 import { flatten } from './flatten';
 import { arcLength, pathLength } from './length';
 import { nearestOnPath } from './nearest';
-import { isOwnMirror, mapPath, reversedPath, samePath, signedArea, type Path } from './path';
+import { areOwnMirror, mapPath, reversedPath, samePath, signedArea, type Path } from './path';
 import { distance, fromPolar, polarOf, type Point } from './point';
 import {
   arcFromBulge,
@@ -299,8 +299,8 @@ describe('paths', () => {
         cubic({ x: 0, y: -20 }, { x: -6, y: -9 }, { x: -8, y: -4 }, { x: 0, y: 0 }),
       ],
     };
-    expect(isOwnMirror(drop, 1e-12)).toBe(true);
-    expect(isOwnMirror(mapPath(drop, { ...IDENTITY, e: 0.01 }), 1e-4)).toBe(false);
+    expect(areOwnMirror([drop], 1e-12)).toBe(true);
+    expect(areOwnMirror([mapPath(drop, { ...IDENTITY, e: 0.01 })], 1e-4)).toBe(false);
   });
 
   it('are flattened within the tolerance', () => {

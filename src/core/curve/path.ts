@@ -65,6 +65,13 @@ export function samePath(a: Path, b: Path, tolerance: number): boolean {
   );
 }
 
-/** True where a path is its own image in the axis, within a tolerance. */
-export const isOwnMirror = (path: Path, tolerance: number): boolean =>
-  samePath(path, mapPath(path, MIRROR), tolerance);
+/** True where paths are together their own image in the axis, within a tolerance, whichever is whose. */
+export function areOwnMirror(paths: readonly Path[], tolerance: number): boolean {
+  const left = [...paths];
+  return paths.every((path) => {
+    const image = mapPath(path, MIRROR);
+    const found = left.findIndex((other) => samePath(image, other, tolerance));
+    if (found >= 0) left.splice(found, 1);
+    return found >= 0;
+  });
+}

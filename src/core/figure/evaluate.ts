@@ -1,6 +1,6 @@
-import { isOwnMirror, type Path } from '../curve/path';
+import { areOwnMirror } from '../curve/path';
 import { addTurns, NO_TURN } from '../number/turn';
-import { pathOfForm, type Form } from '../maker/form';
+import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeRequest, MergeResult } from '../merge/merge';
 import type { Scene, SceneItem, SceneLayer } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
@@ -12,23 +12,13 @@ const ownMirrors = new WeakMap<Form, boolean>();
 function isSymmetric(form: Form): boolean {
   const known = ownMirrors.get(form);
   if (known !== undefined) return known;
-  const answer = isOwnMirror(pathOfForm(form), 1e-9);
+  const answer = areOwnMirror(pathsOfForm(form), 1e-9);
   ownMirrors.set(form, answer);
   return answer;
 }
 
-const pathLists = new WeakMap<Form, readonly Path[]>();
-
-function pathsOfForm(form: Form): readonly Path[] {
-  const known = pathLists.get(form);
-  if (known) return known;
-  const paths = [pathOfForm(form)];
-  pathLists.set(form, paths);
-  return paths;
-}
-
 const isFilledArea = (shape: Shape): boolean =>
-  shape.visible && shape.paint.fill !== null && pathOfForm(shape.form).closed;
+  shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form).some(({ closed }) => closed);
 
 /** What a round asks of core/merge, or null where its copies stay as they are. */
 export function mergeRequestOf(

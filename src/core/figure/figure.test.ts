@@ -146,7 +146,7 @@ describe('commands', () => {
   });
 
   it('make makers plain and leave drawn paths as they are', () => {
-    const figure = makePlain(start(), 'a', new Set(['p', 's']));
+    const figure = makePlain(start(), 'a', new Set(['p', 's']), () => 'new');
     const form = findShape(figure, { roundId: 'a', shapeId: 'p' })!.form;
     expect(form).toMatchObject({
       kind: 'path',

@@ -4,25 +4,25 @@ import { nearestOnPath } from '../curve/nearest';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
-import { handlesOfForm, pathOfForm } from '../maker/form';
+import { handlesOfForm, pathsOfForm } from '../maker/form';
 import { placementMap, turnsOf, type Placement } from '../symmetry/rule';
 import type { Figure, Round, Shape } from './model';
 
-const boxes = new WeakMap<Path, Bounds>();
+const boxes = new WeakMap<readonly Path[], Bounds>();
 
-function boxOf(path: Path): Bounds {
-  const known = boxes.get(path);
+function boxOf(paths: readonly Path[]): Bounds {
+  const known = boxes.get(paths);
   if (known) return known;
-  const box = boundsOfPaths([path]);
-  boxes.set(path, box);
+  const box = boundsOfPaths(paths);
+  boxes.set(paths, box);
   return box;
 }
 
 /** True where a point is on what a shape paints, or within `tolerance` of it. */
 function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
-  const path = pathOfForm(shape.form);
+  const paths = pathsOfForm(shape.form);
   const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
-  const box = boxOf(path);
+  const box = boxOf(paths);
   if (
     p.x < box.left - reach ||
     p.x > box.right + reach ||
@@ -31,11 +31,13 @@ function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
   ) {
     return false;
   }
-  if (path.closed && shape.paint.fill) {
-    const winding = windingNumber(path, p, tolerance / 4);
+  if (shape.paint.fill) {
+    const winding = paths
+      .filter(({ closed }) => closed)
+      .reduce((sum, path) => sum + windingNumber(path, p, tolerance / 4), 0);
     if (shape.rule === 'evenodd' ? winding % 2 !== 0 : winding !== 0) return true;
   }
-  return (nearestOnPath(path, p)?.distance ?? Infinity) <= reach;
+  return paths.some((path) => (nearestOnPath(path, p)?.distance ?? Infinity) <= reach);
 }
 
 export interface MotifHit {
@@ -76,17 +78,20 @@ export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHi
   return null;
 }
 
+/** No shape offers more points than this to snap to. */
+const MOST_POINTS = 2000;
+
 /** The points of a shape that others snap to: its nodes, or a maker's handles and corners. */
 export function pointsOfShape(shape: Shape): Point[] {
   if (shape.form.kind === 'path') return shape.form.nodes.map(({ x, y }) => ({ x, y }));
-  const handles = handlesOfForm(shape.form).map(({ point }) => point);
-  if (shape.form.kind !== 'polygon') return handles;
-  return [...handles, ...pathOfForm(shape.form).segments.map(({ from }) => from)];
+  const ends = pathsOfForm(shape.form).flatMap(({ segments }) => segments.map(({ from }) => from));
+  const corners = shape.form.kind === 'petal' || shape.form.kind === 'ellipse' ? [] : ends;
+  return [...handlesOfForm(shape.form).map(({ point }) => point), ...corners.slice(0, MOST_POINTS)];
 }
 
 /** Where a shape is held when it is moved: a maker's origin, else the middle of its box. */
 export function anchorOf(shape: Shape): Point {
   if (shape.form.kind !== 'path') return shape.form.at;
-  const box = boxOf(pathOfForm(shape.form));
+  const box = boxOf(pathsOfForm(shape.form));
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
 }

@@ -1,9 +1,10 @@
 import type { Form } from '../maker/form';
 import type { FillRule, Paint, ScenePage, Colour } from '../scene/scene';
+import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 1;
+export const FIGURE_VERSION = 2;
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
@@ -29,6 +30,8 @@ export interface Round {
   readonly visible: boolean;
   readonly locked: boolean;
   readonly rule: TurnRule;
+  /** What is set out before anything is drawn; guides only, never exported. */
+  readonly frame: Frame;
   readonly shapes: readonly Shape[];
   readonly merge: RoundMerge | null;
 }

@@ -1,10 +1,13 @@
 import Joi from 'joi';
 
 import { NODE_KINDS } from '../curve/nodes';
+import type { Field, Numbers } from '../maker/construction';
 import { formProblem, type Form } from '../maker/form';
+import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
 import { MOST_SIDES } from '../maker/polygon';
 import { LENGTH_UNITS } from '../number/units';
 import { STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
+import { DIAGONALS, MOST_GUIDES, MOST_RINGS } from '../symmetry/frame';
 import { MOST_FOLD } from '../symmetry/rule';
 import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
 
@@ -39,6 +42,33 @@ const petalSize = Joi.alternatives().conditional('.by', {
   otherwise: Joi.object({ by: Joi.valid('circles').required(), radius: extent, apart: extent }),
 });
 
+function numberOf(field: Field<Numbers>): Joi.Schema {
+  switch (field.type) {
+    case 'length':
+      return field.mayBeZero ? Joi.number().min(-LIMITS.size).max(LIMITS.size).required() : extent;
+    case 'count':
+      return Joi.number().integer().min(field.least).max(field.most).required();
+    case 'share':
+      return Joi.number().min(field.least).max(field.most).required();
+    case 'turn':
+      return turn.required();
+    case 'choice':
+      return Joi.valid(...field.choices.map(([value]) => value)).required();
+    case 'list':
+      return Joi.array().items(Joi.number().min(0).max(LIMITS.size)).max(field.most).required();
+  }
+}
+
+/** A construction's form, from the fields that it asks for. */
+const built = (kind: BuiltKind): Joi.ObjectSchema =>
+  Joi.object({
+    kind: Joi.valid(kind).required(),
+    ...placed,
+    numbers: Joi.object(
+      Object.fromEntries(makerOf(kind).fields.map((field) => [field.key, numberOf(field)])),
+    ).required(),
+  });
+
 const forms = {
   path: Joi.object({
     kind: Joi.valid('path').required(),
@@ -51,8 +81,13 @@ const forms = {
     ...placed,
     sides: Joi.number().integer().min(3).max(MOST_SIDES).required(),
     radius: extent,
+    diagonals: Joi.valid('long', 'all'),
   }),
   ellipse: Joi.object({ kind: Joi.valid('ellipse').required(), ...placed, rx: extent, ry: extent }),
+  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, built(kind)])) as Record<
+    BuiltKind,
+    Joi.ObjectSchema
+  >),
 } satisfies Record<Form['kind'], Joi.Schema>;
 
 /** Chosen by `kind`, so that a wrong number is named itself and not "no kind of shape matches". */
@@ -90,6 +125,26 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   paint: paint.required(),
 });
 
+const guide = Joi.alternatives().conditional('.kind', {
+  is: 'line',
+  then: Joi.object({ kind: Joi.valid('line').required(), at: point.required(), direction: turn.required() }),
+  otherwise: Joi.object({ kind: Joi.valid('circle').required(), at: point.required(), radius: extent }),
+});
+
+const frame = Joi.object({
+  polygon: Joi.object({
+    sides: Joi.number().integer().min(3).max(MOST_SIDES).required(),
+    radius: extent,
+    fit: Joi.valid('in', 'about').required(),
+    diagonals: Joi.valid(...DIAGONALS).required(),
+  })
+    .allow(null)
+    .required(),
+  rings: Joi.array().items(Joi.number().greater(0).max(LIMITS.size)).max(MOST_RINGS).required(),
+  phase: Joi.boolean().required(),
+  guides: Joi.array().items(guide).max(MOST_GUIDES).required(),
+});
+
 const round = Joi.object({
   id,
   name,
@@ -100,13 +155,14 @@ const round = Joi.object({
     mirror: Joi.boolean().required(),
     start: turn.required(),
   }).required(),
+  frame: frame.required(),
   shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
   merge: Joi.object({ op: Joi.valid('union').required(), paint: paint.required() })
     .allow(null)
     .required(),
 });
 
-/** The figure format, version 1. Described for people in docs/figure-format.md. */
+/** The figure format, version 2. Described for people in docs/figure-format.md. */
 export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   format: Joi.valid(FIGURE_FORMAT).required(),
   version: Joi.valid(FIGURE_VERSION).required(),
@@ -116,6 +172,8 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     height: extent,
     unit: Joi.valid(...LENGTH_UNITS).required(),
     background: colour.allow(null).required(),
+    bleed: Joi.number().min(0).max(LIMITS.size).required(),
+    centre: point.required(),
   }).required(),
   palette: Joi.array().items(colour).max(LIMITS.palette).required(),
   rounds: Joi.array().items(round).max(LIMITS.rounds).unique('id').required(),

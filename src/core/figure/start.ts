@@ -1,5 +1,6 @@
 import { NO_TURN } from '../number/turn';
 import type { Form } from '../maker/form';
+import { NO_FRAME } from '../symmetry/frame';
 import type { Paint } from '../scene/scene';
 import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape } from './model';
 
@@ -20,6 +21,7 @@ export const newRound = (id: string, name: string, fold = 8): Round => ({
   visible: true,
   locked: false,
   rule: { fold, mirror: false, start: NO_TURN },
+  frame: NO_FRAME,
   shapes: [],
   merge: null,
 });
@@ -39,7 +41,7 @@ export const newFigure = (name: string, roundId: string): Figure => ({
   format: FIGURE_FORMAT,
   version: FIGURE_VERSION,
   name,
-  page: { width: 180, height: 180, unit: 'mm', background: '#fffefb' },
+  page: { width: 180, height: 180, unit: 'mm', background: '#fffefb', bleed: 0, centre: { x: 0, y: 0 } },
   palette: START_PALETTE,
   rounds: [newRound(roundId, 'Round 1')],
 });

@@ -1,5 +1,6 @@
 import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../figure/model';
 import { figureSchema } from '../figure/schema';
+import { upgraded } from '../figure/upgrade';
 
 /** Why something is no figure, as a sentence that says what is wrong and where. */
 export class UnreadableFigure extends Error {
@@ -23,7 +24,7 @@ export function checkFigure(value: unknown): Figure {
       `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${FIGURE_VERSION}).`,
     );
   }
-  const result = figureSchema.validate(value);
+  const result = figureSchema.validate(upgraded(value));
   if (result.error) throw new UnreadableFigure(`The figure is broken: ${result.error.message}.`);
   return result.value;
 }

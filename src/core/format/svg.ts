@@ -1,7 +1,8 @@
 import { compose, moveMap, turnMap } from '../curve/affine';
 import { mapPath } from '../curve/path';
 import { degreesOf, wrapTurn, type Turn } from '../number/turn';
-import type { Paint, Scene, SceneItem, SceneLayer } from '../scene/scene';
+import type { Point } from '../curve/point';
+import type { Paint, Scene, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
 import { pathData, printNumber } from './pathData';
 
@@ -60,8 +61,14 @@ function compactLayer(layer: SceneLayer, index: number, decimals: number): { sym
   };
 }
 
+/** The figure's centre from the page's upper left corner. */
+const centreOf = ({ width, height, centre }: ScenePage): Point => ({
+  x: width / 2 + centre.x,
+  y: height / 2 + centre.y,
+});
+
 function plainLayer(layer: SceneLayer, scene: Scene, decimals: number): string {
-  const toPage = moveMap({ x: scene.page.width / 2, y: scene.page.height / 2 });
+  const toPage = moveMap(centreOf(scene.page));
   const paths = layer.turns.flatMap((t) =>
     layer.items.map((item) => {
       const m = compose(toPage, item.mirrored ? placementMap({ turn: t, mirrored: true }) : turnMap(t));
@@ -76,6 +83,7 @@ function plainLayer(layer: SceneLayer, scene: Scene, decimals: number): string {
 export function svgOf(scene: Scene, options: SvgOptions): string {
   const { width, height, unit, background } = scene.page;
   const size = (value: number) => printNumber(value, 6);
+  const centre = centreOf(scene.page);
   const parts = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
@@ -89,7 +97,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   } else if (scene.layers.length > 0) {
     const layers = scene.layers.map((layer, k) => compactLayer(layer, k, options.decimals));
     parts.push('  <defs>', ...layers.map(({ symbol }) => symbol), '  </defs>');
-    parts.push(`  <g transform="translate(${size(width / 2)} ${size(height / 2)})">`);
+    parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`);
     parts.push(...layers.map(({ uses }) => uses), '  </g>');
   }
   parts.push('</svg>');

@@ -1,11 +1,13 @@
 import { applyTo, moveMap, scaleMap, type Affine } from '../curve/affine';
 import { movedNode, nodesOfPath, pathOfNodes, type PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
-import type { Point } from '../curve/point';
+import { distance, type Point } from '../curve/point';
+import { scaledNumbers } from './construction';
 import { dragEllipse, ellipseHandles, ellipsePath, ellipseProblem, type EllipseForm } from './ellipse';
 import { dragPetal, petalHandles, petalPath, petalProblem, scaledPetal, type PetalForm } from './petal';
-import type { MakerHandle } from './placed';
-import { dragPolygon, polygonHandles, polygonPath, polygonProblem, type PolygonForm } from './polygon';
+import { isBuiltKind, makerOf, withNumbers, type BuiltForm } from './makers';
+import { directionTo, ownPoint, placePath, placePoint, type MakerHandle } from './placed';
+import { dragPolygon, polygonHandles, polygonPaths, polygonProblem, type PolygonForm } from './polygon';
 
 /** A path drawn node by node. */
 export interface PathForm {
@@ -15,30 +17,41 @@ export interface PathForm {
 }
 
 /** What a shape is made from: nodes, or the numbers of a maker. */
-export type Form = PathForm | PetalForm | PolygonForm | EllipseForm;
+export type Form = PathForm | PetalForm | PolygonForm | EllipseForm | BuiltForm;
 export type MakerForm = Exclude<Form, PathForm>;
 
-const made = new WeakMap<Form, Path>();
+export const isBuilt = (form: Form): form is BuiltForm => isBuiltKind(form.kind);
 
-/** The path of a form in motif coordinates; made once for each form. */
-export function pathOfForm(form: Form): Path {
+const made = new WeakMap<Form, readonly Path[]>();
+
+/** The paths of a form in motif coordinates; made once for each form. */
+export function pathsOfForm(form: Form): readonly Path[] {
   const known = made.get(form);
   if (known) return known;
-  const path = makePath(form);
-  made.set(form, path);
-  return path;
+  const paths = makePaths(form);
+  made.set(form, paths);
+  return paths;
 }
 
-function makePath(form: Form): Path {
+const NOTHING: Path = { closed: false, segments: [] };
+
+/** The first path of a form: all of it but for constructions of several. */
+export const pathOfForm = (form: Form): Path => pathsOfForm(form)[0] ?? NOTHING;
+
+function makePaths(form: Form): readonly Path[] {
   switch (form.kind) {
     case 'path':
-      return pathOfNodes(form.nodes, form.closed);
+      return [pathOfNodes(form.nodes, form.closed)];
     case 'petal':
-      return petalPath(form);
+      return [petalPath(form)];
     case 'polygon':
-      return polygonPath(form);
+      return polygonPaths(form);
     case 'ellipse':
-      return ellipsePath(form);
+      return [ellipsePath(form)];
+    default:
+      return makerOf(form.kind)
+        .paths(form.numbers)
+        .map((path) => placePath(form, path));
   }
 }
 
@@ -53,8 +66,12 @@ export function formProblem(form: Form): string | null {
       return polygonProblem(form);
     case 'ellipse':
       return ellipseProblem(form);
+    default:
+      return makerOf(form.kind).problem(form.numbers);
   }
 }
+
+const FAR_END = 'far end';
 
 /** The live handles of a maker; a drawn path has nodes instead. */
 export function handlesOfForm(form: Form): MakerHandle[] {
@@ -67,7 +84,40 @@ export function handlesOfForm(form: Form): MakerHandle[] {
       return polygonHandles(form);
     case 'ellipse':
       return ellipseHandles(form);
+    default: {
+      const maker = makerOf(form.kind);
+      const grips = maker.grips?.(form.numbers) ?? [];
+      return [
+        { id: 'origin', point: form.at },
+        { id: FAR_END, point: placePoint(form, { x: 0, y: -maker.extent(form.numbers) }) },
+        ...grips.map(({ id, at }) => ({ id, point: placePoint(form, at) })),
+      ];
+    }
   }
+}
+
+/** A construction whose far end is put at a distance from its origin. */
+export function reachedForm(form: BuiltForm, extent: number): BuiltForm {
+  const maker = makerOf(form.kind);
+  const numbers =
+    maker.reached?.(form.numbers, extent) ??
+    scaledNumbers(maker, form.numbers, extent / maker.extent(form.numbers));
+  return withNumbers(form, numbers);
+}
+
+function dragBuilt(form: BuiltForm, id: string, to: Point): BuiltForm {
+  const maker = makerOf(form.kind);
+  let next = form;
+  if (id === 'origin') next = { ...form, at: to };
+  else if (id === FAR_END) {
+    const extent = distance(form.at, to);
+    if (extent > 0) next = { ...reachedForm(form, extent), rotation: directionTo(form.at, to) };
+  } else {
+    const grip = maker.grips?.(form.numbers).find((each) => each.id === id);
+    if (grip) next = withNumbers(form, { ...form.numbers, ...grip.drag(ownPoint(form, to)) });
+  }
+  // A drag that would make nothing leaves things as they are.
+  return formProblem(next) === null ? next : form;
 }
 
 /** A maker with one of its handles put at a point of the motif. */
@@ -79,6 +129,8 @@ export function dragFormHandle(form: MakerForm, id: string, to: Point): MakerFor
       return dragPolygon(form, id, to);
     case 'ellipse':
       return dragEllipse(form, id, to);
+    default:
+      return dragBuilt(form, id, to);
   }
 }
 
@@ -107,12 +159,15 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
       return { ...form, at: applyTo(m, form.at), radius: form.radius * factor };
     case 'ellipse':
       return { ...form, at: applyTo(m, form.at), rx: form.rx * factor, ry: form.ry * factor };
+    default: {
+      const numbers = scaledNumbers(makerOf(form.kind), form.numbers, factor);
+      return { ...withNumbers(form, numbers), at: applyTo(m, form.at) };
+    }
   }
 }
 
-/** The form as nodes that edit like any drawn path. */
-export function plainForm(form: Form): PathForm {
-  if (form.kind === 'path') return form;
-  const path = pathOfForm(form);
-  return { kind: 'path', closed: path.closed, nodes: nodesOfPath(path) };
+/** The form as nodes that edit like any drawn path: one for each of its paths. */
+export function plainForms(form: Form): PathForm[] {
+  if (form.kind === 'path') return [form];
+  return pathsOfForm(form).map((path) => ({ kind: 'path', closed: path.closed, nodes: nodesOfPath(path) }));
 }

@@ -1,8 +1,8 @@
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
-import { line } from '../curve/segment';
 import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
+import { lineOf, polygonOf } from './construction';
 import { directionTo, placePath, placePoint, type MakerHandle, type Placed } from './placed';
 
 /** A regular polygon about `at`, its first corner straight up before it is turned. */
@@ -11,21 +11,45 @@ export interface PolygonForm extends Placed {
   readonly sides: number;
   /** From the middle to a corner. */
   readonly radius: number;
+  /** Diagonals drawn with it, as lines: the longest ones, or all; none where this is left out. */
+  readonly diagonals?: 'long' | 'all';
 }
 
 export const MOST_SIDES = 720;
 
-export function polygonProblem({ sides, radius }: Pick<PolygonForm, 'sides' | 'radius'>): string | null {
+/** With all its diagonals a polygon has at most this many sides. */
+const MOST_SIDES_WITH_DIAGONALS = 90;
+
+export function polygonProblem({
+  sides,
+  radius,
+  diagonals,
+}: Pick<PolygonForm, 'sides' | 'radius' | 'diagonals'>): string | null {
   if (!Number.isInteger(sides) || sides < 3 || sides > MOST_SIDES)
     return `A polygon has 3 to ${MOST_SIDES} sides.`;
+  if (diagonals === 'all' && sides > MOST_SIDES_WITH_DIAGONALS)
+    return `With all diagonals a polygon has at most ${MOST_SIDES_WITH_DIAGONALS} sides.`;
   return radius > 0 ? null : 'A polygon needs a radius above 0.';
 }
 
-/** The corners are at exact turns k/n; every side is 2 r sin(π/n) (any geometry text). */
-export function polygonPath(form: PolygonForm): Path {
-  const corners = Array.from({ length: form.sides }, (_, k) => alongTurn(turn(k, form.sides), form.radius));
-  const segments = corners.map((corner, k) => line(corner, corners[(k + 1) % corners.length] ?? corner));
-  return placePath(form, { closed: true, segments });
+/**
+ * The polygon and its diagonals. The corners are at exact turns k/n; every side is 2 r sin(π/n); the longest
+ * diagonals join each corner to the one or two farthest from it, and there are n (n − 3) / 2 in all (any
+ * geometry text).
+ */
+export function polygonPaths(form: PolygonForm): Path[] {
+  const n = form.sides;
+  const corners = Array.from({ length: n }, (_, k) => alongTurn(turn(k, n), form.radius));
+  const paths = [polygonOf(corners)];
+  if (form.diagonals) {
+    for (let a = 0; a < n; a += 1)
+      for (let b = a + 2; b < n; b += 1) {
+        const apart = Math.min(b - a, n - b + a);
+        if (apart > 1 && (form.diagonals === 'all' || apart === Math.floor(n / 2)))
+          paths.push(lineOf(corners[a] as Point, corners[b] as Point));
+      }
+  }
+  return paths.map((path) => placePath(form, path));
 }
 
 export const polygonHandles = (form: PolygonForm): MakerHandle[] => [

@@ -231,3 +231,49 @@ export const readCount = (text: string, least: number, most: number): Reading<nu
     }
     return quantity.value;
   });
+
+/** Reads a plain number between two bounds, both allowed. */
+export const readShare = (text: string, least: number, most: number): Reading<number> =>
+  read(text, 'mm', (quantity) => {
+    if (quantity.dimension !== 'plain') throw new Unreadable('A plain number is needed here.');
+    if (quantity.value < least || quantity.value > most) throw new Unreadable(`From ${least} to ${most}.`);
+    return quantity.value;
+  });
+
+/**
+ * Reads numbers parted by commas, semicolons or spaces, each with arithmetic; "10 to 50 by 10" and "5 × 12" (five steps of
+ * twelve) stand for rows of them. Bare numbers are in `unit`. A comma parts numbers here; decimals take a point.
+ * @param share what 100 % is; without it per cent are refused
+ */
+export function readList(text: string, unit: LengthUnit, most: number, share?: number): Reading<number[]> {
+  const found: number[] = [];
+  const one = (part: string): number => {
+    const percent = part.trim().endsWith('%');
+    if (percent && share === undefined) throw new Unreadable('Per cent need something to be a part of.');
+    const reading = readLength(percent ? part.trim().slice(0, -1) : part, unit);
+    if (!reading.ok) throw new Unreadable(reading.message);
+    return percent ? (reading.value * (share ?? 0)) / 100 : reading.value;
+  };
+  try {
+    const range = /^(.+)\bto\b(.+)\bby\b(.+)$/i.exec(text);
+    const steps = /^\s*(\d+)\s*[×x]\s*([^,;]+)$/i.exec(text);
+    if (range) {
+      const [from, to, by] = [one(range[1] ?? ''), one(range[2] ?? ''), one(range[3] ?? '')];
+      if (!(by > 0 && to >= from)) throw new Unreadable('A row goes upward by more than 0.');
+      const count = Math.floor((to - from) / by + 1e-9) + 1;
+      if (count > most) throw new Unreadable(`At most ${most} numbers.`);
+      for (let k = 0; k < count; k += 1) found.push(from + k * by);
+    } else if (steps) {
+      const count = Number(steps[1]);
+      if (count > most) throw new Unreadable(`At most ${most} numbers.`);
+      const by = one(steps[2] ?? '');
+      for (let k = 1; k <= count; k += 1) found.push(k * by);
+    } else
+      for (const part of text.split(/[,;]\s*|\s+(?=[\d.(])/)) if (part.trim() !== '') found.push(one(part));
+    if (found.length > most) throw new Unreadable(`At most ${most} numbers.`);
+    return { ok: true, value: found };
+  } catch (error) {
+    if (error instanceof Unreadable) return { ok: false, message: error.message };
+    throw error;
+  }
+}

@@ -1,4 +1,5 @@
 import type { Path } from '../curve/path';
+import type { Point } from '../curve/point';
 import type { LengthUnit } from '../number/units';
 import type { Turn } from '../number/turn';
 
@@ -46,9 +47,13 @@ export interface ScenePage {
   readonly height: number;
   readonly unit: LengthUnit;
   readonly background: Colour | null;
+  /** How far the background goes on beyond the page for trimming, in the figure's unit. */
+  readonly bleed: number;
+  /** Where the figure's centre is, from the page's middle. */
+  readonly centre: Point;
 }
 
-/** What every output draws, back to front; the figure's centre, at the middle of the page, is 0, 0. */
+/** What every output draws, back to front; the figure's centre is 0, 0. */
 export interface Scene {
   readonly page: ScenePage;
   readonly layers: readonly SceneLayer[];

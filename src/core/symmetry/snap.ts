@@ -1,16 +1,57 @@
+import { boundsOfSegment, extremaOf, type Bounds } from '../curve/bounds';
+import { crossingsOf, tangentParameters } from '../curve/crossings';
+import { arcLength } from '../curve/length';
+import { nearestOnPath } from '../curve/nearest';
+import { partOf } from '../curve/part';
+import { line, pointAt, type Segment } from '../curve/segment';
 import { distance, dot, lengthOf, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { alongTurn, halfWedge } from './wedge';
 import { negateTurn } from '../number/turn';
 
 /** What a pointer can catch. */
-export type SnapKind = 'centre' | 'node' | 'axis' | 'ray' | 'ring';
-export const SNAP_KINDS: readonly SnapKind[] = ['centre', 'axis', 'ray', 'ring', 'node'];
+export type SnapKind =
+  | 'centre'
+  | 'node'
+  | 'crossing'
+  | 'midpoint'
+  | 'quadrant'
+  | 'touch'
+  | 'axis'
+  | 'ray'
+  | 'ring'
+  | 'frame'
+  | 'curve';
+export const SNAP_KINDS: readonly SnapKind[] = [
+  'centre',
+  'axis',
+  'ray',
+  'ring',
+  'frame',
+  'node',
+  'crossing',
+  'midpoint',
+  'quadrant',
+  'touch',
+  'curve',
+];
+
+/** A stretch of a curve that can be caught: of the frame, or of the artwork. */
+export interface SnapCurve {
+  readonly kind: 'frame' | 'curve';
+  /** What it is called in the readout. */
+  readonly name: string;
+  readonly segment: Segment;
+  readonly box: Bounds;
+}
 
 export interface SnapTargets {
   readonly fold: number;
   /** Distance from ring line to ring line, in the figure's unit. */
   readonly ringStep: number;
   readonly nodes: readonly Point[];
+  readonly curves?: readonly SnapCurve[];
+  /** Where the line that is being drawn begins: tangent and square from there can be caught. */
+  readonly origin?: Point | undefined;
   readonly on: ReadonlySet<SnapKind>;
 }
 
@@ -19,6 +60,8 @@ export interface Snapped {
   readonly caught: readonly SnapKind[];
   /** The caught ring's distance from the centre, where one was caught. */
   readonly ring: number | null;
+  /** What was caught of the frame or the artwork, in words. */
+  readonly what?: string | undefined;
 }
 
 interface Ray {
@@ -44,27 +87,151 @@ const footOn = (ray: Ray, p: Point): number => {
   return ray.kind === 'ray' ? Math.max(0, along) : along;
 };
 
+/** The nearest of points within the tolerance. */
+function nearestOf<T extends { readonly point: Point }>(
+  p: Point,
+  points: readonly T[],
+  tolerance: number,
+): T | null {
+  let best: T | null = null;
+  let least = tolerance;
+  for (const candidate of points) {
+    const away = distance(p, candidate.point);
+    if (away <= least) {
+      least = away;
+      best = candidate;
+    }
+  }
+  return best;
+}
+
+const isNear = ({ box }: SnapCurve, p: Point, tolerance: number): boolean =>
+  p.x >= box.left - tolerance &&
+  p.x <= box.right + tolerance &&
+  p.y >= box.top - tolerance &&
+  p.y <= box.bottom + tolerance;
+
+/** Axis, rays and the nearest ring line as curves, so that what crosses them can be caught. */
+function ownLines(p: Point, targets: SnapTargets, ring: number | null): SnapCurve[] {
+  const far = 4 * lengthOf(p) + 1;
+  const lines = raysOf(targets).map(({ kind, direction }): SnapCurve => {
+    const from = kind === 'axis' ? scaleBy(direction, -far) : ORIGIN;
+    return curveOf('frame', kind === 'axis' ? 'the axis' : 'a ray', line(from, scaleBy(direction, far)));
+  });
+  if (ring === null) return lines;
+  const half = { kind: 'arc' as const, centre: ORIGIN, radius: ring, sweep: Math.PI };
+  const [top, bottom] = [
+    { x: 0, y: -ring },
+    { x: 0, y: ring },
+  ];
+  return [
+    ...lines,
+    curveOf('frame', 'a ring line', { ...half, from: top, to: bottom }),
+    curveOf('frame', 'a ring line', { ...half, from: bottom, to: top }),
+  ];
+}
+
+export const curveOf = (kind: SnapCurve['kind'], name: string, segment: Segment): SnapCurve => ({
+  kind,
+  name,
+  segment,
+  box: boundsOfSegment(segment),
+});
+
+interface Candidate {
+  readonly point: Point;
+  readonly kind: SnapKind;
+  readonly what?: string;
+}
+
+/** The special points of what is near: crossings, midpoints, quadrants, tangent and square from the origin. */
+function pointsNear(
+  near: readonly SnapCurve[],
+  own: readonly SnapCurve[],
+  targets: SnapTargets,
+): Candidate[] {
+  const { on, origin } = targets;
+  const found: Candidate[] = [];
+  if (on.has('crossing')) {
+    const others = [...near, ...own];
+    near.forEach((a, k) => {
+      for (const b of others.slice(k + 1))
+        for (const { point } of crossingsOf(a.segment, b.segment))
+          found.push({
+            point,
+            kind: 'crossing',
+            what: a.name === b.name ? a.name : `${a.name} and ${b.name}`,
+          });
+    });
+  }
+  for (const { segment, name } of near) {
+    if (on.has('midpoint'))
+      found.push({ point: pointAt(segment, halfWay(segment)), kind: 'midpoint', what: name });
+    if (on.has('quadrant') && segment.kind === 'arc')
+      for (const t of [0, ...extremaOf(segment), 1]) {
+        const point = pointAt(segment, t);
+        const [x, y] = [Math.abs(point.x - segment.centre.x), Math.abs(point.y - segment.centre.y)];
+        if (Math.min(x, y) < 1e-9 * segment.radius) found.push({ point, kind: 'quadrant', what: name });
+      }
+    if (on.has('touch') && origin) {
+      for (const t of tangentParameters(segment, origin))
+        if (t >= 0 && t <= 1)
+          found.push({ point: pointAt(segment, t), kind: 'touch', what: `tangent to ${name}` });
+      const foot = nearestOnPath({ closed: false, segments: [segment] }, origin);
+      if (foot && foot.t > 0 && foot.t < 1 && foot.distance > 0)
+        found.push({ point: foot.point, kind: 'touch', what: `square to ${name}` });
+    }
+  }
+  return found;
+}
+
+/** The parameter of the middle by length. */
+function halfWay(segment: Segment): number {
+  if (segment.kind !== 'cubic') return 0.5;
+  const half = arcLength(segment) / 2;
+  let [low, high] = [0, 1];
+  for (let step = 0; step < 40; step += 1) {
+    const t = (low + high) / 2;
+    if (arcLength(partOf(segment, 0, t)) < half) low = t;
+    else high = t;
+  }
+  return (low + high) / 2;
+}
+
 /**
- * Where a point in motif coordinates goes when what lies within `tolerance` of it catches it. The centre and
- * nodes win over lines; a ray or the axis together with a ring line is caught at their crossing; among
- * lines of one sort the nearest wins.
+ * Where a point in motif coordinates goes when what lies within `tolerance` of it catches it. The centre wins, then
+ * nodes, then crossings, quadrants, middles and touching points, the nearest of them; then the axis, rays and ring
+ * lines, at their crossing where both are near; then the frame and curves of the artwork.
  */
 export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped {
-  if (targets.on.has('centre') && lengthOf(p) <= tolerance) {
+  const { on } = targets;
+  if (on.has('centre') && lengthOf(p) <= tolerance) {
     return { point: ORIGIN, caught: ['centre'], ring: null };
   }
-  if (targets.on.has('node')) {
-    const node = targets.nodes.reduce<Point | null>((best, q) => {
-      const away = distance(p, q);
-      return away <= tolerance && (!best || away < distance(p, best)) ? q : best;
-    }, null);
-    if (node) return { point: node, caught: ['node'], ring: null };
+  if (on.has('node')) {
+    const node = nearestOf(
+      p,
+      targets.nodes.map((point) => ({ point })),
+      tolerance,
+    );
+    if (node) return { point: node.point, caught: ['node'], ring: null };
   }
 
   const r = lengthOf(p);
   const nearestRing = Math.round(r / targets.ringStep) * targets.ringStep;
   const ring =
-    targets.on.has('ring') && nearestRing > 0 && Math.abs(r - nearestRing) <= tolerance ? nearestRing : null;
+    on.has('ring') && nearestRing > 0 && Math.abs(r - nearestRing) <= tolerance ? nearestRing : null;
+  const near = (targets.curves ?? []).filter(
+    (curve) => (on.has(curve.kind) || on.has('crossing')) && isNear(curve, p, tolerance),
+  );
+  const feet = near.flatMap((curve) => {
+    const foot = nearestOnPath({ closed: false, segments: [curve.segment] }, p);
+    return foot && foot.distance <= tolerance ? [{ point: foot.point, curve }] : [];
+  });
+  const close = feet.map(({ curve }) => curve);
+  const special = nearestOf(p, pointsNear(close, ownLines(p, targets, ring), targets), tolerance);
+  if (special) return { point: special.point, caught: [special.kind], ring: null, what: special.what };
+
   const ray = raysOf(targets).reduce<Ray | null>((best, candidate) => {
     const offset = (one: Ray) => distance(p, scaleBy(one.direction, footOn(one, p)));
     return offset(candidate) <= tolerance && (!best || offset(candidate) < offset(best)) ? candidate : best;
@@ -75,7 +242,15 @@ export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped
     return { point: scaleBy(ray.direction, ring * side), caught: [ray.kind, 'ring'], ring };
   }
   if (ray) return { point: scaleBy(ray.direction, footOn(ray, p)), caught: [ray.kind], ring: null };
-  if (ring !== null) return { point: scaleBy(p, ring / r), caught: ['ring'], ring };
+  const caught = nearestOf(
+    p,
+    feet.filter(({ curve }) => on.has(curve.kind)),
+    tolerance,
+  );
+  if (ring !== null && (!caught || Math.abs(r - ring) <= distance(p, caught.point)))
+    return { point: scaleBy(p, ring / r), caught: ['ring'], ring };
+  if (caught)
+    return { point: caught.point, caught: [caught.curve.kind], ring: null, what: caught.curve.name };
   return { point: p, caught: [], ring: null };
 }
 

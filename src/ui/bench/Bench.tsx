@@ -9,6 +9,7 @@ import { sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
+import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
 import { ItemShape } from '../common/sceneShapes';
@@ -190,6 +191,7 @@ export function Bench() {
                 ))}
             </g>
           )}
+          {round && <FrameLines frame={round.frame} reach={radius * 2} />}
           <Rays fold={fold} radius={radius} />
         </g>
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
@@ -205,7 +207,11 @@ export function Bench() {
         )}
         {empty && (
           <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
-            <tspan x={hintAt.x}>Choose Petal below</tspan>
+            <tspan x={hintAt.x}>
+              {state.stage === 'setout'
+                ? 'Set out a frame at the right, or choose a maker below'
+                : 'Choose Petal below'}
+            </tspan>
             <tspan x={hintAt.x} dy={18}>
               and drag up along the axis.
             </tspan>

@@ -7,7 +7,7 @@ import { shownFigure, type PaneId } from '@/state/editor';
 import { useEditorState } from '../editor/EditorContext';
 
 /** What was caught, in words. */
-function caughtWords({ caught, ring }: Snapped, unit: string): string {
+function caughtWords({ caught, ring, what }: Snapped, unit: string): string {
   const words = caught.map((kind) => {
     switch (kind) {
       case 'centre':
@@ -20,6 +20,17 @@ function caughtWords({ caught, ring }: Snapped, unit: string): string {
         return 'on the ray';
       case 'ring':
         return `on the ring at ${printNumber(ring ?? 0, 3)} ${unit}`;
+      case 'crossing':
+        return `where ${what ?? 'lines'} cross`;
+      case 'midpoint':
+        return `at the middle of ${what ?? 'a line'}`;
+      case 'quadrant':
+        return `at a quadrant of ${what ?? 'a circle'}`;
+      case 'touch':
+        return what ?? 'touching';
+      case 'frame':
+      case 'curve':
+        return `on ${what ?? 'a line'}`;
     }
   });
   return words.join(', ');

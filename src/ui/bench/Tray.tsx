@@ -1,14 +1,33 @@
 'use client';
 
 import {
-  Hexagon,
   Circle,
+  CircleDashed,
+  Clover,
+  Diamond,
+  Droplet,
+  Fan,
+  Gauge,
+  Heart,
+  Hexagon,
   Leaf,
   MousePointer2,
+  Orbit,
   PaintBucket,
   PenTool,
   Pipette,
+  Ruler,
+  Shell,
+  Slash,
   Spline,
+  Square,
+  SquareSquare,
+  Star,
+  Sunrise,
+  Tornado,
+  Wheat,
+  Triangle,
+  Component,
   type LucideIcon,
 } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
@@ -21,11 +40,30 @@ const ICONS: Record<ToolId, LucideIcon> = {
   select: MousePointer2,
   nodes: Spline,
   path: PenTool,
+  line: Slash,
   petal: Leaf,
   ellipse: Circle,
   polygon: Hexagon,
+  rectangle: Square,
+  measure: Ruler,
+  guide: CircleDashed,
   paint: PaintBucket,
   eyedropper: Pipette,
+  ray: Triangle,
+  drop: Droplet,
+  heart: Heart,
+  scallop: Sunrise,
+  kite: Diamond,
+  blade: Fan,
+  barFrame: SquareSquare,
+  star: Star,
+  touchingRing: Orbit,
+  lattice: Component,
+  dial: Gauge,
+  branch: Wheat,
+  whirl: Tornado,
+  scroll: Shell,
+  knot: Clover,
 };
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */
@@ -35,6 +73,7 @@ export function Tray() {
   const chosen = useEditorState((state) => state.tool);
   const letters = useSyncExternalStore(subscribeToLayout, keyLetter, () => null);
   const rows = TRAYS[stage];
+  const full = rows.some((tools) => tools.length > 5);
   return (
     <div
       role="toolbar"
@@ -56,13 +95,13 @@ export function Tray() {
                 aria-keyshortcuts={letter}
                 title={`${TOOL_NAMES[tool]} (${letter})`}
                 onClick={() => editor.setState({ tool, draft: null })}
-                className={`relative flex h-[48px] w-[70px] flex-col items-center justify-center gap-[3px] rounded-ui text-[12px] leading-4 transition-colors duration-100 ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
+                className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'w-[51px] pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
               >
                 <Icon size={17} strokeWidth={1.7} aria-hidden />
                 {TOOL_NAMES[tool]}
                 <kbd
                   aria-hidden="true"
-                  className={`absolute top-[3px] right-[6px] font-mono text-[11px] leading-3 ${on ? 'text-coral-text' : 'text-muted'}`}
+                  className={`absolute top-[2px] right-[4px] font-mono text-[11px] leading-3 ${on ? 'text-coral-text' : 'text-muted'}`}
                 >
                   {letter}
                 </kbd>

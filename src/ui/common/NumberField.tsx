@@ -2,7 +2,7 @@
 
 import { useId, useState, type KeyboardEvent } from 'react';
 
-import { readCount, readLength, readTurn, type Reading } from '@/core/number/arithmetic';
+import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
 import type { LengthUnit } from '@/core/number/units';
 import { printNumber } from '@/core/format/pathData';
@@ -129,6 +129,7 @@ export function LengthField({ value, in: unit, ...rest }: LengthProps) {
 
 interface TurnProps extends Base {
   readonly value: Turn;
+  readonly refuse?: (value: Turn) => string | null;
   readonly onChange: (value: Turn) => void;
 }
 
@@ -157,6 +158,7 @@ interface CountProps extends Base {
   readonly value: number;
   readonly least: number;
   readonly most: number;
+  readonly refuse?: (value: number) => string | null;
   readonly onChange: (value: number) => void;
 }
 
@@ -173,4 +175,35 @@ export function CountField({ value, least, most, ...rest }: CountProps) {
   return (
     <Field {...rest} shown={String(value)} read={(text) => readCount(text, least, most)} stepped={stepped} />
   );
+}
+
+/** A plain number between two bounds. */
+export function ShareField({ value, least, most, ...rest }: CountProps) {
+  const read = (text: string) => readShare(text, least, most);
+  return (
+    <Field
+      step={0.1}
+      {...rest}
+      shown={printNumber(value, 5)}
+      read={read}
+      stepped={(text, by) => plus(read(text), by)}
+    />
+  );
+}
+
+interface ListProps extends Base {
+  readonly value: readonly number[];
+  readonly in: LengthUnit;
+  readonly most: number;
+  /** What 100 % stands for. */
+  readonly share?: number;
+  readonly refuse?: (value: readonly number[]) => string | null;
+  readonly onChange: (value: readonly number[]) => void;
+}
+
+/** Numbers parted by commas or spaces; `10 to 50 by 10` and `5 × 12` stand for rows of them. */
+export function ListField({ value, in: unit, most, share, ...rest }: ListProps) {
+  const read = (text: string): Reading<readonly number[]> => readList(text, unit, most, share);
+  const shown = value.map((each) => printNumber(each, 4)).join(', ');
+  return <Field {...rest} shown={shown} read={read} stepped={(text) => read(text)} />;
 }

@@ -26,8 +26,8 @@ import { deleteSelection, duplicateSelection } from './selectionActions';
 
 /** The keys of our own, for the help sheet and the docs. */
 export const KEYS: readonly (readonly [string, string])[] = [
-  ['Q W E / A S D', 'tools, as they lie in the tray'],
-  ['1 … 4', 'stages'],
+  ['Q … U, A … J', 'tools, as they lie in the tray'],
+  ['1 … 5', 'stages'],
   ['[  ]', 'fold − and +'],
   ['\\', 'mirror'],
   ['.', 'half a step'],

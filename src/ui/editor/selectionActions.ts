@@ -45,7 +45,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       label: 'Make plain',
       icon: Waypoints,
       disabled,
-      onClick: () => round && act(editor, 'Make plain', (f) => makePlain(f, round.id, ids)),
+      onClick: () => round && act(editor, 'Make plain', (f) => makePlain(f, round.id, ids, newId)),
     },
     {
       label: 'To the front',

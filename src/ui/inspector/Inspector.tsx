@@ -9,13 +9,17 @@ import { DotsMenu } from '../common/Menu';
 import { TextField } from '../common/TextField';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { roundActions } from '../reach/roundActions';
+import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
+import { FitPanel } from './FitPanel';
+import { FramePanel } from './FramePanel';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
 import { ShapeList } from './ShapeList';
 import { ShapePanel } from './ShapePanel';
 import { SnapPanel } from './SnapPanel';
+import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
 import { WedgePanel } from './WedgePanel';
 
@@ -26,7 +30,8 @@ export function Inspector() {
   const { rounds, page } = shownFigure(state);
   const round = activeRound(state);
   const { stage } = state;
-  const [shape, another] = selectedShapes(state);
+  const chosen = selectedShapes(state);
+  const [shape, another] = chosen;
   const single = shape && !another ? shape : null;
   if (!round) return <aside aria-label="Inspector" className="border-l border-line bg-shell" />;
   const index = rounds.indexOf(round);
@@ -77,16 +82,26 @@ export function Inspector() {
           </span>
         </p>
       </div>
+      {stage === 'setout' && (
+        <>
+          {single && <ShapePanel key={single.id} round={round} shape={single} />}
+          <FramePanel round={round} />
+          {!single && <PagePanel page={page} />}
+          <SnapPanel />
+        </>
+      )}
       {stage === 'draw' && (
         <>
           {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
             <NodePanel round={round} shape={single} />
           )}
           {single && <ShapePanel key={single.id} round={round} shape={single} />}
+          {chosen.length > 0 && <TransformPanel round={round} shapes={chosen} />}
+          <ArrangePanel round={round} shapes={chosen} />
+          <FitPanel round={round} shapes={chosen.length > 0 ? chosen : round.shapes} />
           <ShapeList round={round} />
           <SnapPanel />
           <WedgePanel round={round} />
-          {!shape && <PagePanel page={page} />}
         </>
       )}
       {stage === 'turn' && <TurnPanel round={round} />}

@@ -2,7 +2,28 @@
 
 import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import { moveNodes, removeHandles, removeNodes, setNodeKind } from '@/core/figure/commands';
+import {
+  onLine,
+  roundedCorner,
+  splitAtNode,
+  withReflection,
+  type NodeResult,
+  type OpenedPath,
+} from '@/core/curve/nodeOps';
+import {
+  moveNodes,
+  placeNodes,
+  removeHandles,
+  removeNodes,
+  replacePath,
+  setClosed,
+  setNodeKind,
+} from '@/core/figure/commands';
+import { turn } from '@/core/number/turn';
+import { alongTurn } from '@/core/symmetry/wedge';
+import { newId } from '@/state/ids';
+import { useState } from 'react';
+import { toast } from 'sonner';
 import type { Round, Shape } from '@/core/figure/model';
 import { act, selectNodes, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
@@ -23,6 +44,7 @@ export function NodePanel({ round, shape }: Props) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const chosen = useEditorState((state) => state.selection.nodes);
+  const [radius, setRadius] = useState(2);
   if (shape.form.kind !== 'path') return null;
   const { nodes } = shape.form;
   const indices = [...chosen].sort((a, b) => a - b);
@@ -35,6 +57,26 @@ export function NodePanel({ round, shape }: Props) {
   const moveTo = (to: Point): void =>
     act(editor, 'Move node', (figure) => moveNodes(figure, ref, chosen, subtract(to, node)), 'node');
   const locked = round.locked || shape.locked;
+  const { closed } = shape.form;
+  const form = shape.form;
+  const take = <T,>(result: NodeResult<T>, label: string, change: (value: T) => OpenedPath[]): void => {
+    if (!result.ok) {
+      toast.error(result.message);
+      return;
+    }
+    act(editor, label, (figure) => replacePath(figure, ref, change(result.value), newId));
+    selectNodes(editor, []);
+  };
+  const putOn = (name: string, direction: Point): void =>
+    act(editor, `Nodes on the ${name}`, (figure) =>
+      placeNodes(figure, ref, chosen, (each) => onLine(each, direction)),
+    );
+  const roundCorner = (): void =>
+    take(roundedCorner(form.nodes, index, radius, closed), 'Round corner', (made) => [
+      { closed, nodes: made },
+    ]);
+  const cut = (): void => take(splitAtNode(form, index), 'Cut path', (paths) => paths);
+  const reflect = (): void => take(withReflection(form, 1e-6), 'Join reflection', (path) => [path]);
 
   return (
     <Section
@@ -86,6 +128,55 @@ export function NodePanel({ round, shape }: Props) {
           }
         />
       </Row>
+      <Row caption="Put">
+        <div className="grid flex-1 grid-cols-2 gap-1.5">
+          <Button disabled={locked} onClick={() => putOn('axis', { x: 0, y: -1 })}>
+            On axis
+          </Button>
+          <Button
+            disabled={locked || round.rule.fold < 2}
+            onClick={() => putOn('ray', alongTurn(turn(node.x < 0 ? -1 : 1, 2 * round.rule.fold), 1))}
+          >
+            On ray
+          </Button>
+        </div>
+      </Row>
+      {indices.length === 1 && (
+        <>
+          <LengthField
+            label="Corner radius"
+            caption="Round by"
+            value={radius}
+            in={unit}
+            disabled={locked}
+            refuse={(value) => (value >= 0 ? null : 'A radius is not below 0.')}
+            onChange={setRadius}
+          />
+          <div className="grid grid-cols-2 gap-1.5">
+            <Button disabled={locked || radius === 0} onClick={roundCorner}>
+              Round corner
+            </Button>
+            <Button disabled={locked} onClick={cut}>
+              {shape.form.closed ? 'Open here' : 'Cut here'}
+            </Button>
+          </div>
+        </>
+      )}
+      <div className="grid grid-cols-2 gap-1.5">
+        <Button
+          disabled={locked}
+          onClick={() => act(editor, 'Close or open path', (figure) => setClosed(figure, ref, !closed))}
+        >
+          {closed ? 'Open path' : 'Close path'}
+        </Button>
+        <Button
+          disabled={locked || closed}
+          onClick={reflect}
+          title="Joins a half that ends on the axis to its mirror image"
+        >
+          Join reflection
+        </Button>
+      </div>
       <div className="flex gap-1.5 pt-1">
         <Button
           className="flex-1"

@@ -1,49 +1,119 @@
 'use client';
 
-import { setPage } from '@/core/figure/commands';
-import type { ScenePage } from '@/core/scene/scene';
+import { addToPalette, setPage } from '@/core/figure/commands';
 import { LIMITS } from '@/core/figure/model';
-import { LENGTH_UNITS } from '@/core/number/units';
-import { act } from '@/state/editor';
+import { LENGTH_UNITS, type LengthUnit } from '@/core/number/units';
+import type { ScenePage } from '@/core/scene/scene';
+import { act, shownFigure } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
-import { useEditor } from '../editor/EditorContext';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ColourField } from './ColourField';
 
 const sideProblem = (side: number): string | null =>
   side > 0 && side <= LIMITS.size ? null : `A page side is above 0 and at most ${LIMITS.size}.`;
 
-/** The page's size and unit. */
+interface Preset {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly unit: LengthUnit;
+  readonly bleed: number;
+}
+
+/** Sizes that are asked for often; paper as in ISO 216. */
+const PRESETS: readonly Preset[] = [
+  { name: 'Icon', width: 512, height: 512, unit: 'px', bleed: 0 },
+  { name: 'Square post', width: 1080, height: 1080, unit: 'px', bleed: 0 },
+  { name: 'A4 sheet', width: 210, height: 297, unit: 'mm', bleed: 3 },
+  { name: 'Round sticker', width: 50, height: 50, unit: 'mm', bleed: 2 },
+];
+
+/** The page: size and unit, where the centre is, what lies beneath. Nothing drawn changes its size with it. */
 export function PagePanel({ page }: { readonly page: ScenePage }) {
   const editor = useEditor();
+  const palette = useEditorState((state) => shownFigure(state).palette);
   const set = (part: Partial<ScenePage>): void =>
     act(editor, 'Change page', (figure) => setPage(figure, part), 'page');
+  const { unit, centre } = page;
   return (
-    <Section title="Page">
-      <LengthField
-        label="Page width"
-        caption="Width"
-        value={page.width}
-        in={page.unit}
-        refuse={sideProblem}
-        onChange={(width) => set({ width })}
-      />
-      <LengthField
-        label="Page height"
-        caption="Height"
-        value={page.height}
-        in={page.unit}
-        refuse={sideProblem}
-        onChange={(height) => set({ height })}
-      />
-      <Row caption="Unit">
-        <Segmented
-          label="Unit"
-          value={page.unit}
-          choices={LENGTH_UNITS.map((unit) => ({ value: unit, label: unit }))}
-          onChange={(unit) => set({ unit })}
+    <>
+      <Section title="Page" note={`${page.width} × ${page.height} ${unit}`}>
+        <div className="grid grid-cols-2 gap-1.5 pb-1">
+          {PRESETS.map((preset) => (
+            <button
+              key={preset.name}
+              type="button"
+              title={`${preset.width} × ${preset.height} ${preset.unit}`}
+              className="h-[30px] rounded-ui border border-line-strong bg-field px-2 text-[12px] hover:border-edge"
+              onClick={() => {
+                const { name: _, ...size } = preset;
+                set({ ...size, centre: { x: 0, y: 0 } });
+              }}
+            >
+              {preset.name}
+            </button>
+          ))}
+        </div>
+        <LengthField
+          label="Page width"
+          caption="Width"
+          value={page.width}
+          in={unit}
+          refuse={sideProblem}
+          onChange={(width) => set({ width })}
         />
-      </Row>
-    </Section>
+        <LengthField
+          label="Page height"
+          caption="Height"
+          value={page.height}
+          in={unit}
+          refuse={sideProblem}
+          onChange={(height) => set({ height })}
+        />
+        <LengthField
+          label="Bleed"
+          caption="Bleed"
+          value={page.bleed}
+          in={unit}
+          refuse={(bleed) => (bleed >= 0 && bleed <= LIMITS.size ? null : 'Bleed is 0 or more.')}
+          onChange={(bleed) => set({ bleed })}
+        />
+        <Row caption="Unit">
+          <Segmented
+            label="Unit"
+            value={unit}
+            choices={LENGTH_UNITS.map((each) => ({ value: each, label: each }))}
+            onChange={(next) => set({ unit: next })}
+          />
+        </Row>
+        <LengthField
+          label="Centre across"
+          caption="Centre x"
+          value={page.width / 2 + centre.x}
+          in={unit}
+          onChange={(x) => set({ centre: { ...centre, x: x - page.width / 2 } })}
+        />
+        <LengthField
+          label="Centre up"
+          caption="Centre y"
+          value={page.height / 2 - centre.y}
+          in={unit}
+          onChange={(y) => set({ centre: { ...centre, y: page.height / 2 - y } })}
+        />
+        <p className="text-[12px] leading-4 text-muted">From the lower left corner of the page.</p>
+      </Section>
+      <Section title="Background">
+        <ColourField
+          label="Background"
+          value={page.background}
+          mixed={false}
+          palette={palette}
+          onChange={(background) => set({ background })}
+          onKeep={(colour) => act(editor, 'Keep colour', (figure) => addToPalette(figure, colour))}
+        />
+      </Section>
+    </>
   );
 }

@@ -7,81 +7,29 @@ import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { makePlain, moveShapes, setForm } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { anchorOf } from '@/core/figure/hit';
-import { formProblem, pathOfForm, type Form } from '@/core/maker/form';
-import { petalCircles, petalExtent, type PetalForm, type PetalSize } from '@/core/maker/petal';
+import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
+import { makerOf } from '@/core/maker/makers';
 import { MOST_SIDES } from '@/core/maker/polygon';
 import { printNumber } from '@/core/format/pathData';
 import { act, shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { AngleField, CountField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { BuiltFields } from './BuiltFields';
+import { PetalFields } from './PetalFields';
 
 interface Props {
   readonly round: Round;
   readonly shape: Shape;
 }
 
-const KIND_NAMES: Record<Form['kind'], string> = {
-  path: 'Path',
-  petal: 'Petal',
-  polygon: 'Polygon',
-  ellipse: 'Ellipse',
+const nameOfKind = (form: Form): string => {
+  if (isBuilt(form)) return makerOf(form.kind).name;
+  return { path: 'Path', petal: 'Petal', polygon: 'Polygon', ellipse: 'Ellipse' }[form.kind];
 };
-
-interface PetalProps {
-  readonly form: PetalForm;
-  readonly disabled: boolean;
-  readonly onChange: (form: PetalForm) => void;
-}
-
-function PetalFields({ form, disabled, onChange }: PetalProps) {
-  const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const { size } = form;
-  const field = (label: string, value: number, make: (value: number) => PetalSize) => (
-    <LengthField
-      key={label}
-      label={label}
-      caption={label}
-      value={value}
-      in={unit}
-      disabled={disabled}
-      refuse={(next) => formProblem({ ...form, size: make(next) })}
-      onChange={(next) => onChange({ ...form, size: make(next) })}
-    />
-  );
-  return (
-    <>
-      <Row caption="Made from">
-        <Segmented
-          label="Made from"
-          value={size.by}
-          disabled={disabled}
-          choices={[
-            { value: 'size', label: 'Its size' },
-            { value: 'circles', label: 'Two circles' },
-          ]}
-          onChange={(by) =>
-            onChange({
-              ...form,
-              size: by === 'size' ? { by, ...petalExtent(size) } : { by, ...petalCircles(size) },
-            })
-          }
-        />
-      </Row>
-      {size.by === 'size'
-        ? [
-            field('Length', size.length, (length) => ({ ...size, length })),
-            field('Width', size.width, (width) => ({ ...size, width })),
-          ]
-        : [
-            field('Radius', size.radius, (radius) => ({ ...size, radius })),
-            field('Apart', size.apart, (apart) => ({ ...size, apart })),
-          ]}
-    </>
-  );
-}
 
 /** The numbers of the one selected shape. */
 export function ShapePanel({ round, shape }: Props) {
@@ -101,13 +49,14 @@ export function ShapePanel({ round, shape }: Props) {
       (figure) => moveShapes(figure, round.id, new Set([shape.id]), subtract(to, anchor)),
       `place:${shape.id}`,
     );
-  const path = pathOfForm(form);
-  const box = boundsOfPaths([path]);
+  const paths = pathsOfForm(form);
+  const closed = paths.filter((path) => path.closed);
+  const box = boundsOfPaths(paths);
   const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
-  const middle = form.kind === 'petal' ? 'Base' : 'Middle';
+  const middle = form.kind === 'petal' ? 'Base' : isBuilt(form) ? 'Origin' : 'Middle';
 
   return (
-    <Section title={shape.name} note={KIND_NAMES[form.kind]}>
+    <Section title={shape.name} note={nameOfKind(form)}>
       <LengthField
         label={`${middle} r`}
         caption={`${middle} r`}
@@ -172,6 +121,26 @@ export function ShapePanel({ round, shape }: Props) {
           />
         </>
       )}
+      {form.kind === 'polygon' && (
+        <Row caption="Diagonals">
+          <Segmented
+            label="Diagonals"
+            value={form.diagonals ?? 'none'}
+            disabled={disabled}
+            choices={[
+              { value: 'none', label: 'None' },
+              { value: 'long', label: 'Long' },
+              { value: 'all', label: 'All' },
+            ]}
+            onChange={(diagonals) => {
+              const { diagonals: _, ...plain } = form;
+              const next = diagonals === 'none' ? plain : { ...plain, diagonals };
+              if (formProblem(next) === null) change(next);
+            }}
+          />
+        </Row>
+      )}
+      {isBuilt(form) && <BuiltFields form={form} disabled={disabled} onChange={change} />}
       {form.kind !== 'path' && (
         <TurnField
           label="Rotation"
@@ -185,16 +154,21 @@ export function ShapePanel({ round, shape }: Props) {
         <Fact caption="Box">
           {printNumber(box.right - box.left, 3)} × {size(box.bottom - box.top)}
         </Fact>
-        <Fact caption="Along the line">{size(pathLength(path))}</Fact>
-        {path.closed && (
-          <Fact caption="Area">{`${printNumber(Math.abs(signedArea([path])), 3)} ${unit}²`}</Fact>
+        <Fact caption="Along the line">{size(paths.reduce((sum, path) => sum + pathLength(path), 0))}</Fact>
+        {closed.length > 0 && (
+          <Fact caption={closed.length === 1 ? 'Area' : `Areas of ${closed.length}`}>
+            {`${printNumber(
+              closed.reduce((sum, path) => sum + Math.abs(signedArea([path])), 0),
+              3,
+            )} ${unit}²`}
+          </Fact>
         )}
       </div>
       {form.kind !== 'path' && (
         <Button
           disabled={disabled}
           onClick={() => {
-            act(editor, 'Make plain', (figure) => makePlain(figure, round.id, new Set([shape.id])));
+            act(editor, 'Make plain', (figure) => makePlain(figure, round.id, new Set([shape.id]), newId));
             editor.setState({ tool: 'nodes' });
           }}
         >

@@ -11,6 +11,12 @@ const NAMES: Record<SnapKind, string> = {
   ray: 'Rays',
   ring: 'Ring lines',
   node: 'Nodes',
+  frame: 'Frame',
+  crossing: 'Crossings',
+  midpoint: 'Middles',
+  quadrant: 'Quadrants',
+  touch: 'Tangent, square',
+  curve: 'Curves',
 };
 
 /** What a pointer catches. */

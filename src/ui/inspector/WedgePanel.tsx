@@ -1,7 +1,7 @@
 'use client';
 
 import type { Round } from '@/core/figure/model';
-import { pathOfForm } from '@/core/maker/form';
+import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
 import { pastRays } from '@/core/symmetry/wedge';
 import { shownFigure } from '@/state/editor';
@@ -15,7 +15,7 @@ const NOTHING = 1e-6;
 export function WedgePanel({ round }: { readonly round: Round }) {
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { fold, mirror } = round.rule;
-  const paths = round.shapes.filter(({ visible }) => visible).map(({ form }) => pathOfForm(form));
+  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   const both = Math.min(left, right) > NOTHING;

@@ -2,12 +2,12 @@
 
 import { applyTo } from '@/core/curve/affine';
 import { pathOfNodes } from '@/core/curve/nodes';
-import type { Point } from '@/core/curve/point';
-import { pathData } from '@/core/format/pathData';
+import { polarOf, subtract, type Point } from '@/core/curve/point';
+import { pathData, printNumber } from '@/core/format/pathData';
 import type { Shape } from '@/core/figure/model';
-import { handlesOfForm, pathOfForm } from '@/core/maker/form';
+import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
-import { activeRound, selectedShapes, type PaneId } from '@/state/editor';
+import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
 import { placementIn, viewOf } from './pointer';
@@ -82,6 +82,54 @@ function PathNodes({ shape, chosen, project }: NodesProps) {
   });
 }
 
+/** The line that was measured, and its length and angle beside its middle. */
+function Measured({
+  from,
+  to,
+  project,
+}: {
+  readonly from: Point;
+  readonly to: Point;
+  readonly project: Project;
+}) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const [a, b] = [project(from), project(to)];
+  const { r, degrees } = polarOf(subtract(to, from));
+  const apart = Math.abs(polarOf(to).degrees - polarOf(from).degrees);
+  const words = `${printNumber(r, 3)} ${unit} at ${printNumber(degrees, 2)}°`;
+  const more = `${printNumber(Math.min(apart, 360 - apart), 3)}° about the centre`;
+  return (
+    <g data-testid="measured">
+      <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="var(--ink)" strokeWidth={1.4} />
+      {[a, b].map((end, k) => (
+        <circle
+          key={k}
+          cx={end.x}
+          cy={end.y}
+          r={3}
+          fill="var(--field)"
+          stroke="var(--ink)"
+          strokeWidth={1.4}
+        />
+      ))}
+      <text
+        className="fill-ink font-mono text-[12px]"
+        textAnchor="middle"
+        stroke="var(--field)"
+        strokeWidth={4}
+        paintOrder="stroke"
+      >
+        <tspan x={(a.x + b.x) / 2} y={(a.y + b.y) / 2 - 20}>
+          {words}
+        </tspan>
+        <tspan x={(a.x + b.x) / 2} dy={15}>
+          {more}
+        </tspan>
+      </text>
+    </g>
+  );
+}
+
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const state = useEditorState((whole) => whole);
@@ -93,9 +141,11 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
   const shapes = selectedShapes(state);
   const [only] = shapes;
   const single = shapes.length === 1 && only && !only.locked && !round?.locked ? only : null;
-  const editing = state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw';
+  const editing =
+    state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw' || state.stage === 'setout';
   const motifTransform = `translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${placement.a} ${placement.b} ${placement.c} ${placement.d} 0 0)`;
   const { draft, box, pointer } = state;
+  const measured = state.tool === 'measure' ? state.measured : null;
   const caught =
     pointer?.pane === pane && pointer.snapped.caught.length > 0 ? project(pointer.snapped.point) : null;
 
@@ -105,7 +155,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
         {shapes.map((shape) => (
           <path
             key={shape.id}
-            d={pathData([pathOfForm(shape.form)], 5)}
+            d={pathData(pathsOfForm(shape.form), 5)}
             stroke="var(--coral)"
             strokeWidth={1.5}
             vectorEffect="non-scaling-stroke"
@@ -145,6 +195,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           ))}
         </g>
       )}
+      {measured?.pane === pane && <Measured from={measured.from} to={measured.to} project={project} />}
       {caught && (
         <circle cx={caught.x} cy={caught.y} r={6.5} fill="none" stroke="var(--brass)" strokeWidth={1.7} />
       )}

@@ -1,7 +1,9 @@
 import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_PAINT } from '@/core/figure/start';
-import type { MakerForm } from '@/core/maker/form';
+import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import { scaledNumbers } from '@/core/maker/construction';
+import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
+import { makerOf, withNumbers, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
 import { directionTo } from '@/core/maker/placed';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { copyAt } from '@/core/symmetry/wedge';
@@ -21,7 +23,7 @@ import { MotifPointer, placementIn, type PanePoint } from './pointer';
 /** A petal drawn by its length alone is this part of it wide. */
 const PETAL_WIDTH = 0.42;
 
-type Drawn = (from: Point, to: Point, shift: boolean, state: EditorState) => MakerForm;
+type Drawn = (from: Point, to: Point, shift: boolean, state: EditorState) => Form;
 
 /** The end of a drag held to steps of 15 degrees from its start. */
 function stepped(from: Point, to: Point): Point {
@@ -84,12 +86,16 @@ const draws =
     let started = false;
     return {
       move: (q) => {
-        const to = pointer.at(q);
+        const to = pointer.at(q, [], from);
         if (!started && distance(from, to) < pointer.length(4)) return;
         const form = drawn(from, to, q.shift, state);
-        if (form.kind === 'ellipse' && (form.rx === 0 || form.ry === 0)) return;
+        if (formProblem(form) !== null) return;
         started = true;
-        preview(editor, addShapes(figure, round.id, [newShape(id, label, form, paint)]));
+        const lines = pathsOfForm(form).every(({ closed }) => !closed);
+        const shown = lines ? { fill: null, stroke: paint.stroke ?? START_LINE.stroke } : paint;
+        const rule = isBuilt(form) ? makerOf(form.kind).rule : undefined;
+        const shape = newShape(id, label, form, shown);
+        preview(editor, addShapes(figure, round.id, [rule ? { ...shape, rule } : shape]));
       },
       up: () => {
         if (!started) return;
@@ -100,6 +106,38 @@ const draws =
     };
   };
 
+/** A construction as large as the drag is long, its far end where the drag ends. */
+const built =
+  (kind: BuiltKind): Drawn =>
+  (from, to, shift) => {
+    const end = shift ? stepped(from, to) : to;
+    const rotation = shift
+      ? turnFromDegrees(Math.round(polarOf(subtract(end, from)).degrees))
+      : directionTo(from, end);
+    const maker = makerOf(kind);
+    const form = withNumbers({ kind, at: from, rotation } as BuiltForm, maker.start);
+    const factor = distance(from, end) / maker.extent(maker.start);
+    return withNumbers(form, scaledNumbers(maker, maker.start, factor));
+  };
+
+const rectangle: Drawn = (from, to, shift) => {
+  const side = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y));
+  const far = shift
+    ? { x: from.x + Math.sign(to.x - from.x) * side, y: from.y + Math.sign(to.y - from.y) * side }
+    : to;
+  const corners = [from, { x: far.x, y: from.y }, far, { x: from.x, y: far.y }];
+  return { kind: 'path', closed: true, nodes: corners.map(({ x, y }) => ({ x, y, kind: 'corner' })) };
+};
+
+const straight: Drawn = (from, to, shift) => ({
+  kind: 'path',
+  closed: false,
+  nodes: [from, shift ? stepped(from, to) : to].map(({ x, y }) => ({ x, y, kind: 'corner' })),
+});
+
+export const pressBuilt = (kind: BuiltKind): Press => draws(makerOf(kind).name, built(kind));
+export const pressRectangle = draws('Rectangle', rectangle);
+export const pressLine = draws('Line', straight);
 export const pressPetal = draws('Petal', petal);
 export const pressEllipse = draws('Ellipse', ellipse);
 export const pressPolygon = draws('Polygon', polygon);

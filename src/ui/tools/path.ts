@@ -35,7 +35,8 @@ export const dropLastNode = (editor: Editor): void =>
 export function hoverPath(editor: Editor, p: PanePoint): void {
   const state = editor.getState();
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
-  const next = pointer.at(p, state.draft?.nodes.slice(0, 1) ?? []);
+  const drawn = state.draft?.nodes ?? [];
+  const next = pointer.at(p, drawn.slice(0, 1), drawn[drawn.length - 1]);
   if (state.draft) editor.setState({ draft: { ...state.draft, next } });
 }
 
@@ -55,7 +56,7 @@ export const pressPath: Press = (editor, p, double) => {
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const before = state.draft?.nodes ?? [];
   const [first] = before;
-  const at = pointer.at(p, before.slice(0, 1));
+  const at = pointer.at(p, before.slice(0, 1), before[before.length - 1]);
   if (first && before.length > 1 && distance(first, at) <= pointer.length(CATCH)) {
     finishPath(editor, true);
     return null;

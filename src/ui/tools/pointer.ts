@@ -7,6 +7,7 @@ import { ringStepFor, snap, type Snapped } from '@/core/symmetry/snap';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import { benchView, wholeView } from '@/state/view';
 import { fromScreen, type View } from '@/state/viewport';
+import { snapCurvesOf } from './snapCurves';
 
 /** How near a pointer must come to catch something or to hit a line, in pixels. */
 export const CATCH = 8;
@@ -51,8 +52,10 @@ function snapIn(
   tolerance: number,
   except: ReadonlySet<string>,
   extra: readonly Point[] = [],
+  origin?: Point,
 ): Snapped {
-  const round = activeRound(state);
+  // What stands still while something is dragged: the figure as it was before.
+  const round = activeRound({ ...state, live: null });
   const nodes = (round?.shapes ?? [])
     .filter(({ id, visible }) => visible && !except.has(id))
     .flatMap(pointsOfShape);
@@ -62,6 +65,12 @@ function snapIn(
       fold: round?.rule.fold ?? 1,
       ringStep: ringStepOf(state),
       nodes: [...nodes, ...extra],
+      curves: round
+        ? snapCurvesOf(round)
+            .filter(({ shapeId }) => shapeId === null || !except.has(shapeId))
+            .map(({ curve }) => curve)
+        : [],
+      origin,
       on: state.snapOn,
     },
     tolerance,
@@ -114,17 +123,17 @@ export class MotifPointer {
   }
 
   /** A point of the motif after snapping; shows in the readout what was caught. */
-  caught(at: Point, p: PanePoint, extra: readonly Point[] = []): Point {
+  caught(at: Point, p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
     const state = this.editor.getState();
     const snapped = p.free
       ? { point: at, caught: [], ring: null }
-      : snapIn(state, at, this.length(CATCH), this.except, extra);
+      : snapIn(state, at, this.length(CATCH), this.except, extra, origin);
     this.editor.setState({ pointer: { pane: this.pane, snapped } });
     return snapped.point;
   }
 
   /** The pointer in motif coordinates after snapping. */
-  at(p: PanePoint, extra: readonly Point[] = []): Point {
-    return this.caught(this.raw(p), p, extra);
+  at(p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
+    return this.caught(this.raw(p), p, extra, origin);
   }
 }

@@ -1,6 +1,8 @@
 import type { ToolId } from '@/state/tools';
 import type { Press } from './gesture';
-import { pressEllipse, pressPetal, pressPolygon } from './makers';
+import { BUILT_KINDS, type BuiltKind } from '@/core/maker/makers';
+import { pressGuide, pressMeasure } from './guides';
+import { pressBuilt, pressEllipse, pressLine, pressPetal, pressPolygon, pressRectangle } from './makers';
 import { pressNodes } from './nodes';
 import { pressEyedropper, pressPaint } from './paint';
 import { pressPath } from './path';
@@ -14,6 +16,11 @@ export const PRESSES: Record<ToolId, Press> = {
   petal: pressPetal,
   ellipse: pressEllipse,
   polygon: pressPolygon,
+  line: pressLine,
+  rectangle: pressRectangle,
+  measure: pressMeasure,
+  guide: pressGuide,
+  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<BuiltKind, Press>),
   paint: pressPaint,
   eyedropper: pressEyedropper,
 };

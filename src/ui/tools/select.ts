@@ -2,7 +2,7 @@ import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
-import { dragFormHandle, handlesOfForm, pathOfForm } from '@/core/maker/form';
+import { dragFormHandle, handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import type { Placement } from '@/core/symmetry/rule';
 import { newId } from '@/state/ids';
 import {
@@ -115,7 +115,7 @@ function boxSelect(editor: Editor, p: PanePoint): Gesture {
     const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
     const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
     const inside = round.shapes.filter(({ form, visible, locked }) => {
-      const box = boundsOfPaths([pathOfForm(form)]);
+      const box = boundsOfPaths(pathsOfForm(form));
       return (
         visible && !locked && box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom
       );

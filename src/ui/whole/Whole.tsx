@@ -8,6 +8,7 @@ import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
+import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
@@ -39,9 +40,22 @@ export function Whole() {
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
       <PaneCanvas pane="whole" label="Whole: the complete figure">
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
+          {page.bleed > 0 && (
+            <rect
+              x={-page.width / 2 - page.centre.x - page.bleed}
+              y={-page.height / 2 - page.centre.y - page.bleed}
+              width={page.width + 2 * page.bleed}
+              height={page.height + 2 * page.bleed}
+              fill={page.background ?? 'none'}
+              fillOpacity={0.45}
+              stroke="var(--coral)"
+              strokeDasharray="5 4"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
           <rect
-            x={-page.width / 2}
-            y={-page.height / 2}
+            x={-page.width / 2 - page.centre.x}
+            y={-page.height / 2 - page.centre.y}
             width={page.width}
             height={page.height}
             fill={page.background ?? 'var(--field)'}
@@ -56,6 +70,11 @@ export function Whole() {
               outline={state.outlines}
             />
           ))}
+          {!state.quiet && round && state.stage === 'setout' && (
+            <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
+              <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
+            </g>
+          )}
           {!state.quiet && rule && (
             <g transform={`rotate(${degreesOf(state.active.turn)})`}>
               <path

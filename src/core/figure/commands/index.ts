@@ -1,3 +1,5 @@
+export * from './frame';
 export * from './paint';
 export * from './rounds';
 export * from './shapes';
+export * from './transform';

@@ -1,7 +1,7 @@
 import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
-import { pathOfForm, movedForm, scaledForm } from '../../maker/form';
+import { pathsOfForm, movedForm, scaledForm } from '../../maker/form';
 import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
@@ -97,7 +97,7 @@ export function duplicateRound(figure: Figure, roundId: string, newId: () => str
 
 /** How near and far a round's motif reaches; null for an empty one. */
 export const reachOfRound = (round: Round): Reach | null =>
-  reachOf(round.shapes.filter(({ visible }) => visible).map(({ form }) => pathOfForm(form)));
+  reachOf(round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form)));
 
 /** Moves a round's motif along the axis, outward for a positive distance. */
 export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
@@ -114,7 +114,7 @@ export function scaleRoundReach(figure: Figure, roundId: string, end: 'inner' | 
   const round = roundOf(figure, roundId);
   const reach = reachOfRound(round);
   if (!reach) return figure;
-  const box = boundsOfPaths(round.shapes.map(({ form }) => pathOfForm(form)));
+  const box = boundsOfPaths(round.shapes.flatMap(({ form }) => pathsOfForm(form)));
   const fixed = end === 'outer' ? reach.inner : reach.outer;
   const moving = end === 'outer' ? reach.outer : reach.inner;
   const about = box.bottom > 1e-9 && end === 'outer' ? ORIGIN : { x: 0, y: -fixed };

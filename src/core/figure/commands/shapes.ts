@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 
-import { movedForm, plainForm, type Form } from '../../maker/form';
+import { movedForm, plainForms, type Form } from '../../maker/form';
 import type { Point } from '../../curve/point';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
@@ -88,9 +88,26 @@ export const showShape = (figure: Figure, ref: ShapeRef, visible: boolean): Figu
 export const lockShape = (figure: Figure, ref: ShapeRef, locked: boolean): Figure =>
   withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, locked }));
 
-/** Turns makers into paths that edit node by node. */
-export const makePlain = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure =>
-  withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, form: plainForm(shape.form) }));
+/** Turns makers into paths that edit node by node; each path of a construction becomes a shape of its own. */
+export const makePlain = (
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+): Figure =>
+  withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((shape) => {
+      if (!shapeIds.has(shape.id)) return [shape];
+      const forms = plainForms(shape.form);
+      return forms.map((form, k) => ({
+        ...shape,
+        form,
+        id: k === 0 ? shape.id : newId(),
+        name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
+      }));
+    }),
+  }));
 
 type NodeChange = (nodes: readonly PathNode[], closed: boolean) => PathNode[];
 
@@ -146,3 +163,38 @@ export function removeNodes(figure: Figure, ref: ShapeRef, indices: ReadonlySet<
 /** Two nodes can only close round an area where a side between them is curved. */
 const canClose = (nodes: readonly PathNode[]): boolean =>
   nodes.length > 2 || pathOfNodes(nodes, true).segments.some(({ kind }) => kind !== 'line');
+
+/** Puts paths in place of one path; the first keeps its id and name. */
+export const replacePath = (
+  figure: Figure,
+  ref: ShapeRef,
+  paths: readonly { readonly closed: boolean; readonly nodes: readonly PathNode[] }[],
+  newId: () => string,
+): Figure =>
+  withRound(figure, ref.roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((shape) =>
+      shape.id === ref.shapeId
+        ? paths.map(({ closed, nodes }, k) => ({
+            ...shape,
+            id: k === 0 ? shape.id : newId(),
+            form: { kind: 'path' as const, closed, nodes },
+          }))
+        : [shape],
+    ),
+  }));
+
+/** Opens or closes a path; one that cannot enclose anything stays open. */
+export function setClosed(figure: Figure, ref: ShapeRef, closed: boolean): Figure {
+  const shape = findShape(figure, ref);
+  if (shape?.form.kind !== 'path') return figure;
+  return setForm(figure, ref, { ...shape.form, closed: closed && canClose(shape.form.nodes) });
+}
+
+/** Puts nodes of a path where a function wants them. */
+export const placeNodes = (
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  place: (node: PathNode) => PathNode,
+): Figure => withNodes(figure, ref, (nodes) => nodes.map((node, k) => (indices.has(k) ? place(node) : node)));

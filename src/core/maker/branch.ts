@@ -1,0 +1,158 @@
+import { MIRROR } from '../curve/affine';
+import { mapPath, reversedPath, type Path } from '../curve/path';
+import { add, ORIGIN, point, scaleBy, type Point } from '../curve/point';
+import { line } from '../curve/segment';
+import { degreesOf, turn, type Turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import { arcAbout, lineOf, polygonOf, type Maker } from './construction';
+
+export type BranchNumbers = {
+  readonly length: number;
+  readonly pairs: number;
+  readonly angle: Turn;
+  readonly first: number;
+  readonly last: number;
+  readonly growth: number;
+  readonly arm: number;
+  readonly law: 'equal' | 'falling' | 'leaf';
+  readonly width: number;
+  readonly tip: 'flat' | 'round' | 'pointed';
+};
+
+/**
+ * Where the pairs leave the stem: from the first to the last, each gap `growth` times the one before it, so at
+ * (qⁱ − 1) / (qᵖ⁻¹ − 1) of the way (sum of a geometric series); evenly for q = 1.
+ */
+export function pairPositions({ pairs, first, last, growth }: BranchNumbers): number[] {
+  return Array.from({ length: pairs }, (_, i) => {
+    if (pairs === 1) return first;
+    const share =
+      Math.abs(growth - 1) < 1e-9 ? i / (pairs - 1) : (growth ** i - 1) / (growth ** (pairs - 1) - 1);
+    return first + (last - first) * share;
+  });
+}
+
+/** Lengths of the arms: all equal, falling evenly towards the tip, or as the half wave of a leaf. */
+export function armLengths({ pairs, arm, law }: BranchNumbers): number[] {
+  return Array.from({ length: pairs }, (_, i) => {
+    if (law === 'equal') return arm;
+    return law === 'falling' ? arm * (1 - i / pairs) : arm * Math.sin((Math.PI * (i + 1)) / (pairs + 1));
+  });
+}
+
+/** A bar from a point in a direction, its end flat, a half circle, or a point as long as it is wide. */
+function bar(from: Point, direction: Turn, length: number, width: number, tip: BranchNumbers['tip']): Path {
+  const along = alongTurn(direction, 1);
+  const across = { x: -along.y, y: along.x };
+  const at = (u: number, v: number): Point => add(add(from, scaleBy(along, u)), scaleBy(across, v));
+  const h = width / 2;
+  const neck = tip === 'flat' ? length : Math.max(0, length - (tip === 'round' ? h : width));
+  const [a, b, c, d] = [at(0, -h), at(neck, -h), at(neck, h), at(0, h)];
+  if (tip === 'flat') return polygonOf([a, b, c, d]);
+  if (tip === 'pointed') return polygonOf([a, b, at(length, 0), c, d]);
+  return {
+    closed: true,
+    segments: [line(a, b), arcAbout(b, c, at(neck, 0), h), line(c, d), line(d, a)],
+  };
+}
+
+/**
+ * A branch: a stem from the origin upward with pairs of arms at an angle to it. With a width each bar is a shape; with
+ * none they are lines, to be stroked.
+ */
+export const branch: Maker<BranchNumbers> = {
+  name: 'Branch',
+  fields: [
+    { key: 'length', label: 'Length', type: 'length' },
+    { key: 'pairs', label: 'Pairs', type: 'count', least: 0, most: 100 },
+    { key: 'angle', label: 'Angle', type: 'turn' },
+    { key: 'first', label: 'First at', type: 'length', mayBeZero: true },
+    { key: 'last', label: 'Last at', type: 'length' },
+    { key: 'growth', label: 'Gaps grow by', type: 'share', least: 0.2, most: 5 },
+    { key: 'arm', label: 'Arm', type: 'length' },
+    {
+      key: 'law',
+      label: 'Arms',
+      type: 'choice',
+      choices: [
+        ['equal', 'Equal'],
+        ['falling', 'Falling'],
+        ['leaf', 'As a leaf'],
+      ],
+    },
+    { key: 'width', label: 'Width', type: 'length', mayBeZero: true },
+    {
+      key: 'tip',
+      label: 'Tips',
+      type: 'choice',
+      choices: [
+        ['flat', 'Flat'],
+        ['round', 'Round'],
+        ['pointed', 'Pointed'],
+      ],
+      when: ({ width }) => width > 0,
+    },
+  ],
+  start: {
+    length: 70,
+    pairs: 5,
+    angle: turn(1, 6),
+    first: 24,
+    last: 60,
+    growth: 1,
+    arm: 18,
+    law: 'falling',
+    width: 3,
+    tip: 'pointed',
+  },
+  problem: ({ length, angle, first, last, growth, arm, width }) => {
+    if (!(length > 0 && arm > 0)) return 'Stem and arms are longer than 0.';
+    if (!(angle.num > 0 && 2 * angle.num < angle.den)) return 'Arms leave at an angle between 0° and 180°.';
+    if (!(first >= 0 && last >= first && last <= length))
+      return `The pairs stand between 0 and ${length}, the last not before the first.`;
+    if (!(growth > 0)) return 'Gaps grow by a factor above 0.';
+    return width >= 0 && width < length ? null : `Bars are between 0 and ${length} wide.`;
+  },
+  paths: (numbers) => {
+    const { length, angle, width, tip } = numbers;
+    const arms = armLengths(numbers);
+    const stroke = (from: Point, direction: Turn, long: number): Path =>
+      width > 0
+        ? bar(from, direction, long, width, tip)
+        : lineOf(from, add(from, alongTurn(direction, long)));
+    return [
+      stroke(ORIGIN, turn(0), length),
+      ...pairPositions(numbers).flatMap((s, i) => {
+        const right = stroke(point(0, -s), angle, arms[i] ?? 0);
+        // Walked back, so that bars that overlap wind the same way.
+        return [right, reversedPath(mapPath(right, MIRROR))];
+      }),
+    ];
+  },
+  extent: ({ length }) => length,
+  grips: (numbers) => {
+    const { first, angle, length } = numbers;
+    const [reach = numbers.arm] = armLengths(numbers);
+    const from = point(0, -first);
+    return [
+      {
+        id: 'arm',
+        at: add(from, alongTurn(angle, reach)),
+        drag: (to) => ({ arm: Math.max(1e-6, (Math.hypot(to.x, to.y + first) * numbers.arm) / reach) }),
+      },
+      { id: 'first', at: from, drag: (to) => ({ first: Math.min(numbers.last, Math.max(0, -to.y)) }) },
+      {
+        id: 'last',
+        at: point(0, -numbers.last),
+        drag: (to) => ({ last: Math.min(length, Math.max(first, -to.y)) }),
+      },
+    ];
+  },
+  facts: (numbers) => {
+    const [a = 0, b = 0] = pairPositions(numbers);
+    return [
+      { caption: 'First gap', value: b - a, as: 'length' },
+      { caption: 'Between a pair', value: 2 * degreesOf(numbers.angle), as: 'degrees' },
+    ];
+  },
+};

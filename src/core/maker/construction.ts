@@ -1,0 +1,98 @@
+import type { Path } from '../curve/path';
+import { cross, dot, subtract, type Point } from '../curve/point';
+import { line, type ArcSegment } from '../curve/segment';
+import type { Turn } from '../number/turn';
+
+/** What a construction keeps: lengths in the figure's unit, counts, shares, exact angles, choices, lists. */
+export type Value = number | string | Turn | readonly number[];
+export type Numbers = Readonly<Record<string, Value>>;
+
+interface Asked<N> {
+  readonly key: keyof N & string;
+  readonly label: string;
+  /** False where the number does not count for what else is chosen. */
+  readonly when?: (numbers: N) => boolean;
+}
+
+/** A number that a construction asks for, as a field of the inspector and a rule of the file format. */
+export type Field<N> = Asked<N> &
+  (
+    | { readonly type: 'length'; readonly mayBeZero?: boolean }
+    | { readonly type: 'count'; readonly least: number; readonly most: number }
+    | { readonly type: 'share'; readonly least: number; readonly most: number }
+    | { readonly type: 'turn' }
+    | { readonly type: 'choice'; readonly choices: readonly (readonly [value: string, label: string])[] }
+    | { readonly type: 'list'; readonly most: number }
+  );
+
+/** A point that a person drags, in the construction's own coordinates, and what it does to the numbers. */
+export interface Grip<N> {
+  readonly id: string;
+  readonly at: Point;
+  readonly drag: (to: Point) => Partial<N>;
+}
+
+/** A figure that follows from the numbers. */
+export interface MakerFact {
+  readonly caption: string;
+  readonly value: number;
+  readonly as: 'length' | 'degrees' | 'plain';
+}
+
+/**
+ * A construction from numbers that stays numbers. Its own coordinates have the origin where it is placed and are
+ * upright: its far end lies straight up.
+ */
+export interface Maker<N extends Numbers> {
+  readonly name: string;
+  readonly fields: readonly Field<N>[];
+  /** Numbers to begin with, of a page some 180 across. */
+  readonly start: N;
+  /** Why the numbers make nothing, with what would; null where they make something. */
+  readonly problem: (numbers: N) => string | null;
+  /** The paths in own coordinates. */
+  readonly paths: (numbers: N) => readonly Path[];
+  /** How far the far end is from the origin. */
+  readonly extent: (numbers: N) => number;
+  /** The numbers with the far end elsewhere; without it all lengths are scaled. */
+  readonly reached?: (numbers: N, extent: number) => N;
+  /** The fill rule that shows it best; nonzero without one. */
+  readonly rule?: 'evenodd';
+  readonly grips?: (numbers: N) => readonly Grip<N>[];
+  readonly facts?: (numbers: N) => readonly MakerFact[];
+}
+
+/** The numbers with every length multiplied by a factor. */
+export function scaledNumbers<N extends Numbers>(maker: Maker<N>, numbers: N, factor: number): N {
+  const scaled: Record<string, Value> = { ...numbers };
+  for (const { key, type } of maker.fields)
+    if (type === 'length') scaled[key] = (numbers[key] as number) * factor;
+  return scaled as N;
+}
+
+/** A closed path of straight sides. */
+export const polygonOf = (corners: readonly Point[]): Path => ({
+  closed: true,
+  segments: corners.map((corner, k) => line(corner, corners[(k + 1) % corners.length] ?? corner)),
+});
+
+/** An open straight line. */
+export const lineOf = (from: Point, to: Point): Path => ({ closed: false, segments: [line(from, to)] });
+
+/** The arc from one point to another about a centre, clockwise on the screen or the other way. */
+export function arcAbout(
+  from: Point,
+  to: Point,
+  centre: Point,
+  radius: number,
+  clockwise = true,
+): ArcSegment {
+  const [a, b] = [subtract(from, centre), subtract(to, centre)];
+  const angle = Math.atan2(cross(a, b), dot(a, b));
+  const full = 2 * Math.PI;
+  const sweep = clockwise ? (angle <= 0 ? angle + full : angle) : angle >= 0 ? angle - full : angle;
+  return { kind: 'arc', from, to, centre, radius, sweep };
+}
+
+/** The reflection of a point about the axis. */
+export const reflected = ({ x, y }: Point): Point => ({ x: -x || 0, y });

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { turnMap } from '../curve/affine';
+import { gapBetween } from '../curve/gap';
+import { mapPath } from '../curve/path';
+import { distance, ORIGIN } from '../curve/point';
+import { pointAt } from '../curve/segment';
+import { NO_TURN, turn } from '../number/turn';
+import { circlePath } from './circle';
+import { fitNeighbours, fittedForm, neighbourGap } from './fit';
+import { pathOfForm, pathsOfForm, type Form } from './form';
+
+const circle = (r: number, at: number): Form => ({
+  kind: 'ellipse',
+  at: { x: 0, y: -at },
+  rotation: NO_TURN,
+  rx: r,
+  ry: r,
+});
+const petal: Form = {
+  kind: 'petal',
+  at: { x: 0, y: -20 },
+  rotation: NO_TURN,
+  size: { by: 'size', length: 40, width: 10 },
+};
+const leaning: Form = { ...petal, rotation: turn(1, 20) };
+
+describe('gaps between curves', () => {
+  it('of circles are the distance of their centres less the radii', () => {
+    expect(gapBetween([circlePath(ORIGIN, 3)], [circlePath({ x: 6, y: 8 }, 4)])).toBeCloseTo(3, 12);
+    expect(gapBetween([circlePath(ORIGIN, 3)], [circlePath({ x: 5, y: 0 }, 4)])).toBe(-Infinity);
+    expect(gapBetween([circlePath(ORIGIN, 9)], [circlePath({ x: 1, y: 0 }, 4)])).toBe(-Infinity);
+  });
+
+  it('are never more than between any two sampled points, and hardly less than the nearest of them', () => {
+    const curves: Form[] = [
+      petal,
+      leaning,
+      { kind: 'ellipse', at: ORIGIN, rotation: turn(1, 9), rx: 9, ry: 4 },
+      { kind: 'polygon', at: ORIGIN, rotation: NO_TURN, sides: 5, radius: 8 },
+    ];
+    fc.assert(
+      fc.property(fc.nat(3), fc.nat(3), fc.integer({ min: 60, max: 90 }), (i, j, away) => {
+        const a = pathOfForm(curves[i]!);
+        const b = mapPath(pathOfForm(curves[j]!), { a: 1, b: 0, c: 0, d: 1, e: away, f: 13 });
+        const samples = (path: typeof a) =>
+          path.segments.flatMap((s) => Array.from({ length: 21 }, (_, k) => pointAt(s, k / 20)));
+        const others = samples(b);
+        const least = samples(a).reduce(
+          (best, p) => others.reduce((nearest, q) => Math.min(nearest, distance(p, q)), best),
+          Infinity,
+        );
+        const gap = gapBetween([a], [b]);
+        expect(gap).toBeLessThanOrEqual(least + 1e-9);
+        expect(gap).toBeGreaterThan(least - 0.5);
+      }),
+      { numRuns: 6 },
+    );
+  });
+});
+
+describe('fitting neighbours', () => {
+  it('makes circles on a ring touch where r = R sin(π/n), by size, distance or fold', () => {
+    for (const fold of [5, 12, 36]) {
+      const rule = { fold, mirror: false };
+      const size = fitNeighbours([circle(2, 50)], rule, 'size', 0, { x: 0, y: -50 });
+      expect(size).toMatchObject({ ok: true });
+      if (size.ok) expect(Math.abs(2 * size.value - 50 * Math.sin(Math.PI / fold))).toBeLessThan(1e-9);
+      const away = fitNeighbours([circle(2, 50)], rule, 'distance', 0, ORIGIN);
+      if (away.ok) expect(Math.abs((50 + away.value) * Math.sin(Math.PI / fold) - 2)).toBeLessThan(1e-9);
+      const gap = fitNeighbours([circle(2, 50)], rule, 'size', 1.5, { x: 0, y: -50 });
+      if (gap.ok)
+        expect(Math.abs(2 * 50 * Math.sin(Math.PI / fold) - 2 * 2 * gap.value - 1.5)).toBeLessThan(1e-9);
+    }
+    const count = fitNeighbours([circle(5, 50)], { fold: 3, mirror: false }, 'fold', 0, ORIGIN);
+    expect(count).toEqual({ ok: true, value: Math.floor(Math.PI / Math.asin(0.1)) });
+  });
+
+  it('leaves just the gap asked for, whatever shape, leaning ones as well', () => {
+    for (const form of [petal, leaning])
+      for (const by of ['size', 'width', 'distance'] as const)
+        for (const gap of [0, 0.7]) {
+          const rule = { fold: 12, mirror: false };
+          const about = { x: 0, y: -20 };
+          const fit = fitNeighbours([form], rule, by, gap, about);
+          expect(fit).toMatchObject({ ok: true });
+          if (!fit.ok) continue;
+          const at = (value: number) => neighbourGap(pathsOfForm(fittedForm(form, by, value, about)), rule);
+          // A hair's breadth looser, so that rounding does not make an overlap of a touch.
+          const looser = by === 'distance' ? fit.value + 1e-8 : fit.value * (1 - 1e-9);
+          expect(Math.abs(at(looser) - gap)).toBeLessThan(1e-7);
+          const closer = by === 'distance' ? fit.value - 1e-5 : fit.value * (1 + 1e-5);
+          expect(at(closer)).toBeLessThan(gap);
+        }
+  });
+
+  it('tells a gap on both sides of touching, and refuses what cannot be', () => {
+    const path = pathsOfForm(circle(10, 50));
+    const exact = 2 * (50 * Math.sin(Math.PI / 12) - 10);
+    expect(neighbourGap(path, { fold: 12, mirror: false })).toBeCloseTo(exact, 10);
+    expect(neighbourGap(path, { fold: 24, mirror: true })).toBeLessThan(0);
+    const step = turnMap(turn(1, 12));
+    expect(
+      gapBetween(
+        path,
+        path.map((each) => mapPath(each, step)),
+      ),
+    ).toBeCloseTo(exact, 10);
+    expect(fitNeighbours([circle(10, 0)], { fold: 12, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({
+      ok: false,
+    });
+    expect(fitNeighbours([petal], { fold: 2, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({
+      ok: false,
+    });
+    expect(fitNeighbours([], { fold: 12, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({ ok: false });
+    const square: Form = { kind: 'polygon', at: { x: 0, y: -30 }, rotation: NO_TURN, sides: 4, radius: 5 };
+    expect(fitNeighbours([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN)).toEqual({
+      ok: false,
+      message: 'These shapes have no width of their own; fit their size.',
+    });
+  });
+});

@@ -1,0 +1,75 @@
+import { distance, ORIGIN, point } from '../curve/point';
+import { line } from '../curve/segment';
+import { arcAbout, reflected, type Maker } from './construction';
+
+export type HeartNumbers = { readonly length: number; readonly width: number; readonly notch: number };
+
+/** Radius of the lobes, and how far their centres are from the axis and from the tip. */
+function lobes({ length, width, notch }: HeartNumbers): { r: number; aside: number; up: number } {
+  const half = width / 2;
+  const r = half + notch - Math.sqrt(2 * half * notch);
+  return { r, aside: half - r, up: length - r };
+}
+
+/**
+ * A heart: two equal circles that meet on the axis, and their outer tangents to the tip, which is the origin. With
+ * half the width m = s + r and the notch n = r − √(r² − s²) below the lobes' tops, r = m + n − √(2 m n).
+ */
+export const heart: Maker<HeartNumbers> = {
+  name: 'Heart',
+  fields: [
+    { key: 'length', label: 'Length', type: 'length' },
+    { key: 'width', label: 'Width', type: 'length' },
+    { key: 'notch', label: 'Notch', type: 'length' },
+  ],
+  start: { length: 36, width: 36, notch: 7 },
+  problem: (numbers) => {
+    const { length, width, notch } = numbers;
+    if (!(width > 0)) return 'A heart is wider than 0.';
+    if (!(notch > 0 && notch <= width / 4)) return `The notch is above 0 and at most ${width / 4} deep.`;
+    const { r, aside, up } = lobes(numbers);
+    if (up > 0 && Math.hypot(aside, up) > r && length > r) return null;
+    return `A heart of this width is longer than ${Number((r + Math.sqrt(Math.max(0, r * r - aside * aside))).toPrecision(6))}.`;
+  },
+  paths: (numbers) => {
+    const { r, aside, up } = lobes(numbers);
+    const centre = point(aside, -up);
+    const away = distance(ORIGIN, centre);
+    const angle = Math.atan2(aside, up) + Math.asin(r / away);
+    const along = Math.sqrt(away * away - r * r);
+    const right = point(along * Math.sin(angle), -along * Math.cos(angle));
+    const left = reflected(right);
+    const notch = point(0, numbers.notch - numbers.length);
+    return [
+      {
+        closed: true,
+        segments: [
+          line(ORIGIN, left),
+          arcAbout(left, notch, reflected(centre), r),
+          arcAbout(notch, right, centre, r),
+          line(right, ORIGIN),
+        ],
+      },
+    ];
+  },
+  extent: ({ length }) => length,
+  grips: (numbers) => {
+    const { aside, up, r } = lobes(numbers);
+    return [
+      {
+        id: 'side',
+        at: point(aside + r, -up),
+        drag: (to) => ({
+          width: Math.max(2 * Math.abs(to.x), 4 * numbers.notch),
+        }),
+      },
+      {
+        id: 'notch',
+        at: point(0, numbers.notch - numbers.length),
+        drag: (to) => ({
+          notch: Math.min(numbers.width / 4, Math.max(1e-3 * numbers.width, numbers.length + to.y)),
+        }),
+      },
+    ];
+  },
+};

@@ -1,0 +1,34 @@
+import { ORIGIN, point } from '../curve/point';
+import { polygonOf, reflected, type Maker } from './construction';
+
+export type KiteNumbers = { readonly length: number; readonly width: number; readonly widest: number };
+
+/** A kite: four straight sides, two and two alike; its widest place stands `widest` above its base, the origin. */
+export const kite: Maker<KiteNumbers> = {
+  name: 'Kite',
+  fields: [
+    { key: 'length', label: 'Length', type: 'length' },
+    { key: 'width', label: 'Width', type: 'length' },
+    { key: 'widest', label: 'Widest at', type: 'length' },
+  ],
+  start: { length: 40, width: 16, widest: 26 },
+  problem: ({ length, width, widest }) => {
+    if (!(length > 0 && width > 0)) return 'A kite needs a length and a width above 0.';
+    return widest > 0 && widest < length ? null : `A kite is widest between 0 and ${length}.`;
+  },
+  paths: ({ length, width, widest }) => {
+    const right = point(width / 2, -widest);
+    return [polygonOf([ORIGIN, reflected(right), point(0, -length), right])];
+  },
+  extent: ({ length }) => length,
+  grips: ({ length, width, widest }) => [
+    {
+      id: 'side',
+      at: point(width / 2, -widest),
+      drag: (to) => ({
+        width: Math.max(1e-6, 2 * Math.abs(to.x)),
+        widest: Math.min(0.999 * length, Math.max(0.001 * length, -to.y)),
+      }),
+    },
+  ],
+};

@@ -1,0 +1,45 @@
+import type { Path } from '../curve/path';
+import { arcFromBulge } from '../curve/segment';
+import { gcd, radiansOf, turn, type Turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import type { Maker } from './construction';
+
+export type KnotNumbers = {
+  readonly lobes: number;
+  readonly skip: number;
+  readonly radius: number;
+  readonly arc: Turn;
+};
+
+/**
+ * A knot of arcs: equal arcs from tip to tip of a regular polygon, each joining a tip to the k-th after it and bending
+ * towards the middle. Three half circles, and arcs of other angles, make the three-lobed knot. The bulge of an arc of angle a is
+ * tan(a/4) (DXF reference, group code 42).
+ */
+export const knot: Maker<KnotNumbers> = {
+  name: 'Knot',
+  fields: [
+    { key: 'lobes', label: 'Lobes', type: 'count', least: 3, most: 180 },
+    { key: 'skip', label: 'Joins every k', type: 'count', least: 1, most: 89 },
+    { key: 'radius', label: 'To a tip', type: 'length' },
+    { key: 'arc', label: 'Each arc', type: 'turn' },
+  ],
+  start: { lobes: 3, skip: 1, radius: 45, arc: turn(1, 2) },
+  problem: ({ lobes, skip, radius, arc }) => {
+    if (!(radius > 0)) return 'A knot needs a radius above 0.';
+    if (!(2 * skip <= lobes)) return `With ${lobes} lobes, k goes from 1 to ${Math.floor(lobes / 2)}.`;
+    return arc.num > 0 && arc.num < arc.den ? null : 'An arc is above 0° and below 360°.';
+  },
+  paths: ({ lobes, skip, radius, arc }) => {
+    const bulge = -Math.tan(radiansOf(arc) / 4);
+    const parts = gcd(lobes, skip);
+    const tip = (k: number) => alongTurn(turn(k % lobes, lobes), radius);
+    return Array.from({ length: parts }, (_, first): Path => ({
+      closed: true,
+      segments: Array.from({ length: lobes / parts }, (__, k) =>
+        arcFromBulge(tip(first + k * skip), tip(first + (k + 1) * skip), bulge),
+      ),
+    }));
+  },
+  extent: ({ radius }) => radius,
+};

@@ -1,0 +1,98 @@
+import { ORIGIN, point, type Point } from '../curve/point';
+import { line } from '../curve/segment';
+import { radiansOf, turn, type Turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import { arcAbout, polygonOf, reflected, type Maker } from './construction';
+
+export type RayNumbers = {
+  readonly reach: number;
+  readonly by: 'angle' | 'width';
+  readonly angle: Turn;
+  readonly width: number;
+  readonly rim: 'flat' | 'round' | 'pointed';
+  readonly point: number;
+};
+
+/** Where the sides end on the right: at the rim, or where the point begins. */
+function corner({ reach, by, angle, width, rim, point: tip }: RayNumbers): Point {
+  const level = rim === 'pointed' ? reach - tip : reach;
+  if (by === 'angle') {
+    const half = turn(angle.num, 2 * angle.den);
+    return alongTurn(half, rim === 'round' ? reach : level / Math.cos(radiansOf(half)));
+  }
+  return point(width / 2, rim === 'round' ? -Math.sqrt(reach * reach - (width * width) / 4) : -level);
+}
+
+/**
+ * A ray: its apex exactly in its origin, two straight sides, and a rim that is flat, round about the apex, or
+ * pointed. By its angle a, the flat rim is 2 r tan(a/2) wide, the round one has the chord 2 r sin(a/2) (plane
+ * trigonometry).
+ */
+export const ray: Maker<RayNumbers> = {
+  name: 'Ray',
+  fields: [
+    { key: 'reach', label: 'Reach', type: 'length' },
+    {
+      key: 'by',
+      label: 'Made from',
+      type: 'choice',
+      choices: [
+        ['angle', 'Its angle'],
+        ['width', 'Rim width'],
+      ],
+    },
+    { key: 'angle', label: 'Angle', type: 'turn', when: ({ by }) => by === 'angle' },
+    { key: 'width', label: 'Rim width', type: 'length', when: ({ by }) => by === 'width' },
+    {
+      key: 'rim',
+      label: 'Rim',
+      type: 'choice',
+      choices: [
+        ['flat', 'Flat'],
+        ['round', 'Round'],
+        ['pointed', 'Pointed'],
+      ],
+    },
+    { key: 'point', label: 'Point', type: 'length', when: ({ rim }) => rim === 'pointed' },
+  ],
+  start: { reach: 70, by: 'angle', angle: turn(1, 30), width: 15, rim: 'flat', point: 12 },
+  problem: ({ reach, by, angle, width, rim, point: tip }) => {
+    if (!(reach > 0)) return 'A ray reaches farther than 0.';
+    if (by === 'angle' && !(angle.num > 0 && 2 * angle.num < angle.den))
+      return 'The angle of a ray is above 0° and below 180°.';
+    if (by === 'width' && !(width > 0)) return 'The rim is wider than 0.';
+    if (by === 'width' && rim === 'round' && !(width < 2 * reach))
+      return `A round rim is at most ${2 * reach} wide at this reach.`;
+    if (rim === 'pointed' && !(tip > 0 && tip < reach)) return `The point is between 0 and ${reach} long.`;
+    return null;
+  },
+  paths: (numbers) => {
+    const right = corner(numbers);
+    const left = reflected(right);
+    if (numbers.rim === 'flat') return [polygonOf([ORIGIN, left, right])];
+    if (numbers.rim === 'pointed') return [polygonOf([ORIGIN, left, point(0, -numbers.reach), right])];
+    const rim = arcAbout(left, right, ORIGIN, numbers.reach);
+    return [{ closed: true, segments: [line(ORIGIN, left), rim, line(right, ORIGIN)] }];
+  },
+  extent: ({ reach }) => reach,
+  reached: (numbers, reach) => ({
+    ...numbers,
+    reach,
+    point: Math.min(numbers.point, reach * 0.9),
+    width: numbers.rim === 'round' ? Math.min(numbers.width, reach * 1.9) : numbers.width,
+  }),
+  grips: (numbers) => [
+    {
+      id: 'corner',
+      at: corner(numbers),
+      drag: (to) => ({ by: 'width', width: Math.max(1e-6, 2 * Math.abs(to.x)) }),
+    },
+  ],
+  facts: (numbers) => {
+    const { x, y } = corner(numbers);
+    return [
+      { caption: 'Width at the rim', value: 2 * x, as: 'length' },
+      { caption: 'Angle', value: (2 * Math.atan2(x, -y) * 180) / Math.PI, as: 'degrees' },
+    ];
+  },
+};

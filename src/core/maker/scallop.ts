@@ -1,0 +1,60 @@
+import { ORIGIN, point } from '../curve/point';
+import { arcFromBulge, line } from '../curve/segment';
+import { radiansOf, turn, type Turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import { reflected, type Maker } from './construction';
+
+export type ScallopNumbers = { readonly radius: number; readonly angle: Turn; readonly rise: number };
+
+const chordOf = ({ radius, angle }: ScallopNumbers): number => 2 * radius * Math.sin(radiansOf(angle) / 2);
+
+/**
+ * A scallop: a sector whose rim is one arc over its chord. The chord of a sector is 2 r sin(a/2), and an arc
+ * with sagitta s over a chord c has the bulge 2 s / c (DXF reference, group code 42).
+ */
+export const scallop: Maker<ScallopNumbers> = {
+  name: 'Scallop',
+  fields: [
+    { key: 'radius', label: 'To corners', type: 'length' },
+    { key: 'angle', label: 'Angle', type: 'turn' },
+    { key: 'rise', label: 'Rise', type: 'length' },
+  ],
+  start: { radius: 60, angle: turn(1, 12), rise: 13 },
+  problem: (numbers) => {
+    const { radius, angle, rise } = numbers;
+    if (!(radius > 0)) return 'The corners are farther than 0 away.';
+    if (!(angle.num > 0 && angle.num < angle.den)) return 'The angle is above 0° and below 360°.';
+    const most = 2 * chordOf(numbers);
+    return rise > 0 && rise <= most
+      ? null
+      : `The rise is above 0 and at most ${Number(most.toPrecision(6))}.`;
+  },
+  paths: (numbers) => {
+    const { radius, angle, rise } = numbers;
+    const right = alongTurn(turn(angle.num, 2 * angle.den), radius);
+    const left = reflected(right);
+    return [
+      {
+        closed: true,
+        segments: [
+          line(ORIGIN, left),
+          arcFromBulge(left, right, (2 * rise) / chordOf(numbers)),
+          line(right, ORIGIN),
+        ],
+      },
+    ];
+  },
+  extent: ({ radius, angle, rise }) => radius * Math.cos(radiansOf(angle) / 2) + rise,
+  grips: (numbers) => {
+    const right = alongTurn(turn(numbers.angle.num, 2 * numbers.angle.den), numbers.radius);
+    return [
+      { id: 'corner', at: right, drag: (to) => ({ radius: Math.max(1e-6, Math.hypot(to.x, to.y)) }) },
+      {
+        id: 'rise',
+        at: point(0, right.y - numbers.rise),
+        drag: (to) => ({ rise: Math.min(2 * chordOf(numbers), Math.max(1e-6, right.y - to.y)) }),
+      },
+    ];
+  },
+  facts: (numbers) => [{ caption: 'Chord', value: chordOf(numbers), as: 'length' }],
+};

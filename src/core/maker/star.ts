@@ -1,0 +1,62 @@
+import type { Point } from '../curve/point';
+import { gcd, turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import { polygonOf, type Maker } from './construction';
+
+export type StarNumbers = {
+  readonly points: number;
+  readonly skip: number;
+  readonly radius: number;
+  readonly draw: 'outline' | 'lines';
+};
+
+/** Distance of a star's inner corners: R cos(πk/n) / cos(π(k−1)/n). Source: Coxeter, "Regular Polytopes". */
+export const innerRadius = ({ points, skip, radius }: StarNumbers): number =>
+  (radius * Math.cos((Math.PI * skip) / points)) / Math.cos((Math.PI * (skip - 1)) / points);
+
+/** The star {n/k}: each of n points joined to the k-th after it; as its outline, or as the lines themselves. */
+export const star: Maker<StarNumbers> = {
+  name: 'Star',
+  fields: [
+    { key: 'points', label: 'Points n', type: 'count', least: 5, most: 720 },
+    { key: 'skip', label: 'Joins every k', type: 'count', least: 2, most: 359 },
+    { key: 'radius', label: 'To a point', type: 'length' },
+    {
+      key: 'draw',
+      label: 'Drawn as',
+      type: 'choice',
+      choices: [
+        ['outline', 'Outline'],
+        ['lines', 'Its lines'],
+      ],
+    },
+  ],
+  start: { points: 8, skip: 3, radius: 40, draw: 'outline' },
+  problem: ({ points, skip, radius }) => {
+    if (!(radius > 0)) return 'A star needs a radius above 0.';
+    return 2 * skip < points ? null : `With ${points} points, k goes from 2 to ${Math.ceil(points / 2) - 1}.`;
+  },
+  paths: (numbers) => {
+    const { points, skip, radius, draw } = numbers;
+    if (draw === 'outline') {
+      const inner = innerRadius(numbers);
+      const corners = Array.from({ length: 2 * points }, (_, k): Point =>
+        alongTurn(turn(k, 2 * points), k % 2 === 0 ? radius : inner),
+      );
+      return [polygonOf(corners)];
+    }
+    const parts = gcd(points, skip);
+    return Array.from({ length: parts }, (_, first) =>
+      polygonOf(
+        Array.from({ length: points / parts }, (__, k) =>
+          alongTurn(turn((first + k * skip) % points, points), radius),
+        ),
+      ),
+    );
+  },
+  extent: ({ radius }) => radius,
+  facts: (numbers) => [
+    { caption: 'Inner corners at', value: innerRadius(numbers), as: 'length' },
+    { caption: 'Angle of a point', value: 180 - (360 * numbers.skip) / numbers.points, as: 'degrees' },
+  ],
+};

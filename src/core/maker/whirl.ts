@@ -1,0 +1,88 @@
+import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '../number/turn';
+import { alongTurn } from '../symmetry/wedge';
+import { polygonOf, type Maker } from './construction';
+
+export type WhirlNumbers = {
+  readonly sides: number;
+  readonly radius: number;
+  readonly angle: Turn;
+  readonly ends: 'count' | 'size';
+  readonly count: number;
+  readonly smallest: number;
+};
+
+/**
+ * How much smaller a regular polygon is that stands turned by θ inside its equal, its corners on the other's sides:
+ * cos(π/n) / cos(π/n − θ), for 0 < θ < 2π/n. A corner of the inner one then lies at the outer one's apothem over the cosine of its
+ * angle from the side's middle (plane trigonometry).
+ */
+export const whirlFactor = (sides: number, angle: Turn): number =>
+  Math.cos(Math.PI / sides) / Math.cos(Math.PI / sides - radiansOf(angle));
+
+const MOST = 400;
+
+/** How many polygons there are: as counted, or down to the smallest size. */
+export function whirlCount({ sides, radius, angle, ends, count, smallest }: WhirlNumbers): number {
+  if (ends === 'count') return count;
+  const factor = whirlFactor(sides, angle);
+  return Math.min(MOST, 1 + Math.floor(Math.log(smallest / radius) / Math.log(factor) + 1e-9));
+}
+
+/** A regular polygon turned and shrunk inward again and again, each just touching the one outside it. */
+export const whirl: Maker<WhirlNumbers> = {
+  name: 'Whirl',
+  fields: [
+    { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 120 },
+    { key: 'radius', label: 'To a corner', type: 'length' },
+    { key: 'angle', label: 'Turns by', type: 'turn' },
+    {
+      key: 'ends',
+      label: 'Ends by',
+      type: 'choice',
+      choices: [
+        ['count', 'Count'],
+        ['size', 'Smallest'],
+      ],
+    },
+    {
+      key: 'count',
+      label: 'Count',
+      type: 'count',
+      least: 1,
+      most: MOST,
+      when: ({ ends }) => ends === 'count',
+    },
+    { key: 'smallest', label: 'Smallest', type: 'length', when: ({ ends }) => ends === 'size' },
+  ],
+  start: { sides: 4, radius: 60, angle: turn(1, 36), ends: 'count', count: 12, smallest: 5 },
+  rule: 'evenodd',
+  problem: ({ sides, radius, angle, ends, smallest }) => {
+    if (!(radius > 0)) return 'A whirl needs a radius above 0.';
+    if (!(angle.num > 0 && angle.num * sides < angle.den))
+      return `With ${sides} sides it turns by more than 0° and less than ${Number((360 / sides).toPrecision(6))}°.`;
+    if (ends === 'size' && !(smallest > 0 && smallest <= radius))
+      return `The smallest is above 0 and at most ${radius}.`;
+    return null;
+  },
+  paths: (numbers) => {
+    const { sides, radius, angle } = numbers;
+    const factor = whirlFactor(sides, angle);
+    return Array.from({ length: whirlCount(numbers) }, (_, k) =>
+      polygonOf(
+        Array.from({ length: sides }, (__, corner) =>
+          alongTurn(addTurns(multiplyTurn(angle, k), turn(corner, sides)), radius * factor ** k),
+        ),
+      ),
+    );
+  },
+  extent: ({ radius }) => radius,
+  facts: (numbers) => [
+    { caption: 'Each is times', value: whirlFactor(numbers.sides, numbers.angle), as: 'plain' },
+    {
+      caption: 'Smallest',
+      value: numbers.radius * whirlFactor(numbers.sides, numbers.angle) ** (whirlCount(numbers) - 1),
+      as: 'length',
+    },
+    { caption: 'Count', value: whirlCount(numbers), as: 'plain' },
+  ],
+};

@@ -1,0 +1,121 @@
+'use client';
+
+import {
+  alignShapes,
+  replacePath,
+  removeShapes,
+  spreadShapes,
+  type Alignment,
+  type Spread,
+} from '@/core/figure/commands';
+import { joinedPaths } from '@/core/curve/nodeOps';
+import type { Round, Shape } from '@/core/figure/model';
+import { act } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { toast } from 'sonner';
+import { Section } from '../common/Panel';
+import { useEditor } from '../editor/EditorContext';
+
+const ALONE: readonly (readonly [Alignment, string])[] = [
+  ['axis', 'On the axis'],
+  ['centre', 'At the centre'],
+];
+const TOGETHER: readonly (readonly [Alignment, string])[] = [
+  ['left', 'Left edges'],
+  ['middle', 'Middles'],
+  ['right', 'Right edges'],
+  ['level', 'One height'],
+  ['radius', 'One radius'],
+  ['angle', 'One angle'],
+];
+const SPREADS: readonly (readonly [Spread, string])[] = [
+  ['across', 'Across'],
+  ['up', 'Upward'],
+  ['radius', 'By radius'],
+  ['angle', 'By angle'],
+];
+
+interface Props {
+  readonly round: Round;
+  readonly shapes: readonly Shape[];
+}
+
+function Chip({ onClick, children }: { readonly onClick: () => void; readonly children: string }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="h-[28px] rounded-ui border border-line-strong bg-field px-1 text-[12px] hover:border-edge"
+    >
+      {children}
+    </button>
+  );
+}
+
+/** Puts shapes in line and spreads them; joins open paths. */
+export function ArrangePanel({ round, shapes }: Props) {
+  const editor = useEditor();
+  const ids = new Set(shapes.map(({ id }) => id));
+  const locked = round.locked || shapes.some((shape) => shape.locked);
+  if (locked || shapes.length === 0) return null;
+  const align = (how: Alignment): void =>
+    act(editor, 'Align', (figure) => alignShapes(figure, round.id, ids, how));
+  const [a, b] = shapes;
+  const canJoin =
+    shapes.length === 2 &&
+    a?.form.kind === 'path' &&
+    b?.form.kind === 'path' &&
+    !a.form.closed &&
+    !b.form.closed;
+  const join = (): void => {
+    if (a?.form.kind !== 'path' || b?.form.kind !== 'path') return;
+    const result = joinedPaths(a.form, b.form, 1e-6);
+    if (!result.ok) {
+      toast.error(result.message);
+      return;
+    }
+    act(editor, 'Join paths', (figure) =>
+      removeShapes(
+        replacePath(figure, { roundId: round.id, shapeId: a.id }, [result.value], newId),
+        round.id,
+        new Set([b.id]),
+      ),
+    );
+  };
+  return (
+    <Section title="Align" note={shapes.length > 1 ? 'to the first' : undefined}>
+      <div className="grid grid-cols-2 gap-1.5">
+        {ALONE.map(([how, name]) => (
+          <Chip key={how} onClick={() => align(how)}>
+            {name}
+          </Chip>
+        ))}
+      </div>
+      {shapes.length > 1 && (
+        <div className="grid grid-cols-3 gap-1.5">
+          {TOGETHER.map(([how, name]) => (
+            <Chip key={how} onClick={() => align(how)}>
+              {name}
+            </Chip>
+          ))}
+        </div>
+      )}
+      {shapes.length > 2 && (
+        <>
+          <p className="pt-1 text-[12px] leading-4 text-muted">Spread evenly</p>
+          <div className="grid grid-cols-4 gap-1.5">
+            {SPREADS.map(([along, name]) => (
+              <Chip
+                key={along}
+                onClick={() => act(editor, 'Spread', (figure) => spreadShapes(figure, round.id, ids, along))}
+              >
+                {name}
+              </Chip>
+            ))}
+          </div>
+        </>
+      )}
+      {canJoin && <Chip onClick={join}>Join the two paths</Chip>}
+    </Section>
+  );
+}

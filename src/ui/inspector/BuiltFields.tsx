@@ -1,0 +1,118 @@
+'use client';
+
+import type { Field, MakerFact, Numbers, Value } from '@/core/maker/construction';
+import { formProblem } from '@/core/maker/form';
+import { makerOf, withNumbers, type BuiltForm } from '@/core/maker/makers';
+import { turn, type Turn } from '@/core/number/turn';
+import { printNumber } from '@/core/format/pathData';
+import { activeRound, shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { CountField, LengthField, ListField, ShareField, TurnField } from '../common/NumberField';
+import { Fact, Row } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditorState } from '../editor/EditorContext';
+
+interface Props {
+  readonly form: BuiltForm;
+  readonly disabled: boolean;
+  readonly onChange: (form: BuiltForm) => void;
+}
+
+/** The numbers of a construction, each with the field that suits it; what makes nothing is refused there. */
+export function BuiltFields({ form, disabled, onChange }: Props) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const fold = useEditorState((state) => activeRound(state)?.rule.fold ?? 1);
+  const maker = makerOf(form.kind);
+  const numbers: Numbers = form.numbers;
+  const set = (key: string, value: Value): BuiltForm => withNumbers(form, { ...numbers, [key]: value });
+  const refuse = (key: string) => (value: Value) => formProblem(set(key, value));
+
+  const field = (asked: Field<Numbers>) => {
+    const { key, label } = asked;
+    const base = { label, caption: label, disabled };
+    const value = numbers[key];
+    const take = (next: Value): void => onChange(set(key, next));
+    switch (asked.type) {
+      case 'length':
+        return (
+          <LengthField
+            key={key}
+            {...base}
+            value={value as number}
+            in={unit}
+            refuse={refuse(key)}
+            onChange={take}
+          />
+        );
+      case 'count':
+        return (
+          <CountField
+            key={key}
+            {...base}
+            value={value as number}
+            least={asked.least}
+            most={asked.most}
+            refuse={refuse(key)}
+            onChange={take}
+          />
+        );
+      case 'share':
+        return (
+          <ShareField
+            key={key}
+            {...base}
+            value={value as number}
+            least={asked.least}
+            most={asked.most}
+            refuse={refuse(key)}
+            onChange={take}
+          />
+        );
+      case 'turn':
+        return <TurnField key={key} {...base} value={value as Turn} refuse={refuse(key)} onChange={take} />;
+      case 'list':
+        return (
+          <ListField
+            key={key}
+            {...base}
+            value={value as readonly number[]}
+            in={unit}
+            most={asked.most}
+            refuse={refuse(key)}
+            onChange={take}
+          />
+        );
+      case 'choice':
+        return (
+          <Row key={key} caption={label}>
+            <Segmented
+              label={label}
+              value={value as string}
+              disabled={disabled}
+              choices={asked.choices.map(([each, name]) => ({ value: each, label: name }))}
+              onChange={(next) => formProblem(set(key, next)) === null && take(next)}
+            />
+          </Row>
+        );
+    }
+  };
+
+  const words = ({ value, as }: MakerFact): string =>
+    as === 'plain' ? printNumber(value, 6) : `${printNumber(value, 4)}${as === 'degrees' ? '°' : ` ${unit}`}`;
+
+  return (
+    <>
+      {maker.fields.filter(({ when }) => when?.(numbers) ?? true).map(field)}
+      {form.kind === 'ray' && form.numbers.by === 'angle' && fold > 2 && (
+        <Button disabled={disabled} onClick={() => onChange(set('angle', turn(1, fold)))}>
+          Exactly the wedge ({printNumber(360 / fold, 3)}°)
+        </Button>
+      )}
+      {maker.facts?.(numbers).map((fact) => (
+        <Fact key={fact.caption} caption={fact.caption}>
+          {words(fact)}
+        </Fact>
+      ))}
+    </>
+  );
+}

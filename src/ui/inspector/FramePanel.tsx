@@ -1,0 +1,160 @@
+'use client';
+
+import { drawFrame, removeGuide, setFrame } from '@/core/figure/commands';
+import type { Round } from '@/core/figure/model';
+import { START_LINE } from '@/core/figure/start';
+import { MOST_SIDES } from '@/core/maker/polygon';
+import { degreesOf } from '@/core/number/turn';
+import { cornerRadius, DIAGONALS, MOST_RINGS, type Frame, type FramePolygon } from '@/core/symmetry/frame';
+import { printNumber } from '@/core/format/pathData';
+import { act, actOnRound, select, shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { benchRadius } from '@/state/view';
+import { Trash2 } from 'lucide-react';
+import { Button, IconButton } from '../common/Button';
+import { CountField, LengthField, ListField } from '../common/NumberField';
+import { Fact, Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None', long: 'Long', all: 'All' };
+
+/** With all its diagonals a frame's polygon has at most this many corners. */
+const MOST_WITH_ALL = 90;
+
+/** What a round is set out by: a polygon with its diagonals, rings, free guides; and what can be made of them. */
+export function FramePanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const figure = useEditorState(shownFigure);
+  const { unit } = figure.page;
+  const { frame } = round;
+  const { polygon } = frame;
+  const outer = benchRadius(figure);
+  const set = (part: Partial<Frame>): void =>
+    actOnRound(editor, 'Set out', (f, id) => setFrame(f, id, part), 'frame');
+  const setPolygon = (part: Partial<FramePolygon>): void => {
+    if (polygon) set({ polygon: { ...polygon, ...part } });
+  };
+  const isEmpty = !polygon && frame.rings.length === 0 && frame.guides.length === 0;
+  const draw = (): void => {
+    const drawn = drawFrame(figure, round.id, START_LINE, outer * 2, newId);
+    act(editor, 'Draw the frame', () => drawn.figure);
+    select(editor, round.id, drawn.ids);
+  };
+
+  return (
+    <Section title="Frame" note="guides, never exported">
+      <Row caption="Polygon">
+        <Segmented
+          label="Polygon of the frame"
+          value={polygon?.fit ?? 'none'}
+          disabled={round.locked}
+          choices={[
+            { value: 'none', label: 'None' },
+            { value: 'in', label: 'Inside' },
+            { value: 'about', label: 'Around' },
+          ]}
+          onChange={(fit) => {
+            if (fit === 'none') set({ polygon: null });
+            else if (polygon) setPolygon({ fit });
+            else
+              set({
+                polygon: {
+                  sides: Math.max(3, round.rule.fold),
+                  radius: Math.min(figure.page.width, figure.page.height) / 2,
+                  fit,
+                  diagonals: 'none',
+                },
+              });
+          }}
+        />
+      </Row>
+      {polygon && (
+        <>
+          <CountField
+            label="Corners of the frame"
+            caption="Corners"
+            value={polygon.sides}
+            least={3}
+            most={MOST_SIDES}
+            disabled={round.locked}
+            refuse={(sides) =>
+              polygon.diagonals === 'all' && sides > MOST_WITH_ALL
+                ? `With all diagonals at most ${MOST_WITH_ALL}.`
+                : null
+            }
+            onChange={(sides) => setPolygon({ sides })}
+          />
+          <LengthField
+            label="Radius of the frame"
+            caption="Circle"
+            value={polygon.radius}
+            in={unit}
+            disabled={round.locked}
+            refuse={(radius) => (radius > 0 ? null : 'A radius is above 0.')}
+            onChange={(radius) => setPolygon({ radius })}
+          />
+          <Row caption="Diagonals">
+            <Segmented
+              label="Diagonals of the frame"
+              value={polygon.diagonals}
+              disabled={round.locked}
+              choices={DIAGONALS.map((value) => ({ value, label: DIAGONAL_NAMES[value] }))}
+              onChange={(diagonals) =>
+                (diagonals !== 'all' || polygon.sides <= MOST_WITH_ALL) && setPolygon({ diagonals })
+              }
+            />
+          </Row>
+          <Row caption="Stands on">
+            <Segmented
+              label="Polygon stands"
+              value={frame.phase ? 'half' : 'corner'}
+              disabled={round.locked}
+              choices={[
+                { value: 'corner', label: 'Corner up' },
+                { value: 'half', label: 'Half a step' },
+              ]}
+              onChange={(phase) => set({ phase: phase === 'half' })}
+            />
+          </Row>
+          <Fact caption="Side">
+            {printNumber(2 * cornerRadius(polygon) * Math.sin(Math.PI / polygon.sides), 4)} {unit}
+          </Fact>
+        </>
+      )}
+      <ListField
+        label="Rings"
+        caption="Rings"
+        value={frame.rings}
+        in={unit}
+        most={MOST_RINGS}
+        share={Math.min(figure.page.width, figure.page.height) / 2}
+        disabled={round.locked}
+        refuse={(rings) => (rings.every((r) => r > 0) ? null : 'A ring has a radius above 0.')}
+        onChange={(rings) => set({ rings: [...new Set(rings)].sort((a, b) => a - b) })}
+      />
+      <p className="text-[12px] leading-4 text-muted">
+        A list of radii, as “20, 35, 1in”; per cent of the page; “10 to 50 by 10”; “5 × 12” for equal steps.
+      </p>
+      {frame.guides.map((guide, k) => (
+        <Row key={k} caption={guide.kind === 'line' ? 'Line' : 'Circle'}>
+          <span className="min-w-0 flex-1 truncate font-mono text-[12px]">
+            {guide.kind === 'line'
+              ? `at ${printNumber(degreesOf(guide.direction), 3)}°`
+              : `r ${printNumber(guide.radius, 3)} ${unit}`}
+          </span>
+          <IconButton
+            label={`Remove guide ${k + 1}`}
+            disabled={round.locked}
+            onClick={() => actOnRound(editor, 'Remove guide', (f, id) => removeGuide(f, id, k))}
+          >
+            <Trash2 size={15} strokeWidth={1.7} />
+          </IconButton>
+        </Row>
+      ))}
+      <Button disabled={round.locked || isEmpty} onClick={draw}>
+        Draw all of it as paths
+      </Button>
+    </Section>
+  );
+}

@@ -1,10 +1,26 @@
 import type { Figure } from '../../src/core/figure/model';
+import { anemone } from './anemone';
+import { bubbleLattice } from './bubbleLattice';
+import { dryDockFrame } from './dryDockFrame';
+import { frostFlake } from './frostFlake';
+import { hatchIris } from './hatchIris';
 import { kelpCrown } from './kelpCrown';
 import { laceRosette } from './laceRosette';
+import { lampBurst } from './lampBurst';
+import { needleFlake } from './needleFlake';
+import { netWhirl } from './netWhirl';
 import { scallopRing } from './scallopRing';
 
 /** The pieces of Tide Week that can be built so far, each by a script of commands. */
 export const PIECES: Readonly<Record<string, () => Figure>> = {
+  'bubble-lattice': bubbleLattice,
+  anemone,
+  'needle-flake': needleFlake,
+  'hatch-iris': hatchIris,
+  'dry-dock-frame': dryDockFrame,
+  'net-whirl': netWhirl,
+  'frost-flake': frostFlake,
+  'lamp-burst': lampBurst,
   'scallop-ring': scallopRing,
   'kelp-crown': kelpCrown,
   'lace-rosette': laceRosette,

@@ -1,4 +1,4 @@
-import { addRound, addShapes, setStroke } from '../../src/core/figure/commands';
+import { addRound, addShapes, setFrame, setStroke } from '../../src/core/figure/commands';
 import { point, type Point } from '../../src/core/curve/point';
 import type { Figure } from '../../src/core/figure/model';
 import type { Form } from '../../src/core/maker/form';
@@ -38,6 +38,10 @@ export function laceRosette(): Figure {
   );
 
   figure = addRound(figure, emptyRound('lace', 'Lace', CORNERS, true));
+  figure = setFrame(figure, 'lace', {
+    polygon: { sides: CORNERS, radius: RADIUS, fit: 'in', diagonals: 'long' },
+    rings: [20, 30, 54],
+  });
   const star = chord(0, 7).middle;
   const outer = chord(0, 5).middle;
   figure = addShapes(figure, 'lace', [

@@ -1,6 +1,9 @@
 import type { Figure, Round, Shape } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
+import type { Point } from '../../src/core/curve/point';
+import type { Numbers } from '../../src/core/maker/construction';
 import type { Form } from '../../src/core/maker/form';
+import { makerOf, withNumbers, type BuiltForm, type BuiltKind } from '../../src/core/maker/makers';
 import { NO_TURN, type Turn } from '../../src/core/number/turn';
 import type { Paint, Stroke } from '../../src/core/scene/scene';
 
@@ -61,3 +64,13 @@ export const circleAt = (distance: number, radius: number): Form => ({
 
 export const named = (id: string, name: string, form: Form, paint: Paint): Shape =>
   newShape(id, name, form, paint);
+
+/** A construction on the axis with some of its numbers other than those it begins with. */
+export function built<K extends BuiltKind>(
+  kind: K,
+  numbers: Partial<Extract<BuiltForm, { kind: K }>['numbers']>,
+  at: Point = { x: 0, y: 0 },
+): BuiltForm {
+  const form = { kind, at, rotation: NO_TURN } as BuiltForm;
+  return withNumbers(form, { ...makerOf(kind).start, ...numbers } as Numbers);
+}

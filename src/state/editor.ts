@@ -86,6 +86,14 @@ export interface EditorState {
   readonly paint: Paint | null;
   /** The space key is down: a drag moves the view. */
   readonly panning: boolean;
+  /** How strokes by hand become shapes; lengths in the figure's unit, smoothing null for as close as one can see. */
+  readonly hand: {
+    readonly as: 'shape' | 'line';
+    readonly width: number;
+    readonly thinning: number;
+    readonly taper: number;
+    readonly smoothing: number | null;
+  };
   /** What was measured last, in motif coordinates. */
   readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
   /** A box that is being drawn to select by, in pixels of its pane. */
@@ -122,6 +130,7 @@ export function createEditor(saved: SavedFigure): Editor {
     lastSides: 6,
     paint: null,
     panning: false,
+    hand: { as: 'shape', width: 4, thinning: 0.6, taper: 8, smoothing: null },
     measured: null,
     box: null,
   }));

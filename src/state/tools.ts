@@ -5,11 +5,13 @@ export type ToolId =
   | 'select'
   | 'nodes'
   | 'path'
+  | 'freehand'
   | 'line'
   | 'petal'
   | 'ellipse'
   | 'polygon'
   | 'rectangle'
+  | 'slit'
   | 'measure'
   | 'guide'
   | 'paint'
@@ -23,8 +25,8 @@ export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
     ['barFrame', 'touchingRing', 'lattice', 'dial', 'branch', 'whirl', 'knot'],
   ],
   draw: [
-    ['select', 'nodes', 'path', 'line', 'ellipse', 'polygon', 'rectangle'],
-    ['star', 'scroll', 'petal', 'guide', 'measure', 'eyedropper'],
+    ['select', 'nodes', 'path', 'freehand', 'line', 'ellipse', 'polygon'],
+    ['rectangle', 'star', 'petal', 'scroll', 'slit', 'guide', 'measure'],
   ],
   turn: [['select']],
   merge: [['select']],
@@ -51,11 +53,13 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   select: 'Select',
   nodes: 'Nodes',
   path: 'Path',
+  freehand: 'Freehand',
   line: 'Line',
   petal: 'Petal',
   ellipse: 'Ellipse',
   polygon: 'Polygon',
   rectangle: 'Rectangle',
+  slit: 'Slit',
   measure: 'Measure',
   guide: 'Guide',
   paint: 'Paint',

@@ -35,7 +35,7 @@ test('shapes are copied by Alt, by the clipboard and from figure to figure', asy
 test('paint is taken up and given, strokes are set by numbers, colours are typed', async ({ page }) => {
   await makeFigure(page);
   await drawPetal(page);
-  await page.keyboard.press('t');
+  await page.keyboard.press('y');
   const at = await benchAt(page, 0, 300);
   await drag(page, at, { x: at.x + 14, y: at.y - 14 });
   await expect(page.getByText('2 shapes, 8-fold')).toBeVisible();
@@ -74,7 +74,7 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   await page.getByRole('radio', { name: 'Figure' }).click();
   expect(JSON.parse((await exported(page)).toString())).toMatchObject({
     format: 'cyclogon-figure',
-    version: 1,
+    version: 2,
   });
 });
 

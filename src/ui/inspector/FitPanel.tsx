@@ -99,7 +99,7 @@ export function FitPanel({ round, shapes }: Props) {
           choices={[
             { value: 'size', label: 'Size' },
             ...(hasWidth ? [{ value: 'width' as const, label: 'Width' }] : []),
-            { value: 'distance', label: 'Way out' },
+            { value: 'distance', label: 'Place' },
             { value: 'fold', label: 'Fold' },
           ]}
           onChange={(value) => {

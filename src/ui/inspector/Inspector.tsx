@@ -13,6 +13,7 @@ import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
 import { FitPanel } from './FitPanel';
 import { FramePanel } from './FramePanel';
+import { HandPanel } from './HandPanel';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
@@ -92,6 +93,7 @@ export function Inspector() {
       )}
       {stage === 'draw' && (
         <>
+          {state.tool === 'freehand' && <HandPanel />}
           {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
             <NodePanel round={round} shape={single} />
           )}

@@ -145,7 +145,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
     state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw' || state.stage === 'setout';
   const motifTransform = `translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${placement.a} ${placement.b} ${placement.c} ${placement.d} 0 0)`;
   const { draft, box, pointer } = state;
-  const measured = state.tool === 'measure' ? state.measured : null;
+  const measured = state.tool === 'measure' || state.tool === 'slit' ? state.measured : null;
   const caught =
     pointer?.pane === pane && pointer.snapped.caught.length > 0 ? project(pointer.snapped.point) : null;
 

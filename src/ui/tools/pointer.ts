@@ -22,6 +22,8 @@ export interface PanePoint {
   readonly figure: Point;
   readonly shift: boolean;
   readonly alt: boolean;
+  /** Of a pen, 0 to 1; half of it for a mouse. */
+  readonly pressure: number;
   /** Ctrl or ⌘: nothing is caught. */
   readonly free: boolean;
 }
@@ -89,6 +91,7 @@ export function panePoint(
     altKey: boolean;
     ctrlKey: boolean;
     metaKey: boolean;
+    pressure?: number;
   },
 ): PanePoint {
   const box = element.getBoundingClientRect();
@@ -99,6 +102,7 @@ export function panePoint(
     figure: fromScreen(viewOf(editor.getState(), pane), screen),
     shift: event.shiftKey,
     alt: event.altKey,
+    pressure: event.pressure ?? 0.5,
     free: event.ctrlKey || event.metaKey,
   };
 }

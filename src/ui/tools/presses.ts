@@ -1,6 +1,8 @@
 import type { ToolId } from '@/state/tools';
 import type { Press } from './gesture';
 import { BUILT_KINDS, type BuiltKind } from '@/core/maker/makers';
+import { pressFreehand } from './freehand';
+import { pressSlit } from './slit';
 import { pressGuide, pressMeasure } from './guides';
 import { pressBuilt, pressEllipse, pressLine, pressPetal, pressPolygon, pressRectangle } from './makers';
 import { pressNodes } from './nodes';
@@ -16,6 +18,8 @@ export const PRESSES: Record<ToolId, Press> = {
   petal: pressPetal,
   ellipse: pressEllipse,
   polygon: pressPolygon,
+  freehand: pressFreehand,
+  slit: pressSlit,
   line: pressLine,
   rectangle: pressRectangle,
   measure: pressMeasure,

@@ -3,3 +3,4 @@ export * from './paint';
 export * from './rounds';
 export * from './shapes';
 export * from './transform';
+export * from './slit';

@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { circle } from '../../../tests/help/motifs';
+import { areOwnMirror, signedArea } from '../curve/path';
+import { pathLength } from '../curve/length';
+import { arcFromBulge, line } from '../curve/segment';
+import { slitPath } from './slit';
+
+describe('a slit', () => {
+  it('through a circle leaves two circular segments of the area that geometry says, their arcs still arcs', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -0.95, max: 0.95, noNaN: true }), (share) => {
+        const h = 10 * share;
+        const pieces = slitPath(circle(3, -4, 10), { x: 0, y: h - 4 }, { x: 5, y: h - 4 });
+        expect(pieces).toHaveLength(2);
+        const angle = 2 * Math.acos(Math.abs(share));
+        const small = 50 * (angle - Math.sin(angle));
+        const areas = pieces.map((piece) => Math.abs(signedArea([piece]))).sort((a, b) => a - b);
+        expect(areas[0]).toBeCloseTo(small, 5);
+        expect(areas[0]! + areas[1]!).toBeCloseTo(100 * Math.PI, 8);
+        for (const { segments } of pieces) expect(segments.map(({ kind }) => kind)).toContain('arc');
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('along the axis leaves pieces that are each other’s reflection', () => {
+    const pieces = slitPath(circle(0, -30, 8), { x: 0, y: 0 }, { x: 0, y: -9 });
+    expect(pieces).toHaveLength(2);
+    expect(areOwnMirror(pieces, 1e-9)).toBe(true);
+  });
+
+  it('cuts lines where it crosses them, and leaves alone what it does not', () => {
+    const path = {
+      closed: false,
+      segments: [line({ x: -5, y: 0 }, { x: 5, y: 0 }), arcFromBulge({ x: 5, y: 0 }, { x: -5, y: 10 }, 0.8)],
+    };
+    const pieces = slitPath(path, { x: 1, y: 100 }, { x: 1, y: 50 });
+    expect(pieces).toHaveLength(3);
+    expect(pieces.reduce((sum, piece) => sum + pathLength(piece), 0)).toBeCloseTo(pathLength(path), 6);
+    expect(slitPath(path, { x: 90, y: 0 }, { x: 90, y: 9 })).toEqual([path]);
+    const whole = circle(0, 0, 5);
+    expect(slitPath(whole, { x: 9, y: 0 }, { x: 9, y: 1 })).toEqual([whole]);
+  });
+});

@@ -1,0 +1,66 @@
+import { boundsOfPaths } from '../curve/bounds';
+import { crossingsOf } from '../curve/crossings';
+import { partOf } from '../curve/part';
+import type { Path } from '../curve/path';
+import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
+import { line, type Segment } from '../curve/segment';
+import { NO_TURN } from '../number/turn';
+import { mergeNow } from './engine';
+import type { MergeOperand } from './merge';
+
+const polygon = (corners: readonly Point[]): Path => ({
+  closed: true,
+  segments: corners.map((from, k) => line(from, corners[(k + 1) % corners.length] ?? from)),
+});
+
+const alone = (path: Path): MergeOperand => ({
+  fold: 1,
+  mirror: false,
+  start: NO_TURN,
+  shapes: [{ paths: [path], rule: 'nonzero' }],
+});
+
+/** An open path cut wherever the line crosses it. */
+function slitOpen({ segments }: Path, knife: Segment): Path[] {
+  const pieces: Segment[][] = [[]];
+  for (const segment of segments) {
+    const cuts = [0, ...crossingsOf(segment, knife).map(({ s }) => s), 1];
+    cuts.slice(1).forEach((to, k) => {
+      const from = cuts[k] ?? 0;
+      if (to - from > 1e-12) pieces[pieces.length - 1]?.push(partOf(segment, from, to));
+      if (k < cuts.length - 2) pieces.push([]);
+    });
+  }
+  return pieces.filter((list) => list.length > 0).map((list) => ({ closed: false, segments: list }));
+}
+
+/**
+ * A path cut along the straight line through two points, which has no ends: a closed path into closed pieces on
+ * either side, their curves kept, an open one at its crossings. One that the line does not cut comes back as it is.
+ */
+export function slitPath(path: Path, from: Point, to: Point): Path[] {
+  const box = boundsOfPaths([path]);
+  const size = Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
+  const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+  const way = scaleBy(subtract(to, from), 1 / distance(from, to));
+  const across = { x: -way.y, y: way.x };
+  const off = subtract(middle, from);
+  const foot = add(from, scaleBy(way, off.x * way.x + off.y * way.y));
+  const [a, b] = [add(foot, scaleBy(way, -3 * size)), add(foot, scaleBy(way, 3 * size))];
+  const knife = line(a, b);
+  if (!path.segments.some((segment) => crossingsOf(segment, knife).length > 0)) return [path];
+  if (!path.closed) return slitOpen(path, knife);
+  const side = (sign: number): Path[] => {
+    const far = scaleBy(across, 6 * sign * size);
+    const half = polygon([a, b, add(b, far), add(a, far)]);
+    const { parts } = mergeNow({
+      op: 'intersection',
+      among: 'operands',
+      quality: 'full',
+      operands: [alone(path), alone(half)],
+    });
+    return parts.flatMap(({ loops }) => loops);
+  };
+  const pieces = [...side(1), ...side(-1)];
+  return pieces.length > 1 ? pieces : [path];
+}

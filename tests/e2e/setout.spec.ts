@@ -1,0 +1,184 @@
+import { expect, test } from '@playwright/test';
+
+import { benchAt, drag, exported, makeFigure, saved, setFold } from './hands';
+
+test('a frame is set out by numbers, snapped to, and drawn as paths', async ({ page }) => {
+  await makeFigure(page);
+  await setFold(page, 18);
+  await page.keyboard.press('1');
+  const inspector = page.getByLabel('Inspector');
+  await inspector.getByRole('radio', { name: 'Inside' }).click();
+  await expect(inspector.getByLabel('Corners of the frame')).toHaveValue('18');
+  await inspector.getByRole('radiogroup', { name: 'Diagonals of the frame' }).getByText('Long').click();
+  const rings = inspector.getByLabel('Rings', { exact: true });
+  await rings.fill('20 to 60 by 20');
+  await rings.press('Enter');
+  await expect(rings).toHaveValue('20, 40, 60');
+  await rings.fill('20, -3');
+  await rings.press('Enter');
+  await expect(inspector.getByRole('alert')).toHaveText('A ring has a radius above 0.');
+  await rings.press('Escape');
+  await expect(page.getByTestId('frame')).toHaveCount(2);
+
+  // A line drawn near the corner of the polygon, on the axis, snaps to what is there and says so.
+  await page.keyboard.press('2');
+  await page.keyboard.press('t');
+  const scale = await page.evaluate(() => {
+    const g = document.querySelector('[data-pane=bench] g[transform*="scale"]')!;
+    return Number(/scale\(([\d.]+)\)/.exec(g.getAttribute('transform')!)![1]);
+  });
+  const start = await benchAt(page, 3, 40 * scale - 2);
+  await page.mouse.move(start.x, start.y);
+  await page.mouse.down();
+  const end = await benchAt(page, -2, 90 * scale + 3);
+  await page.mouse.move(end.x, end.y, { steps: 4 });
+  await expect(page.getByTestId('readout')).toContainText('cross');
+  await page.mouse.up();
+  await expect(inspector.getByText('50 mm', { exact: true }).first()).toBeVisible();
+
+  await page.keyboard.press('1');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await inspector.getByRole('button', { name: 'Draw all of it as paths' }).click();
+  // The polygon, nine long diagonals, three rings, beside the line.
+  await expect(inspector.getByText('14 shapes, 18-fold')).toBeVisible();
+  await saved(page);
+});
+
+test('makers are drawn, changed by numbers, refused in place, made plain and transformed', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await page.keyboard.press('1');
+  await page.keyboard.press('a');
+  await drag(page, await benchAt(page, 2, 2), await benchAt(page, 2, 300));
+  const inspector = page.getByLabel('Inspector');
+  const bar = inspector.getByLabel('Bar', { exact: true });
+  await bar.fill('80');
+  await bar.press('Enter');
+  await expect(inspector.getByRole('alert')).toContainText('A bar is between 0 and');
+  await bar.press('Escape');
+  await inspector.getByLabel('Sides', { exact: true }).fill('3');
+  await inspector.getByLabel('Sides', { exact: true }).press('Enter');
+  await inspector.getByRole('button', { name: 'Make plain' }).click();
+  await expect(inspector.getByText('3 shapes, 8-fold')).toBeVisible();
+
+  await page.keyboard.press('2');
+  await page.keyboard.press('q');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await page.keyboard.press('y');
+  await page.keyboard.down('Shift');
+  await drag(page, await benchAt(page, 2, 260), await benchAt(page, 30, 290));
+  await page.keyboard.up('Shift');
+  await inspector.getByRole('button', { name: 'Make them touch' }).click();
+  await expect(inspector.getByText('touch', { exact: true })).toBeVisible();
+  const angle = inspector.getByLabel('Transform angle');
+  await angle.fill('50');
+  await angle.press('Enter');
+  await expect(
+    inspector.getByText('50° closes after 36 copies and 5 turns; 7 fit into one turn and leave 10°.'),
+  ).toBeVisible();
+  await angle.fill('45/3');
+  await angle.press('Enter');
+  await inspector.getByLabel('Times').fill('2');
+  await inspector.getByLabel('Times').press('Enter');
+  await inspector.getByRole('button', { name: 'Make 2 copies' }).click();
+  await expect(inspector.getByText('3 shapes, 8-fold')).toBeVisible();
+  await page.getByRole('button', { name: 'Export' }).click();
+  const svg = (await exported(page)).toString();
+  expect(svg.match(/<path/g)).toHaveLength(3);
+  // Circles stay circles, turned or not.
+  expect(svg.match(/<path[^>]* d="[^"C]*A/g)).toHaveLength(3);
+});
+
+test('half a motif and its reflection become one closed path, a corner is rounded, guides and measures work', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('e');
+  for (const [right, up] of [
+    [0, 100],
+    [40, 100],
+    [40, 300],
+    [0, 340],
+  ] as const) {
+    const p = await benchAt(page, right, up);
+    await page.mouse.click(p.x, p.y);
+    await page.waitForTimeout(400);
+  }
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('w');
+  const first = await benchAt(page, 0, 100);
+  const side = await benchAt(page, 40, 100);
+  // The foot is made level by numbers: rings may have caught its ends.
+  await page.mouse.click(first.x, first.y);
+  const up = inspector.getByLabel('Up y');
+  const level = await up.inputValue();
+  await page.mouse.click(side.x, side.y);
+  await up.fill(level);
+  await up.press('Enter');
+  await page.waitForTimeout(400);
+  await page.mouse.click(first.x, first.y);
+  await inspector.getByRole('button', { name: 'Join reflection' }).click();
+  // The flat foot runs on across the axis without a node: five are left of six.
+  await page.waitForTimeout(400);
+  await page.mouse.click(side.x, side.y);
+  await expect(inspector.getByText(/of 5$/)).toBeVisible();
+  await inspector.getByLabel('Corner radius').fill('4');
+  await inspector.getByLabel('Corner radius').press('Enter');
+  await inspector.getByRole('button', { name: 'Round corner' }).click();
+  await page.waitForTimeout(400);
+  const other = await benchAt(page, -40, 100);
+  await page.mouse.click(other.x, other.y);
+  await expect(inspector.getByText(/of 6$/)).toBeVisible();
+
+  await page.keyboard.press('h');
+  await drag(page, await benchAt(page, -60, 200), await benchAt(page, 60, 200));
+  await page.keyboard.press('j');
+  await drag(page, await benchAt(page, 0, 0), await benchAt(page, 0, 200));
+  await expect(page.getByTestId('measured')).toContainText('mm at 0°');
+  await page.keyboard.press('1');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await inspector.getByRole('button', { name: 'Remove guide 1' }).click();
+  await expect(inspector.getByRole('button', { name: 'Remove guide 1' })).toHaveCount(0);
+});
+
+test('strokes by hand become few nodes, as a shape or a line, and are slit along the axis', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  const wave = async (up: number): Promise<void> => {
+    await page.keyboard.press('r');
+    for (let k = 0; k <= 40; k += 1) {
+      const p = await benchAt(page, -80 + 4 * k, up + 30 * Math.sin(k / 6));
+      await page.mouse.move(p.x, p.y);
+      if (k === 0) await page.mouse.down();
+    }
+    await page.mouse.up();
+  };
+  await wave(300);
+  await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
+  await inspector.getByRole('radio', { name: 'A line' }).click();
+  await wave(200);
+  await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('w');
+  await page.keyboard.press('Control+a');
+  const note = await inspector
+    .getByRole('region', { name: 'Selected nodes' })
+    .getByText(/of \d+$/)
+    .innerText();
+  expect(Number(/of (\d+)$/.exec(note)![1])).toBeLessThanOrEqual(41 / 5);
+
+  await page.keyboard.press('q');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('g');
+  // A little beside the axis: it snaps there, so that the halves are exact.
+  await drag(page, await benchAt(page, 3, 120), await benchAt(page, -3, 380));
+  await expect(inspector.getByText('4 shapes, 8-fold')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();
+});

@@ -71,6 +71,8 @@ export interface EditorState {
   /** The copy that is being edited in Whole. */
   readonly active: Placement;
   readonly snapOn: ReadonlySet<SnapKind>;
+  /** How far an arrow key moves, in the figure's unit. */
+  readonly nudge: number;
   readonly ghosts: boolean;
   readonly outlines: boolean;
   readonly quiet: boolean;
@@ -119,6 +121,7 @@ export function createEditor(saved: SavedFigure): Editor {
     pointer: null,
     active: { turn: front?.rule.start ?? turn(0), mirrored: false },
     snapOn: new Set(SNAP_KINDS),
+    nudge: 1,
     ghosts: true,
     outlines: false,
     quiet: false,

@@ -10,7 +10,6 @@ export type ToolId =
   | 'petal'
   | 'ellipse'
   | 'polygon'
-  | 'rectangle'
   | 'slit'
   | 'measure'
   | 'guide'

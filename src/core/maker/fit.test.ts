@@ -8,7 +8,7 @@ import { distance, ORIGIN } from '../curve/point';
 import { pointAt } from '../curve/segment';
 import { NO_TURN, turn } from '../number/turn';
 import { circlePath } from './circle';
-import { fitNeighbours, fittedForm, neighbourGap } from './fit';
+import { fitNeighbours, fittedForm, growthToTouch, neighbourGap } from './fit';
 import { pathOfForm, pathsOfForm, type Form } from './form';
 
 const circle = (r: number, at: number): Form => ({
@@ -119,5 +119,16 @@ describe('fitting neighbours', () => {
       ok: false,
       message: 'These shapes have no width of their own; fit their size.',
     });
+  });
+
+  it('grows one shape until it touches another, from either side', () => {
+    const other = circle(4, 30);
+    for (const r of [2, 9]) {
+      const factor = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other]);
+      expect(Math.abs((factor ?? 0) * r - 16)).toBeLessThan(1e-8);
+    }
+    const kite: Form = { kind: 'polygon', at: { x: 20, y: -10 }, rotation: NO_TURN, sides: 4, radius: 3 };
+    const factor = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)]);
+    expect(Math.abs((factor ?? 0) * 3 - 15)).toBeLessThan(1e-8);
   });
 });

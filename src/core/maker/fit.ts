@@ -86,6 +86,27 @@ function solve(
   return low;
 }
 
+/**
+ * The factor by which a form grows or shrinks about a point until it just touches others; null where no size does. By the
+ * distance of the curves at two small gaps, as with neighbours.
+ */
+export function growthToTouch(form: Form, about: Point, others: readonly Form[]): number | null {
+  const still = others.flatMap(pathsOfForm);
+  const gapAt = (factor: number): number => gapBetween(pathsOfForm(scaledForm(form, factor, about)), still);
+  const box = boundsOfPaths(pathsOfForm(form));
+  const small = 1e-6 * Math.max(box.right - box.left, box.bottom - box.top);
+  const at = (gap: number): number | null =>
+    solve(
+      gapAt,
+      gap,
+      1,
+      (x) => 1.5 * x,
+      (x) => x / 1.5,
+    );
+  const [near, nearer] = [at(2 * small), at(small)];
+  return near === null || nearer === null ? null : 2 * nearer - near;
+}
+
 const outward = (form: Form, by: number): Form => movedForm(form, { x: 0, y: -by });
 
 /** A form with what was fitted put in. */

@@ -22,6 +22,7 @@ import { knot } from './knot';
 import { lattice } from './lattice';
 import { BUILT_KINDS, makerOf, MAKERS, withNumbers, type BuiltForm } from './makers';
 import { ray } from './ray';
+import { rectangle } from './rectangle';
 import { scallop } from './scallop';
 import { scroll } from './scroll';
 import { innerRadius, star } from './star';
@@ -169,6 +170,18 @@ describe('shapes of circles and tangents', () => {
     expect(scallop.problem({ ...numbers, rise: 90 })).toMatch('at most 62.1166');
     close(areaOf(kite.paths({ length: 40, width: 16, widest: 26 })), (40 * 16) / 2);
     expect(kite.problem({ length: 40, width: 16, widest: 40 })).toMatch('between 0 and 40');
+  });
+});
+
+describe('a rectangle', () => {
+  it('loses r² (1 − π/4) at each rounded corner, and its radii have to fit', () => {
+    const numbers = { width: 30, height: 20, topLeft: 3, topRight: 0, bottomRight: 10, bottomLeft: 5 };
+    const lost = (9 + 100 + 25) * (1 - Math.PI / 4);
+    close(areaOf(rectangle.paths(numbers)), 600 - lost);
+    expect(rectangle.paths({ ...numbers, topRight: 10 })[0]!.segments).toHaveLength(7);
+    expect(rectangle.problem({ ...numbers, topRight: 12 })).toMatch('at most 20');
+    expect(rectangle.problem({ ...numbers, bottomLeft: 21 })).toMatch('at most 30');
+    expect(rectangle.problem({ ...numbers, topLeft: -1 })).toMatch('0 or more');
   });
 });
 

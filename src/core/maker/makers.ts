@@ -10,6 +10,7 @@ import { knot } from './knot';
 import { lattice } from './lattice';
 import type { Placed } from './placed';
 import { ray } from './ray';
+import { rectangle } from './rectangle';
 import { scallop } from './scallop';
 import { scroll } from './scroll';
 import { star } from './star';
@@ -33,6 +34,7 @@ export const MAKERS = {
   whirl,
   scroll,
   knot,
+  rectangle,
 };
 
 export type BuiltKind = keyof typeof MAKERS;

@@ -5,7 +5,11 @@ import { circle } from '../../../tests/help/motifs';
 import { areOwnMirror, signedArea } from '../curve/path';
 import { pathLength } from '../curve/length';
 import { arcFromBulge, line } from '../curve/segment';
+import { turn } from '../number/turn';
+import { pastRays } from '../symmetry/wedge';
+import { mergeNow } from './engine';
 import { slitPath } from './slit';
+import { trimPath } from './trim';
 
 describe('a slit', () => {
   it('through a circle leaves two circular segments of the area that geometry says, their arcs still arcs', () => {
@@ -42,5 +46,44 @@ describe('a slit', () => {
     expect(slitPath(path, { x: 90, y: 0 }, { x: 90, y: 9 })).toEqual([path]);
     const whole = circle(0, 0, 5);
     expect(slitPath(whole, { x: 9, y: 0 }, { x: 9, y: 1 })).toEqual([whole]);
+  });
+});
+
+describe('trimming to the wedge', () => {
+  it('leaves of a circle on the axis what lies between the rays, its arcs still arcs', () => {
+    for (const fold of [5, 12, 40]) {
+      const pieces = trimPath(circle(0, -50, 20), fold);
+      expect(areOwnMirror(pieces, 1e-9)).toBe(true);
+      // Turned by the step, the pieces meet along the rays: the union of all is the union of all circles, if those overlap.
+      const { left, right } = pastRays(pieces, { fold });
+      expect(Math.max(left, right)).toBeLessThan(1e-6);
+      const [piece] = pieces;
+      expect(piece!.segments.map(({ kind }) => kind)).toContain('arc');
+    }
+    const wide = trimPath(circle(0, -50, 20), 12);
+    const whole = mergeNow({
+      op: 'union',
+      among: 'copies',
+      quality: 'full',
+      operands: [
+        {
+          fold: 12,
+          mirror: false,
+          start: turn(0),
+          shapes: [{ paths: [circle(0, -50, 20)], rule: 'nonzero' }],
+        },
+      ],
+    });
+    expect(12 * Math.abs(signedArea(wide))).toBeCloseTo(whole.facts.area, 4);
+  });
+
+  it('cuts open paths at the rays and leaves alone what stays inside', () => {
+    const across = { closed: false, segments: [line({ x: -40, y: -50 }, { x: 40, y: -50 })] };
+    const [kept, ...more] = trimPath(across, 8);
+    expect(more).toEqual([]);
+    expect(pathLength(kept!)).toBeCloseTo(100 * Math.tan(Math.PI / 8), 6);
+    const inside = circle(0, -50, 3);
+    expect(trimPath(inside, 8)).toEqual([inside]);
+    expect(trimPath(circle(0, 0, 9), 2)).toHaveLength(1);
   });
 });

@@ -8,12 +8,14 @@ import { NO_TURN } from '../number/turn';
 import { mergeNow } from './engine';
 import type { MergeOperand } from './merge';
 
-const polygon = (corners: readonly Point[]): Path => ({
+/** A closed path of straight sides. */
+export const polygonPath = (corners: readonly Point[]): Path => ({
   closed: true,
   segments: corners.map((from, k) => line(from, corners[(k + 1) % corners.length] ?? from)),
 });
 
-const alone = (path: Path): MergeOperand => ({
+/** A path as an operand of its own, without copies. */
+export const alone = (path: Path): MergeOperand => ({
   fold: 1,
   mirror: false,
   start: NO_TURN,
@@ -52,7 +54,7 @@ export function slitPath(path: Path, from: Point, to: Point): Path[] {
   if (!path.closed) return slitOpen(path, knife);
   const side = (sign: number): Path[] => {
     const far = scaleBy(across, 6 * sign * size);
-    const half = polygon([a, b, add(b, far), add(a, far)]);
+    const half = polygonPath([a, b, add(b, far), add(a, far)]);
     const { parts } = mergeNow({
       op: 'intersection',
       among: 'operands',

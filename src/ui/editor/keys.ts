@@ -79,7 +79,8 @@ function nudge(editor: Editor, key: string, factor: number): boolean {
   const round = activeRound(state);
   const { shapeIds, nodes } = state.selection;
   if ((x === 0 && y === 0) || !round || round.locked || shapeIds.size === 0) return false;
-  const by = { x: x * factor, y: y * factor };
+  const step = state.nudge * factor;
+  const by = { x: x * step, y: y * step };
   const [shape] = selectedShapes(state);
   const onNodes = state.tool === 'nodes' && nodes.size > 0 && shape;
   actOnRound(

@@ -1,7 +1,17 @@
-import { BringToFront, Copy, SendToBack, Trash2, Waypoints } from 'lucide-react';
+import {
+  BringToFront,
+  Copy,
+  PaintBucket,
+  PenLine,
+  SendToBack,
+  Shapes,
+  Trash2,
+  Waypoints,
+} from 'lucide-react';
 
 import { duplicateShapes, makePlain, moveShapeOrder, removeShapes } from '@/core/figure/commands';
 import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
+import type { Shape } from '@/core/figure/model';
 import { newId } from '@/state/ids';
 import type { MenuEntry } from '../common/Menu';
 
@@ -39,8 +49,38 @@ export function selectionActions(editor: Editor): MenuEntry[] {
     if (round && shapeId)
       act(editor, 'Reorder shapes', (figure) => moveShapeOrder(figure, { roundId: round.id, shapeId }, to));
   };
+  const [only] = ids;
+  const lead = round?.shapes.find(({ id }) => id === only);
+  const alike = (same: (shape: Shape, as: Shape) => boolean): void => {
+    if (round && lead)
+      select(
+        editor,
+        round.id,
+        round.shapes
+          .filter((shape) => !shape.locked && shape.visible && same(shape, lead))
+          .map(({ id }) => id),
+      );
+  };
   return [
-    { label: 'Duplicate', icon: Copy, disabled, onClick: () => duplicateSelection(editor) },
+    {
+      label: 'Select the same fill',
+      icon: PaintBucket,
+      disabled: !lead,
+      onClick: () => alike((a, b) => a.paint.fill === b.paint.fill),
+    },
+    {
+      label: 'Select the same stroke',
+      icon: PenLine,
+      disabled: !lead,
+      onClick: () => alike((a, b) => JSON.stringify(a.paint.stroke) === JSON.stringify(b.paint.stroke)),
+    },
+    {
+      label: 'Select the same kind',
+      icon: Shapes,
+      disabled: !lead,
+      onClick: () => alike((a, b) => a.form.kind === b.form.kind),
+    },
+    { label: 'Duplicate', icon: Copy, disabled, apart: true, onClick: () => duplicateSelection(editor) },
     {
       label: 'Make plain',
       icon: Waypoints,

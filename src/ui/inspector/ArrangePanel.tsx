@@ -4,12 +4,16 @@ import {
   alignShapes,
   replacePath,
   removeShapes,
+  setForm,
   spreadShapes,
   type Alignment,
   type Spread,
 } from '@/core/figure/commands';
 import { joinedPaths } from '@/core/curve/nodeOps';
+import { anchorOf } from '@/core/figure/hit';
 import type { Round, Shape } from '@/core/figure/model';
+import { growthToTouch } from '@/core/maker/fit';
+import { scaledForm } from '@/core/maker/form';
 import { act } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { toast } from 'sonner';
@@ -82,6 +86,16 @@ export function ArrangePanel({ round, shapes }: Props) {
       ),
     );
   };
+  const grow = (): void => {
+    if (!a || !b) return;
+    const about = anchorOf(a);
+    const factor = growthToTouch(a.form, about, [b.form]);
+    if (factor === null) toast.error(`No size of ${a.name} touches ${b.name} from where it stands.`);
+    else
+      act(editor, 'Grow until it touches', (figure) =>
+        setForm(figure, { roundId: round.id, shapeId: a.id }, scaledForm(a.form, factor, about)),
+      );
+  };
   return (
     <Section title="Align" note={shapes.length > 1 ? 'to the first' : undefined}>
       <div className="grid grid-cols-2 gap-1.5">
@@ -115,6 +129,7 @@ export function ArrangePanel({ round, shapes }: Props) {
           </div>
         </>
       )}
+      {shapes.length === 2 && a && b && <Chip onClick={grow}>{`Grow ${a.name} until it touches`}</Chip>}
       {canJoin && <Chip onClick={join}>Join the two paths</Chip>}
     </Section>
   );

@@ -1,6 +1,8 @@
 'use client';
 
 import { SNAP_KINDS, type SnapKind } from '@/core/symmetry/snap';
+import { shownFigure } from '@/state/editor';
+import { LengthField } from '../common/NumberField';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { CATCH } from '../tools/pointer';
@@ -23,6 +25,8 @@ const NAMES: Record<SnapKind, string> = {
 export function SnapPanel() {
   const editor = useEditor();
   const on = useEditorState((state) => state.snapOn);
+  const nudge = useEditorState((state) => state.nudge);
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
   const toggle = (kind: SnapKind): void => {
     const next = new Set(on);
     if (!next.delete(kind)) next.add(kind);
@@ -43,6 +47,14 @@ export function SnapPanel() {
           </button>
         ))}
       </div>
+      <LengthField
+        label="Nudge"
+        caption="Arrows move"
+        value={nudge}
+        in={unit}
+        refuse={(value) => (value > 0 ? null : 'A nudge is more than 0.')}
+        onChange={(value) => editor.setState({ nudge: value })}
+      />
     </Section>
   );
 }

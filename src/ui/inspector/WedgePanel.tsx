@@ -4,21 +4,32 @@ import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
 import { pastRays } from '@/core/symmetry/wedge';
-import { shownFigure } from '@/state/editor';
+import { trimToWedge } from '@/core/figure/commands';
+import { act, select, shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { Button } from '../common/Button';
 import { Fact, Section } from '../common/Panel';
-import { useEditorState } from '../editor/EditorContext';
+import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** Under this, in the figure's unit, a line on the ray does not count as past it. */
 const NOTHING = 1e-6;
 
 /** Whether the motif stays in its wedge, and by how much it does not. */
 export function WedgePanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { fold, mirror } = round.rule;
   const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   const both = Math.min(left, right) > NOTHING;
+  const trim = (): void => {
+    const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
+    const ids = new Set(free.map(({ id }) => id));
+    const done = trimToWedge(shownFigure(editor.getState()), round.id, ids, newId);
+    act(editor, 'Trim at the rays', () => done.figure);
+    select(editor, round.id, done.ids);
+  };
   const words = (): string => {
     if (paths.length === 0) return 'The motif is empty.';
     if (fold < 3) return 'A wedge of half a turn or more: nothing can cross its rays by accident.';
@@ -38,6 +49,11 @@ export function WedgePanel({ round }: { readonly round: Round }) {
         </Fact>
       )}
       <p className="text-[12px] leading-4 text-muted">{words()}</p>
+      {most > NOTHING && (
+        <Button disabled={round.locked} onClick={trim}>
+          Trim at the rays
+        </Button>
+      )}
     </Section>
   );
 }

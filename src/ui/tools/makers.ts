@@ -3,7 +3,7 @@ import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
 import { scaledNumbers } from '@/core/maker/construction';
 import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
-import { makerOf, withNumbers, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
+import { MAKERS, makerOf, withNumbers, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
 import { directionTo } from '@/core/maker/placed';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { copyAt } from '@/core/symmetry/wedge';
@@ -120,13 +120,20 @@ const built =
     return withNumbers(form, scaledNumbers(maker, maker.start, factor));
   };
 
+/** From corner to corner; with Shift a square. */
 const rectangle: Drawn = (from, to, shift) => {
   const side = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y));
   const far = shift
     ? { x: from.x + Math.sign(to.x - from.x) * side, y: from.y + Math.sign(to.y - from.y) * side }
     : to;
-  const corners = [from, { x: far.x, y: from.y }, far, { x: from.x, y: far.y }];
-  return { kind: 'path', closed: true, nodes: corners.map(({ x, y }) => ({ x, y, kind: 'corner' })) };
+  const form = {
+    kind: 'rectangle' as const,
+    at: { x: (from.x + far.x) / 2, y: (from.y + far.y) / 2 },
+    rotation: NO_TURN,
+    numbers: MAKERS.rectangle.start,
+  };
+  const size = { width: Math.abs(far.x - from.x), height: Math.abs(far.y - from.y) };
+  return { ...form, numbers: { ...form.numbers, ...size } };
 };
 
 const straight: Drawn = (from, to, shift) => ({

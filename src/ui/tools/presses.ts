@@ -21,10 +21,10 @@ export const PRESSES: Record<ToolId, Press> = {
   freehand: pressFreehand,
   slit: pressSlit,
   line: pressLine,
-  rectangle: pressRectangle,
   measure: pressMeasure,
   guide: pressGuide,
   ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<BuiltKind, Press>),
+  rectangle: pressRectangle,
   paint: pressPaint,
   eyedropper: pressEyedropper,
 };

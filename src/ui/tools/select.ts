@@ -15,6 +15,7 @@ import {
   type Editor,
 } from '@/state/editor';
 import type { Gesture, Press } from './gesture';
+import { touchingForm } from './touch';
 import { CATCH, MotifPointer, TOUCH, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
 
 interface Hit {
@@ -55,7 +56,13 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   const figure = shownFigure(state);
   const ref = { roundId: round.id, shapeId: shape.id };
   return {
-    move: (q) => preview(editor, setForm(figure, ref, dragFormHandle(form, near.id, pointer.at(q)))),
+    move: (q) => {
+      const dragged = dragFormHandle(form, near.id, pointer.at(q));
+      const rim = near.id === 'across' || near.id === 'along';
+      const next =
+        rim && !q.free ? touchingForm(editor, p.pane, dragged, shape.id, pointer.length(CATCH)) : dragged;
+      preview(editor, setForm(figure, ref, next));
+    },
     up: () => commit(editor, `Change ${shape.name}`, shownFigure(editor.getState())),
     cancel: () => preview(editor, null),
   };

@@ -30,7 +30,7 @@ export const pressSlit: Press = (editor, p) => {
       const wanted = chosen.length > 0 ? chosen : round.shapes;
       const ids = new Set(wanted.filter(({ visible, locked }) => visible && !locked).map(({ id }) => id));
       const cut = slitShapes(shownFigure(state), round.id, ids, from, to, newId);
-      if (cut.pieces === 0) {
+      if (cut.ids.length === 0) {
         toast('The line crosses none of the shapes.');
         return;
       }

@@ -1,0 +1,69 @@
+import { point } from '../curve/point';
+import { line, type Segment } from '../curve/segment';
+import { arcAbout, type Maker } from './construction';
+
+export type RectangleNumbers = {
+  readonly width: number;
+  readonly height: number;
+  readonly topLeft: number;
+  readonly topRight: number;
+  readonly bottomRight: number;
+  readonly bottomLeft: number;
+};
+
+/** A rectangle about its middle, each corner rounded by a true arc of its own radius, or sharp. */
+export const rectangle: Maker<RectangleNumbers> = {
+  name: 'Rectangle',
+  fields: [
+    { key: 'width', label: 'Width', type: 'length' },
+    { key: 'height', label: 'Height', type: 'length' },
+    { key: 'topLeft', label: 'Top left', type: 'length', mayBeZero: true },
+    { key: 'topRight', label: 'Top right', type: 'length', mayBeZero: true },
+    { key: 'bottomRight', label: 'Bottom right', type: 'length', mayBeZero: true },
+    { key: 'bottomLeft', label: 'Bottom left', type: 'length', mayBeZero: true },
+  ],
+  start: { width: 30, height: 40, topLeft: 0, topRight: 0, bottomRight: 0, bottomLeft: 0 },
+  problem: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }) => {
+    if (!(width > 0 && height > 0)) return 'A rectangle needs a width and a height above 0.';
+    if (Math.min(topLeft, topRight, bottomRight, bottomLeft) < 0) return 'A corner’s radius is 0 or more.';
+    // A hair of room, so that corners that fill a side are not refused for a rounding.
+    const [wide, high] = [width * (1 + 1e-12), height * (1 + 1e-12)];
+    if (Math.max(topLeft + topRight, bottomLeft + bottomRight) > wide)
+      return `Two corners beside each other have at most ${width} together.`;
+    return Math.max(topLeft + bottomLeft, topRight + bottomRight) > high
+      ? `Two corners above each other have at most ${height} together.`
+      : null;
+  },
+  paths: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }) => {
+    const [x, y] = [width / 2, height / 2];
+    // Clockwise from the top left; each corner by the way that the sides before and after it run.
+    const corners = [
+      { at: point(-x, -y), r: topLeft, before: point(0, -1), after: point(1, 0) },
+      { at: point(x, -y), r: topRight, before: point(1, 0), after: point(0, 1) },
+      { at: point(x, y), r: bottomRight, before: point(0, 1), after: point(-1, 0) },
+      { at: point(-x, y), r: bottomLeft, before: point(-1, 0), after: point(0, -1) },
+    ].map(({ at, r, before, after }) => ({
+      r,
+      from: point(at.x - r * before.x, at.y - r * before.y),
+      to: point(at.x + r * after.x, at.y + r * after.y),
+      centre: point(at.x - r * before.x + r * after.x, at.y - r * before.y + r * after.y),
+    }));
+    const segments = corners.flatMap(({ r, from, to, centre }, k): Segment[] => {
+      const next = corners[(k + 1) % 4]?.from ?? to;
+      const side = next.x === to.x && next.y === to.y ? [] : [line(to, next)];
+      return r > 0 ? [arcAbout(from, to, centre, r), ...side] : side;
+    });
+    return [{ closed: true, segments }];
+  },
+  extent: ({ height }) => height / 2,
+  grips: ({ width, height }) => [
+    {
+      id: 'corner',
+      at: point(width / 2, height / 2),
+      drag: (to) => ({
+        width: Math.max(1e-6, 2 * Math.abs(to.x)),
+        height: Math.max(1e-6, 2 * Math.abs(to.y)),
+      }),
+    },
+  ],
+};

@@ -1,0 +1,50 @@
+import { nearestOnPath } from '@/core/curve/nearest';
+import { distance, type Point } from '@/core/curve/point';
+import type { Form } from '@/core/maker/form';
+import { activeRound, type Editor, type PaneId } from '@/state/editor';
+import { snapCurvesOf } from './snapCurves';
+
+interface Touch {
+  readonly radius: number;
+  readonly what: string;
+}
+
+/** Radii at which a circle about a point would just touch what is drawn: from outside, and what lies round it from inside. */
+function touchesOf(editor: Editor, centre: Point, except: string): Touch[] {
+  const round = activeRound({ ...editor.getState(), live: null });
+  if (!round) return [];
+  return snapCurvesOf(round)
+    .filter(({ shapeId }) => shapeId !== except)
+    .flatMap(({ curve: { segment, name } }) => {
+      const foot = nearestOnPath({ closed: false, segments: [segment] }, centre);
+      return foot && foot.t > 0 && foot.t < 1 ? [{ radius: foot.distance, what: `touching ${name}` }] : [];
+    });
+}
+
+/**
+ * A circle whose rim is dragged close to touching another curve, made to touch it exactly; says so in the readout. Other
+ * forms come back as they are.
+ */
+export function touchingForm(
+  editor: Editor,
+  pane: PaneId,
+  form: Form,
+  shapeId: string,
+  tolerance: number,
+): Form {
+  const { snapOn } = editor.getState();
+  if (form.kind !== 'ellipse' || form.rx !== form.ry || !snapOn.has('touch')) return form;
+  const [best] = touchesOf(editor, form.at, shapeId)
+    .map((touch) => ({ ...touch, off: Math.abs(touch.radius - form.rx) }))
+    .filter(({ off, radius }) => off <= tolerance && radius > 0)
+    .sort((a, b) => a.off - b.off);
+  if (!best) return form;
+  const known = editor.getState().pointer?.snapped.point ?? form.at;
+  const away = distance(known, form.at) || 1;
+  const point = {
+    x: form.at.x + ((known.x - form.at.x) * best.radius) / away,
+    y: form.at.y + ((known.y - form.at.y) * best.radius) / away,
+  };
+  editor.setState({ pointer: { pane, snapped: { point, caught: ['touch'], ring: null, what: best.what } } });
+  return { ...form, rx: best.radius, ry: best.radius };
+}

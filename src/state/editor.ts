@@ -88,6 +88,13 @@ export interface EditorState {
   readonly paint: Paint | null;
   /** The space key is down: a drag moves the view. */
   readonly panning: boolean;
+  /** How tools draw that can in more ways than one. */
+  readonly ways: {
+    readonly line: 'straight' | 'arc';
+    readonly ellipse: 'centre' | 'diameter' | 'points';
+  };
+  /** Points that were clicked of an arc or circle through three, in motif coordinates. */
+  readonly spots: readonly Point[];
   /** How strokes by hand become shapes; lengths in the figure's unit, smoothing null for as close as one can see. */
   readonly hand: {
     readonly as: 'shape' | 'line';
@@ -133,6 +140,8 @@ export function createEditor(saved: SavedFigure): Editor {
     lastSides: 6,
     paint: null,
     panning: false,
+    ways: { line: 'straight', ellipse: 'centre' },
+    spots: [],
     hand: { as: 'shape', width: 4, thinning: 0.6, taper: 8, smoothing: null },
     measured: null,
     box: null,
@@ -189,14 +198,26 @@ export const preview = (editor: Editor, figure: Figure | null): void => editor.s
 export function stepBack(editor: Editor): void {
   editor.setState((state) => {
     const history = undo(state.history);
-    return { history, live: null, draft: null, selection: stillThere(figureOf(history), state.selection) };
+    return {
+      history,
+      live: null,
+      draft: null,
+      spots: [],
+      selection: stillThere(figureOf(history), state.selection),
+    };
   });
 }
 
 export function stepForward(editor: Editor): void {
   editor.setState((state) => {
     const history = redo(state.history);
-    return { history, live: null, draft: null, selection: stillThere(figureOf(history), state.selection) };
+    return {
+      history,
+      live: null,
+      draft: null,
+      spots: [],
+      selection: stillThere(figureOf(history), state.selection),
+    };
   });
 }
 

@@ -182,3 +182,58 @@ test('strokes by hand become few nodes, as a shape or a line, and are slit along
   await page.keyboard.press('Control+z');
   await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();
 });
+
+test('arcs and circles go through three clicked points, circles touch by their rim, motifs are trimmed', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  const click = async (right: number, up: number): Promise<void> => {
+    const p = await benchAt(page, right, up);
+    await page.mouse.move(p.x, p.y, { steps: 2 });
+    await page.mouse.click(p.x, p.y);
+    await page.waitForTimeout(400);
+  };
+  await page.keyboard.press('t');
+  await inspector.getByRole('radio', { name: 'Arc, 3 points' }).click();
+  await click(-40, 250);
+  await click(40, 250);
+  await click(0, 290);
+  await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
+  await page.keyboard.press('y');
+  await inspector.getByRole('radio', { name: 'Diameter' }).click();
+  await drag(page, await benchAt(page, 0, 60), await benchAt(page, 0, 120));
+  await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();
+  await inspector.getByRole('radio', { name: '3 points' }).click();
+  await click(-90, 330);
+  await click(90, 330);
+  await page.keyboard.press('Escape');
+  await click(-20, 330);
+  await click(20, 330);
+  await click(0, 350);
+  await expect(inspector.getByText('3 shapes, 8-fold')).toBeVisible();
+
+  // The last circle is dragged close to the arc below it and touches it.
+  await page.keyboard.press('q');
+  const scale = await page.evaluate(() => {
+    const g = document.querySelector('[data-pane=bench] g[transform*="scale"]')!;
+    return Number(/scale\(([\d.]+)\)/.exec(g.getAttribute('transform')!)![1]);
+  });
+  const radius = Number(await inspector.getByLabel('Width', { exact: true }).inputValue()) / 2;
+  const middle = Number(await inspector.getByLabel('Middle r').inputValue());
+  const rim = await benchAt(page, 0, (middle + radius) * scale);
+  const far = await benchAt(page, 0, middle * scale + (middle * scale - 288));
+  await page.mouse.move(rim.x, rim.y);
+  await page.mouse.down();
+  await page.mouse.move(far.x, far.y, { steps: 5 });
+  await expect(page.getByTestId('readout')).toContainText('touching Arc');
+  await page.mouse.up();
+
+  // Shapes that reach over the rays are cut there.
+  await page.keyboard.press('a');
+  await drag(page, await benchAt(page, -150, 150), await benchAt(page, 150, 170));
+  await expect(inspector.getByText('The motif crosses both rays: neighbours overlap.')).toBeVisible();
+  await inspector.getByRole('button', { name: 'Trim at the rays' }).click();
+  await expect(inspector.getByText('The motif stays inside its wedge.')).toBeVisible();
+  await saved(page);
+});

@@ -22,6 +22,7 @@ import type { Saver } from '@/state/saver';
 import { STAGES, type Stage } from '@/state/stages';
 import { toolOnKey, TRAYS } from '@/state/tools';
 import { dropLastNode, finishPath } from '../tools/path';
+import { dropSpots } from '../tools/spots';
 import { deleteSelection, duplicateSelection } from './selectionActions';
 
 /** The keys of our own, for the help sheet and the docs. */
@@ -47,7 +48,13 @@ export const KEYS: readonly (readonly [string, string])[] = [
 export function goToStage(editor: Editor, stage: Stage): void {
   editor.setState(({ tool }) => {
     const tools = TRAYS[stage].flat();
-    return { stage, draft: null, tool: tools.includes(tool) ? tool : (tools[0] ?? 'select') };
+    return {
+      stage,
+      draft: null,
+      spots: [],
+      live: null,
+      tool: tools.includes(tool) ? tool : (tools[0] ?? 'select'),
+    };
   });
 }
 
@@ -115,6 +122,7 @@ function remove(editor: Editor): void {
 function leave(editor: Editor): void {
   const state = editor.getState();
   if (state.draft) finishPath(editor, false);
+  else if (state.spots.length > 0) dropSpots(editor);
   else if (state.selection.nodes.size > 0) selectNodes(editor, []);
   else if (state.tool !== 'select') editor.setState({ tool: 'select' });
   else select(editor, state.selection.roundId);
@@ -179,7 +187,7 @@ export function followKeys(
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
     else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
-    else if (tool) editor.setState({ tool, draft: null });
+    else if (tool) editor.setState({ tool, draft: null, spots: [], live: null });
     else return false;
     return true;
   };

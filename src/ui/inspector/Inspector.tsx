@@ -13,13 +13,13 @@ import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
 import { FitPanel } from './FitPanel';
 import { FramePanel } from './FramePanel';
-import { HandPanel } from './HandPanel';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
 import { ShapeList } from './ShapeList';
 import { ShapePanel } from './ShapePanel';
 import { SnapPanel } from './SnapPanel';
+import { ToolPanel } from './ToolPanel';
 import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
 import { WedgePanel } from './WedgePanel';
@@ -93,7 +93,7 @@ export function Inspector() {
       )}
       {stage === 'draw' && (
         <>
-          {state.tool === 'freehand' && <HandPanel />}
+          <ToolPanel />
           {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
             <NodePanel round={round} shape={single} />
           )}

@@ -4,6 +4,7 @@ import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, type PointerEvent, type ReactNode } from 'react';
 
 import type { PaneId } from '@/state/editor';
+import type { ToolId } from '@/state/tools';
 import { panned, zoomed } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import type { Gesture } from './gesture';
@@ -11,12 +12,16 @@ import { Overlay } from './Overlay';
 import { finishPath, hoverPath } from './path';
 import { MotifPointer, panePoint, placementIn, toMotif, viewOf } from './pointer';
 import { PRESSES } from './presses';
+import { hoverSpots } from './spots';
 
 interface Props {
   readonly pane: PaneId;
   readonly label: string;
   readonly children: ReactNode;
 }
+
+/** Tools whose pointer catches nothing while it only moves. */
+const UNCAUGHT: ReadonlySet<ToolId> = new Set(['select', 'nodes', 'paint', 'eyedropper', 'freehand']);
 
 const DOUBLE_CLICK = 350;
 const SAME_PLACE = 5;
@@ -128,7 +133,9 @@ export function PaneCanvas({ pane, label, children }: Props) {
     }
     const state = editor.getState();
     if (state.tool === 'path') hoverPath(editor, point);
-    else if (state.tool === 'petal' || state.tool === 'ellipse' || state.tool === 'polygon') {
+    else if (state.tool === 'line' && state.ways.line === 'arc') hoverSpots(editor, point, 'arc');
+    else if (state.tool === 'ellipse' && state.ways.ellipse === 'points') hoverSpots(editor, point, 'circle');
+    else if (!UNCAUGHT.has(state.tool)) {
       new MotifPointer(editor, pane, placementIn(state, pane)).at(point);
     } else {
       const at = toMotif(placementIn(state, pane), point.figure);

@@ -144,6 +144,15 @@ const straight: Drawn = (from, to, shift) => ({
 
 export const pressBuilt = (kind: BuiltKind): Press => draws(makerOf(kind).name, built(kind));
 export const pressRectangle = draws('Rectangle', rectangle);
+/** A circle from one end of its diameter to the other. */
+const diameter: Drawn = (from, to, shift) => {
+  const end = shift ? stepped(from, to) : to;
+  const r = distance(from, end) / 2;
+  const at = { x: (from.x + end.x) / 2, y: (from.y + end.y) / 2 };
+  return { kind: 'ellipse', at, rotation: NO_TURN, rx: r, ry: r };
+};
+
+export const pressDiameter = draws('Circle', diameter);
 export const pressLine = draws('Line', straight);
 export const pressPetal = draws('Petal', petal);
 export const pressEllipse = draws('Ellipse', ellipse);

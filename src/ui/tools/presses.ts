@@ -4,7 +4,16 @@ import { BUILT_KINDS, type BuiltKind } from '@/core/maker/makers';
 import { pressFreehand } from './freehand';
 import { pressSlit } from './slit';
 import { pressGuide, pressMeasure } from './guides';
-import { pressBuilt, pressEllipse, pressLine, pressPetal, pressPolygon, pressRectangle } from './makers';
+import { pressSpots } from './spots';
+import {
+  pressBuilt,
+  pressDiameter,
+  pressEllipse,
+  pressLine,
+  pressPetal,
+  pressPolygon,
+  pressRectangle,
+} from './makers';
 import { pressNodes } from './nodes';
 import { pressEyedropper, pressPaint } from './paint';
 import { pressPath } from './path';
@@ -16,11 +25,16 @@ export const PRESSES: Record<ToolId, Press> = {
   nodes: pressNodes,
   path: pressPath,
   petal: pressPetal,
-  ellipse: pressEllipse,
+  ellipse: (editor, p, double) => {
+    const way = editor.getState().ways.ellipse;
+    const press = way === 'points' ? pressSpots('circle') : way === 'diameter' ? pressDiameter : pressEllipse;
+    return press(editor, p, double);
+  },
   polygon: pressPolygon,
   freehand: pressFreehand,
   slit: pressSlit,
-  line: pressLine,
+  line: (editor, p, double) =>
+    (editor.getState().ways.line === 'arc' ? pressSpots('arc') : pressLine)(editor, p, double),
   measure: pressMeasure,
   guide: pressGuide,
   ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<BuiltKind, Press>),

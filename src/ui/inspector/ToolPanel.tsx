@@ -1,0 +1,56 @@
+'use client';
+
+import type { EditorState } from '@/state/editor';
+import { Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { HandPanel } from './HandPanel';
+
+type Ways = EditorState['ways'];
+
+const LINES: readonly { value: Ways['line']; label: string }[] = [
+  { value: 'straight', label: 'Straight' },
+  { value: 'arc', label: 'Arc, 3 points' },
+];
+const ELLIPSES: readonly { value: Ways['ellipse']; label: string }[] = [
+  { value: 'centre', label: 'Centre' },
+  { value: 'diameter', label: 'Diameter' },
+  { value: 'points', label: '3 points' },
+];
+const HINTS: Record<Ways['line'] | Ways['ellipse'], string> = {
+  straight: 'Drag from end to end; Shift holds it to steps of 15°.',
+  arc: 'Click both ends, then a point between them.',
+  centre: 'Drag from the middle; Shift makes a circle.',
+  diameter: 'Drag from one end of a circle’s diameter to the other.',
+  points: 'Click three points of a circle.',
+};
+
+/** How the tool at hand draws, where it can in more ways than one. */
+export function ToolPanel() {
+  const editor = useEditor();
+  const tool = useEditorState((state) => state.tool);
+  const ways = useEditorState((state) => state.ways);
+  const set = (part: Partial<Ways>): void =>
+    editor.setState((state) => ({ ways: { ...state.ways, ...part }, spots: [], live: null }));
+  if (tool === 'freehand') return <HandPanel />;
+  if (tool === 'line')
+    return (
+      <Section title="Line">
+        <Segmented label="A line is" value={ways.line} choices={LINES} onChange={(line) => set({ line })} />
+        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.line]}</p>
+      </Section>
+    );
+  if (tool === 'ellipse')
+    return (
+      <Section title="Ellipse and circle">
+        <Segmented
+          label="Drawn by"
+          value={ways.ellipse}
+          choices={ELLIPSES}
+          onChange={(ellipse) => set({ ellipse })}
+        />
+        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.ellipse]}</p>
+      </Section>
+    );
+  return null;
+}

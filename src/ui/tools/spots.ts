@@ -1,0 +1,92 @@
+import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
+import { distance, type Point } from '@/core/curve/point';
+import { addShapes } from '@/core/figure/commands';
+import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import type { Form } from '@/core/maker/form';
+import { NO_TURN } from '@/core/number/turn';
+import { newId } from '@/state/ids';
+import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
+import type { Press } from './gesture';
+import { enterWedge } from './makers';
+import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
+
+type Through = 'arc' | 'circle';
+
+/** What points lead to: a straight line at first, then the arc or circle through all three; null while there is none. */
+function formThrough(points: readonly Point[], as: Through): Form | null {
+  const [a, b, c] = points;
+  if (!a || !b || distance(a, b) === 0) return null;
+  const line = (nodes: readonly Point[], bulge?: number): Form => ({
+    kind: 'path',
+    closed: false,
+    nodes: nodes.map(({ x, y }, k) => ({
+      x,
+      y,
+      kind: 'corner',
+      ...(k === 0 && bulge !== undefined && bulge !== 0 && { bulge }),
+    })),
+  });
+  if (!c) return line([a, b]);
+  // For an arc the ends come first and the point between them last.
+  if (as === 'arc') return line([a, b], bulgeThrough(a, c, b));
+  const circle = circleThrough(a, b, c);
+  return (
+    circle && { kind: 'ellipse', at: circle.centre, rotation: NO_TURN, rx: circle.radius, ry: circle.radius }
+  );
+}
+
+function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id: string) {
+  const state = editor.getState();
+  const form = formThrough(points, as);
+  if (!form) return null;
+  const name = as === 'arc' ? 'Arc' : 'Circle';
+  const taken = activeRound({ ...state, live: null })?.shapes.filter((shape) =>
+    shape.name.startsWith(name),
+  ).length;
+  const stroke = state.paint?.stroke ?? START_LINE.stroke;
+  const paint = form.kind === 'path' ? { fill: null, stroke } : (state.paint ?? START_PAINT);
+  return newShape(id, taken ? `${name} ${taken + 1}` : name, form, paint);
+}
+
+/** Lets go of points that have been set but led to nothing. */
+export function dropSpots(editor: Editor): void {
+  if (editor.getState().spots.length === 0) return;
+  editor.setState({ spots: [], live: null });
+}
+
+/** Shows what the points so far and the pointer lead to. */
+export function hoverSpots(editor: Editor, p: PanePoint, as: Through): void {
+  const state = editor.getState();
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
+  const at = pointer.at(p, state.spots, state.spots[state.spots.length - 1]);
+  const round = activeRound(state);
+  if (state.spots.length === 0 || !round) return;
+  const shape = shapeThrough(editor, [...state.spots, at], as, 'through-points');
+  preview(editor, null);
+  if (shape) preview(editor, addShapes(shownFigure(editor.getState()), round.id, [shape]));
+}
+
+/** Three clicks: the ends of an arc and a point between them, or three points of a circle. Esc lets go of them. */
+export const pressSpots =
+  (as: Through): Press =>
+  (editor, p) => {
+    if (editor.getState().spots.length === 0) enterWedge(editor, p);
+    const state = editor.getState();
+    const round = activeRound(state);
+    if (!round || round.locked) return null;
+    const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
+    const at = pointer.at(p, state.spots, state.spots[state.spots.length - 1]);
+    if (state.spots.some((spot) => distance(spot, at) < pointer.length(CATCH) / 4)) return null;
+    const points = [...state.spots, at];
+    if (points.length < 3) {
+      editor.setState({ spots: points });
+      return null;
+    }
+    const id = newId();
+    const shape = shapeThrough(editor, points, as, id);
+    dropSpots(editor);
+    if (!shape) return null;
+    commit(editor, `Draw ${shape.name}`, addShapes(shownFigure(editor.getState()), round.id, [shape]));
+    select(editor, round.id, [id]);
+    return null;
+  };

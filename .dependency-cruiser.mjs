@@ -7,7 +7,7 @@ const inside = {
   curve: ['number'],
   symmetry: ['number', 'curve'],
   arrangement: ['number', 'curve'],
-  merge: ['number', 'curve', 'arrangement'],
+  merge: ['number', 'curve', 'symmetry', 'arrangement'],
   maker: ['number', 'curve', 'symmetry'],
   scene: ['number', 'curve', 'symmetry'],
   figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene'],

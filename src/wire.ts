@@ -31,3 +31,10 @@ export interface SaveRequest {
   /** New steps, in order; those that stood at their positions and after are replaced. */
   readonly steps: readonly HistoryStep[];
 }
+
+/** A picture that the server keeps, by its id; its size in pixels. */
+export interface StoredPicture {
+  readonly id: string;
+  readonly width: number;
+  readonly height: number;
+}

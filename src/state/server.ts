@@ -1,5 +1,5 @@
 import type { Figure } from '../core/figure/model';
-import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest, StoredPicture } from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
 export class ServerProblem extends Error {
@@ -17,10 +17,12 @@ async function ask<T>(address: string, method = 'GET', body?: unknown, keepalive
     response = await fetch(address, {
       method,
       keepalive,
-      ...(body !== undefined && {
-        body: JSON.stringify(body),
-        headers: { 'Content-Type': 'application/json' },
-      }),
+      ...(body instanceof Blob && { body }),
+      ...(body !== undefined &&
+        !(body instanceof Blob) && {
+          body: JSON.stringify(body),
+          headers: { 'Content-Type': 'application/json' },
+        }),
     });
   } catch {
     throw new ServerProblem(0, 'The server does not answer. Your changes are kept here.');
@@ -50,8 +52,11 @@ export const server = {
   remove: (id: string) => ask<undefined>(at(id), 'DELETE'),
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
   duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
+  keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
   stepsBefore: (id: string, before: number) => ask<HistoryStep[]>(at(id, `/steps?before=${before}&count=50`)),
 };
+
+export const pictureAddress = (id: string): string => `/api/pictures/${encodeURIComponent(id)}`;
 
 export const exportAddress = (id: string, parameters: Record<string, string>): string =>
   at(id, `/export?${new URLSearchParams(parameters).toString()}`);

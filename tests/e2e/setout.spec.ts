@@ -237,3 +237,36 @@ test('arcs and circles go through three clicked points, circles touch by their r
   await expect(inspector.getByText('The motif stays inside its wedge.')).toBeVisible();
   await saved(page);
 });
+
+test('a picture is laid under the Bench, placed by hand and by numbers, and is in no export', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('1');
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="80"><circle cx="20" cy="40" r="18" fill="#d9512c"/></svg>';
+  const choose = inspector.getByLabel('Picture to trace from');
+  await choose.setInputFiles({ name: 'leaf.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  const underlay = page.getByTestId('underlay');
+  await expect(underlay).toBeVisible();
+  await drag(page, await benchAt(page, 5, 200), await benchAt(page, 45, 240));
+  await expect(inspector.getByLabel('Underlay x')).not.toHaveValue('0');
+  await inspector.getByLabel('Underlay x').fill('0');
+  await inspector.getByLabel('Underlay x').press('Enter');
+  await inspector.getByLabel('Underlay rotation').fill('30');
+  await inspector.getByLabel('Underlay rotation').press('Enter');
+  await inspector.getByRole('button', { name: 'Lock underlay' }).click();
+  await expect(inspector.getByLabel('Underlay width')).toBeDisabled();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('underlay')).toBeVisible();
+  await page.getByRole('button', { name: 'Export' }).click();
+  expect((await exported(page)).toString()).not.toContain('image');
+  await page.keyboard.press('Escape');
+
+  await page.keyboard.press('1');
+  await inspector.getByRole('button', { name: 'Remove underlay' }).click();
+  await choose.setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
+});

@@ -1,4 +1,6 @@
+import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
+import type { Turn } from '../number/turn';
 import type { FillRule, Paint, ScenePage, Colour } from '../scene/scene';
 import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
@@ -36,6 +38,22 @@ export interface Round {
   readonly merge: RoundMerge | null;
 }
 
+/** A picture under the Bench to trace from; never exported. Lengths in the figure's unit, in motif coordinates. */
+export interface Underlay {
+  /** The id by which the server keeps it. */
+  readonly picture: string;
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  /** Its middle. */
+  readonly at: Point;
+  readonly rotation: Turn;
+  /** From 0, not to be seen, to 1. */
+  readonly strength: number;
+  readonly visible: boolean;
+  readonly locked: boolean;
+}
+
 /** What is saved, opened and exported: only what a person decided, never what follows from it. */
 export interface Figure {
   readonly format: typeof FIGURE_FORMAT;
@@ -43,6 +61,7 @@ export interface Figure {
   readonly name: string;
   readonly page: ScenePage;
   readonly palette: readonly Colour[];
+  readonly underlay: Underlay | null;
   /** Back to front. */
   readonly rounds: readonly Round[];
 }

@@ -176,5 +176,18 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     centre: point.required(),
   }).required(),
   palette: Joi.array().items(colour).max(LIMITS.palette).required(),
+  underlay: Joi.object({
+    picture: id,
+    name,
+    width: extent,
+    height: extent,
+    at: point.required(),
+    rotation: turn.required(),
+    strength: Joi.number().min(0).max(1).required(),
+    visible: Joi.boolean().required(),
+    locked: Joi.boolean().required(),
+  })
+    .allow(null)
+    .required(),
   rounds: Joi.array().items(round).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });

@@ -43,5 +43,6 @@ export const newFigure = (name: string, roundId: string): Figure => ({
   name,
   page: { width: 180, height: 180, unit: 'mm', background: '#fffefb', bleed: 0, centre: { x: 0, y: 0 } },
   palette: START_PALETTE,
+  underlay: null,
   rounds: [newRound(roundId, 'Round 1')],
 });

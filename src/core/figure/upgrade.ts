@@ -5,8 +5,9 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 
 const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 
-/** Version 1 had no frames, and the centre was always the page's middle. */
+/** Version 1 had no frames and no underlay, and the centre was always the page's middle. */
 const fromFirst = (figure: Record<string, unknown>): Record<string, unknown> => ({
+  underlay: null,
   ...figure,
   version: 2,
   page: isRecord(figure['page']) ? { bleed: 0, centre: { x: 0, y: 0 }, ...figure['page'] } : figure['page'],

@@ -26,7 +26,7 @@ export type Field<N> = Asked<N> &
   );
 
 /** A point that a person drags, in the construction's own coordinates, and what it does to the numbers. */
-export interface Grip<N> {
+interface Grip<N> {
   readonly id: string;
   readonly at: Point;
   readonly drag: (to: Point) => Partial<N>;

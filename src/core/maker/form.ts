@@ -97,7 +97,7 @@ export function handlesOfForm(form: Form): MakerHandle[] {
 }
 
 /** A construction whose far end is put at a distance from its origin. */
-export function reachedForm(form: BuiltForm, extent: number): BuiltForm {
+function reachedForm(form: BuiltForm, extent: number): BuiltForm {
   const maker = makerOf(form.kind);
   const numbers =
     maker.reached?.(form.numbers, extent) ??

@@ -26,7 +26,7 @@ export function transformProblem(t: Transform): string | null {
 }
 
 /** The affine map of a transform. */
-export function transformMap(t: Transform): Affine {
+function transformMap(t: Transform): Affine {
   switch (t.kind) {
     case 'move':
       return moveMap(t.by);

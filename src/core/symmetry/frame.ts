@@ -1,4 +1,3 @@
-import { boundsOfPaths } from '../curve/bounds';
 import type { Path } from '../curve/path';
 import { add, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { line, type ArcSegment, type Segment } from '../curve/segment';
@@ -107,10 +106,4 @@ export function frameLines(frame: Frame, reach: number): FrameLine[] {
     }
   }
   return found;
-}
-
-/** How far a frame reaches from the centre; 0 for an empty one. */
-export function frameReach(frame: Frame): number {
-  const box = boundsOfPaths(frameLines({ ...frame, guides: [] }, 0).map(({ path }) => path));
-  return Math.max(0, box.right, -box.left, box.bottom, -box.top);
 }

@@ -2,8 +2,9 @@ import type { Knex } from 'knex';
 
 import { figures } from './figures';
 import type { Migration } from './migration';
+import { pictures } from './pictures';
 
-const ALL: readonly Migration[] = [figures];
+const ALL: readonly Migration[] = [figures, pictures];
 
 /** Migrations as part of the program, so that a bundled server finds them. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

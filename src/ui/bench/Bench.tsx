@@ -6,9 +6,11 @@ import type { SceneLayer } from '@/core/scene/scene';
 import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
+import { pictureAddress } from '@/state/server';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
-import { useEditorState } from '../editor/EditorContext';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { layPicture } from '../editor/underlay';
 import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
@@ -93,6 +95,7 @@ const pickBench = (state: EditorState) => state;
 
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
+  const editor = useEditor();
   const state = useEditorState(pickBench);
   const figure = shownFigure(state);
   const round = activeRound(state);
@@ -125,7 +128,19 @@ export function Bench() {
   const crowded = ray.x + 60 > state.sizes.bench.width;
 
   return (
-    <section aria-label="Bench" className="relative min-w-0 overflow-hidden border-r border-line bg-field">
+    <section
+      aria-label="Bench"
+      className="relative min-w-0 overflow-hidden border-r border-line bg-field"
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        const [file] = event.dataTransfer.files;
+        if (!file) return;
+        event.preventDefault();
+        void layPicture(editor, file);
+      }}
+    >
       <PaneCanvas pane="bench" label="Bench: one wedge, where the motif is drawn">
         <defs>
           <g id="bench-motif">
@@ -137,6 +152,19 @@ export function Bench() {
         </defs>
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
           <Frame fold={fold} radius={radius} step={ringStepOf(state)} />
+          {figure.underlay?.visible && (
+            <image
+              data-testid="underlay"
+              href={pictureAddress(figure.underlay.picture)}
+              x={-figure.underlay.width / 2}
+              y={-figure.underlay.height / 2}
+              width={figure.underlay.width}
+              height={figure.underlay.height}
+              preserveAspectRatio="none"
+              opacity={figure.underlay.strength}
+              transform={`translate(${figure.underlay.at.x} ${figure.underlay.at.y}) rotate(${degreesOf(figure.underlay.rotation)})`}
+            />
+          )}
           {state.ghosts && (
             <g opacity={0.17} transform={`rotate(${upright})`}>
               {others.map((layer, k) => (

@@ -22,6 +22,7 @@ import { SnapPanel } from './SnapPanel';
 import { ToolPanel } from './ToolPanel';
 import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
+import { UnderlayPanel } from './UnderlayPanel';
 import { WedgePanel } from './WedgePanel';
 
 /** The sections for the stage and the selection. */
@@ -87,6 +88,7 @@ export function Inspector() {
         <>
           {single && <ShapePanel key={single.id} round={round} shape={single} />}
           <FramePanel round={round} />
+          {!single && <UnderlayPanel />}
           {!single && <PagePanel page={page} />}
           <SnapPanel />
         </>

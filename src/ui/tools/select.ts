@@ -1,6 +1,7 @@
 import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths } from '@/core/curve/bounds';
-import { duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { applyTo, inverse, turnMap } from '@/core/curve/affine';
+import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
 import { dragFormHandle, handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import type { Placement } from '@/core/symmetry/rule';
@@ -109,6 +110,28 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture
   };
 }
 
+/** Drags the underlay, where it is set out, not locked and under the pointer on the Bench. */
+function dragUnderlay(editor: Editor, p: PanePoint): Gesture | null {
+  const state = editor.getState();
+  const figure = shownFigure(state);
+  const { underlay } = figure;
+  if (state.stage !== 'setout' || p.pane !== 'bench' || !underlay?.visible || underlay.locked) return null;
+  const own = applyTo(inverse(turnMap(underlay.rotation)), subtract(p.figure, underlay.at));
+  if (Math.abs(own.x) > underlay.width / 2 || Math.abs(own.y) > underlay.height / 2) return null;
+  let moved = false;
+  return {
+    move: (q) => {
+      moved = true;
+      const by = subtract(q.figure, p.figure);
+      preview(editor, changeUnderlay(figure, { at: { x: underlay.at.x + by.x, y: underlay.at.y + by.y } }));
+    },
+    up: () => {
+      if (moved) commit(editor, 'Move underlay', shownFigure(editor.getState()));
+    },
+    cancel: () => preview(editor, null),
+  };
+}
+
 /** Selects by a box drawn from an empty place. */
 function boxSelect(editor: Editor, p: PanePoint): Gesture {
   const state = editor.getState();
@@ -144,7 +167,7 @@ export const pressSelect: Press = (editor, p) => {
   const hit = hitAt(editor, p);
   if (!hit) {
     if (!p.shift) select(editor, editor.getState().selection.roundId);
-    return boxSelect(editor, p);
+    return dragUnderlay(editor, p) ?? boxSelect(editor, p);
   }
   const { selection } = editor.getState();
   const sameRound = selection.roundId === hit.roundId;

@@ -4,3 +4,4 @@ export * from './rounds';
 export * from './shapes';
 export * from './transform';
 export * from './slit';
+export * from './underlay';

@@ -1,0 +1,31 @@
+import { toast } from 'sonner';
+
+import { setUnderlay } from '@/core/figure/commands';
+import { NO_TURN } from '@/core/number/turn';
+import { act, shownFigure, type Editor } from '@/state/editor';
+import { server } from '@/state/server';
+import { benchRadius } from '@/state/view';
+
+/** Sends a picture to the server, which checks and keeps it, and lays it under the Bench, as high as the wedge. */
+export async function layPicture(editor: Editor, file: File): Promise<void> {
+  try {
+    const picture = await server.keepPicture(file);
+    const figure = shownFigure(editor.getState());
+    const height = benchRadius(figure);
+    act(editor, 'Lay an underlay', (now) =>
+      setUnderlay(now, {
+        picture: picture.id,
+        name: file.name.slice(0, 120) || 'Picture',
+        width: (height * picture.width) / picture.height,
+        height,
+        at: { x: 0, y: -height / 2 },
+        rotation: NO_TURN,
+        strength: 0.5,
+        visible: true,
+        locked: false,
+      }),
+    );
+  } catch (error) {
+    toast.error(error instanceof Error ? error.message : 'The picture could not be kept.');
+  }
+}

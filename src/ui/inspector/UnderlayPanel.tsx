@@ -1,0 +1,122 @@
+'use client';
+
+import { Eye, EyeOff, ImagePlus, Lock, LockOpen, Trash2 } from 'lucide-react';
+import { useRef } from 'react';
+
+import { changeUnderlay, setUnderlay } from '@/core/figure/commands';
+import { LIMITS, type Underlay } from '@/core/figure/model';
+import { act, shownFigure } from '@/state/editor';
+import { Button, IconButton } from '../common/Button';
+import { LengthField, ShareField, TurnField } from '../common/NumberField';
+import { Section } from '../common/Panel';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { layPicture } from '../editor/underlay';
+
+/** A picture to trace from: chosen or dropped on the Bench, placed by numbers or by hand, never exported. */
+export function UnderlayPanel() {
+  const editor = useEditor();
+  const input = useRef<HTMLInputElement>(null);
+  const { underlay, page } = useEditorState(shownFigure);
+  const change = (part: Partial<Underlay>): void =>
+    act(editor, 'Change underlay', (figure) => changeUnderlay(figure, part), 'underlay');
+  const size = (width: number): string | null =>
+    width > 0 && width <= LIMITS.size ? null : 'The width is above 0.';
+  return (
+    <Section title="Underlay" note={underlay ? underlay.name.slice(0, 24) : 'never exported'}>
+      <input
+        ref={input}
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/svg+xml"
+        aria-label="Picture to trace from"
+        className="hidden"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) void layPicture(editor, file);
+        }}
+      />
+      {!underlay && (
+        <>
+          <Button onClick={() => input.current?.click()}>
+            <ImagePlus size={16} strokeWidth={1.7} aria-hidden /> Choose a picture
+          </Button>
+          <p className="text-[12px] leading-4 text-muted">
+            Or drop one on the Bench: PNG, JPEG, WebP or SVG.
+          </p>
+        </>
+      )}
+      {underlay && (
+        <>
+          <div className="flex gap-1">
+            <IconButton
+              label={underlay.visible ? 'Hide underlay' : 'Show underlay'}
+              onClick={() => change({ visible: !underlay.visible })}
+            >
+              {underlay.visible ? (
+                <Eye size={16} strokeWidth={1.7} />
+              ) : (
+                <EyeOff size={16} strokeWidth={1.7} />
+              )}
+            </IconButton>
+            <IconButton
+              label={underlay.locked ? 'Unlock underlay' : 'Lock underlay'}
+              onClick={() => change({ locked: !underlay.locked })}
+            >
+              {underlay.locked ? (
+                <Lock size={16} strokeWidth={1.7} />
+              ) : (
+                <LockOpen size={16} strokeWidth={1.7} />
+              )}
+            </IconButton>
+            <IconButton
+              label="Remove underlay"
+              onClick={() => act(editor, 'Remove underlay', (figure) => setUnderlay(figure, null))}
+            >
+              <Trash2 size={16} strokeWidth={1.7} />
+            </IconButton>
+          </div>
+          <LengthField
+            label="Underlay x"
+            caption="Middle x"
+            value={underlay.at.x}
+            in={page.unit}
+            disabled={underlay.locked}
+            onChange={(x) => change({ at: { ...underlay.at, x } })}
+          />
+          <LengthField
+            label="Underlay y"
+            caption="Middle y"
+            value={-underlay.at.y}
+            in={page.unit}
+            disabled={underlay.locked}
+            onChange={(y) => change({ at: { ...underlay.at, y: -y } })}
+          />
+          <LengthField
+            label="Underlay width"
+            caption="Width"
+            value={underlay.width}
+            in={page.unit}
+            disabled={underlay.locked}
+            refuse={size}
+            onChange={(width) => change({ width, height: (underlay.height * width) / underlay.width })}
+          />
+          <TurnField
+            label="Underlay rotation"
+            caption="Rotation"
+            value={underlay.rotation}
+            disabled={underlay.locked}
+            onChange={(rotation) => change({ rotation })}
+          />
+          <ShareField
+            label="Underlay strength"
+            caption="Strength"
+            value={underlay.strength}
+            least={0}
+            most={1}
+            onChange={(strength) => change({ strength })}
+          />
+        </>
+      )}
+    </Section>
+  );
+}

@@ -3,15 +3,15 @@ import { NO_FRAME } from '../symmetry/frame';
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
-
 /** Version 1 had no frames and no underlay, and the centre was always the page's middle. */
 const fromFirst = (figure: Record<string, unknown>): Record<string, unknown> => ({
   underlay: null,
   ...figure,
   version: 2,
   page: isRecord(figure['page']) ? { bleed: 0, centre: { x: 0, y: 0 }, ...figure['page'] } : figure['page'],
-  rounds: list(figure['rounds']).map((round) => (isRecord(round) ? { frame: NO_FRAME, ...round } : round)),
+  rounds: Array.isArray(figure['rounds'])
+    ? figure['rounds'].map((round: unknown) => (isRecord(round) ? { frame: NO_FRAME, ...round } : round))
+    : figure['rounds'],
 });
 
 /**

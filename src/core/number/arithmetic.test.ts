@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { evaluate } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 
-import { readCount, readLength, readTurn, type Reading } from './arithmetic';
+import { readCount, readLength, readTurn, type Reading, readList, readShare } from './arithmetic';
 
 const readNumber = (text: string): Reading<number> => readLength(text, 'mm');
 
@@ -102,5 +102,37 @@ describe('arithmetic in fields', () => {
       }),
       { numRuns: 1000 },
     );
+  });
+});
+
+describe('lists', () => {
+  const list = (text: string, share?: number) => readList(text, 'mm', 20, share);
+
+  it('are parted by commas, semicolons or spaces, with arithmetic and units', () => {
+    expect(list('20, 35, 1in')).toEqual({ ok: true, value: [20, 35, 25.4] });
+    expect(list('20;60/3 5.5')).toEqual({ ok: true, value: [20, 20, 5.5] });
+    expect(list('')).toEqual({ ok: true, value: [] });
+  });
+
+  it('stand for rows: from, to and by, equal steps, per cent', () => {
+    expect(list('10 to 50 by 10')).toEqual({ ok: true, value: [10, 20, 30, 40, 50] });
+    expect(list('3 × 12')).toEqual({ ok: true, value: [12, 24, 36] });
+    expect(list('50%, 100%', 90)).toEqual({ ok: true, value: [45, 90] });
+  });
+
+  it('say what is wrong with them', () => {
+    for (const [text, words] of [
+      ['10, x', 'not a number'],
+      ['50%', 'part of'],
+      ['10 to 5 by 1', 'upward'],
+      ['30 x 1', 'At most 20'],
+      ['1 to 100 by 1', 'At most 20'],
+    ] as const) {
+      const reading = list(text);
+      expect(reading.ok ? '' : reading.message).toMatch(words);
+    }
+    expect(readShare('0.5*2', 0, 1)).toEqual({ ok: true, value: 1 });
+    expect(readShare('3', 0, 1)).toEqual({ ok: false, message: 'From 0 to 1.' });
+    expect(readShare('3mm', 0, 9).ok).toBe(false);
   });
 });

@@ -9,7 +9,7 @@ import { arcFromBulge, line } from '../curve/segment';
 import { addTurns, degreesOf, turn, wrapTurn } from '../number/turn';
 import { reachOf } from './reach';
 import { copyCount, isFold, placementMap, stepOf, turnsOf } from './rule';
-import { ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
+import { curveOf, ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
 import { alongTurn, copyAt, halfWedge, pastRays } from './wedge';
 
 const anyFold = fc.integer({ min: 1, max: 720 });
@@ -166,4 +166,48 @@ describe('snapping', () => {
 it('leaves a path as it is under a full turn', () => {
   const path = circle(3, -20, 4);
   expect(mapPath(path, placementMap({ turn: turn(12, 12), mirrored: false }))).toEqual(path);
+});
+
+describe('snapping to curves', () => {
+  const on = new Set<SnapKind>(SNAP_KINDS);
+  const arc = { kind: 'arc', centre: { x: 10, y: 0 }, radius: 5, sweep: Math.PI } as const;
+  const half = { ...arc, from: { x: 5, y: 0 }, to: { x: 15, y: 0 } };
+  const targets = {
+    fold: 1,
+    ringStep: 1000,
+    nodes: [],
+    on,
+    curves: [
+      curveOf('curve', 'Bow', half),
+      curveOf('curve', 'Bar', line({ x: 0, y: -3 }, { x: 30, y: -3 })),
+      curveOf('frame', 'a side', line({ x: 40, y: -20 }, { x: 40, y: 20 })),
+    ],
+  };
+
+  it('catches crossings, quadrants, middles, tangent and square points, and says of what', () => {
+    const crossing = snap({ x: 6.1, y: -3.1 }, targets, 1);
+    expect(crossing).toMatchObject({ caught: ['crossing'], what: 'Bow and Bar' });
+    expect(crossing.point.x).toBeCloseTo(6, 9);
+    expect(snap({ x: 10.2, y: -5.3 }, targets, 1)).toMatchObject({ what: 'Bow' });
+    expect(snap({ x: 40.3, y: 0.4 }, { ...targets, on: new Set<SnapKind>(['midpoint']) }, 1)).toMatchObject({
+      caught: [],
+    });
+    expect(snap({ x: 40.3, y: 0.4 }, targets, 1)).toMatchObject({
+      point: { x: 40, y: 0 },
+      caught: ['midpoint'],
+    });
+    // From 0, 0 the tangent touches the circle about 10, 0 where cos a = 1/2.
+    const touch = snap({ x: 7.6, y: -4.2 }, { ...targets, origin: { x: 0, y: 0 } }, 0.5);
+    expect(touch).toMatchObject({ caught: ['touch'], what: 'tangent to Bow' });
+    expect(touch.point.x).toBeCloseTo(7.5, 9);
+    const square = snap({ x: 20.2, y: -3.1 }, { ...targets, origin: { x: 20, y: 9 } }, 0.5);
+    expect(square).toMatchObject({ caught: ['touch'], what: 'square to Bar' });
+  });
+
+  it('catches the curves themselves last, and only what is on', () => {
+    expect(snap({ x: 40.4, y: 7 }, targets, 1)).toMatchObject({ point: { x: 40 }, caught: ['frame'] });
+    expect(snap({ x: 22, y: -3.3 }, targets, 1)).toMatchObject({ caught: ['curve'], what: 'Bar' });
+    const off = { ...targets, on: new Set<SnapKind>(['axis']) };
+    expect(snap({ x: 22, y: -3.3 }, off, 1).caught).toEqual([]);
+  });
 });

@@ -1,7 +1,7 @@
 import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
-import { pathsOfForm, movedForm, scaledForm } from '../../maker/form';
+import { pathsOfForm, movedForm, scaledForm, type Form } from '../../maker/form';
 import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
@@ -95,9 +95,29 @@ export function duplicateRound(figure: Figure, roundId: string, newId: () => str
   return addRound(figure, copy, roundId);
 }
 
+const reachOfForms = new WeakMap<Form, Reach | null>();
+
+/** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
+function reachOfForm(form: Form): Reach | null {
+  const known = reachOfForms.get(form);
+  if (known !== undefined) return known;
+  const reach = reachOf(pathsOfForm(form));
+  reachOfForms.set(form, reach);
+  return reach;
+}
+
 /** How near and far a round's motif reaches; null for an empty one. */
-export const reachOfRound = (round: Round): Reach | null =>
-  reachOf(round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form)));
+export function reachOfRound(round: Round): Reach | null {
+  let found: Reach | null = null;
+  for (const { form, visible } of round.shapes) {
+    const reach = visible ? reachOfForm(form) : null;
+    if (!reach) continue;
+    found = found
+      ? { inner: Math.min(found.inner, reach.inner), outer: Math.max(found.outer, reach.outer) }
+      : reach;
+  }
+  return found;
+}
 
 /** Moves a round's motif along the axis, outward for a positive distance. */
 export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>

@@ -1,0 +1,194 @@
+import { describe, expect, it } from 'vitest';
+
+import { boundsOfPaths } from '../curve/bounds';
+import { areOwnMirror, signedArea } from '../curve/path';
+import { polarOf } from '../curve/point';
+import { checkFigure } from '../format/json';
+import { pathsOfForm, type Form } from '../maker/form';
+import { closureOf, transformedForms, transformProblem } from '../maker/transform';
+import { MAKERS } from '../maker/makers';
+import { NO_TURN, turn } from '../number/turn';
+import {
+  addGuide,
+  addShapes,
+  alignShapes,
+  drawFrame,
+  removeGuide,
+  roundOf,
+  setFold,
+  setFrame,
+  slitShapes,
+  spreadShapes,
+  transformShapes,
+  trimToWedge,
+} from './commands';
+import { anchorOf } from './hit';
+import type { Figure } from './model';
+import { newFigure, newShape, START_LINE, START_PAINT } from './start';
+
+const circle = (x: number, y: number, r: number): Form => ({
+  kind: 'ellipse',
+  at: { x, y },
+  rotation: NO_TURN,
+  rx: r,
+  ry: r,
+});
+const kite: Form = { kind: 'kite', at: { x: 5, y: -20 }, rotation: turn(1, 12), numbers: MAKERS.kite.start };
+const blade: Form = { kind: 'blade', at: { x: 0, y: 0 }, rotation: NO_TURN, numbers: MAKERS.blade.start };
+
+const counter = (): (() => string) => {
+  let made = 0;
+  return () => `n${(made += 1)}`;
+};
+
+const withForms = (...forms: Form[]): Figure =>
+  addShapes(
+    newFigure('A', 'r'),
+    'r',
+    forms.map((form, k) => newShape(`s${k}`, `Shape ${k}`, form, START_PAINT)),
+  );
+const formsOf = (figure: Figure): Form[] => roundOf(figure, 'r').shapes.map(({ form }) => form);
+const areaOf = (forms: readonly Form[]): number =>
+  forms.flatMap(pathsOfForm).reduce((sum, path) => sum + Math.abs(signedArea([path])), 0);
+
+describe('transforms', () => {
+  it('keep makers as numbers where the numbers can say it, and make paths where they cannot', () => {
+    const about = { x: 3, y: 4 };
+    const kept = (form: Form, t: Parameters<typeof transformedForms>[1]): string =>
+      transformedForms(form, t)
+        .map(({ kind }) => kind)
+        .join();
+    expect(kept(kite, { kind: 'move', by: about })).toBe('kite');
+    expect(kept(kite, { kind: 'rotate', by: turn(1, 7), about })).toBe('kite');
+    expect(kept(kite, { kind: 'scale', x: 2, y: 2, about })).toBe('kite');
+    expect(kept(kite, { kind: 'reflect', direction: turn(1, 9), about })).toBe('kite');
+    expect(kept(blade, { kind: 'reflect', direction: turn(1, 9), about })).toBe('path');
+    expect(kept(kite, { kind: 'scale', x: 2, y: 1, about })).toBe('path');
+    expect(kept(kite, { kind: 'shear', by: turn(1, 12), about })).toBe('path');
+  });
+
+  it('do with areas what geometry says', () => {
+    const about = { x: 3, y: 4 };
+    const area = areaOf([kite]);
+    const after = (t: Parameters<typeof transformedForms>[1]): number => areaOf(transformedForms(kite, t));
+    expect(after({ kind: 'scale', x: 3, y: 0.5, about })).toBeCloseTo(1.5 * area, 9);
+    expect(after({ kind: 'shear', by: turn(1, 8), about })).toBeCloseTo(area, 9);
+    expect(after({ kind: 'reflect', direction: turn(2, 7), about })).toBeCloseTo(area, 9);
+    const there = transformedForms(kite, { kind: 'reflect', direction: turn(2, 7), about });
+    const back = there.flatMap((form) =>
+      transformedForms(form, { kind: 'reflect', direction: turn(2, 7), about }),
+    );
+    const [a, b] = [boundsOfPaths(pathsOfForm(kite)), boundsOfPaths(back.flatMap(pathsOfForm))];
+    expect(Math.hypot(a.left - b.left, a.top - b.top)).toBeLessThan(1e-9);
+    const [reflected] = transformedForms(kite, {
+      kind: 'reflect',
+      direction: NO_TURN,
+      about: { x: 0, y: 0 },
+    });
+    expect(areOwnMirror([...pathsOfForm(kite), ...pathsOfForm(reflected!)], 1e-9)).toBe(true);
+    expect(transformProblem({ kind: 'shear', by: turn(1, 4), about })).toMatch('90');
+    expect(transformProblem({ kind: 'scale', x: 0, y: 1, about })).toMatch('nothing');
+  });
+
+  it('are done again and again as copies, and close where the step divides a turn', () => {
+    const step = { kind: 'rotate' as const, by: turn(1, 12), about: { x: 0, y: 0 } };
+    const done = transformShapes(withForms(circle(0, -40, 5)), 'r', new Set(['s0']), step, {
+      copy: true,
+      times: 11,
+      newId: counter(),
+    });
+    expect(done.ids).toHaveLength(11);
+    const centres = formsOf(done.figure).map((form) => (form.kind === 'ellipse' ? form.at : { x: 0, y: 0 }));
+    expect(centres).toHaveLength(12);
+    for (const at of centres) expect(polarOf(at).r).toBeCloseTo(40, 12);
+    const moved = transformShapes(withForms(circle(0, -40, 5)), 'r', new Set(['s0']), step, {
+      copy: false,
+      times: 12,
+      newId: counter(),
+    });
+    const [last] = formsOf(moved.figure);
+    expect(last?.kind === 'ellipse' && Math.hypot(last.at.x, last.at.y + 40)).toBeLessThan(1e-12);
+    expect(closureOf(turn(1, 10))).toEqual({ copies: 10, rounds: 1, fit: 10, left: 0 });
+    expect(closureOf(turn(50, 360))).toEqual({ copies: 36, rounds: 5, fit: 7, left: 10 });
+    expect(closureOf(NO_TURN)).toBeNull();
+  });
+});
+
+describe('aligning and spreading', () => {
+  it('puts middles on the axis, one radius, one angle, and evenly between the outermost', () => {
+    const figure = withForms(circle(3, -10, 2), circle(-4, -30, 3), circle(8, -22, 1));
+    const ids = new Set(['s0', 's1', 's2']);
+    const anchors = (f: Figure) => roundOf(f, 'r').shapes.map((shape) => anchorOf(shape));
+    expect(anchors(alignShapes(figure, 'r', ids, 'axis')).map(({ x }) => x)).toEqual([0, 0, 0]);
+    expect(anchors(alignShapes(figure, 'r', ids, 'centre'))).toEqual([
+      { x: 0, y: 0 },
+      { x: 0, y: 0 },
+      { x: 0, y: 0 },
+    ]);
+    for (const { r } of anchors(alignShapes(figure, 'r', ids, 'radius')).map(polarOf))
+      expect(r).toBeCloseTo(Math.hypot(3, 10), 9);
+    for (const { degrees } of anchors(alignShapes(figure, 'r', ids, 'angle')).map(polarOf))
+      expect(degrees).toBeCloseTo(polarOf({ x: 3, y: -10 }).degrees, 9);
+    const left = alignShapes(figure, 'r', ids, 'left');
+    expect(formsOf(left).map((form) => boundsOfPaths(pathsOfForm(form)).left)).toEqual([1, 1, 1]);
+    const up = anchors(spreadShapes(figure, 'r', ids, 'up')).map(({ y }) => -y);
+    expect(up).toEqual([10, 30, 20]);
+    expect(spreadShapes(figure, 'r', new Set(['s0', 's1']), 'up')).toBe(figure);
+  });
+});
+
+describe('frames', () => {
+  it('are drawn as one polygon, its diagonals, rings and guides', () => {
+    const polygon = { sides: 18, radius: 78, fit: 'in' as const, diagonals: 'all' as const };
+    let figure = setFrame(setFold(newFigure('A', 'r'), 'r', 18), 'r', { polygon, rings: [20, 40] });
+    figure = addGuide(figure, 'r', { kind: 'line', at: { x: 0, y: -10 }, direction: turn(1, 4) });
+    figure = addGuide(figure, 'r', { kind: 'circle', at: { x: 0, y: -30 }, radius: 5 });
+    const drawn = drawFrame(figure, 'r', START_LINE, 100, counter());
+    // n (n − 3) / 2 diagonals of an n-gon.
+    expect(drawn.ids).toHaveLength(1 + (18 * 15) / 2 + 2 + 2);
+    const [outline] = formsOf(drawn.figure);
+    expect(areaOf([outline!])).toBeCloseTo(9 * 78 * 78 * Math.sin((2 * Math.PI) / 18), 8);
+    const about = setFrame(figure, 'r', {
+      polygon: { ...polygon, fit: 'about', diagonals: 'none' },
+      phase: true,
+    });
+    const [around] = formsOf(drawFrame(about, 'r', START_LINE, 100, counter()).figure);
+    expect(areaOf([around!])).toBeCloseTo(18 * 78 * 78 * Math.tan(Math.PI / 18), 8);
+    // Half a step on, a side stands straight up, at the circle's own distance.
+    expect(boundsOfPaths(pathsOfForm(around!)).top).toBeCloseTo(-78, 9);
+    expect(roundOf(removeGuide(figure, 'r', 0), 'r').frame.guides).toHaveLength(1);
+  });
+});
+
+describe('cutting shapes', () => {
+  it('leaves what is not cut as it is, and tells what was', () => {
+    const figure = withForms(circle(0, -40, 10), circle(60, 0, 3));
+    const all = new Set(['s0', 's1']);
+    const cut = slitShapes(figure, 'r', all, { x: 0, y: 0 }, { x: 0, y: -1 }, counter());
+    expect(cut.ids).toEqual(['s0', 'n1']);
+    expect(formsOf(cut.figure).map(({ kind }) => kind)).toEqual(['path', 'path', 'ellipse']);
+    expect(areaOf(formsOf(cut.figure))).toBeCloseTo(areaOf(formsOf(figure)), 8);
+    const none = slitShapes(figure, 'r', all, { x: 200, y: 0 }, { x: 200, y: 1 }, counter());
+    expect(none.ids).toEqual([]);
+    const trimmed = trimToWedge(setFold(figure, 'r', 16), 'r', new Set(['s0']), counter());
+    expect(trimmed.ids).toEqual(['s0']);
+    expect(areaOf(formsOf(trimmed.figure).slice(0, 1))).toBeLessThan(Math.PI * 100);
+  });
+});
+
+describe('a figure of version 1', () => {
+  it('is read as one without frames and underlay, its centre in the middle of the page', () => {
+    const figure = withForms(kite);
+    const old = JSON.parse(JSON.stringify(figure)) as Record<string, Record<string, unknown>> & {
+      rounds: Record<string, unknown>[];
+    };
+    old['version'] = 1 as never;
+    delete old['underlay'];
+    delete old['page']!['bleed'];
+    delete old['page']!['centre'];
+    for (const round of old.rounds) delete round['frame'];
+    expect(checkFigure(old)).toEqual(figure);
+    expect(() => checkFigure({ ...old, rounds: 'none' })).toThrow('rounds');
+    expect(() => checkFigure({ ...figure, version: 3 })).toThrow('newer');
+  });
+});

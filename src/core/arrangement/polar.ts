@@ -18,7 +18,8 @@ export function polarAt(sources: Sources, source: number, t: number, ahead: numb
   const radius = Math.sqrt(sources.x * sources.x + sources.y * sources.y);
   const out = radius > 1e-4 * apex;
   const angle = Math.atan2(out ? sources.x : sources.dx * ahead, out ? -sources.y : -sources.dy * ahead);
-  return { angle: angle < 0 ? angle + FULL : angle, radius };
+  // Adding 0 turns −0 into 0.
+  return { angle: (angle < 0 ? angle + FULL : angle) + 0, radius };
 }
 
 /** The way from one angle to another by less than half a turn, positive clockwise. */

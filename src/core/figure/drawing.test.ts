@@ -4,6 +4,7 @@ import { boundsOfPaths } from '../curve/bounds';
 import { areOwnMirror, signedArea } from '../curve/path';
 import { polarOf } from '../curve/point';
 import { checkFigure } from '../format/json';
+import { DEFAULT_SVG, svgOf } from '../format/svg';
 import { pathsOfForm, type Form } from '../maker/form';
 import { closureOf, transformedForms, transformProblem } from '../maker/transform';
 import { MAKERS } from '../maker/makers';
@@ -12,18 +13,25 @@ import {
   addGuide,
   addShapes,
   alignShapes,
+  changeUnderlay,
   drawFrame,
+  placeNodes,
   removeGuide,
+  replacePath,
   roundOf,
+  setClosed,
   setFold,
   setFrame,
+  setPage,
+  setUnderlay,
   slitShapes,
   spreadShapes,
   transformShapes,
   trimToWedge,
 } from './commands';
 import { anchorOf } from './hit';
-import type { Figure } from './model';
+import { evaluate } from './evaluate';
+import type { Figure, Underlay } from './model';
 import { newFigure, newShape, START_LINE, START_PAINT } from './start';
 
 const circle = (x: number, y: number, r: number): Form => ({
@@ -190,5 +198,82 @@ describe('a figure of version 1', () => {
     expect(checkFigure(old)).toEqual(figure);
     expect(() => checkFigure({ ...old, rounds: 'none' })).toThrow('rounds');
     expect(() => checkFigure({ ...figure, version: 3 })).toThrow('newer');
+  });
+});
+
+describe('paths of a motif', () => {
+  const square: Form = {
+    kind: 'path',
+    closed: true,
+    nodes: [
+      { x: 0, y: 0, kind: 'corner' },
+      { x: 10, y: 0, kind: 'corner' },
+      { x: 10, y: 10, kind: 'corner' },
+    ],
+  };
+  const ref = { roundId: 'r', shapeId: 's0' };
+
+  it('are opened and closed, replaced by others, their nodes put in place', () => {
+    const figure = withForms(square, kite);
+    const opened = setClosed(figure, ref, false);
+    expect(formsOf(opened)[0]).toMatchObject({ closed: false });
+    expect(formsOf(setClosed(opened, ref, true))[0]).toEqual(square);
+    // Two nodes without a curve between them enclose nothing, and a maker has no ends.
+    const line: Form = { ...square, closed: false, nodes: square.nodes.slice(0, 2) };
+    expect(formsOf(setClosed(withForms(line), ref, true))[0]).toMatchObject({ closed: false });
+    expect(setClosed(figure, { ...ref, shapeId: 's1' }, false)).toBe(figure);
+
+    const halves = [
+      { closed: false, nodes: square.nodes.slice(0, 2) },
+      { closed: false, nodes: square.nodes.slice(1) },
+    ];
+    const replaced = replacePath(figure, ref, halves, counter());
+    expect(roundOf(replaced, 'r').shapes.map(({ id }) => id)).toEqual(['s0', 'n1', 's1']);
+    expect(roundOf(replaced, 'r').shapes[1]?.paint).toEqual(START_PAINT);
+
+    const placed = placeNodes(figure, ref, new Set([1, 2]), (node) => ({ ...node, x: 0 }));
+    const [form] = formsOf(placed);
+    expect(form?.kind === 'path' && form.nodes.map(({ x }) => x)).toEqual([0, 0, 0]);
+  });
+});
+
+describe('an underlay', () => {
+  it('is laid, changed in parts and taken away, and has to be one that the format knows', () => {
+    const underlay: Underlay = {
+      picture: 'abc',
+      name: 'leaf.png',
+      width: 40,
+      height: 80,
+      at: { x: 0, y: -40 },
+      rotation: NO_TURN,
+      strength: 0.5,
+      visible: true,
+      locked: false,
+    };
+    const figure = withForms(kite);
+    expect(changeUnderlay(figure, { width: 3 })).toBe(figure);
+    const laid = setUnderlay(figure, underlay);
+    expect(changeUnderlay(laid, { strength: 1 }).underlay).toEqual({ ...underlay, strength: 1 });
+    expect(setUnderlay(laid, null)).toEqual(figure);
+    expect(checkFigure(JSON.parse(JSON.stringify(laid)))).toEqual(laid);
+    const wrong = setUnderlay(figure, { ...underlay, strength: 2 });
+    expect(() => checkFigure(JSON.parse(JSON.stringify(wrong)))).toThrow('strength');
+    const elsewhere = setUnderlay(figure, { ...underlay, picture: '../secret' });
+    expect(() => checkFigure(JSON.parse(JSON.stringify(elsewhere)))).toThrow('picture');
+  });
+});
+
+describe('pages', () => {
+  it('put the centre where it is wanted in every export', () => {
+    const figure = withForms(circle(0, -20, 5));
+    const moved = setPage(figure, { width: 100, height: 200, centre: { x: 10, y: -30 } });
+    for (const form of ['compact', 'plain'] as const) {
+      const svg = svgOf(evaluate(moved, new Map()), { ...DEFAULT_SVG, form });
+      expect(svg).toContain('viewBox="0 0 100 200"');
+      if (form === 'compact') expect(svg).toContain('translate(60 70)');
+      // The first copy's circle: 20 above the centre, its top 5 higher.
+      else expect(svg).toContain('M60 45A5 5');
+    }
+    expect(() => checkFigure(JSON.parse(JSON.stringify(setPage(figure, { bleed: -1 }))))).toThrow('bleed');
   });
 });

@@ -62,20 +62,31 @@ export const sameMerge = (a: Round, b: Round): boolean =>
         );
       })));
 
-function itemsOf(round: Round, shapes: readonly Shape[]): SceneItem[] {
-  return shapes
+const itemsOfShapes = new WeakMap<Shape, { readonly alone: SceneItem[]; readonly both: SceneItem[] }>();
+
+/** The items of a shape, alone and with its reflection: the same objects as long as the shape is the same. */
+function itemsOfShape(shape: Shape): { readonly alone: SceneItem[]; readonly both: SceneItem[] } {
+  const known = itemsOfShapes.get(shape);
+  if (known) return known;
+  const item: SceneItem = {
+    shapeId: shape.id,
+    paths: pathsOfForm(shape.form),
+    paint: shape.paint,
+    rule: shape.rule,
+    mirrored: false,
+  };
+  const made = { alone: [item], both: [{ ...item, mirrored: true }, item] };
+  itemsOfShapes.set(shape, made);
+  return made;
+}
+
+const itemsOf = (round: Round, shapes: readonly Shape[]): SceneItem[] =>
+  shapes
     .filter((shape) => shape.visible)
     .flatMap((shape) => {
-      const item: SceneItem = {
-        shapeId: shape.id,
-        paths: pathsOfForm(shape.form),
-        paint: shape.paint,
-        rule: shape.rule,
-        mirrored: false,
-      };
-      return round.rule.mirror && !isSymmetric(shape.form) ? [{ ...item, mirrored: true }, item] : [item];
+      const { alone, both } = itemsOfShape(shape);
+      return round.rule.mirror && !isSymmetric(shape.form) ? both : alone;
     });
-}
 
 interface RoundLayers {
   readonly merged: MergeResult | undefined;

@@ -138,6 +138,9 @@ export const curveOf = (kind: SnapCurve['kind'], name: string, segment: Segment)
   box: boundsOfSegment(segment),
 });
 
+/** How far a point is from the axis or a ray. */
+const offsetFrom = (ray: Ray, p: Point): number => distance(p, scaleBy(ray.direction, footOn(ray, p)));
+
 interface Candidate {
   readonly point: Point;
   readonly kind: SnapKind;
@@ -200,11 +203,19 @@ function halfWay(segment: Segment): number {
 
 /**
  * Where a point in motif coordinates goes when what lies within `tolerance` of it catches it. The centre wins, then
- * nodes, then crossings, quadrants, middles and touching points, the nearest of them; then the axis, rays and ring
- * lines, at their crossing where both are near; then the frame and curves of the artwork.
+ * nodes, then crossings, quadrants, middles and touching points, the nearest of them, unless the point is right on the
+ * axis or a ray and four times as far from them; then the axis, rays and ring lines, at their crossing where both are
+ * near; then the frame and curves of the artwork.
  */
 export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped {
   const { on } = targets;
+  const ray = raysOf(targets).reduce<Ray | null>((best, candidate) => {
+    const off = offsetFrom(candidate, p);
+    return off <= tolerance && (!best || off < offsetFrom(best, p)) ? candidate : best;
+  }, null);
+  /** True where a point this far off gives way to the axis or a ray that the pointer is right on. */
+  const yields = (away: number): boolean =>
+    ray !== null && away > tolerance / 4 && offsetFrom(ray, p) <= away / 4;
   if (on.has('centre') && lengthOf(p) <= tolerance) {
     return { point: ORIGIN, caught: ['centre'], ring: null };
   }
@@ -214,7 +225,7 @@ export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped
       targets.nodes.map((point) => ({ point })),
       tolerance,
     );
-    if (node) return { point: node.point, caught: ['node'], ring: null };
+    if (node && !yields(distance(p, node.point))) return { point: node.point, caught: ['node'], ring: null };
   }
 
   const r = lengthOf(p);
@@ -230,12 +241,8 @@ export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped
   });
   const close = feet.map(({ curve }) => curve);
   const special = nearestOf(p, pointsNear(close, ownLines(p, targets, ring), targets), tolerance);
-  if (special) return { point: special.point, caught: [special.kind], ring: null, what: special.what };
-
-  const ray = raysOf(targets).reduce<Ray | null>((best, candidate) => {
-    const offset = (one: Ray) => distance(p, scaleBy(one.direction, footOn(one, p)));
-    return offset(candidate) <= tolerance && (!best || offset(candidate) < offset(best)) ? candidate : best;
-  }, null);
+  if (special && !yields(distance(p, special.point)))
+    return { point: special.point, caught: [special.kind], ring: null, what: special.what };
 
   if (ray && ring !== null) {
     const side = Math.sign(footOn(ray, p)) || 1;

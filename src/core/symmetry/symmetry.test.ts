@@ -134,6 +134,10 @@ describe('snapping', () => {
     });
     expect(snap({ x: 0.5, y: -45 }, targets, 1)).toMatchObject({ point: { y: -45 }, caught: ['axis'] });
     expect(snap({ x: 6, y: -44 }, targets, 1).caught).toEqual([]);
+    // A node beside the axis does not pull away what is right on the axis, but takes what is close to itself.
+    const beside = { ...targets, nodes: [{ x: 0.6, y: -45 }] };
+    expect(snap({ x: 0.02, y: -45 }, beside, 1)).toMatchObject({ point: { x: 0 }, caught: ['axis'] });
+    expect(snap({ x: 0.4, y: -45 }, beside, 1)).toMatchObject({ caught: ['node'] });
   });
 
   it('puts what it catches exactly there', () => {

@@ -3,7 +3,9 @@
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 
 import { lockRound, renameRound, showRound } from '@/core/figure/commands';
-import { act, activeRound, selectedShapes, shownFigure } from '@/state/editor';
+import { memo, useDeferredValue } from 'react';
+
+import { act, activeRound, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
 import { IconButton } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
 import { TextField } from '../common/TextField';
@@ -25,10 +27,16 @@ import { TurnPanel } from './TurnPanel';
 import { UnderlayPanel } from './UnderlayPanel';
 import { WedgePanel } from './WedgePanel';
 
-/** The sections for the stage and the selection. */
+/**
+ * The sections for the stage and the selection. While something is dragged they follow after the panes, as soon as there
+ * is time: the picture under the pointer comes first.
+ */
 export function Inspector() {
+  return <Sections state={useDeferredValue(useEditorState((whole) => whole))} />;
+}
+
+const Sections = memo(function Sections({ state }: { readonly state: EditorState }) {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
   const { rounds, page } = shownFigure(state);
   const round = activeRound(state);
   const { stage } = state;
@@ -113,4 +121,4 @@ export function Inspector() {
       {stage === 'colour' && <ColourPanel round={round} />}
     </aside>
   );
-}
+});

@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+
+import { STAGES } from './stages';
+import { TOOL_NAMES, toolOnKey, TRAY_KEYS, TRAYS } from './tools';
+
+describe('the tray', () => {
+  it('lies on the two rows of seven keys, each tool once a stage, Select first', () => {
+    for (const stage of STAGES) {
+      const rows = TRAYS[stage];
+      expect(rows.length).toBeLessThanOrEqual(2);
+      for (const row of rows) expect(row.length).toBeLessThanOrEqual(7);
+      const tools = rows.flat();
+      expect(new Set(tools).size).toBe(tools.length);
+      expect(tools[0]).toBe('select');
+    }
+  });
+
+  it('is chosen from by the place of a key', () => {
+    for (const stage of STAGES)
+      TRAYS[stage].forEach((row, r) =>
+        row.forEach((tool, c) => expect(toolOnKey(stage, TRAY_KEYS[r]?.[c] ?? '')).toBe(tool)),
+      );
+    expect(toolOnKey('turn', 'KeyA')).toBeNull();
+    expect(toolOnKey('draw', 'KeyP')).toBeNull();
+  });
+
+  it('has every tool that there is a name for in some stage', () => {
+    const offered = new Set(STAGES.flatMap((stage) => TRAYS[stage].flat()));
+    expect([...offered].sort()).toEqual(Object.keys(TOOL_NAMES).sort());
+  });
+});

@@ -72,5 +72,5 @@ export function built<K extends BuiltKind>(
   at: Point = { x: 0, y: 0 },
 ): BuiltForm {
   const form = { kind, at, rotation: NO_TURN } as BuiltForm;
-  return withNumbers(form, { ...makerOf(kind).start, ...numbers } as Numbers);
+  return withNumbers(form, { ...makerOf(kind).start, ...numbers });
 }

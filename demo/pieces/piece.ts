@@ -1,7 +1,6 @@
 import type { Figure, Round, Shape } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
 import type { Point } from '../../src/core/curve/point';
-import type { Numbers } from '../../src/core/maker/construction';
 import type { Form } from '../../src/core/maker/form';
 import { makerOf, withNumbers, type BuiltForm, type BuiltKind } from '../../src/core/maker/makers';
 import { NO_TURN, type Turn } from '../../src/core/number/turn';

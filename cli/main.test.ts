@@ -49,7 +49,7 @@ describe('cyclogon export', () => {
 
   it('says what went wrong: 1 for input, 2 for the call', () => {
     const broken = path.join(directory, 'broken.json');
-    writeFileSync(broken, '{"format":"cyclogon-figure","version":2}');
+    writeFileSync(broken, '{"format":"cyclogon-figure","version":99}');
     const cases: [string[], number, RegExp][] = [
       [['export', '/nowhere.json', '--to', 'svg'], 1, /There is no file/],
       [['export', broken, '--to', 'svg'], 1, /newer Cyclogon/],

@@ -17,7 +17,6 @@ import {
 } from './editor';
 import { shownFigure, startRound, stepBack, stepForward, type Editor } from './editor';
 import { sceneOf } from './scene';
-import { toolOnKey, TRAYS } from './tools';
 import { benchView, wholeView } from './view';
 import { fromScreen, panned, toScreen, zoomed } from './viewport';
 
@@ -165,16 +164,5 @@ describe('views', () => {
     expect(benchView(editor.getState())).toEqual(before);
     commit(editor, 'Move', shownFigure(editor.getState()));
     expect(benchView(editor.getState()).scale).toBeLessThan(before.scale);
-  });
-});
-
-describe('tools', () => {
-  it('lie on the keys as they lie in the tray', () => {
-    expect(toolOnKey('draw', 'KeyQ')).toBe('select');
-    expect(toolOnKey('draw', 'KeyA')).toBe('petal');
-    expect(toolOnKey('draw', 'KeyU')).toBeNull();
-    expect(toolOnKey('colour', 'KeyE')).toBe('eyedropper');
-    for (const rows of Object.values(TRAYS))
-      for (const row of rows) expect(row.length).toBeLessThanOrEqual(7);
   });
 });

@@ -270,3 +270,24 @@ test('a picture is laid under the Bench, placed by hand and by numbers, and is i
   await choose.setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
 });
+
+test('a group is picked up by any of its shapes, and let go again', async ({ page }) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('a');
+  await drag(page, await benchAt(page, -40, 200), await benchAt(page, -10, 230));
+  await page.keyboard.press('a');
+  await drag(page, await benchAt(page, 10, 200), await benchAt(page, 40, 230));
+  await page.keyboard.press('q');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+g');
+  await page.keyboard.press('Escape');
+  const one = await benchAt(page, -25, 215);
+  await page.mouse.click(one.x, one.y);
+  await expect(inspector.getByText('2 shapes', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+Shift+g');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(400);
+  await page.mouse.click(one.x, one.y);
+  await expect(inspector.getByLabel('Top left')).toBeVisible();
+});

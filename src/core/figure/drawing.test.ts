@@ -15,6 +15,9 @@ import {
   alignShapes,
   changeUnderlay,
   drawFrame,
+  duplicateShapes,
+  groupShapes,
+  lockShape,
   placeNodes,
   removeGuide,
   replacePath,
@@ -28,7 +31,9 @@ import {
   spreadShapes,
   transformShapes,
   trimToWedge,
+  ungroupShapes,
 } from './commands';
+import { wholeGroups } from './groups';
 import { anchorOf } from './hit';
 import { evaluate } from './evaluate';
 import type { Figure, Underlay } from './model';
@@ -275,5 +280,25 @@ describe('pages', () => {
       else expect(svg).toContain('M60 45A5 5');
     }
     expect(() => checkFigure(JSON.parse(JSON.stringify(setPage(figure, { bleed: -1 }))))).toThrow('bleed');
+  });
+});
+
+describe('groups', () => {
+  it('are selected whole, copied as groups of their own, and let go', () => {
+    const figure = groupShapes(withForms(kite, blade, circle(0, -9, 2)), 'r', new Set(['s0', 's2']), 'g');
+    const round = roundOf(figure, 'r');
+    expect([...wholeGroups(round, ['s2'])].sort()).toEqual(['s0', 's2']);
+    expect([...wholeGroups(round, ['s1'])]).toEqual(['s1']);
+    const { figure: more, ids } = duplicateShapes(figure, 'r', new Set(['s0', 's2']), counter(), {
+      x: 1,
+      y: 0,
+    });
+    expect([...wholeGroups(roundOf(more, 'r'), ids.slice(0, 1))].sort()).toEqual([...ids].sort());
+    expect(checkFigure(JSON.parse(JSON.stringify(more)))).toEqual(more);
+    const locked = lockShape(figure, { roundId: 'r', shapeId: 's0' }, true);
+    expect([...wholeGroups(roundOf(locked, 'r'), ['s2'])]).toEqual(['s2']);
+    expect(ungroupShapes(figure, 'r', new Set(['s0', 's2']))).toEqual(
+      withForms(kite, blade, circle(0, -9, 2)),
+    );
   });
 });

@@ -14,6 +14,8 @@ export interface Shape {
   readonly name: string;
   readonly visible: boolean;
   readonly locked: boolean;
+  /** Shapes of a round with the same word here are selected and moved together. */
+  readonly group?: string;
   readonly form: Form;
   readonly rule: FillRule;
   readonly paint: Paint;

@@ -120,6 +120,7 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   name,
   visible: Joi.boolean().required(),
   locked: Joi.boolean().required(),
+  group: id.optional(),
   form,
   rule: Joi.valid('nonzero', 'evenodd').required(),
   paint: paint.required(),

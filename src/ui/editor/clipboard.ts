@@ -1,6 +1,7 @@
 import Joi from 'joi';
 
 import { addShapes, removeShapes } from '@/core/figure/commands';
+import { regrouped } from '@/core/figure/groups';
 import type { Shape } from '@/core/figure/model';
 import { shapeSchema } from '@/core/figure/schema';
 import { act, activeRound, commit, select, selectedShapes, shownFigure, type Editor } from '@/state/editor';
@@ -44,7 +45,7 @@ export function followClipboard(editor: Editor): () => void {
     const shapes = readShapes(event.clipboardData?.getData('text/plain') ?? '');
     if (isTyping(event.target) || !round || round.locked || !shapes) return;
     event.preventDefault();
-    const fresh = shapes.map((shape) => ({ ...shape, id: newId() }));
+    const fresh = regrouped(shapes, newId).map((shape) => ({ ...shape, id: newId() }));
     commit(editor, 'Paste', addShapes(shownFigure(editor.getState()), round.id, fresh));
     select(
       editor,

@@ -1,15 +1,24 @@
 import {
   BringToFront,
   Copy,
+  Group,
   PaintBucket,
   PenLine,
   SendToBack,
   Shapes,
   Trash2,
+  Ungroup,
   Waypoints,
 } from 'lucide-react';
 
-import { duplicateShapes, makePlain, moveShapeOrder, removeShapes } from '@/core/figure/commands';
+import {
+  duplicateShapes,
+  groupShapes,
+  makePlain,
+  moveShapeOrder,
+  removeShapes,
+  ungroupShapes,
+} from '@/core/figure/commands';
 import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import type { Shape } from '@/core/figure/model';
 import { newId } from '@/state/ids';
@@ -36,6 +45,17 @@ export function deleteSelection(editor: Editor): void {
   const round = activeRound(state);
   if (!round || round.locked || state.selection.shapeIds.size === 0) return;
   act(editor, 'Delete', (figure) => removeShapes(figure, round.id, state.selection.shapeIds));
+}
+
+/** Makes the selected shapes one group, or lets them stand alone. */
+export function groupSelection(editor: Editor, together: boolean): void {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const ids = state.selection.shapeIds;
+  if (!round || round.locked || ids.size < (together ? 2 : 1)) return;
+  act(editor, together ? 'Group' : 'Ungroup', (figure) =>
+    together ? groupShapes(figure, round.id, ids, newId()) : ungroupShapes(figure, round.id, ids),
+  );
 }
 
 /** What can be done with the selected shapes, for their menu. */
@@ -81,6 +101,18 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       onClick: () => alike((a, b) => a.form.kind === b.form.kind),
     },
     { label: 'Duplicate', icon: Copy, disabled, apart: true, onClick: () => duplicateSelection(editor) },
+    {
+      label: 'Group',
+      icon: Group,
+      disabled: disabled || ids.size < 2,
+      onClick: () => groupSelection(editor, true),
+    },
+    {
+      label: 'Ungroup',
+      icon: Ungroup,
+      disabled: disabled || !round.shapes.some(({ id, group }) => group && ids.has(id)),
+      onClick: () => groupSelection(editor, false),
+    },
     {
       label: 'Make plain',
       icon: Waypoints,

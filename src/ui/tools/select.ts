@@ -2,6 +2,7 @@ import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
 import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
 import { dragFormHandle, handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import type { Placement } from '@/core/symmetry/rule';
@@ -150,7 +151,7 @@ function boxSelect(editor: Editor, p: PanePoint): Gesture {
         visible && !locked && box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom
       );
     });
-    select(editor, round.id, [...before, ...inside.map(({ id }) => id)]);
+    select(editor, round.id, wholeGroups(round, [...before, ...inside.map(({ id }) => id)]));
     editor.setState({ box: { pane: p.pane, from: p.screen, to: q.screen } });
   };
   return {
@@ -173,12 +174,15 @@ export const pressSelect: Press = (editor, p) => {
   const sameRound = selection.roundId === hit.roundId;
   const had = sameRound && selection.shapeIds.has(hit.shapeId);
   const active = p.pane === 'whole' ? hit.placement : undefined;
+  const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === hit.roundId);
+  const together = round ? wholeGroups(round, [hit.shapeId]) : new Set([hit.shapeId]);
   if (p.shift && sameRound) {
     const ids = new Set(selection.shapeIds);
-    if (had) ids.delete(hit.shapeId);
-    else ids.add(hit.shapeId);
+    for (const id of together)
+      if (had) ids.delete(id);
+      else ids.add(id);
     select(editor, hit.roundId, ids, active);
     if (had) return null;
-  } else select(editor, hit.roundId, had ? selection.shapeIds : [hit.shapeId], active);
+  } else select(editor, hit.roundId, had ? selection.shapeIds : together, active);
   return dragShapes(editor, p, hit.placement);
 };

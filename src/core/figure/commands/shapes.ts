@@ -5,6 +5,7 @@ import type { Point } from '../../curve/point';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { pathOfNodes } from '../../curve/nodes';
+import { regrouped } from '../groups';
 import type { Figure, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
 
@@ -50,9 +51,12 @@ export function duplicateShapes(
   newId: () => string,
   by: Point,
 ): { figure: Figure; ids: string[] } {
-  const copies = roundOf(figure, roundId)
-    .shapes.filter(({ id }) => shapeIds.has(id))
-    .map((shape) => ({ ...shape, id: newId(), form: movedForm(shape.form, by) }));
+  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const copies = regrouped(chosen, newId).map((shape) => ({
+    ...shape,
+    id: newId(),
+    form: movedForm(shape.form, by),
+  }));
   return { figure: addShapes(figure, roundId, copies), ids: copies.map(({ id }) => id) };
 }
 

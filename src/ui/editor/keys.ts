@@ -23,7 +23,7 @@ import { STAGES, type Stage } from '@/state/stages';
 import { toolOnKey, TRAYS } from '@/state/tools';
 import { dropLastNode, finishPath } from '../tools/path';
 import { dropSpots } from '../tools/spots';
-import { deleteSelection, duplicateSelection, groupSelection } from './selectionActions';
+import { deleteSelection, duplicateSelection, makeGroup } from './selectionActions';
 
 /** The keys of our own, for the help sheet and the docs. */
 export const KEYS: readonly (readonly [string, string])[] = [
@@ -156,7 +156,7 @@ export function followKeys(
     if (key === 'z' && !event.shiftKey) undoStep(saver());
     else if (key === 'y' || key === 'z') stepForward(editor);
     else if (key === 'd') duplicateSelection(editor);
-    else if (key === 'g') groupSelection(editor, !event.shiftKey);
+    else if (key === 'g') makeGroup(editor, !event.shiftKey);
     else if (key === 'a') selectAll(editor);
     else if (key === 's')
       void saver()

@@ -48,7 +48,7 @@ export function deleteSelection(editor: Editor): void {
 }
 
 /** Makes the selected shapes one group, or lets them stand alone. */
-export function groupSelection(editor: Editor, together: boolean): void {
+export function makeGroup(editor: Editor, together: boolean): void {
   const state = editor.getState();
   const round = activeRound(state);
   const ids = state.selection.shapeIds;
@@ -105,13 +105,13 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       label: 'Group',
       icon: Group,
       disabled: disabled || ids.size < 2,
-      onClick: () => groupSelection(editor, true),
+      onClick: () => makeGroup(editor, true),
     },
     {
       label: 'Ungroup',
       icon: Ungroup,
       disabled: disabled || !round.shapes.some(({ id, group }) => group && ids.has(id)),
-      onClick: () => groupSelection(editor, false),
+      onClick: () => makeGroup(editor, false),
     },
     {
       label: 'Make plain',

@@ -346,3 +346,18 @@ describe('paths', () => {
     expect(windingNumber(square(0, 5), { x: 6, y: 5 }, 0.1)).toBe(0);
   });
 });
+
+it('the nearest point of a cubic is as near as any of many on it, cusps and loops included', () => {
+  fc.assert(
+    fc.property(anyPoint, anyPoint, anyPoint, anyPoint, anyPoint, (a, b, c, d, p) => {
+      const segment = cubic(a, b, c, d);
+      const found = nearestOnPath({ closed: false, segments: [segment] }, p)!;
+      const least = Array.from({ length: 401 }, (_, k) => distance(pointAt(segment, k / 400), p)).reduce(
+        (best, away) => Math.min(best, away),
+        Infinity,
+      );
+      expect(found.distance).toBeLessThanOrEqual(least + 1e-9);
+      expect(distance(found.point, p)).toBeCloseTo(found.distance, 12);
+    }),
+  );
+});

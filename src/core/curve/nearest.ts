@@ -1,5 +1,6 @@
 import type { Path } from './path';
-import { cross, distance, dot, subtract, type Point } from './point';
+import { polynomialRoots } from '../number/roots';
+import { add, cross, distance, dot, scaleBy, subtract, type Point } from './point';
 import { pointAt, type Segment } from './segment';
 
 export interface Nearest {
@@ -8,8 +9,6 @@ export interface Nearest {
   readonly point: Point;
   readonly distance: number;
 }
-
-const SAMPLES = 48;
 
 const within = (t: number): number => Math.min(1, Math.max(0, t));
 
@@ -29,21 +28,27 @@ function nearestParameter(segment: Segment, p: Point): number {
     if (wrapped <= 1) return wrapped;
     return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1;
   }
-  // Every sample that is nearer than both beside it may have the minimum next to it: narrow each down by thirds.
-  const away = Array.from({ length: SAMPLES + 1 }, (_, k) => distance(pointAt(segment, k / SAMPLES), p));
+  // Where the way from p is square to the curve, (P − p) · P′ = 0, of degree five; or at an end.
+  const [a, b, c, d] = [segment.from, segment.out, segment.in, segment.to];
+  const powers = [
+    subtract(a, p),
+    scaleBy(subtract(b, a), 3),
+    scaleBy(add(subtract(a, scaleBy(b, 2)), c), 3),
+    add(subtract(d, scaleBy(c, 3)), subtract(scaleBy(b, 3), a)),
+  ];
+  const square = [0, 0, 0, 0, 0, 0];
+  powers.forEach((u, i) =>
+    powers.forEach((v, j) => {
+      if (j > 0) square[i + j - 1] = (square[i + j - 1] ?? 0) + j * dot(u, v);
+    }),
+  );
+  // A root of even order shows as one of the slope's only.
+  const slope = square.slice(1).map((factor, k) => factor * (k + 1));
   let found = { t: 0, away: Infinity };
-  away.forEach((here, k) => {
-    if (here > (away[k - 1] ?? Infinity) || here > (away[k + 1] ?? Infinity)) return;
-    let [low, high] = [within((k - 1) / SAMPLES), within((k + 1) / SAMPLES)];
-    for (let step = 0; step < 60; step += 1) {
-      const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
-      if (distance(pointAt(segment, a), p) <= distance(pointAt(segment, b), p)) high = b;
-      else low = a;
-    }
-    const t = (low + high) / 2;
-    const least = distance(pointAt(segment, t), p);
-    if (least < found.away) found = { t, away: least };
-  });
+  for (const t of [0, 1, ...polynomialRoots(square), ...polynomialRoots(slope)]) {
+    const away = distance(pointAt(segment, within(t)), p);
+    if (away < found.away) found = { t: within(t), away };
+  }
   return found.t;
 }
 

@@ -170,6 +170,9 @@ describe('frames', () => {
     // Half a step on, a side stands straight up, at the circle's own distance.
     expect(boundsOfPaths(pathsOfForm(around!)).top).toBeCloseTo(-78, 9);
     expect(roundOf(removeGuide(figure, 'r', 0), 'r').frame.guides).toHaveLength(1);
+    // 720 corners would have 258 120 diagonals: a file that asks for them is refused.
+    const endless = setFrame(figure, 'r', { polygon: { ...polygon, sides: 720 } });
+    expect(() => checkFigure(JSON.parse(JSON.stringify(endless)))).toThrow('at most 90 corners');
   });
 });
 

@@ -7,7 +7,13 @@ import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
 import { MOST_SIDES } from '../maker/polygon';
 import { LENGTH_UNITS } from '../number/units';
 import { STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
-import { DIAGONALS, MOST_GUIDES, MOST_RINGS } from '../symmetry/frame';
+import {
+  DIAGONALS,
+  framePolygonProblem,
+  MOST_GUIDES,
+  MOST_RINGS,
+  type FramePolygon,
+} from '../symmetry/frame';
 import { MOST_FOLD } from '../symmetry/rule';
 import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
 
@@ -139,6 +145,10 @@ const frame = Joi.object({
     fit: Joi.valid('in', 'about').required(),
     diagonals: Joi.valid(...DIAGONALS).required(),
   })
+    .custom((value: FramePolygon, helpers) => {
+      const problem = framePolygonProblem(value);
+      return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+    })
     .allow(null)
     .required(),
   rings: Joi.array().items(Joi.number().greater(0).max(LIMITS.size)).max(MOST_RINGS).required(),

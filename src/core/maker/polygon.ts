@@ -1,6 +1,7 @@
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { turn } from '../number/turn';
+import { MOST_CORNERS_WITH_ALL } from '../symmetry/frame';
 import { alongTurn } from '../symmetry/wedge';
 import { lineOf, polygonOf } from './construction';
 import { directionTo, placePath, placePoint, type MakerHandle, type Placed } from './placed';
@@ -17,9 +18,6 @@ export interface PolygonForm extends Placed {
 
 export const MOST_SIDES = 720;
 
-/** With all its diagonals a polygon has at most this many sides. */
-const MOST_SIDES_WITH_DIAGONALS = 90;
-
 export function polygonProblem({
   sides,
   radius,
@@ -27,8 +25,8 @@ export function polygonProblem({
 }: Pick<PolygonForm, 'sides' | 'radius' | 'diagonals'>): string | null {
   if (!Number.isInteger(sides) || sides < 3 || sides > MOST_SIDES)
     return `A polygon has 3 to ${MOST_SIDES} sides.`;
-  if (diagonals === 'all' && sides > MOST_SIDES_WITH_DIAGONALS)
-    return `With all diagonals a polygon has at most ${MOST_SIDES_WITH_DIAGONALS} sides.`;
+  if (diagonals === 'all' && sides > MOST_CORNERS_WITH_ALL)
+    return `With all diagonals a polygon has at most ${MOST_CORNERS_WITH_ALL} sides.`;
   return radius > 0 ? null : 'A polygon needs a radius above 0.';
 }
 

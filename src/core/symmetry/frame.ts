@@ -8,6 +8,8 @@ import { alongTurn } from './wedge';
 export const DIAGONALS = ['none', 'long', 'all'] as const;
 export const MOST_RINGS = 200;
 export const MOST_GUIDES = 200;
+/** With all its diagonals a polygon has at most this many corners: they grow with the square. */
+export const MOST_CORNERS_WITH_ALL = 90;
 
 /** A regular polygon to set things out by, a corner straight up, or a side where the frame is half a step on. */
 export interface FramePolygon {
@@ -32,6 +34,12 @@ export interface Frame {
   readonly phase: boolean;
   readonly guides: readonly Guide[];
 }
+
+/** Why a frame's polygon cannot be drawn, or null where it can. */
+export const framePolygonProblem = ({ sides, diagonals }: FramePolygon): string | null =>
+  diagonals === 'all' && sides > MOST_CORNERS_WITH_ALL
+    ? `With all diagonals a polygon has at most ${MOST_CORNERS_WITH_ALL} corners.`
+    : null;
 
 export const NO_FRAME: Frame = { polygon: null, rings: [], phase: false, guides: [] };
 

@@ -5,7 +5,14 @@ import type { Round } from '@/core/figure/model';
 import { START_LINE } from '@/core/figure/start';
 import { MOST_SIDES } from '@/core/maker/polygon';
 import { degreesOf } from '@/core/number/turn';
-import { cornerRadius, DIAGONALS, MOST_RINGS, type Frame, type FramePolygon } from '@/core/symmetry/frame';
+import {
+  cornerRadius,
+  DIAGONALS,
+  framePolygonProblem,
+  MOST_RINGS,
+  type Frame,
+  type FramePolygon,
+} from '@/core/symmetry/frame';
 import { printNumber } from '@/core/format/pathData';
 import { act, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
@@ -18,9 +25,6 @@ import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None', long: 'Long', all: 'All' };
-
-/** With all its diagonals a frame's polygon has at most this many corners. */
-const MOST_WITH_ALL = 90;
 
 /** What a round is set out by: a polygon with its diagonals, rings, free guides; and what can be made of them. */
 export function FramePanel({ round }: { readonly round: Round }) {
@@ -78,11 +82,7 @@ export function FramePanel({ round }: { readonly round: Round }) {
             least={3}
             most={MOST_SIDES}
             disabled={round.locked}
-            refuse={(sides) =>
-              polygon.diagonals === 'all' && sides > MOST_WITH_ALL
-                ? `With all diagonals at most ${MOST_WITH_ALL}.`
-                : null
-            }
+            refuse={(sides) => framePolygonProblem({ ...polygon, sides })}
             onChange={(sides) => setPolygon({ sides })}
           />
           <LengthField
@@ -101,7 +101,7 @@ export function FramePanel({ round }: { readonly round: Round }) {
               disabled={round.locked}
               choices={DIAGONALS.map((value) => ({ value, label: DIAGONAL_NAMES[value] }))}
               onChange={(diagonals) =>
-                (diagonals !== 'all' || polygon.sides <= MOST_WITH_ALL) && setPolygon({ diagonals })
+                framePolygonProblem({ ...polygon, diagonals }) === null && setPolygon({ diagonals })
               }
             />
           </Row>

@@ -166,3 +166,17 @@ describe('views', () => {
     expect(benchView(editor.getState()).scale).toBeLessThan(before.scale);
   });
 });
+
+describe('steps that could not be saved', () => {
+  it('are not taken, and say why', () => {
+    const editor = open();
+    const before = shownFigure(editor.getState());
+    const [shape] = before.rounds[0]!.shapes;
+    const many = Array.from({ length: 2001 }, (_, k) => ({ ...shape!, id: `m${k}` }));
+    commit(editor, 'Too many', { ...before, rounds: [{ ...before.rounds[0]!, shapes: many }] });
+    expect(shownFigure(editor.getState())).toBe(before);
+    expect(editor.getState().refusal?.message).toMatch('2001 shapes; a motif has 2000 at most');
+    commit(editor, 'Fewer', { ...before, rounds: [{ ...before.rounds[0]!, shapes: many.slice(1) }] });
+    expect(shownFigure(editor.getState()).rounds[0]!.shapes).toHaveLength(2000);
+  });
+});

@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand';
 
 import type { PathNode } from '../core/curve/nodes';
-import type { Figure, Round, Shape } from '../core/figure/model';
+import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
 import { addRound, removeRound, roundOf } from '../core/figure/commands';
 import { newRound } from '../core/figure/start';
 import type { MergeResult } from '../core/merge/merge';
@@ -86,6 +86,8 @@ export interface EditorState {
   readonly lastSides: number;
   /** The paint at hand: of the next shape, and of the Paint tool. */
   readonly paint: Paint | null;
+  /** Why the last step was not taken; a new object each time. */
+  readonly refusal: { readonly message: string } | null;
   /** The space key is down: a drag moves the view. */
   readonly panning: boolean;
   /** How tools draw that can in more ways than one. */
@@ -139,6 +141,7 @@ export function createEditor(saved: SavedFigure): Editor {
     save: { kind: 'saved', at: saved.updatedAt },
     lastSides: 6,
     paint: null,
+    refusal: null,
     panning: false,
     ways: { line: 'straight', ellipse: 'centre' },
     spots: [],
@@ -176,8 +179,24 @@ function stillThere(figure: Figure, selection: Selection): Selection {
   };
 }
 
-/** Makes a figure the new state of the work, as one step that can be undone. */
+/** Why a figure cannot be a step, as it could not be saved; null where it can. */
+function tooMuch({ rounds }: Figure): string | null {
+  const full = rounds.find(({ shapes }) => shapes.length > LIMITS.shapes);
+  return full
+    ? `${full.name} would have ${full.shapes.length} shapes; a motif has ${LIMITS.shapes} at most. Nothing was changed.`
+    : null;
+}
+
+/**
+ * Makes a figure the new state of the work, as one step that can be undone. One that could not be saved is not taken: why
+ * is left in `refusal`.
+ */
 export function commit(editor: Editor, label: string, figure: Figure, mergeKey: string | null = null): void {
+  const refusal = tooMuch(figure);
+  if (refusal) {
+    editor.setState({ live: null, refusal: { message: refusal } });
+    return;
+  }
   editor.setState((state) => {
     const history = record(state.history, label, figure, mergeKey);
     return { history, live: null, selection: stillThere(figure, state.selection) };

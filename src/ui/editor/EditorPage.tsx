@@ -40,10 +40,14 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
     const endNotices = noticeSaves(editor);
+    const endRefusals = editor.subscribe(({ refusal }, before) => {
+      if (refusal && refusal !== before.refusal) toast.error(refusal.message);
+    });
     return () => {
       endKeys();
       endClipboard();
       endNotices();
+      endRefusals();
       merges.current?.end();
       saver.current?.end();
     };

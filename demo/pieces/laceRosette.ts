@@ -1,7 +1,7 @@
 import { addRound, addShapes, setFrame, setStroke } from '../../src/core/figure/commands';
 import { point, type Point } from '../../src/core/curve/point';
 import type { Figure } from '../../src/core/figure/model';
-import type { Form } from '../../src/core/maker/form';
+import { pathForm, type Form } from '../../src/core/maker/form';
 import { multiplyTurn, turn } from '../../src/core/number/turn';
 import { alongTurn } from '../../src/core/symmetry/wedge';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
@@ -11,11 +11,11 @@ const RADIUS = 78;
 
 const corner = (k: number): Point => alongTurn(multiplyTurn(turn(1, CORNERS), k), RADIUS);
 
-const lineThrough = (...points: readonly Point[]): Form => ({
-  kind: 'path',
-  closed: false,
-  nodes: points.map(({ x, y }) => ({ x, y, kind: 'corner' as const })),
-});
+const lineThrough = (...points: readonly Point[]): Form =>
+  pathForm(
+    points.map(({ x, y }) => ({ x, y, kind: 'corner' as const })),
+    false,
+  );
 
 /** Where the chord from corner a to corner b passes nearest to the centre, and half its length. */
 function chord(a: number, b: number): { middle: Point; from: Point; to: Point } {
@@ -71,13 +71,11 @@ export function laceRosette(): Figure {
 }
 
 /** A single sweep from one point to another that leaves along the axis. */
-function curve(from: Point, to: Point): Form {
-  return {
-    kind: 'path',
-    closed: false,
-    nodes: [
+const curve = (from: Point, to: Point): Form =>
+  pathForm(
+    [
       { x: from.x, y: from.y, kind: 'corner', out: { x: from.x * 1.05, y: from.y * 0.82 } },
       { x: to.x, y: to.y, kind: 'corner', in: { x: to.x + 7, y: to.y - 9 } },
     ],
-  };
-}
+    false,
+  );

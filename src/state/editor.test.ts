@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { addShapes, lockRound, moveShapes, removeShapes, setFold } from '../core/figure/commands';
+import { pathForm } from '../core/maker/form';
 import { newFigure, newShape, START_PAINT } from '../core/figure/start';
 import { NO_TURN, turn } from '../core/number/turn';
 import {
@@ -26,14 +27,13 @@ const petal = {
   rotation: NO_TURN,
   size: { by: 'size', length: 50, width: 20 },
 } as const;
-const path = {
-  kind: 'path',
-  closed: false,
-  nodes: [
+const path = pathForm(
+  [
     { x: 0, y: 0, kind: 'corner' },
     { x: 5, y: 5, kind: 'corner' },
   ],
-} as const;
+  false,
+);
 
 function open(): Editor {
   const figure = addShapes(newFigure('Test', 'a'), 'a', [

@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand';
 
+import { nodesOfContours } from '../core/curve/contours';
 import type { PathNode } from '../core/curve/nodes';
 import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
 import { addRound, removeRound, roundOf } from '../core/figure/commands';
@@ -171,7 +172,7 @@ function stillThere(figure: Figure, selection: Selection): Selection {
   const shapeIds = new Set([...selection.shapeIds].filter((id) => here.has(id)));
   const [only] = shapeIds;
   const shape = shapeIds.size === 1 ? round?.shapes.find(({ id }) => id === only) : undefined;
-  const count = shape?.form.kind === 'path' ? shape.form.nodes.length : 0;
+  const count = shape?.form.kind === 'path' ? nodesOfContours(shape.form.contours).length : 0;
   return {
     roundId: round?.id ?? '',
     shapeIds,

@@ -1,3 +1,4 @@
+import { pathForm } from '../../src/core/maker/form';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -38,7 +39,7 @@ function wave(shapes: number): Figure {
       START_PAINT,
     ),
   );
-  const wavy = newShape('w', 'Wave', { kind: 'path', closed: true, nodes }, START_PAINT);
+  const wavy = newShape('w', 'Wave', pathForm(nodes, true), START_PAINT);
   return setFold(addShapes(newFigure('Drag', 'r'), 'r', [...more, wavy]), 'r', 120);
 }
 

@@ -74,7 +74,7 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   await page.getByRole('radio', { name: 'Figure' }).click();
   expect(JSON.parse((await exported(page)).toString())).toMatchObject({
     format: 'cyclogon-figure',
-    version: 2,
+    version: 3,
   });
 });
 

@@ -1,7 +1,7 @@
-import { cross, distance, dot, lengthOf, subtract } from './point';
-import type { Segment } from './segment';
+import { add, cross, distance, dot, lengthOf, scaleBy, subtract } from './point';
+import { cubic, splitAt, type CubicSegment, type Segment } from './segment';
 
-/** Two segments as one, where both are of the same line or circle and run on; null where they are not. */
+/** Two segments as one, where both are of the same line, circle or curve and run on; null where they are not. */
 export function joined(a: Segment, b: Segment): Segment | null {
   if (a.kind === 'line' && b.kind === 'line') {
     const [u, v] = [subtract(a.to, a.from), subtract(b.to, b.from)];
@@ -15,5 +15,30 @@ export function joined(a: Segment, b: Segment): Segment | null {
     const sweep = a.sweep + b.sweep;
     return same && Math.abs(sweep) <= Math.PI * (1 + 1e-12) ? { ...a, to: b.to, sweep } : null;
   }
-  return null;
+  return a.kind === 'cubic' && b.kind === 'cubic' ? joinedCubics(a, b) : null;
+}
+
+/**
+ * The cubic of which two are the parts, where they are: by de Casteljau's construction the handles at the cut are as λ to
+ * 1 − λ, and λ and 1 − λ of what the whole one's are at its ends.
+ */
+function joinedCubics(a: CubicSegment, b: CubicSegment): Segment | null {
+  const [before, after] = [distance(a.in, a.to), distance(b.from, b.out)];
+  if (!(before > 0 && after > 0)) return null;
+  const share = before / (before + after);
+  const whole = cubic(
+    a.from,
+    add(a.from, scaleBy(subtract(a.out, a.from), 1 / share)),
+    add(b.to, scaleBy(subtract(b.in, b.to), 1 / (1 - share))),
+    b.to,
+  );
+  const [first, second] = splitAt(whole, share) as [CubicSegment, CubicSegment];
+  const size = distance(a.from, a.to) + distance(b.from, b.to) + before + after;
+  const off = Math.max(
+    distance(first.in, a.in),
+    distance(first.to, a.to),
+    distance(second.out, b.out),
+    distance(second.to, b.to),
+  );
+  return off <= 1e-10 * size ? whole : null;
 }

@@ -1,4 +1,5 @@
 import { applyTo, MIRROR } from './affine';
+import type { Contour } from './contours';
 import { joined } from './joined';
 import { nodesOfPath, pathOfNodes, type PathNode } from './nodes';
 import { mapPath, reversedPath, type Path } from './path';
@@ -59,13 +60,8 @@ export function roundedCorner(
   return { ok: true, value: nodes.flatMap((each, k) => (k === index ? kept : [each])) };
 }
 
-export interface OpenedPath {
-  readonly closed: boolean;
-  readonly nodes: readonly PathNode[];
-}
-
 /** A path cut at a node: a closed one opened there, an open one in two. */
-export function splitAtNode({ nodes, closed }: OpenedPath, index: number): NodeResult<OpenedPath[]> {
+export function splitAtNode({ nodes, closed }: Contour, index: number): NodeResult<Contour[]> {
   if (closed) {
     const turned = [...nodes.slice(index), ...nodes.slice(0, index)];
     const [first] = turned;
@@ -117,10 +113,10 @@ function withoutSeams(segments: readonly Segment[], closed: boolean): Segment[] 
  * Two open paths as one, joined at their ends that are nearest to each other: there they share a node where they meet
  * within the tolerance, else a straight side leads across. Where the other ends meet as well, the result is closed.
  */
-export function joinedPaths(a: OpenedPath, b: OpenedPath, tolerance: number): NodeResult<OpenedPath> {
+export function joinedPaths(a: Contour, b: Contour, tolerance: number): NodeResult<Contour> {
   if (a.closed || b.closed) return no('Only open paths can be joined.');
   const ways = [false, true].flatMap((flipA) => [false, true].map((flipB) => ({ flipA, flipB })));
-  const path = ({ nodes }: OpenedPath, flip: boolean): Path => {
+  const path = ({ nodes }: Contour, flip: boolean): Path => {
     const own = pathOfNodes(nodes, false);
     return flip ? reversedPath(own) : own;
   };
@@ -150,7 +146,7 @@ export function joinedPaths(a: OpenedPath, b: OpenedPath, tolerance: number): No
  * An open path with an end on the axis and its reflection as one path: closed where both ends are on the axis. Lines and
  * arcs that run on across the axis leave no node there; two halves of a curve keep theirs, which is smooth where they are.
  */
-export function withReflection({ nodes, closed }: OpenedPath, tolerance: number): NodeResult<OpenedPath> {
+export function withReflection({ nodes, closed }: Contour, tolerance: number): NodeResult<Contour> {
   if (closed) return no('A closed path is whole already.');
   const onAxis = (p: Point): boolean => Math.abs(p.x) <= tolerance;
   const put = (p: PathNode): PathNode => (onAxis(p) ? { ...p, x: 0 } : p);

@@ -5,12 +5,14 @@ import { areOwnMirror, signedArea } from '../curve/path';
 import { polarOf } from '../curve/point';
 import { checkFigure } from '../format/json';
 import { DEFAULT_SVG, svgOf } from '../format/svg';
-import { pathsOfForm, type Form } from '../maker/form';
+import { pathForm, pathsOfForm, type Form } from '../maker/form';
+import type { PathNode } from '../curve/nodes';
 import { closureOf, transformedForms, transformProblem } from '../maker/transform';
 import { MAKERS } from '../maker/makers';
 import { NO_TURN, turn } from '../number/turn';
 import {
   addGuide,
+  addNode,
   addShapes,
   alignShapes,
   changeUnderlay,
@@ -18,9 +20,13 @@ import {
   duplicateShapes,
   groupShapes,
   lockShape,
+  moveNodes,
+  onePath,
+  partContours,
   placeNodes,
   removeGuide,
-  replacePath,
+  removeNodes,
+  replaceContour,
   roundOf,
   setClosed,
   setFold,
@@ -34,7 +40,7 @@ import {
   ungroupShapes,
 } from './commands';
 import { wholeGroups } from './groups';
-import { anchorOf } from './hit';
+import { anchorOf, hitMotif } from './hit';
 import { evaluate } from './evaluate';
 import type { Figure, Underlay } from './model';
 import { newFigure, newShape, START_LINE, START_PAINT } from './start';
@@ -192,12 +198,20 @@ describe('cutting shapes', () => {
   });
 });
 
-describe('a figure of version 1', () => {
+describe('a figure of an earlier version', () => {
   it('is read as one without frames and underlay, its centre in the middle of the page', () => {
-    const figure = withForms(kite);
+    const corners: readonly PathNode[] = [
+      { x: 0, y: 0, kind: 'corner' },
+      { x: 10, y: 0, kind: 'corner' },
+    ];
+    const figure = withForms(kite, pathForm(corners, false));
     const old = JSON.parse(JSON.stringify(figure)) as Record<string, Record<string, unknown>> & {
       rounds: Record<string, unknown>[];
     };
+    old['version'] = 2 as never;
+    const shapes = old.rounds[0]!['shapes'] as Record<string, unknown>[];
+    shapes[1]!['form'] = { kind: 'path', closed: false, nodes: corners };
+    expect(checkFigure(old)).toEqual(figure);
     old['version'] = 1 as never;
     delete old['underlay'];
     delete old['page']!['bleed'];
@@ -205,43 +219,105 @@ describe('a figure of version 1', () => {
     for (const round of old.rounds) delete round['frame'];
     expect(checkFigure(old)).toEqual(figure);
     expect(() => checkFigure({ ...old, rounds: 'none' })).toThrow('rounds');
-    expect(() => checkFigure({ ...figure, version: 3 })).toThrow('newer');
+    expect(() => checkFigure({ ...figure, version: 99 })).toThrow('newer');
+  });
+});
+
+describe('a path of several contours', () => {
+  const ring = (): { figure: Figure; id: string | null } =>
+    onePath(withForms(circle(0, -40, 10), circle(0, -40, 6)), 'r', new Set(['s0', 's1']));
+
+  it('is made of shapes, one within another a hole, and parted again', () => {
+    const { figure, id } = ring();
+    const { shapes } = roundOf(figure, 'r');
+    expect(shapes.map((shape) => [shape.id, shape.rule])).toEqual([['s1', 'evenodd']]);
+    expect(id).toBe('s1');
+    // In the hole there is nothing to hit, on the ring there is.
+    const round = roundOf(figure, 'r');
+    expect(hitMotif(round, { x: 0, y: -40 }, 0.1)).toBeNull();
+    expect(hitMotif(round, { x: 8, y: -40 }, 0.1)?.shapeId).toBe('s1');
+    const parted = partContours(figure, 'r', new Set(['s1']), counter());
+    expect(roundOf(parted, 'r').shapes.map(({ name }) => name)).toEqual(['Shape 1 1', 'Shape 1 2']);
+    expect(onePath(figure, 'r', new Set(['s1'])).id).toBeNull();
+    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+  });
+
+  it('keeps its hole on either side of a slit', () => {
+    const { figure } = ring();
+    const cut = slitShapes(figure, 'r', new Set(['s1']), { x: 3, y: 0 }, { x: 3, y: -1 }, counter());
+    const sides = formsOf(cut.figure).map((form) => pathsOfForm(form));
+    expect(sides).toHaveLength(2);
+    // Segments of circles: r² acos(h/r) − h √(r² − h²) (Weisstein, "Circular Segment", MathWorld).
+    const part = (r: number): number => r * r * Math.acos(3 / r) - 3 * Math.sqrt(r * r - 9);
+    const areas = sides.map((paths) => {
+      const sizes = paths.map((path) => Math.abs(signedArea([path]))).sort((a, b) => b - a);
+      return sizes.reduce((sum, size, k) => (k === 0 ? size : sum - size), 0);
+    });
+    const right = part(10) - part(6);
+    expect(Math.min(...areas)).toBeCloseTo(right, 5);
+    expect(Math.max(...areas)).toBeCloseTo(64 * Math.PI - right, 5);
+  });
+
+  it('is edited by nodes that are counted through its contours', () => {
+    const { figure } = ring();
+    const ref = { roundId: 'r', shapeId: 's1' };
+    const contoursOf = (f: Figure) => {
+      const [form] = formsOf(f);
+      return form?.kind === 'path' ? form.contours : [];
+    };
+    const count = contoursOf(figure)[0]!.nodes.length;
+    const moved = moveNodes(figure, ref, new Set([count]), { x: 1, y: 0 });
+    expect(contoursOf(moved)[0]).toBe(contoursOf(figure)[0]);
+    expect(contoursOf(moved)[1]?.nodes[0]?.x).toBe(contoursOf(figure)[1]!.nodes[0]!.x + 1);
+    const added = addNode(figure, ref, 1, 0, 0.5);
+    expect(contoursOf(added).map(({ nodes }) => nodes.length)).toEqual([count, count + 1]);
+    const every = new Set(Array.from({ length: count }, (_, k) => count + k));
+    expect(contoursOf(removeNodes(figure, ref, every))).toEqual([contoursOf(figure)[0]]);
+    const opened = replaceContour(
+      figure,
+      ref,
+      count,
+      [{ ...contoursOf(figure)[1]!, closed: false }],
+      counter(),
+    );
+    expect(contoursOf(opened).map(({ closed }) => closed)).toEqual([true, false]);
+    expect(roundOf(opened, 'r').shapes).toHaveLength(1);
   });
 });
 
 describe('paths of a motif', () => {
-  const square: Form = {
-    kind: 'path',
-    closed: true,
-    nodes: [
-      { x: 0, y: 0, kind: 'corner' },
-      { x: 10, y: 0, kind: 'corner' },
-      { x: 10, y: 10, kind: 'corner' },
-    ],
-  };
+  const corners: readonly PathNode[] = [
+    { x: 0, y: 0, kind: 'corner' },
+    { x: 10, y: 0, kind: 'corner' },
+    { x: 10, y: 10, kind: 'corner' },
+  ];
+  const square = pathForm(corners, true);
   const ref = { roundId: 'r', shapeId: 's0' };
+  const first = new Set([0]);
 
   it('are opened and closed, replaced by others, their nodes put in place', () => {
     const figure = withForms(square, kite);
-    const opened = setClosed(figure, ref, false);
-    expect(formsOf(opened)[0]).toMatchObject({ closed: false });
-    expect(formsOf(setClosed(opened, ref, true))[0]).toEqual(square);
+    const opened = setClosed(figure, ref, first, false);
+    expect(formsOf(opened)[0]).toMatchObject({ contours: [{ closed: false }] });
+    expect(formsOf(setClosed(opened, ref, first, true))[0]).toEqual(square);
     // Two nodes without a curve between them enclose nothing, and a maker has no ends.
-    const line: Form = { ...square, closed: false, nodes: square.nodes.slice(0, 2) };
-    expect(formsOf(setClosed(withForms(line), ref, true))[0]).toMatchObject({ closed: false });
-    expect(setClosed(figure, { ...ref, shapeId: 's1' }, false)).toBe(figure);
+    const line = pathForm(corners.slice(0, 2), false);
+    expect(formsOf(setClosed(withForms(line), ref, first, true))[0]).toMatchObject({
+      contours: [{ closed: false }],
+    });
+    expect(setClosed(figure, { ...ref, shapeId: 's1' }, first, false)).toBe(figure);
 
     const halves = [
-      { closed: false, nodes: square.nodes.slice(0, 2) },
-      { closed: false, nodes: square.nodes.slice(1) },
+      { closed: false, nodes: corners.slice(0, 2) },
+      { closed: false, nodes: corners.slice(1) },
     ];
-    const replaced = replacePath(figure, ref, halves, counter());
+    const replaced = replaceContour(figure, ref, 0, halves, counter());
     expect(roundOf(replaced, 'r').shapes.map(({ id }) => id)).toEqual(['s0', 'n1', 's1']);
     expect(roundOf(replaced, 'r').shapes[1]?.paint).toEqual(START_PAINT);
 
     const placed = placeNodes(figure, ref, new Set([1, 2]), (node) => ({ ...node, x: 0 }));
     const [form] = formsOf(placed);
-    expect(form?.kind === 'path' && form.nodes.map(({ x }) => x)).toEqual([0, 0, 0]);
+    expect(form?.kind === 'path' && form.contours[0]?.nodes.map(({ x }) => x)).toEqual([0, 0, 0]);
   });
 });
 

@@ -4,7 +4,7 @@ import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { laceRosette } from '../../../demo/pieces/laceRosette';
 import { checkFigure, readFigure, UnreadableFigure, writeFigure } from '../format/json';
 import { NO_TURN, turn } from '../number/turn';
-import type { Form } from '../maker/form';
+import { pathForm, type Form, type PathForm } from '../maker/form';
 import {
   addNode,
   addRound,
@@ -51,16 +51,15 @@ const petal: Form = {
   rotation: NO_TURN,
   size: { by: 'size', length: 50, width: 20 },
 };
-const square: Form = {
-  kind: 'path',
-  closed: true,
-  nodes: [
+const square: Form = pathForm(
+  [
     { x: 0, y: -40, kind: 'corner' },
     { x: 10, y: -40, kind: 'corner' },
     { x: 10, y: -30, kind: 'corner' },
     { x: 0, y: -30, kind: 'corner' },
   ],
-};
+  true,
+);
 
 const start = (): Figure =>
   addShapes(newFigure('Test', 'a'), 'a', [
@@ -131,17 +130,17 @@ describe('commands', () => {
 
   it('edit nodes', () => {
     let figure = moveNodes(start(), ref, new Set([1, 2]), { x: 5, y: 0 });
-    const nodes = () => (findShape(figure, ref)!.form as Extract<Form, { kind: 'path' }>).nodes;
+    const nodes = () => (findShape(figure, ref)!.form as PathForm).contours[0]!.nodes;
     expect(nodes()[1]).toMatchObject({ x: 15, y: -40 });
     figure = setNodeKind(figure, ref, new Set([0, 1]), 'even');
     figure = setHandle(figure, ref, 1, 'out', { x: 15, y: -30 });
     expect(nodes()[1]).toMatchObject({ in: { x: 15, y: -50 }, out: { x: 15, y: -30 } });
-    figure = addNode(figure, ref, 0, 0.5);
+    figure = addNode(figure, ref, 0, 0, 0.5);
     expect(nodes()).toHaveLength(5);
     figure = removeHandles(figure, ref, new Set([0, 1, 2, 3, 4]));
     expect(nodes().every((node) => node.kind === 'corner' && !node.in && !node.out)).toBe(true);
     figure = removeNodes(figure, ref, new Set([0, 1, 2]));
-    expect(findShape(figure, ref)!.form).toMatchObject({ closed: false });
+    expect(findShape(figure, ref)!.form).toMatchObject({ contours: [{ closed: false }] });
     expect(findShape(removeNodes(figure, ref, new Set([0])), ref)).toBeNull();
   });
 
@@ -150,10 +149,14 @@ describe('commands', () => {
     const form = findShape(figure, { roundId: 'a', shapeId: 'p' })!.form;
     expect(form).toMatchObject({
       kind: 'path',
-      closed: true,
-      nodes: [
-        { x: 0, y: -20, bulge: 0.4 },
-        { x: 0, y: -70, bulge: 0.4 },
+      contours: [
+        {
+          closed: true,
+          nodes: [
+            { x: 0, y: -20, bulge: 0.4 },
+            { x: 0, y: -70, bulge: 0.4 },
+          ],
+        },
       ],
     });
     expect(findShape(figure, ref)!.form).toEqual(square);

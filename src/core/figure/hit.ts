@@ -1,5 +1,6 @@
 import { applyTo, inverse, MIRROR } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { nodesOfContours } from '../curve/contours';
 import { nearestOnPath } from '../curve/nearest';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -83,7 +84,7 @@ const MOST_POINTS = 2000;
 
 /** The points of a shape that others snap to: its nodes, or a maker's handles and corners. */
 export function pointsOfShape(shape: Shape): Point[] {
-  if (shape.form.kind === 'path') return shape.form.nodes.map(({ x, y }) => ({ x, y }));
+  if (shape.form.kind === 'path') return nodesOfContours(shape.form.contours).map(({ x, y }) => ({ x, y }));
   const ends = pathsOfForm(shape.form).flatMap(({ segments }) => segments.map(({ from }) => from));
   const corners = shape.form.kind === 'petal' || shape.form.kind === 'ellipse' ? [] : ends;
   return [...handlesOfForm(shape.form).map(({ point }) => point), ...corners.slice(0, MOST_POINTS)];

@@ -6,7 +6,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 2;
+export const FIGURE_VERSION = 3;
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
@@ -73,6 +73,7 @@ export const LIMITS = {
   rounds: 200,
   shapes: 2000,
   nodes: 20_000,
+  contours: 2000,
   palette: 64,
   /** Largest coordinate or page side, in the figure's unit. */
   size: 100_000,

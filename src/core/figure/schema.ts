@@ -78,8 +78,16 @@ const built = (kind: BuiltKind): Joi.ObjectSchema =>
 const forms = {
   path: Joi.object({
     kind: Joi.valid('path').required(),
-    closed: Joi.boolean().required(),
-    nodes: Joi.array().items(node).min(2).max(LIMITS.nodes).required(),
+    contours: Joi.array()
+      .items(
+        Joi.object({
+          closed: Joi.boolean().required(),
+          nodes: Joi.array().items(node).min(2).max(LIMITS.nodes).required(),
+        }),
+      )
+      .min(1)
+      .max(LIMITS.contours)
+      .required(),
   }),
   petal: Joi.object({ kind: Joi.valid('petal').required(), ...placed, size: petalSize.required() }),
   polygon: Joi.object({
@@ -173,7 +181,7 @@ const round = Joi.object({
     .required(),
 });
 
-/** The figure format, version 2. Described for people in docs/figure-format.md. */
+/** The figure format, version 3. Described for people in docs/figure-format.md. */
 export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   format: Joi.valid(FIGURE_FORMAT).required(),
   version: Joi.valid(FIGURE_VERSION).required(),

@@ -1,5 +1,6 @@
 import { applyTo, moveMap, scaleMap, type Affine } from '../curve/affine';
-import { movedNode, nodesOfPath, pathOfNodes, type PathNode } from '../curve/nodes';
+import { pathsOfContours, type Contour } from '../curve/contours';
+import { movedNode, nodesOfPath, type PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { scaledNumbers } from './construction';
@@ -12,9 +13,21 @@ import { dragPolygon, polygonHandles, polygonPaths, polygonProblem, type Polygon
 /** A path drawn node by node. */
 export interface PathForm {
   readonly kind: 'path';
-  readonly closed: boolean;
-  readonly nodes: readonly PathNode[];
+  /** One at least; several make holes, by the shape's fill rule. */
+  readonly contours: readonly Contour[];
 }
+
+/** A path of one contour. */
+export const pathForm = (nodes: readonly PathNode[], closed: boolean): PathForm => ({
+  kind: 'path',
+  contours: [{ closed, nodes }],
+});
+
+/** The path form that draws given paths as its contours. */
+export const formOfPaths = (paths: readonly Path[]): PathForm => ({
+  kind: 'path',
+  contours: paths.map((path) => ({ closed: path.closed, nodes: nodesOfPath(path) })),
+});
 
 /** What a shape is made from: nodes, or the numbers of a maker. */
 export type Form = PathForm | PetalForm | PolygonForm | EllipseForm | BuiltForm;
@@ -41,7 +54,7 @@ export const pathOfForm = (form: Form): Path => pathsOfForm(form)[0] ?? NOTHING;
 function makePaths(form: Form): readonly Path[] {
   switch (form.kind) {
     case 'path':
-      return [pathOfNodes(form.nodes, form.closed)];
+      return pathsOfContours(form.contours);
     case 'petal':
       return [petalPath(form)];
     case 'polygon':
@@ -59,7 +72,9 @@ function makePaths(form: Form): readonly Path[] {
 export function formProblem(form: Form): string | null {
   switch (form.kind) {
     case 'path':
-      return form.nodes.length >= 2 ? null : 'A path needs two nodes at least.';
+      return form.contours.length > 0 && form.contours.every(({ nodes }) => nodes.length >= 2)
+        ? null
+        : 'A path needs two nodes at least.';
     case 'petal':
       return petalProblem(form.size);
     case 'polygon':
@@ -141,9 +156,14 @@ const mapNode = (node: PathNode, m: Affine): PathNode => ({
   ...(node.out && { out: applyTo(m, node.out) }),
 });
 
+const withEveryNode = (form: PathForm, change: (node: PathNode) => PathNode): PathForm => ({
+  ...form,
+  contours: form.contours.map((contour) => ({ ...contour, nodes: contour.nodes.map(change) })),
+});
+
 /** The form moved by a vector. */
 export function movedForm<F extends Form>(form: F, by: Point): F {
-  if (form.kind === 'path') return { ...form, nodes: form.nodes.map((node) => movedNode(node, by)) };
+  if (form.kind === 'path') return withEveryNode(form, (node) => movedNode(node, by)) as F & PathForm;
   return { ...form, at: applyTo(moveMap(by), form.at) };
 }
 
@@ -152,7 +172,7 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
   const m = scaleMap(factor, about);
   switch (form.kind) {
     case 'path':
-      return { ...form, nodes: form.nodes.map((node) => mapNode(node, m)) };
+      return withEveryNode(form, (node) => mapNode(node, m));
     case 'petal':
       return { ...form, at: applyTo(m, form.at), size: scaledPetal(form.size, factor) };
     case 'polygon':
@@ -169,5 +189,5 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
 /** The form as nodes that edit like any drawn path: one for each of its paths. */
 export function plainForms(form: Form): PathForm[] {
   if (form.kind === 'path') return [form];
-  return pathsOfForm(form).map((path) => ({ kind: 'path', closed: path.closed, nodes: nodesOfPath(path) }));
+  return pathsOfForm(form).map((path) => formOfPaths([path]));
 }

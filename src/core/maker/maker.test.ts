@@ -13,6 +13,7 @@ import {
   formProblem,
   handlesOfForm,
   movedForm,
+  pathForm,
   pathOfForm,
   plainForms,
   scaledForm,
@@ -176,13 +177,13 @@ describe('every maker', () => {
     expect(formProblem({ kind: 'polygon', ...base, sides: 2, radius: 3 })).toContain('3 to 720');
     expect(formProblem({ kind: 'polygon', ...base, sides: 5, radius: NaN })).toContain('above 0');
     expect(formProblem({ kind: 'ellipse', ...base, rx: 1, ry: -1 })).toContain('above 0');
-    expect(formProblem({ kind: 'path', closed: true, nodes: [] })).toContain('two nodes');
+    expect(formProblem(pathForm([], true))).toContain('two nodes');
   });
 
   it('scales drawn paths, handles and all', () => {
     fc.assert(
       fc.property(anyClosedPath, (path) => {
-        const form: Form = { kind: 'path', closed: true, nodes: nodesOfPath(path) };
+        const form = pathForm(nodesOfPath(path), true);
         const twice = pathOfForm(scaledForm(form, 2, { x: 0, y: 0 }));
         expect(signedArea([twice])).toBeCloseTo(4 * signedArea([pathOfForm(form)]), 4);
       }),

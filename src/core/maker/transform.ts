@@ -1,9 +1,8 @@
 import { applyTo, compose, MIRROR, moveMap, turnMap, type Affine } from '../curve/affine';
-import { nodesOfPath } from '../curve/nodes';
 import { areOwnMirror, mapPath } from '../curve/path';
 import type { Point } from '../curve/point';
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn } from '../number/turn';
-import { movedForm, pathsOfForm, scaledForm, type Form } from './form';
+import { formOfPaths, movedForm, pathsOfForm, plainForms, scaledForm, type Form } from './form';
 
 /** A change of place, direction, size or form by numbers. Turns are clockwise; y runs down. */
 export type Transform =
@@ -46,11 +45,7 @@ function transformMap(t: Transform): Affine {
 
 /** A path form, or what a maker draws, under any map: circles stay arcs under maps that keep them. */
 const plainUnder = (form: Form, m: Affine): Form[] =>
-  pathsOfForm(form).map((path) => ({
-    kind: 'path',
-    closed: path.closed,
-    nodes: nodesOfPath(mapPath(path, m)),
-  }));
+  plainForms(form).map((plain) => formOfPaths(pathsOfForm(plain).map((path) => mapPath(path, m))));
 
 /**
  * A form under a transform. Makers stay makers when they are moved, turned or scaled evenly, and when one that is its own

@@ -1,3 +1,4 @@
+import { nodesOfContours } from '@/core/curve/contours';
 import { toast } from 'sonner';
 
 import {
@@ -132,7 +133,8 @@ function selectAll(editor: Editor): void {
   const state = editor.getState();
   const round = activeRound(state);
   const [shape] = selectedShapes(state);
-  if (state.tool === 'nodes' && shape?.form.kind === 'path') selectNodes(editor, shape.form.nodes.keys());
+  if (state.tool === 'nodes' && shape?.form.kind === 'path')
+    selectNodes(editor, nodesOfContours(shape.form.contours).keys());
   else if (round) {
     const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
     select(

@@ -1,11 +1,13 @@
 import {
   BringToFront,
+  CircleDashed,
   Copy,
   Group,
   PaintBucket,
   PenLine,
   SendToBack,
   Shapes,
+  SquaresExclude,
   Trash2,
   Ungroup,
   Waypoints,
@@ -16,6 +18,8 @@ import {
   groupShapes,
   makePlain,
   moveShapeOrder,
+  onePath,
+  partContours,
   removeShapes,
   ungroupShapes,
 } from '@/core/figure/commands';
@@ -57,6 +61,8 @@ export function makeGroup(editor: Editor, together: boolean): void {
     together ? groupShapes(figure, round.id, ids, newId()) : ungroupShapes(figure, round.id, ids),
   );
 }
+
+const hasContours = ({ form }: Shape): boolean => form.kind === 'path' && form.contours.length > 1;
 
 /** What can be done with the selected shapes, for their menu. */
 export function selectionActions(editor: Editor): MenuEntry[] {
@@ -118,6 +124,23 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       icon: Waypoints,
       disabled,
       onClick: () => round && act(editor, 'Make plain', (f) => makePlain(f, round.id, ids, newId)),
+    },
+    {
+      label: 'Make one path',
+      icon: CircleDashed,
+      disabled: disabled || ids.size < 2,
+      onClick: () => {
+        if (!round) return;
+        const made = onePath(shownFigure(editor.getState()), round.id, ids);
+        commit(editor, 'Make one path', made.figure);
+        if (made.id) select(editor, round.id, [made.id]);
+      },
+    },
+    {
+      label: 'Part contours',
+      icon: SquaresExclude,
+      disabled: disabled || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
+      onClick: () => round && act(editor, 'Part contours', (f) => partContours(f, round.id, ids, newId)),
     },
     {
       label: 'To the front',

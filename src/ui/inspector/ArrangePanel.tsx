@@ -2,20 +2,19 @@
 
 import {
   alignShapes,
-  replacePath,
   removeShapes,
   setForm,
   spreadShapes,
   type Alignment,
   type Spread,
 } from '@/core/figure/commands';
+import type { Contour } from '@/core/curve/contours';
 import { joinedPaths } from '@/core/curve/nodeOps';
 import { anchorOf } from '@/core/figure/hit';
 import type { Round, Shape } from '@/core/figure/model';
 import { growthToTouch } from '@/core/maker/fit';
 import { scaledForm } from '@/core/maker/form';
 import { act } from '@/state/editor';
-import { newId } from '@/state/ids';
 import { toast } from 'sonner';
 import { Section } from '../common/Panel';
 import { useEditor } from '../editor/EditorContext';
@@ -44,6 +43,12 @@ interface Props {
   readonly shapes: readonly Shape[];
 }
 
+/** The one open contour of a path; null for other shapes. */
+function openContourOf({ form }: Shape): Contour | null {
+  const [contour, another] = form.kind === 'path' ? form.contours : [];
+  return contour && !another && !contour.closed ? contour : null;
+}
+
 function Chip({ onClick, children }: { readonly onClick: () => void; readonly children: string }) {
   return (
     <button
@@ -65,22 +70,18 @@ export function ArrangePanel({ round, shapes }: Props) {
   const align = (how: Alignment): void =>
     act(editor, 'Align', (figure) => alignShapes(figure, round.id, ids, how));
   const [a, b] = shapes;
-  const canJoin =
-    shapes.length === 2 &&
-    a?.form.kind === 'path' &&
-    b?.form.kind === 'path' &&
-    !a.form.closed &&
-    !b.form.closed;
+  const [one, other] = [a, b].map((shape) => (shape ? openContourOf(shape) : null));
+  const canJoin = shapes.length === 2 && one && other;
   const join = (): void => {
-    if (a?.form.kind !== 'path' || b?.form.kind !== 'path') return;
-    const result = joinedPaths(a.form, b.form, 1e-6);
+    if (!a || !b || !one || !other) return;
+    const result = joinedPaths(one, other, 1e-6);
     if (!result.ok) {
       toast.error(result.message);
       return;
     }
     act(editor, 'Join paths', (figure) =>
       removeShapes(
-        replacePath(figure, { roundId: round.id, shapeId: a.id }, [result.value], newId),
+        setForm(figure, { roundId: round.id, shapeId: a.id }, { kind: 'path', contours: [result.value] }),
         round.id,
         new Set([b.id]),
       ),

@@ -1,21 +1,15 @@
 'use client';
 
+import { nodesOfContours, placeOfNode, type Contour } from '@/core/curve/contours';
 import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import {
-  onLine,
-  roundedCorner,
-  splitAtNode,
-  withReflection,
-  type NodeResult,
-  type OpenedPath,
-} from '@/core/curve/nodeOps';
+import { onLine, roundedCorner, splitAtNode, withReflection, type NodeResult } from '@/core/curve/nodeOps';
 import {
   moveNodes,
   placeNodes,
   removeHandles,
   removeNodes,
-  replacePath,
+  replaceContour,
   setClosed,
   setNodeKind,
 } from '@/core/figure/commands';
@@ -46,7 +40,8 @@ export function NodePanel({ round, shape }: Props) {
   const chosen = useEditorState((state) => state.selection.nodes);
   const [radius, setRadius] = useState(2);
   if (shape.form.kind !== 'path') return null;
-  const { nodes } = shape.form;
+  const { contours } = shape.form;
+  const nodes = nodesOfContours(contours);
   const indices = [...chosen].sort((a, b) => a - b);
   const [index = 0] = indices;
   const node = nodes[index];
@@ -57,14 +52,16 @@ export function NodePanel({ round, shape }: Props) {
   const moveTo = (to: Point): void =>
     act(editor, 'Move node', (figure) => moveNodes(figure, ref, chosen, subtract(to, node)), 'node');
   const locked = round.locked || shape.locked;
-  const { closed } = shape.form;
-  const form = shape.form;
-  const take = <T,>(result: NodeResult<T>, label: string, change: (value: T) => OpenedPath[]): void => {
+  const place = placeOfNode(contours, index);
+  const contour = place && contours[place.contour];
+  if (!contour) return null;
+  const { closed } = contour;
+  const take = <T,>(result: NodeResult<T>, label: string, change: (value: T) => Contour[]): void => {
     if (!result.ok) {
       toast.error(result.message);
       return;
     }
-    act(editor, label, (figure) => replacePath(figure, ref, change(result.value), newId));
+    act(editor, label, (figure) => replaceContour(figure, ref, index, change(result.value), newId));
     selectNodes(editor, []);
   };
   const putOn = (name: string, direction: Point): void =>
@@ -72,11 +69,15 @@ export function NodePanel({ round, shape }: Props) {
       placeNodes(figure, ref, chosen, (each) => onLine(each, direction)),
     );
   const roundCorner = (): void =>
-    take(roundedCorner(form.nodes, index, radius, closed), 'Round corner', (made) => [
+    take(roundedCorner(contour.nodes, place.node, radius, closed), 'Round corner', (made) => [
       { closed, nodes: made },
     ]);
-  const cut = (): void => take(splitAtNode(form, index), 'Cut path', (paths) => paths);
-  const reflect = (): void => take(withReflection(form, 1e-6), 'Join reflection', (path) => [path]);
+  const cut = (): void => take(splitAtNode(contour, place.node), 'Cut path', (paths) => paths);
+  const drop = (keepForm: boolean): void => {
+    act(editor, 'Delete nodes', (figure) => removeNodes(figure, ref, chosen, keepForm));
+    selectNodes(editor, []);
+  };
+  const reflect = (): void => take(withReflection(contour, 1e-6), 'Join reflection', (path) => [path]);
 
   return (
     <Section
@@ -157,7 +158,7 @@ export function NodePanel({ round, shape }: Props) {
               Round corner
             </Button>
             <Button disabled={locked} onClick={cut}>
-              {shape.form.closed ? 'Open here' : 'Cut here'}
+              {closed ? 'Open here' : 'Cut here'}
             </Button>
           </div>
         </>
@@ -165,7 +166,9 @@ export function NodePanel({ round, shape }: Props) {
       <div className="grid grid-cols-2 gap-1.5">
         <Button
           disabled={locked}
-          onClick={() => act(editor, 'Close or open path', (figure) => setClosed(figure, ref, !closed))}
+          onClick={() =>
+            act(editor, 'Close or open path', (figure) => setClosed(figure, ref, chosen, !closed))
+          }
         >
           {closed ? 'Open path' : 'Close path'}
         </Button>
@@ -185,15 +188,16 @@ export function NodePanel({ round, shape }: Props) {
         >
           No handles
         </Button>
+        <Button className="flex-1" disabled={locked} onClick={() => drop(false)}>
+          Delete
+        </Button>
         <Button
           className="flex-1"
           disabled={locked}
-          onClick={() => {
-            act(editor, 'Delete nodes', (figure) => removeNodes(figure, ref, chosen));
-            selectNodes(editor, []);
-          }}
+          title="Deletes and keeps the form of the path as near as one curve can"
+          onClick={() => drop(true)}
         >
-          Delete
+          Keep form
         </Button>
       </div>
     </Section>

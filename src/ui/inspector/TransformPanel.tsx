@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 
+import { nodesOfContours } from '@/core/curve/contours';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { fromPolar, ORIGIN, type Point } from '@/core/curve/point';
 import { transformShapes } from '@/core/figure/commands';
@@ -66,7 +67,7 @@ export function TransformPanel({ round, shapes }: Props) {
   const [index] = nodes;
   const node =
     shapes.length === 1 && only?.form.kind === 'path' && index !== undefined
-      ? only.form.nodes[index]
+      ? nodesOfContours(only.form.contours)[index]
       : undefined;
 
   const about: Point = {

@@ -1,5 +1,6 @@
 'use client';
 
+import { nodesOfContours } from '@/core/curve/contours';
 import { applyTo } from '@/core/curve/affine';
 import { pathOfNodes } from '@/core/curve/nodes';
 import { polarOf, subtract, type Point } from '@/core/curve/point';
@@ -50,7 +51,7 @@ interface NodesProps {
 
 function PathNodes({ shape, chosen, project }: NodesProps) {
   if (shape.form.kind !== 'path') return null;
-  return shape.form.nodes.map((node, k) => {
+  return nodesOfContours(shape.form.contours).map((node, k) => {
     const at = project(node);
     const arms = chosen.has(k) ? [node.in, node.out].map((handle) => handle && project(handle)) : [];
     return (

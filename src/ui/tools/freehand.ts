@@ -1,7 +1,7 @@
 import { brushNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
-import type { PathForm } from '@/core/maker/form';
+import { pathForm, type PathForm } from '@/core/maker/form';
 import type { Paint } from '@/core/scene/scene';
 import { newId } from '@/state/ids';
 import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
@@ -39,7 +39,7 @@ export const pressFreehand: Press = (editor, p) => {
       take(q);
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
       // While it is drawn the line alone is shown: it follows the hand without delay.
-      const line = newShape(id, name, { kind: 'path', closed: false, nodes }, { fill: null, stroke });
+      const line = newShape(id, name, pathForm(nodes, false), { fill: null, stroke });
       preview(editor, addShapes(figure, round.id, [line]));
     },
     up: () => {
@@ -51,7 +51,7 @@ export const pressFreehand: Press = (editor, p) => {
         return;
       }
       const closed = hand.as === 'shape';
-      commit(editor, `Draw ${name}`, addShapes(figure, round.id, [shapeOf({ kind: 'path', closed, nodes })]));
+      commit(editor, `Draw ${name}`, addShapes(figure, round.id, [shapeOf(pathForm(nodes, closed))]));
       select(editor, round.id, [id]);
     },
     cancel: () => preview(editor, null),

@@ -2,7 +2,7 @@ import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
 import { scaledNumbers } from '@/core/maker/construction';
-import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
+import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
 import { MAKERS, makerOf, withNumbers, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
 import { directionTo } from '@/core/maker/placed';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
@@ -136,11 +136,11 @@ const rectangle: Drawn = (from, to, shift) => {
   return { ...form, numbers: { ...form.numbers, ...size } };
 };
 
-const straight: Drawn = (from, to, shift) => ({
-  kind: 'path',
-  closed: false,
-  nodes: [from, shift ? stepped(from, to) : to].map(({ x, y }) => ({ x, y, kind: 'corner' })),
-});
+const straight: Drawn = (from, to, shift) =>
+  pathForm(
+    [from, shift ? stepped(from, to) : to].map(({ x, y }) => ({ x, y, kind: 'corner' })),
+    false,
+  );
 
 export const pressBuilt = (kind: BuiltKind): Press => draws(makerOf(kind).name, built(kind));
 export const pressRectangle = draws('Rectangle', rectangle);

@@ -1,8 +1,8 @@
 import { nearestOnPath } from '@/core/curve/nearest';
 import { distance, subtract } from '@/core/curve/point';
+import { firstNodeOf, nodesOfContours, pathsOfContours } from '@/core/curve/contours';
 import type { HandleSide, PathNode } from '@/core/curve/nodes';
 import { addNode, moveNodes, setHandle, type ShapeRef } from '@/core/figure/commands';
-import { pathOfForm } from '@/core/maker/form';
 import {
   activeRound,
   commit,
@@ -62,7 +62,8 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
   const [shape] = selectedShapes(state);
   const round = activeRound(state);
   if (shape?.form.kind !== 'path' || !round || round.locked || shape.locked) return null;
-  const { nodes } = shape.form;
+  const { contours } = shape.form;
+  const nodes = nodesOfContours(contours);
   const ref = { roundId: round.id, shapeId: shape.id };
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
   const at = pointer.raw(p);
@@ -78,10 +79,15 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
     } else if (!had) selectNodes(editor, [grip.index]);
     return dragGrip(editor, ref, grip, node, pointer);
   }
-  const near = double ? nearestOnPath(pathOfForm(shape.form), at) : null;
+  const [near] = (double ? pathsOfContours(contours) : [])
+    .flatMap((path, contour) => {
+      const foot = nearestOnPath(path, at);
+      return foot ? [{ ...foot, contour }] : [];
+    })
+    .sort((a, b) => a.distance - b.distance);
   if (near && near.distance <= pointer.length(TOUCH) && near.t > 0 && near.t < 1) {
-    commit(editor, 'Add node', addNode(shownFigure(state), ref, near.segment, near.t));
-    selectNodes(editor, [near.segment + 1]);
+    commit(editor, 'Add node', addNode(shownFigure(state), ref, near.contour, near.segment, near.t));
+    selectNodes(editor, [firstNodeOf(contours, near.contour) + near.segment + 1]);
   }
   return null;
 }

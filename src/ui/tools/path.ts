@@ -2,6 +2,7 @@ import { distance, subtract } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import { pathForm } from '@/core/maker/form';
 import { newId } from '@/state/ids';
 import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import type { Press } from './gesture';
@@ -20,7 +21,7 @@ export function finishPath(editor: Editor, closed: boolean): void {
   const name = taken === 0 ? 'Path' : `Path ${taken + 1}`;
   const stroke = state.paint?.stroke ?? START_LINE.stroke;
   const paint = closed ? (state.paint ?? START_PAINT) : { fill: null, stroke };
-  const shape = newShape(id, name, { kind: 'path', closed, nodes }, paint);
+  const shape = newShape(id, name, pathForm(nodes, closed), paint);
   commit(editor, `Draw ${name}`, addShapes(shownFigure(state), round.id, [shape]));
   select(editor, round.id, [id]);
 }

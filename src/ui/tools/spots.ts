@@ -2,7 +2,7 @@ import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
 import { distance, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
-import type { Form } from '@/core/maker/form';
+import { pathForm, type Form } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 import { newId } from '@/state/ids';
 import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
@@ -16,16 +16,16 @@ type Through = 'arc' | 'circle';
 function formThrough(points: readonly Point[], as: Through): Form | null {
   const [a, b, c] = points;
   if (!a || !b || distance(a, b) === 0) return null;
-  const line = (nodes: readonly Point[], bulge?: number): Form => ({
-    kind: 'path',
-    closed: false,
-    nodes: nodes.map(({ x, y }, k) => ({
-      x,
-      y,
-      kind: 'corner',
-      ...(k === 0 && bulge !== undefined && bulge !== 0 && { bulge }),
-    })),
-  });
+  const line = (nodes: readonly Point[], bulge?: number): Form =>
+    pathForm(
+      nodes.map(({ x, y }, k) => ({
+        x,
+        y,
+        kind: 'corner',
+        ...(k === 0 && bulge !== undefined && bulge !== 0 && { bulge }),
+      })),
+      false,
+    );
   if (!c) return line([a, b]);
   // For an arc the ends come first and the point between them last.
   if (as === 'arc') return line([a, b], bulgeThrough(a, c, b));

@@ -1,6 +1,6 @@
 import { polygonOf } from '../../maker/construction';
 import { cornersOf, frameLines, type Frame, type FrameLine, type Guide } from '../../symmetry/frame';
-import { nodesOfPath } from '../../curve/nodes';
+import { formOfPaths } from '../../maker/form';
 import type { Paint } from '../../scene/scene';
 import type { Figure } from '../model';
 import { newShape } from '../start';
@@ -46,7 +46,7 @@ export function drawFrame(
     .filter(({ name }) => name !== 'side')
     .map(({ name, path }, k) => ({ name: `${NAMES[name]} ${k + 1}`, path }));
   const shapes = [...polygon, ...others].map(({ name, path }) =>
-    newShape(newId(), name, { kind: 'path', closed: path.closed, nodes: nodesOfPath(path) }, paint),
+    newShape(newId(), name, formOfPaths([path]), paint),
   );
   return { figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) };
 }

@@ -2,11 +2,12 @@ import { produce } from 'immer';
 
 import { movedForm, plainForms, type Form } from '../../maker/form';
 import type { Point } from '../../curve/point';
+import { canClose, changedContours, type Contour } from '../../curve/contours';
+import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
-import { pathOfNodes } from '../../curve/nodes';
 import { regrouped } from '../groups';
-import type { Figure, Shape } from '../model';
+import { LIMITS, type Figure, type Shape } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Names one shape of one round. */
@@ -108,22 +109,54 @@ export const makePlain = (
         ...shape,
         form,
         id: k === 0 ? shape.id : newId(),
-        name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
+        name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-LIMITS.name),
       }));
     }),
   }));
 
-type NodeChange = (nodes: readonly PathNode[], closed: boolean) => PathNode[];
+type NodeChange = (contour: Contour, own: ReadonlySet<number>) => readonly Contour[];
 
-function withNodes(figure: Figure, ref: ShapeRef, change: NodeChange): Figure {
+/**
+ * Changes the contours of a path that have some of the named nodes (counted through all contours); contours left with
+ * fewer than two nodes go, and with the last of them the shape.
+ */
+function changeContours(
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  change: NodeChange,
+): Figure {
   const shape = findShape(figure, ref);
   if (shape?.form.kind !== 'path') return figure;
-  return setForm(figure, ref, { ...shape.form, nodes: change(shape.form.nodes, shape.form.closed) });
+  const contours = changedContours(shape.form.contours, indices, change).filter(
+    ({ nodes }) => nodes.length > 1,
+  );
+  if (contours.length === 0) return removeShapes(figure, ref.roundId, new Set([ref.shapeId]));
+  return setForm(figure, ref, { ...shape.form, contours });
 }
+
+const withNodes = (
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  change: (nodes: readonly PathNode[], own: ReadonlySet<number>, closed: boolean) => PathNode[],
+): Figure =>
+  changeContours(figure, ref, indices, ({ nodes, closed }, own) => [
+    { closed, nodes: change(nodes, own, closed) },
+  ]);
+
+/** Puts nodes of a path where a function wants them. */
+export const placeNodes = (
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  place: (node: PathNode) => PathNode,
+): Figure =>
+  withNodes(figure, ref, indices, (nodes, own) => nodes.map((node, k) => (own.has(k) ? place(node) : node)));
 
 /** Moves nodes of a path, their handles with them. */
 export const moveNodes = (figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>, by: Point): Figure =>
-  withNodes(figure, ref, (nodes) => nodes.map((node, k) => (indices.has(k) ? movedNode(node, by) : node)));
+  placeNodes(figure, ref, indices, (node) => movedNode(node, by));
 
 /** Puts a handle of a node at a point; an even or smooth node keeps its other handle in line. */
 export const setHandle = (
@@ -132,10 +165,7 @@ export const setHandle = (
   index: number,
   side: HandleSide,
   to: Point,
-): Figure =>
-  withNodes(figure, ref, (nodes) =>
-    nodes.map((node, k) => (k === index ? withHandle(node, side, to) : node)),
-  );
+): Figure => placeNodes(figure, ref, new Set([index]), (node) => withHandle(node, side, to));
 
 export const setNodeKind = (
   figure: Figure,
@@ -143,62 +173,118 @@ export const setNodeKind = (
   indices: ReadonlySet<number>,
   kind: NodeKind,
 ): Figure =>
-  withNodes(figure, ref, (nodes, closed) =>
-    [...indices].reduce<PathNode[]>((list, index) => withKind(list, index, kind, closed), [...nodes]),
+  withNodes(figure, ref, indices, (nodes, own, closed) =>
+    [...own].reduce<PathNode[]>((list, index) => withKind(list, index, kind, closed), [...nodes]),
   );
 
 /** Takes the handles off nodes: their sides become straight where the other end has none either. */
 export const removeHandles = (figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>): Figure =>
-  withNodes(figure, ref, (nodes) => nodes.map((node, k) => (indices.has(k) ? bare(node) : node)));
+  placeNodes(figure, ref, indices, bare);
 
-/** A new node on side `side` of a path, at parameter t from 0 to 1, without a change of its form. */
-export const addNode = (figure: Figure, ref: ShapeRef, side: number, t: number): Figure =>
-  withNodes(figure, ref, (nodes, closed) => withNodeAt(nodes, side, t, closed));
-
-/** Removes nodes; a path left with fewer than two is removed whole. */
-export function removeNodes(figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>): Figure {
+/** A new node on a side of a contour of a path, at parameter t from 0 to 1, without a change of its form. */
+export function addNode(figure: Figure, ref: ShapeRef, contour: number, side: number, t: number): Figure {
   const shape = findShape(figure, ref);
   if (shape?.form.kind !== 'path') return figure;
-  const nodes = withoutNodes(shape.form.nodes, indices);
-  if (nodes.length < 2) return removeShapes(figure, ref.roundId, new Set([ref.shapeId]));
-  return setForm(figure, ref, { ...shape.form, nodes, closed: shape.form.closed && canClose(nodes) });
+  const contours = shape.form.contours.map((each, k) =>
+    k === contour ? { ...each, nodes: withNodeAt(each.nodes, side, t, each.closed) } : each,
+  );
+  return setForm(figure, ref, { ...shape.form, contours });
 }
 
-/** Two nodes can only close round an area where a side between them is curved. */
-const canClose = (nodes: readonly PathNode[]): boolean =>
-  nodes.length > 2 || pathOfNodes(nodes, true).segments.some(({ kind }) => kind !== 'line');
-
-/** Puts paths in place of one path; the first keeps its id and name. */
-export const replacePath = (
-  figure: Figure,
-  ref: ShapeRef,
-  paths: readonly { readonly closed: boolean; readonly nodes: readonly PathNode[] }[],
-  newId: () => string,
-): Figure =>
-  withRound(figure, ref.roundId, (round) => ({
-    ...round,
-    shapes: round.shapes.flatMap((shape) =>
-      shape.id === ref.shapeId
-        ? paths.map(({ closed, nodes }, k) => ({
-            ...shape,
-            id: k === 0 ? shape.id : newId(),
-            form: { kind: 'path' as const, closed, nodes },
-          }))
-        : [shape],
-    ),
-  }));
-
-/** Opens or closes a path; one that cannot enclose anything stays open. */
-export function setClosed(figure: Figure, ref: ShapeRef, closed: boolean): Figure {
-  const shape = findShape(figure, ref);
-  if (shape?.form.kind !== 'path') return figure;
-  return setForm(figure, ref, { ...shape.form, closed: closed && canClose(shape.form.nodes) });
-}
-
-/** Puts nodes of a path where a function wants them. */
-export const placeNodes = (
+/**
+ * Removes nodes; where the form is to be kept, one curve in place of each stretch comes as near as it can to what was there.
+ * A contour left with fewer than two nodes is removed whole.
+ */
+export const removeNodes = (
   figure: Figure,
   ref: ShapeRef,
   indices: ReadonlySet<number>,
-  place: (node: PathNode) => PathNode,
-): Figure => withNodes(figure, ref, (nodes) => nodes.map((node, k) => (indices.has(k) ? place(node) : node)));
+  keepForm = false,
+): Figure =>
+  changeContours(figure, ref, indices, (contour, own) => {
+    const nodes = keepForm ? withoutNodesKept(contour, own) : withoutNodes(contour.nodes, own);
+    return [{ nodes, closed: contour.closed && canClose(nodes) }];
+  });
+
+/**
+ * Changes the contour that a node is in, into one or several. Where it is the path's only one, several become shapes of their
+ * own, and the first keeps the id; where it is not, they stay contours of the path.
+ */
+export function replaceContour(
+  figure: Figure,
+  ref: ShapeRef,
+  index: number,
+  contours: readonly Contour[],
+  newId: () => string,
+): Figure {
+  const shape = findShape(figure, ref);
+  if (shape?.form.kind !== 'path') return figure;
+  if (shape.form.contours.length > 1) return changeContours(figure, ref, new Set([index]), () => contours);
+  return withRound(figure, ref.roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((each) =>
+      each.id === ref.shapeId
+        ? contours.map((contour, k) => ({
+            ...each,
+            id: k === 0 ? each.id : newId(),
+            form: { kind: 'path' as const, contours: [contour] },
+          }))
+        : [each],
+    ),
+  }));
+}
+
+/** Opens or closes the contours that have some of the nodes; one that cannot enclose anything stays open. */
+export const setClosed = (
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  closed: boolean,
+): Figure =>
+  changeContours(figure, ref, indices, ({ nodes }) => [{ nodes, closed: closed && canClose(nodes) }]);
+
+/**
+ * Makes one path of several shapes: their contours together, so that one within another is a hole. It takes the
+ * place and the paint of the frontmost.
+ */
+export function onePath(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+): { figure: Figure; id: string | null } {
+  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const front = chosen[chosen.length - 1];
+  if (!front || chosen.length < 2) return { figure, id: null };
+  const contours = chosen.flatMap(({ form }) => plainForms(form).flatMap((plain) => plain.contours));
+  const made: Shape = { ...front, form: { kind: 'path', contours }, rule: 'evenodd' };
+  return {
+    id: front.id,
+    figure: withRound(figure, roundId, (round) => ({
+      ...round,
+      shapes: round.shapes.flatMap((shape) =>
+        shape.id === front.id ? [made] : shapeIds.has(shape.id) ? [] : [shape],
+      ),
+    })),
+  };
+}
+
+/** Makes every contour of paths a shape of its own. */
+export const partContours = (
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+): Figure =>
+  withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((shape) => {
+      if (!shapeIds.has(shape.id) || shape.form.kind !== 'path' || shape.form.contours.length < 2)
+        return [shape];
+      return shape.form.contours.map((contour, k) => ({
+        ...shape,
+        id: k === 0 ? shape.id : newId(),
+        name: `${shape.name} ${k + 1}`.slice(-LIMITS.name),
+        form: { kind: 'path' as const, contours: [contour] },
+      }));
+    }),
+  }));

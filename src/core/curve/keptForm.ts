@@ -1,0 +1,98 @@
+import type { Contour } from './contours';
+import { joined } from './joined';
+import { nearestOnPath } from './nearest';
+import { nodesOfPath, pathOfNodes, type PathNode } from './nodes';
+import { add, dot, lengthOf, scaleBy, subtract, type Point } from './point';
+import { cubic, derivativeAt, pointAt, type Segment } from './segment';
+
+const SAMPLES = 16;
+const ROUNDS = 12;
+
+/** The unit direction in which a segment leaves its start, or arrives at its end. */
+function direction(segment: Segment, t: 0 | 1): Point {
+  const near = t === 0 ? 1e-4 : 1 - 1e-4;
+  const speed = [derivativeAt(segment, t), derivativeAt(segment, near)].find((d) => lengthOf(d) > 1e-12);
+  const d = speed ?? subtract(segment.to, segment.from);
+  return scaleBy(d, 1 / (lengthOf(d) || 1));
+}
+
+/**
+ * One cubic for a chain of segments, leaving and arriving as they do, nearest to them by least squares in the lengths of its two
+ * handles; the parameters are set anew to the nearest points each time. Source: P. Schneider, "An algorithm for automatically
+ * fitting digitized curves", Graphics Gems, 1990.
+ */
+function oneFor(chain: readonly Segment[]): Segment {
+  const [first, last] = [chain[0] as Segment, chain[chain.length - 1] as Segment];
+  const [from, to] = [first.from, last.to];
+  const leaves = direction(first, 0);
+  const arrives = scaleBy(direction(last, 1), -1);
+  const points = chain.flatMap((segment, s) =>
+    Array.from({ length: SAMPLES }, (_, k) => ({
+      p: pointAt(segment, (k + 0.5) / SAMPLES),
+      t: (s + (k + 0.5) / SAMPLES) / chain.length,
+    })),
+  );
+  let [out, into] = [1, 1].map(() => lengthOf(subtract(to, from)) / 3) as [number, number];
+  for (let round = 0; round < ROUNDS; round += 1) {
+    let [aa, ab, bb, ra, rb] = [0, 0, 0, 0, 0];
+    for (const { p, t } of points) {
+      const u = 1 - t;
+      const [b1, b2] = [3 * u * u * t, 3 * u * t * t];
+      const [a, b] = [scaleBy(leaves, b1), scaleBy(arrives, b2)];
+      const still = add(scaleBy(from, u * u * u + b1), scaleBy(to, t * t * t + b2));
+      const left = subtract(p, still);
+      aa += dot(a, a);
+      ab += dot(a, b);
+      bb += dot(b, b);
+      ra += dot(a, left);
+      rb += dot(b, left);
+    }
+    const det = aa * bb - ab * ab;
+    if (Math.abs(det) < 1e-12 * aa * bb) break;
+    const [nextOut, nextInto] = [(ra * bb - rb * ab) / det, (rb * aa - ra * ab) / det];
+    if (!(nextOut > 0 && nextInto > 0)) break;
+    [out, into] = [nextOut, nextInto];
+    const now = { closed: false, segments: [cubicOf(from, to, leaves, arrives, out, into)] };
+    for (const sample of points) sample.t = nearestOnPath(now, sample.p)?.t ?? sample.t;
+  }
+  return cubicOf(from, to, leaves, arrives, out, into);
+}
+
+const cubicOf = (from: Point, to: Point, leaves: Point, arrives: Point, out: number, into: number): Segment =>
+  cubic(from, add(from, scaleBy(leaves, out)), add(to, scaleBy(arrives, into)), to);
+
+/** One segment for a chain: the very curve where all of it is one, else the nearest cubic. */
+function replaced(chain: readonly Segment[]): Segment {
+  const [first = null, ...rest] = chain;
+  return rest.reduce<Segment | null>((sum, next) => sum && joined(sum, next), first) ?? oneFor(chain);
+}
+
+/**
+ * The nodes of a contour without some of them, its form kept: each stretch between two nodes that stay becomes one segment, exactly
+ * where it was one line, arc or curve before, else the cubic nearest to it. The ends of an open contour go as they are.
+ */
+export function withoutNodesKept({ nodes, closed }: Contour, gone: ReadonlySet<number>): PathNode[] {
+  const start = nodes.findIndex((_, k) => !gone.has(k));
+  if (nodes.length - gone.size < 2) return nodes.filter((_, k) => !gone.has(k));
+  const count = nodes.length;
+  // A closed contour is walked from a node that stays, so that no stretch runs over its end.
+  const turned = closed ? [...nodes.slice(start), ...nodes.slice(0, start)] : nodes;
+  const goes = (k: number): boolean => gone.has(closed ? (k + start) % count : k);
+  const { segments } = pathOfNodes(turned, closed);
+  const kept: Segment[] = [];
+  let chain: Segment[] = [];
+  for (const [k, segment] of segments.entries()) {
+    if (!closed && kept.length === 0 && chain.length === 0 && goes(k)) continue;
+    chain.push(segment);
+    const end = closed ? (k + 1) % count : k + 1;
+    if (goes(end)) continue;
+    kept.push(chain.length === 1 ? segment : replaced(chain));
+    chain = [];
+  }
+  const made = nodesOfPath({ closed: closed && kept.length > 1, segments: kept });
+  const stayed = turned.filter((_, k) => !goes(k));
+  return made.map((node, k) => {
+    const old = stayed[k];
+    return old && old.kind !== 'even' && node.in && node.out ? { ...node, kind: old.kind } : node;
+  });
+}

@@ -10,8 +10,9 @@ const inside = {
   merge: ['number', 'curve', 'symmetry', 'arrangement'],
   maker: ['number', 'curve', 'symmetry'],
   scene: ['number', 'curve', 'symmetry'],
-  figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene'],
-  format: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'figure'],
+  paint: ['number', 'scene'],
+  figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint'],
+  format: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint', 'figure'],
 };
 
 export default {

@@ -11,6 +11,36 @@ import { readSvg, UnreadableSvg } from './readSvg';
 const kinds = (paths: readonly Path[]) =>
   paths.map(({ segments }) => segments.map(({ kind }) => kind).join(' '));
 
+describe('what an SVG file paints', () => {
+  it('is read through groups, styles and opacities, strokes at the scale they are drawn at', () => {
+    const [a, b, c] = readSvg(
+      `<svg><g fill="teal" transform="scale(2)" stroke-width="3" stroke="red" stroke-linecap="round" opacity=".5">
+         <path id="one" d="M0 0h4v4z" style="fill-opacity: 0.5; stroke-linejoin: bevel"/>
+         <path d="M0 0h4v4z" fill="url(#g)" stroke="none"/></g>
+       <g color="#123456"><circle r="2" fill="none" stroke="currentColor"/></g></svg>`,
+    );
+    // CSS Color 4: teal is #008080; opacities multiply (SVG 2, section 3.6).
+    expect(a).toMatchObject({
+      name: 'one',
+      paint: { fill: '#00808040', stroke: { colour: '#ff000080', width: 6, cap: 'round', join: 'bevel' } },
+    });
+    expect(b).toMatchObject({ paint: { fill: '#80808080', stroke: null } });
+    expect(c).toMatchObject({ filled: false, paint: { stroke: { colour: '#123456', width: 1 } } });
+  });
+
+  it('is drawn where use puts it, symbols too, and a circle of uses is refused', () => {
+    const shapes = readSvg(
+      `<svg xmlns:xlink="http://www.w3.org/1999/xlink"><defs><symbol id="s"><path d="M0 0h1v1z"/></symbol><rect id="r" width="2" height="1"/></defs>
+       <use href="#s" x="5"/><g transform="translate(0 10)"><use xlink:href="#r" y="1"/></g><use href="#gone"/></svg>`,
+    );
+    expect(shapes.map(({ paths }) => paths[0]!.segments[0]!.from)).toEqual([
+      { x: 5, y: 0 },
+      { x: 0, y: 11 },
+    ]);
+    expect(() => readSvg('<svg><g id="a"><use href="#a"/></g></svg>')).toThrow('in a circle');
+  });
+});
+
 describe('path data', () => {
   // SVG 2, section 9.3: all commands, relative and smooth ones, implicit repetitions, packed numbers and flags.
   it('is read by the whole grammar', () => {

@@ -3,7 +3,8 @@ import { compose, fromDefinition, fromTransformAttribute, identity } from 'trans
 
 import type { Affine } from '../curve/affine';
 import type { Path } from '../curve/path';
-import type { FillRule } from '../scene/scene';
+import { fadedColour, readColour } from '../paint/colour';
+import { STROKE_CAPS, STROKE_JOINS, type FillRule, type Paint } from '../scene/scene';
 import { BadPathData, readPathData } from './readPathData';
 
 /** A file that is no SVG, or an SVG with something in it that cannot be read: a sentence that says what. */
@@ -17,17 +18,49 @@ export interface SvgShape {
   readonly filled: boolean;
   readonly stroked: boolean;
   readonly rule: FillRule;
+  /** Paint servers and other paint that is no colour are shown as grey. */
+  readonly paint: Paint;
+  /** The element's id, where it has one. */
+  readonly name: string | null;
+}
+
+interface Element {
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: Element[];
 }
 
 /** What an element hands on to those inside it. */
 interface Inherited {
   readonly map: Affine;
-  readonly fill: string;
-  readonly stroke: string;
-  readonly rule: FillRule;
-  /** Inside something that is not drawn where it stands. */
-  readonly hidden: boolean;
+  readonly properties: ReadonlyMap<string, string>;
+  /** The product of the opacities of what it is in. */
+  readonly opacity: number;
+  /** How many `use` elements lead here. */
+  readonly uses: number;
 }
+
+const INHERITED = [
+  'fill',
+  'fill-opacity',
+  'fill-rule',
+  'stroke',
+  'stroke-opacity',
+  'stroke-width',
+  'stroke-linecap',
+  'stroke-linejoin',
+  'color',
+];
+
+const INITIAL: ReadonlyMap<string, string> = new Map([
+  ['fill', 'black'],
+  ['stroke', 'none'],
+  ['stroke-width', '1'],
+  ['color', 'black'],
+]);
+
+/** Depth of `use` within `use`; files that go deeper go round in circles. */
+const MOST_USES = 8;
 
 const NOT_DRAWN = new Set([
   'defs',
@@ -108,62 +141,142 @@ function dataOf(name: string, attribute: (name: string) => string | undefined): 
   }
 }
 
-/**
- * The filled and stroked shapes of an SVG file as they stand in its coordinates: paths and basic shapes, in groups,
- * with transforms. Paint is read from attributes and `style` attributes; style sheets, text, pictures and `use` are
- * not read, and what is only defined is left out.
- * @throws UnreadableSvg
- */
-export function readSvg(text: string): SvgShape[] {
-  const shapes: SvgShape[] = [];
-  const start: Inherited = { map: identity(), fill: 'black', stroke: 'none', rule: 'nonzero', hidden: false };
-  const open: Inherited[] = [start];
+const localName = (name: string): string => name.replace(/^.*:/, '');
+
+/** The elements of a file as a tree; only what can draw or be referred to is kept. */
+function readTree(text: string): Element {
+  const top: Element = { name: '', attributes: {}, children: [] };
+  const open: Element[] = [top];
   let elements = 0;
-  const enter = (tag: SaxesTagPlain): void => {
-    elements += 1;
-    if (elements > MOST_ELEMENTS)
-      throw new UnreadableSvg(`The file has more than ${MOST_ELEMENTS} elements.`);
-    const name = tag.name.replace(/^.*:/, '');
-    if (elements === 1 && name !== 'svg') throw new UnreadableSvg('This is not an SVG file.');
-    const outer = open[open.length - 1] ?? start;
-    const style = declarations(tag.attributes['style'] ?? '');
-    const property = (key: string): string | undefined => style.get(key) ?? tag.attributes[key];
-    const rule = property('fill-rule') ?? outer.rule;
-    const own: Inherited = {
-      map: mapOf(tag.attributes['transform'], outer.map),
-      fill: property('fill') ?? outer.fill,
-      stroke: property('stroke') ?? outer.stroke,
-      rule: rule === 'evenodd' ? 'evenodd' : 'nonzero',
-      hidden: outer.hidden || NOT_DRAWN.has(name) || property('display') === 'none',
-    };
-    open.push(own);
-    if (own.hidden) return;
-    const data = dataOf(name, (key) => tag.attributes[key]);
-    if (!data) return;
-    const filled = own.fill !== 'none' && name !== 'line';
-    const stroked = own.stroke !== 'none' && Number(property('stroke-width') ?? 1) !== 0;
-    if (!filled && !stroked) return;
-    shapes.push({ paths: readPathData(data, own.map), filled, stroked, rule: own.rule });
-  };
   const parser = new SaxesParser();
   const mistakes: Error[] = [];
   parser.on('error', (error) => {
     mistakes.push(error);
   });
-  parser.on('opentag', (tag) => {
-    if (mistakes.length === 0) enter(tag);
+  parser.on('opentag', (tag: SaxesTagPlain) => {
+    if (mistakes.length > 0) return;
+    elements += 1;
+    if (elements > MOST_ELEMENTS)
+      throw new UnreadableSvg(`The file has more than ${MOST_ELEMENTS} elements.`);
+    const element: Element = { name: localName(tag.name), attributes: tag.attributes, children: [] };
+    if (elements === 1 && element.name !== 'svg') throw new UnreadableSvg('This is not an SVG file.');
+    open[open.length - 1]?.children.push(element);
+    open.push(element);
   });
   parser.on('closetag', () => {
     open.pop();
   });
+  parser.write(text).close();
+  const [mistake] = mistakes;
+  if (mistake) throw new UnreadableSvg(`This is not well-formed SVG: ${mistake.message}`);
+  if (elements === 0) throw new UnreadableSvg('The file is empty.');
+  return top;
+}
+
+function idsIn(element: Element, found = new Map<string, Element>()): Map<string, Element> {
+  const { id } = element.attributes;
+  if (id !== undefined && !found.has(id)) found.set(id, element);
+  for (const child of element.children) idsIn(child, found);
+  return found;
+}
+
+/** A number of a property, or what stands for it where there is none or it is none. */
+const numberIn = (text: string | undefined, otherwise: number): number => {
+  const value = Number.parseFloat(text ?? '');
+  if (!Number.isFinite(value)) return otherwise;
+  return text?.trim().endsWith('%') ? value / 100 : value;
+};
+
+const UNKNOWN_PAINT = '#808080';
+
+function colourIn(text: string, current: string, opacity: number): string | null {
+  if (text === 'none') return null;
+  const colour = readColour(text === 'currentColor' ? current : text) ?? UNKNOWN_PAINT;
+  return fadedColour(colour, opacity);
+}
+
+function paintIn({ properties, map, opacity }: Inherited, hasArea: boolean): Paint {
+  const property = (key: string): string => properties.get(key) ?? '';
+  const colour = (of: 'fill' | 'stroke'): string | null =>
+    colourIn(property(of), property('color'), opacity * numberIn(property(`${of}-opacity`), 1));
+  // A stroke under an uneven scale has no one width: the scale of areas is the nearest to it.
+  const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
+  const width = numberIn(property('stroke-width'), 1) * scale;
+  const stroke = width > 0 ? colour('stroke') : null;
+  const cap = STROKE_CAPS.find((each) => each === property('stroke-linecap')) ?? 'butt';
+  const join = STROKE_JOINS.find((each) => each === property('stroke-linejoin')) ?? 'miter';
+  return {
+    fill: hasArea ? colour('fill') : null,
+    stroke: stroke === null ? null : { colour: stroke, width, cap, join },
+  };
+}
+
+/**
+ * The filled and stroked shapes of an SVG file as they stand in its coordinates: paths and basic shapes, in groups,
+ * with transforms, and where `use` puts them. Paint is read from attributes and `style` attributes; style sheets, text and
+ * pictures are not read, and what is only defined is left out.
+ * @throws UnreadableSvg
+ */
+export function readSvg(text: string): SvgShape[] {
+  const top = readTree(text);
+  const ids = idsIn(top);
+  const shapes: SvgShape[] = [];
+
+  const draw = (element: Element, outer: Inherited): void => {
+    const { name, attributes } = element;
+    const style = declarations(attributes['style'] ?? '');
+    const property = (key: string): string | undefined => style.get(key) ?? attributes[key];
+    if (NOT_DRAWN.has(name) || property('display') === 'none') return;
+    const set = INHERITED.flatMap((key) => {
+      const value = property(key);
+      return value === undefined || value === 'inherit' ? [] : [[key, value] as const];
+    });
+    const own: Inherited = {
+      map: mapOf(attributes['transform'], outer.map),
+      properties: set.length > 0 ? new Map([...outer.properties, ...set]) : outer.properties,
+      opacity: outer.opacity * numberIn(property('opacity'), 1),
+      uses: outer.uses,
+    };
+    if (name === 'use') {
+      reuse(attributes, own);
+      return;
+    }
+    const data = dataOf(name, (key) => attributes[key]);
+    if (data) take(element, data, own);
+    for (const child of element.children) draw(child, own);
+  };
+
+  const reuse = (attributes: Element['attributes'], own: Inherited): void => {
+    const target = ids.get((attributes['href'] ?? attributes['xlink:href'] ?? '').replace(/^#/, ''));
+    if (!target) return;
+    if (own.uses === MOST_USES) throw new UnreadableSvg('The file uses parts of itself in a circle.');
+    const at = { ...identity(), e: numberIn(attributes['x'], 0), f: numberIn(attributes['y'], 0) };
+    const inner = { ...own, map: compose(own.map, at), uses: own.uses + 1 };
+    if (target.name === 'symbol') for (const child of target.children) draw(child, inner);
+    else draw(target, inner);
+  };
+
+  const take = ({ name, attributes }: Element, data: string, own: Inherited): void => {
+    const paint = paintIn(own, name !== 'line');
+    if (!paint.fill && !paint.stroke) return;
+    if (shapes.length === MOST_ELEMENTS)
+      throw new UnreadableSvg(`The file draws more than ${MOST_ELEMENTS} shapes.`);
+    shapes.push({
+      paths: readPathData(data, own.map),
+      filled: paint.fill !== null,
+      stroked: paint.stroke !== null,
+      rule: own.properties.get('fill-rule') === 'evenodd' ? 'evenodd' : 'nonzero',
+      paint,
+      name: attributes['id'] ?? null,
+    });
+  };
+
   try {
-    parser.write(text).close();
+    for (const child of top.children)
+      draw(child, { map: identity(), properties: INITIAL, opacity: 1, uses: 0 });
   } catch (error) {
     if (error instanceof BadPathData) throw new UnreadableSvg(error.message);
     throw error;
   }
-  const [mistake] = mistakes;
-  if (mistake) throw new UnreadableSvg(`This is not well-formed SVG: ${mistake.message}`);
-  if (elements === 0) throw new UnreadableSvg('The file is empty.');
   return shapes;
 }

@@ -20,7 +20,7 @@ export const DEFAULT_SVG: SvgOptions = { form: 'compact', decimals: 4, backgroun
 
 export const MOST_DECIMALS = 8;
 
-const escapeXml = (text: string): string =>
+export const escapeXml = (text: string): string =>
   text
     // Characters that XML 1.0 has no way to write.
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')

@@ -1,57 +1,68 @@
-import Joi from 'joi';
+import { toast } from 'sonner';
 
 import { addShapes, removeShapes } from '@/core/figure/commands';
 import { regrouped } from '@/core/figure/groups';
-import type { Shape } from '@/core/figure/model';
-import { shapeSchema } from '@/core/figure/schema';
+import { clipOf, isSvgText, shapesOfSvg } from '@/core/format/clip';
+import { UnreadableSvg } from '@/core/format/readSvg';
 import { act, activeRound, commit, select, selectedShapes, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
-
-/** What stands before shapes on the clipboard, so that other text is told apart. */
-const MARK = 'cyclogon-shapes';
-
-const clipboardSchema = Joi.object<{ format: typeof MARK; shapes: Shape[] }>({
-  format: Joi.valid(MARK).required(),
-  shapes: Joi.array().items(shapeSchema).min(1).required(),
-});
-
-/** The shapes in a text from the clipboard; null where it holds none of ours. */
-function readShapes(text: string): Shape[] | null {
-  if (!text.startsWith(`{"format":"${MARK}"`)) return null;
-  try {
-    const result = clipboardSchema.validate(JSON.parse(text));
-    return result.error ? null : result.value.shapes;
-  } catch {
-    return null;
-  }
-}
+import { benchRadius } from '@/state/view';
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea'));
 
-/** Copy, cut and paste of shapes, within a figure and from figure to figure, by the system's clipboard. */
-export function followClipboard(editor: Editor): () => void {
-  const copy = (event: ClipboardEvent): void => {
-    const shapes = selectedShapes(editor.getState());
-    if (isTyping(event.target) || shapes.length === 0) return;
-    event.clipboardData?.setData('text/plain', JSON.stringify({ format: MARK, shapes }));
-    event.preventDefault();
-    const round = activeRound(editor.getState());
-    if (event.type !== 'cut' || !round || round.locked) return;
-    act(editor, 'Cut', (figure) => removeShapes(figure, round.id, new Set(shapes.map(({ id }) => id))));
-  };
-  const paste = (event: ClipboardEvent): void => {
-    const round = activeRound(editor.getState());
-    const shapes = readShapes(event.clipboardData?.getData('text/plain') ?? '');
-    if (isTyping(event.target) || !round || round.locked || !shapes) return;
-    event.preventDefault();
+/** Puts what an SVG text draws into the motif that is worked on, and selects it. */
+function takeSvg(editor: Editor, text: string): void {
+  const state = editor.getState();
+  const round = activeRound(state);
+  if (!round) return;
+  if (round.locked) {
+    toast.error(`${round.name} is locked: unlock it to paste into it.`);
+    return;
+  }
+  const figure = shownFigure(state);
+  const radius = benchRadius(figure);
+  try {
+    const shapes = shapesOfSvg(text, { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 }, newId);
     const fresh = regrouped(shapes, newId).map((shape) => ({ ...shape, id: newId() }));
-    commit(editor, 'Paste', addShapes(shownFigure(editor.getState()), round.id, fresh));
+    commit(editor, 'Paste', addShapes(figure, round.id, fresh));
     select(
       editor,
       round.id,
       fresh.map(({ id }) => id),
     );
+  } catch (error) {
+    if (!(error instanceof UnreadableSvg)) throw error;
+    toast.error(error.message);
+  }
+}
+
+/**
+ * Copy, cut and paste of shapes by the system's clipboard, as SVG: within a figure and from figure to figure they stay what they
+ * are, other programs get a drawing, and drawings of theirs become paths.
+ */
+export function followClipboard(editor: Editor): () => void {
+  const copy = (event: ClipboardEvent): void => {
+    const state = editor.getState();
+    const shapes = selectedShapes(state);
+    if (isTyping(event.target) || shapes.length === 0) return;
+    const svg = clipOf(shapes, shownFigure(state).page.unit);
+    event.clipboardData?.setData('text/plain', svg);
+    event.clipboardData?.setData('image/svg+xml', svg);
+    event.preventDefault();
+    const round = activeRound(state);
+    if (event.type !== 'cut' || !round || round.locked) return;
+    act(editor, 'Cut', (figure) => removeShapes(figure, round.id, new Set(shapes.map(({ id }) => id))));
+  };
+  const paste = (event: ClipboardEvent): void => {
+    const data = event.clipboardData;
+    if (isTyping(event.target) || !data) return;
+    const text = data.getData('image/svg+xml') || data.getData('text/plain');
+    const file = [...data.files].find(({ type }) => type === 'image/svg+xml');
+    if (isSvgText(text)) takeSvg(editor, text);
+    else if (file) void file.text().then((content) => takeSvg(editor, content));
+    else return;
+    event.preventDefault();
   };
   window.addEventListener('copy', copy);
   window.addEventListener('cut', copy);

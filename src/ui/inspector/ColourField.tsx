@@ -1,11 +1,11 @@
 'use client';
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { formatHex, formatHex8, parse } from 'culori';
 import { Ban, Pipette, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { HexAlphaColorPicker } from 'react-colorful';
 
+import { readColour } from '@/core/paint/colour';
 import type { Colour } from '@/core/scene/scene';
 
 interface Props {
@@ -17,14 +17,6 @@ interface Props {
   /** Steps with one key become one step of undo. */
   readonly onChange: (colour: Colour | null, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
-}
-
-/** Any CSS colour as `#rrggbb` or `#rrggbbaa`; null where the text is none. */
-function readColour(text: string): Colour | null {
-  const trimmed = text.trim();
-  const colour = parse(trimmed) ?? parse(`#${trimmed}`);
-  if (!colour) return null;
-  return (colour.alpha ?? 1) < 1 ? formatHex8(colour) : formatHex(colour);
 }
 
 const CHECKS = 'repeating-conic-gradient(var(--line-strong) 0 25%, var(--field) 0 50%) 0 0 / 10px 10px';

@@ -1,0 +1,135 @@
+import Joi from 'joi';
+import { SaxesParser } from 'saxes';
+
+import { boundsOfPaths } from '../curve/bounds';
+import { mapPath, type Path } from '../curve/path';
+import { distance } from '../curve/point';
+import { line } from '../curve/segment';
+import { moveMap, scaleMap } from '../curve/affine';
+import type { Shape } from '../figure/model';
+import { LIMITS } from '../figure/model';
+import { shapeSchema } from '../figure/schema';
+import { newShape } from '../figure/start';
+import { formOfPaths, pathsOfForm } from '../maker/form';
+import { NO_TURN } from '../number/turn';
+import type { LengthUnit } from '../number/units';
+import { readSvg, UnreadableSvg } from './readSvg';
+import { escapeXml, svgOf } from './svg';
+
+/** Marks the part of an SVG file that holds its shapes as they are edited. */
+const MARK = 'cyclogon-shapes';
+
+const keptSchema = Joi.array<Shape[]>().items(shapeSchema).min(1).max(LIMITS.shapes).required();
+
+/**
+ * Shapes of a motif for the clipboard: an SVG drawing that other programs can read, cut to what it shows, with the shapes
+ * themselves as metadata, so that numbers stay numbers when they come back.
+ */
+export function clipOf(shapes: readonly Shape[], unit: LengthUnit): string {
+  const widest = Math.max(0, ...shapes.map(({ paint }) => paint.stroke?.width ?? 0));
+  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form)));
+  const items = shapes.map(({ id, form, paint, rule }) => ({
+    shapeId: id,
+    paths: pathsOfForm(form),
+    paint,
+    rule,
+    mirrored: false,
+  }));
+  const svg = svgOf(
+    {
+      page: {
+        width: box.right - box.left + widest || 1,
+        height: box.bottom - box.top + widest || 1,
+        unit,
+        background: null,
+        bleed: 0,
+        centre: { x: -(box.left + box.right) / 2, y: -(box.top + box.bottom) / 2 },
+      },
+      layers: [{ roundId: '', turns: [NO_TURN], items }],
+    },
+    { form: 'plain', decimals: 6, background: false },
+  );
+  const kept = `  <metadata id="${MARK}">${escapeXml(JSON.stringify(shapes))}</metadata>\n`;
+  return svg.replace('</svg>', `${kept}</svg>`);
+}
+
+/** The text of the element that holds shapes as they are edited; null where there is none. */
+function keptText(svg: string): string | null {
+  let inside = false;
+  let text: string | null = null;
+  const parser = new SaxesParser();
+  parser.on('opentag', ({ name, attributes }) => {
+    if (name === 'metadata' && attributes['id'] === MARK) inside = true;
+  });
+  parser.on('text', (part) => {
+    if (inside) text = (text ?? '') + part;
+  });
+  parser.on('closetag', () => {
+    inside = false;
+  });
+  parser.on('error', () => undefined);
+  parser.write(svg).close();
+  return text;
+}
+
+function keptShapes(svg: string): Shape[] | null {
+  const text = keptText(svg);
+  if (text === null) return null;
+  try {
+    const result = keptSchema.validate(JSON.parse(text), { convert: false });
+    return result.error ? null : result.value;
+  } catch {
+    return null;
+  }
+}
+
+export const isSvgText = (text: string): boolean => /^\s*(<\?xml|<!--|<!DOCTYPE svg|<svg[\s>])/i.test(text);
+
+function closedPath(path: Path): Path {
+  const [first] = path.segments;
+  const last = path.segments[path.segments.length - 1];
+  if (path.closed || !first || !last) return path;
+  const gap = distance(last.to, first.from) > 0;
+  return { closed: true, segments: gap ? [...path.segments, line(last.to, first.from)] : path.segments };
+}
+
+/** Where what a foreign drawing holds is put, and how large it may be, in the figure's unit. */
+export interface Room {
+  readonly middle: { readonly x: number; readonly y: number };
+  readonly size: number;
+}
+
+/**
+ * The shapes in an SVG text: those of ours as they were, else what the drawing shows, as paths with their holes; its units
+ * are taken as the figure's, and it is put in the middle of the room, made smaller where it is larger than that.
+ * @throws UnreadableSvg with a sentence
+ */
+export function shapesOfSvg(text: string, room: Room, newId: () => string): Shape[] {
+  const kept = keptShapes(text);
+  if (kept) return kept;
+  const drawn = readSvg(text).filter(({ paths }) => paths.length > 0);
+  if (drawn.length === 0) throw new UnreadableSvg('There is nothing in this SVG that Cyclogon can draw.');
+  if (drawn.length > LIMITS.shapes)
+    throw new UnreadableSvg(
+      `The drawing has ${drawn.length} shapes; a motif has ${LIMITS.shapes} at most. Nothing was added.`,
+    );
+  const box = boundsOfPaths(drawn.flatMap(({ paths }) => paths));
+  const size = Math.max(box.right - box.left, box.bottom - box.top);
+  const factor = size > room.size ? room.size / size : 1;
+  const centre = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+  const by = { x: room.middle.x - centre.x, y: room.middle.y - centre.y };
+  const grow = scaleMap(factor, room.middle);
+  return drawn.map(({ paths, paint, rule, name }, k) => {
+    // SVG fills an open path as if it were closed; one that is not stroked is no other thing than that.
+    const whole = paint.stroke ? paths : paths.map(closedPath);
+    const placed = whole.map((path) => mapPath(mapPath(path, moveMap(by)), grow));
+    const stroke = paint.stroke && { ...paint.stroke, width: paint.stroke.width * factor };
+    return {
+      ...newShape(newId(), (name ?? `Shape ${k + 1}`).slice(0, LIMITS.name), formOfPaths(placed), {
+        ...paint,
+        stroke,
+      }),
+      rule,
+    };
+  });
+}

@@ -3,8 +3,10 @@ import { createStore, type StoreApi } from 'zustand';
 import { nodesOfContours } from '../core/curve/contours';
 import type { PathNode } from '../core/curve/nodes';
 import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
-import { addRound, removeRound, roundOf } from '../core/figure/commands';
+import { addRound, removeRound, roundOf, type StampPart } from '../core/figure/commands';
 import { newRound } from '../core/figure/start';
+import type { StampNumbers } from '../core/maker/stamp';
+import type { StockId } from '../core/maker/stock';
 import type { MergeResult } from '../core/merge/merge';
 import type { Paint } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
@@ -95,6 +97,8 @@ export interface EditorState {
   readonly ways: {
     readonly line: 'straight' | 'arc';
     readonly ellipse: 'centre' | 'diameter' | 'points';
+    readonly polygon: 'polygon' | 'star';
+    readonly circles: 'ring' | 'lattice';
   };
   /** Points that were clicked of an arc or circle through three, in motif coordinates. */
   readonly spots: readonly Point[];
@@ -106,6 +110,13 @@ export interface EditorState {
     readonly taper: number;
     readonly smoothing: number | null;
   };
+  /** What the Stamp sets along lines; lengths in the figure's unit. */
+  readonly stamp: {
+    /** A stock shape, or shapes of a motif as they were when they were taken. */
+    readonly source: StockId | readonly StampPart[];
+    /** Of a stock shape, across its longer side. */
+    readonly size: number;
+  } & Omit<StampNumbers, 'along' | 'shape'>;
   /** What was measured last, in motif coordinates. */
   readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
   /** A box that is being drawn to select by, in pixels of its pane. */
@@ -144,7 +155,17 @@ export function createEditor(saved: SavedFigure): Editor {
     paint: null,
     refusal: null,
     panning: false,
-    ways: { line: 'straight', ellipse: 'centre' },
+    ways: { line: 'straight', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },
+    stamp: {
+      source: 'circle',
+      size: 4,
+      spacing: 6,
+      spread: 'even',
+      facing: 'path',
+      sizes: 0,
+      colours: 0,
+      seed: 1,
+    },
     spots: [],
     hand: { as: 'shape', width: 4, thinning: 0.6, taper: 8, smoothing: null },
     measured: null,

@@ -1,6 +1,9 @@
 import type { BuiltKind } from '../core/maker/makers';
 import type { Stage } from './stages';
 
+/** Constructions that are drawn by a drag of their own; a whirl of a shape is made of one that is there. */
+export type DrawnKind = Exclude<BuiltKind, 'nest' | 'stamp' | 'star' | 'lattice'>;
+
 export type ToolId =
   | 'select'
   | 'nodes'
@@ -10,22 +13,23 @@ export type ToolId =
   | 'petal'
   | 'ellipse'
   | 'polygon'
+  | 'stamp'
   | 'slit'
   | 'measure'
   | 'guide'
   | 'paint'
   | 'eyedropper'
-  | BuiltKind;
+  | DrawnKind;
 
 /** The two rows of the tray, which lie on the two rows of keys under the left hand. */
 export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
   setout: [
     ['select', 'ray', 'drop', 'heart', 'scallop', 'kite', 'blade'],
-    ['barFrame', 'touchingRing', 'lattice', 'dial', 'branch', 'whirl', 'knot'],
+    ['barFrame', 'touchingRing', 'dial', 'branch', 'whirl', 'knot', 'scroll'],
   ],
   draw: [
     ['select', 'nodes', 'path', 'freehand', 'line', 'ellipse', 'polygon'],
-    ['rectangle', 'star', 'petal', 'scroll', 'slit', 'guide', 'measure'],
+    ['rectangle', 'stamp', 'petal', 'eyedropper', 'slit', 'guide', 'measure'],
   ],
   turn: [['select']],
   merge: [['select']],
@@ -70,9 +74,8 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   kite: 'Kite',
   blade: 'Blade',
   barFrame: 'Bar frame',
-  star: 'Star',
-  touchingRing: 'Ring',
-  lattice: 'Lattice',
+  stamp: 'Stamp',
+  touchingRing: 'Circles',
   dial: 'Dial',
   branch: 'Branch',
   whirl: 'Whirl',

@@ -1,3 +1,4 @@
+import { applyTo, type Affine } from './affine';
 import { pathOfNodes, type PathNode } from './nodes';
 import type { Path } from './path';
 
@@ -48,6 +49,17 @@ export function changedContours(
     return own.size > 0 ? change(contour, own) : [contour];
   });
 }
+
+const mappedNode = (node: PathNode, m: Affine): PathNode => ({
+  ...node,
+  ...applyTo(m, node),
+  ...(node.in && { in: applyTo(m, node.in) }),
+  ...(node.out && { out: applyTo(m, node.out) }),
+});
+
+/** Contours under a map that keeps angles and their direction: a move, a turn, an even scale. */
+export const mappedContours = (contours: readonly Contour[], m: Affine): Contour[] =>
+  contours.map(({ closed, nodes }) => ({ closed, nodes: nodes.map((node) => mappedNode(node, m)) }));
 
 /** The paths that contours draw. */
 export const pathsOfContours = (contours: readonly Contour[]): Path[] =>

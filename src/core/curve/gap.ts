@@ -99,15 +99,22 @@ function nearer(a: Segment, b: Segment, best: number): number {
   return least;
 }
 
-/** True where two sets of paths cross, or one lies inside a closed path of the other. */
-function overlap(a: readonly Path[], b: readonly Path[]): boolean {
-  for (const one of a)
-    for (const other of b)
-      for (const s of one.segments)
-        for (const t of other.segments) {
-          if (apart(boundsOfSegment(s), boundsOfSegment(t)) > 0) continue;
-          if (crossingsOf(s, t).some(({ touching }) => !touching)) return true;
-        }
+/** True where a segment of one set of paths crosses one of another. */
+const cross = (a: readonly Path[], b: readonly Path[]): boolean =>
+  a.some((one) =>
+    b.some((other) =>
+      one.segments.some((s) =>
+        other.segments.some(
+          (t) =>
+            apart(boundsOfSegment(s), boundsOfSegment(t)) === 0 &&
+            crossingsOf(s, t).some(({ touching }) => !touching),
+        ),
+      ),
+    ),
+  );
+
+/** True where one of the paths lies inside a closed path of the others, or the other way round. */
+function oneInside(a: readonly Path[], b: readonly Path[]): boolean {
   const inside = (paths: readonly Path[], others: readonly Path[]): boolean =>
     paths.some((path) =>
       others.some(({ segments: [first] }) => {
@@ -118,8 +125,8 @@ function overlap(a: readonly Path[], b: readonly Path[]): boolean {
   return inside(a, b) || inside(b, a);
 }
 
-/** The gap between two sets of paths, in the figure's unit: 0 where they touch, −∞ where they overlap. */
-export function gapBetween(a: readonly Path[], b: readonly Path[]): number {
+/** The least distance between the curves of two sets of paths, whatever they enclose. */
+function leastDistance(a: readonly Path[], b: readonly Path[]): number {
   const others = b.flatMap(({ segments }) =>
     segments.map((segment) => ({ segment, box: boundsOfSegment(segment) })),
   );
@@ -129,12 +136,18 @@ export function gapBetween(a: readonly Path[], b: readonly Path[]): number {
       return others.map((other) => ({ segment, other: other.segment, away: apart(box, other.box) }));
     }),
   );
-  const best = pairs
+  return pairs
     .sort((x, y) => x.away - y.away)
     .reduce(
       (least, { segment, other, away }) => (away < least ? nearer(segment, other, least) : least),
       Infinity,
     );
-  // Where curves cross the distance is 0 as well; what is clearly apart can only be inside.
-  return overlap(a, b) ? -Infinity : best;
 }
+
+/** The gap between two sets of paths, in the figure's unit: 0 where they touch, −∞ where they overlap. */
+export const gapBetween = (a: readonly Path[], b: readonly Path[]): number =>
+  cross(a, b) || oneInside(a, b) ? -Infinity : leastDistance(a, b);
+
+/** The gap between the curves of two sets of paths, one of which may lie inside the other; −∞ where they cross. */
+export const gapOfCurves = (a: readonly Path[], b: readonly Path[]): number =>
+  cross(a, b) ? -Infinity : leastDistance(a, b);

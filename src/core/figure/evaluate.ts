@@ -5,6 +5,7 @@ import type { MergeRequest, MergeResult } from '../merge/merge';
 import type { Scene, SceneItem, SceneLayer } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
 import type { Figure, Round, Shape } from './model';
+import { partsWithPaint } from './parts';
 
 const ownMirrors = new WeakMap<Form, boolean>();
 
@@ -68,14 +69,14 @@ const itemsOfShapes = new WeakMap<Shape, { readonly alone: SceneItem[]; readonly
 function itemsOfShape(shape: Shape): { readonly alone: SceneItem[]; readonly both: SceneItem[] } {
   const known = itemsOfShapes.get(shape);
   if (known) return known;
-  const item: SceneItem = {
+  const alone = partsWithPaint(shape).map(({ paths, paint }): SceneItem => ({
     shapeId: shape.id,
-    paths: pathsOfForm(shape.form),
-    paint: shape.paint,
+    paths,
+    paint,
     rule: shape.rule,
     mirrored: false,
-  };
-  const made = { alone: [item], both: [{ ...item, mirrored: true }, item] };
+  }));
+  const made = { alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };
   itemsOfShapes.set(shape, made);
   return made;
 }

@@ -40,6 +40,17 @@ const node = Joi.object({
   bulge: Joi.number().min(-1e6).max(1e6),
 }).nand('out', 'bulge');
 
+const contours = Joi.array()
+  .items(
+    Joi.object({
+      closed: Joi.boolean().required(),
+      nodes: Joi.array().items(node).min(2).max(LIMITS.nodes).required(),
+    }),
+  )
+  .min(1)
+  .max(LIMITS.contours)
+  .required();
+
 const placed = { at: point.required(), rotation: turn.required() };
 
 const petalSize = Joi.alternatives().conditional('.by', {
@@ -62,6 +73,8 @@ function numberOf(field: Field<Numbers>): Joi.Schema {
       return Joi.valid(...field.choices.map(([value]) => value)).required();
     case 'list':
       return Joi.array().items(Joi.number().min(0).max(LIMITS.size)).max(field.most).required();
+    case 'drawn':
+      return contours;
   }
 }
 
@@ -78,16 +91,7 @@ const built = (kind: BuiltKind): Joi.ObjectSchema =>
 const forms = {
   path: Joi.object({
     kind: Joi.valid('path').required(),
-    contours: Joi.array()
-      .items(
-        Joi.object({
-          closed: Joi.boolean().required(),
-          nodes: Joi.array().items(node).min(2).max(LIMITS.nodes).required(),
-        }),
-      )
-      .min(1)
-      .max(LIMITS.contours)
-      .required(),
+    contours,
   }),
   petal: Joi.object({ kind: Joi.valid('petal').required(), ...placed, size: petalSize.required() }),
   polygon: Joi.object({

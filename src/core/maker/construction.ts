@@ -1,10 +1,14 @@
+import { scaleMap } from '../curve/affine';
+import { mappedContours, type Contour } from '../curve/contours';
 import type { Path } from '../curve/path';
-import { cross, dot, subtract, type Point } from '../curve/point';
+import { cross, dot, ORIGIN, subtract, type Point } from '../curve/point';
 import { line, type ArcSegment } from '../curve/segment';
 import type { Turn } from '../number/turn';
 
-/** What a construction keeps: lengths in the figure's unit, counts, shares, exact angles, choices, lists. */
-export type Value = number | string | Turn | readonly number[];
+/**
+ * What a construction keeps: lengths in the figure's unit, counts, shares, exact angles, choices, lists, and curves
+ * that were drawn, in its own coordinates. */
+export type Value = number | string | Turn | readonly number[] | readonly Contour[];
 export type Numbers = Readonly<Record<string, Value>>;
 
 interface Asked<N> {
@@ -23,6 +27,8 @@ export type Field<N> = Asked<N> &
     | { readonly type: 'turn' }
     | { readonly type: 'choice'; readonly choices: readonly (readonly [value: string, label: string])[] }
     | { readonly type: 'list'; readonly most: number }
+    /** Drawn by hand and not asked for in words. */
+    | { readonly type: 'drawn' }
   );
 
 /** A point that a person drags, in the construction's own coordinates, and what it does to the numbers. */
@@ -52,8 +58,10 @@ export interface Maker<N extends Numbers> {
   readonly problem: (numbers: N) => string | null;
   /** The paths in own coordinates. */
   readonly paths: (numbers: N) => readonly Path[];
-  /** How far the far end is from the origin. */
-  readonly extent: (numbers: N) => number;
+  /** How many of the paths, one after the other, make one part with its holes; one without it. */
+  readonly pathsInPart?: (numbers: N) => number;
+  /** How far the far end is from the origin; without it, there is no such end to drag. */
+  readonly extent?: (numbers: N) => number;
   /** The numbers with the far end elsewhere; without it all lengths are scaled. */
   readonly reached?: (numbers: N, extent: number) => N;
   /** The fill rule that shows it best; nonzero without one. */
@@ -65,8 +73,11 @@ export interface Maker<N extends Numbers> {
 /** The numbers with every length multiplied by a factor. */
 export function scaledNumbers<N extends Numbers>(maker: Maker<N>, numbers: N, factor: number): N {
   const scaled: Record<string, Value> = { ...numbers };
-  for (const { key, type } of maker.fields)
+  for (const { key, type } of maker.fields) {
     if (type === 'length') scaled[key] = (numbers[key] as number) * factor;
+    if (type === 'drawn')
+      scaled[key] = mappedContours(numbers[key] as readonly Contour[], scaleMap(factor, ORIGIN));
+  }
   return scaled as N;
 }
 

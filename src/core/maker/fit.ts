@@ -3,6 +3,7 @@ import { MIRROR, turnMap } from '../curve/affine';
 import { gapBetween } from '../curve/gap';
 import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
+import { bisected } from '../number/solve';
 import { negateTurn, turn } from '../number/turn';
 import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
 import { halfWedge } from '../symmetry/wedge';
@@ -56,8 +57,6 @@ interface Fitted {
 
 export type FitResult = ({ readonly ok: true } & Fitted) | { readonly ok: false; readonly message: string };
 
-const STEPS = 200;
-
 /**
  * The parameter at which a gap that falls as the parameter grows is just what is asked: bracketed, then halved until
  * the bracket is as narrow as doubles allow. The lower end, which keeps the gap, is what is given.
@@ -77,13 +76,7 @@ function solve(
     for (let k = 0; k < 60 && gapAt(low) < gap; k += 1) [high, low] = [low, shrink(low)];
     if (gapAt(low) < gap) return null;
   }
-  for (let k = 0; k < STEPS; k += 1) {
-    const middle = (low + high) / 2;
-    if (middle <= Math.min(low, high) || middle >= Math.max(low, high)) break;
-    if (gapAt(middle) >= gap) low = middle;
-    else high = middle;
-  }
-  return low;
+  return bisected(gapAt, gap, low, high);
 }
 
 /**

@@ -1,6 +1,6 @@
-import { applyTo, moveMap, scaleMap, type Affine } from '../curve/affine';
-import { pathsOfContours, type Contour } from '../curve/contours';
-import { movedNode, nodesOfPath, type PathNode } from '../curve/nodes';
+import { applyTo, moveMap, scaleMap } from '../curve/affine';
+import { mappedContours, pathsOfContours, type Contour } from '../curve/contours';
+import { nodesOfPath, type PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { scaledNumbers } from './construction';
@@ -104,7 +104,9 @@ export function handlesOfForm(form: Form): MakerHandle[] {
       const grips = maker.grips?.(form.numbers) ?? [];
       return [
         { id: 'origin', point: form.at },
-        { id: FAR_END, point: placePoint(form, { x: 0, y: -maker.extent(form.numbers) }) },
+        ...(maker.extent
+          ? [{ id: FAR_END, point: placePoint(form, { x: 0, y: -maker.extent(form.numbers) }) }]
+          : []),
         ...grips.map(({ id, at }) => ({ id, point: placePoint(form, at) })),
       ];
     }
@@ -114,6 +116,7 @@ export function handlesOfForm(form: Form): MakerHandle[] {
 /** A construction whose far end is put at a distance from its origin. */
 function reachedForm(form: BuiltForm, extent: number): BuiltForm {
   const maker = makerOf(form.kind);
+  if (!maker.extent) return form;
   const numbers =
     maker.reached?.(form.numbers, extent) ??
     scaledNumbers(maker, form.numbers, extent / maker.extent(form.numbers));
@@ -124,7 +127,7 @@ function dragBuilt(form: BuiltForm, id: string, to: Point): BuiltForm {
   const maker = makerOf(form.kind);
   let next = form;
   if (id === 'origin') next = { ...form, at: to };
-  else if (id === FAR_END) {
+  else if (id === FAR_END && makerOf(form.kind).extent) {
     const extent = distance(form.at, to);
     if (extent > 0) next = { ...reachedForm(form, extent), rotation: directionTo(form.at, to) };
   } else {
@@ -149,21 +152,9 @@ export function dragFormHandle(form: MakerForm, id: string, to: Point): MakerFor
   }
 }
 
-const mapNode = (node: PathNode, m: Affine): PathNode => ({
-  ...node,
-  ...applyTo(m, node),
-  ...(node.in && { in: applyTo(m, node.in) }),
-  ...(node.out && { out: applyTo(m, node.out) }),
-});
-
-const withEveryNode = (form: PathForm, change: (node: PathNode) => PathNode): PathForm => ({
-  ...form,
-  contours: form.contours.map((contour) => ({ ...contour, nodes: contour.nodes.map(change) })),
-});
-
 /** The form moved by a vector. */
 export function movedForm<F extends Form>(form: F, by: Point): F {
-  if (form.kind === 'path') return withEveryNode(form, (node) => movedNode(node, by)) as F & PathForm;
+  if (form.kind === 'path') return { ...form, contours: mappedContours(form.contours, moveMap(by)) };
   return { ...form, at: applyTo(moveMap(by), form.at) };
 }
 
@@ -172,7 +163,7 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
   const m = scaleMap(factor, about);
   switch (form.kind) {
     case 'path':
-      return withEveryNode(form, (node) => mapNode(node, m));
+      return { ...form, contours: mappedContours(form.contours, m) };
     case 'petal':
       return { ...form, at: applyTo(m, form.at), size: scaledPetal(form.size, factor) };
     case 'polygon':
@@ -186,8 +177,18 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
   }
 }
 
-/** The form as nodes that edit like any drawn path: one for each of its paths. */
+/** The paths of a form that belong together as one part with its holes: a drawn path is one, a maker has some. */
+export function partsOfForm(form: Form): readonly (readonly Path[])[] {
+  const paths = pathsOfForm(form);
+  if (form.kind === 'path') return [paths];
+  const size = isBuilt(form) ? (makerOf(form.kind).pathsInPart?.(form.numbers) ?? 1) : 1;
+  return Array.from({ length: Math.ceil(paths.length / size) }, (_, k) =>
+    paths.slice(k * size, (k + 1) * size),
+  );
+}
+
+/** The form as nodes that edit like any drawn path: one for each of its parts. */
 export function plainForms(form: Form): PathForm[] {
   if (form.kind === 'path') return [form];
-  return pathsOfForm(form).map((path) => formOfPaths([path]));
+  return partsOfForm(form).map(formOfPaths);
 }

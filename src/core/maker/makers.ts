@@ -8,11 +8,13 @@ import { heart } from './heart';
 import { kite } from './kite';
 import { knot } from './knot';
 import { lattice } from './lattice';
+import { nest } from './nest';
 import type { Placed } from './placed';
 import { ray } from './ray';
 import { rectangle } from './rectangle';
 import { scallop } from './scallop';
 import { scroll } from './scroll';
+import { stamp } from './stamp';
 import { star } from './star';
 import { touchingRing } from './touchingRing';
 import { whirl } from './whirl';
@@ -35,6 +37,8 @@ export const MAKERS = {
   scroll,
   knot,
   rectangle,
+  stamp,
+  nest,
 };
 
 export type BuiltKind = keyof typeof MAKERS;

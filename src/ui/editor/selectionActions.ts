@@ -8,6 +8,7 @@ import {
   SendToBack,
   Shapes,
   SquaresExclude,
+  Tornado,
   Trash2,
   Ungroup,
   Waypoints,
@@ -22,10 +23,12 @@ import {
   partContours,
   removeShapes,
   ungroupShapes,
+  whirlShape,
 } from '@/core/figure/commands';
 import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import type { Shape } from '@/core/figure/model';
 import { newId } from '@/state/ids';
+import { toast } from 'sonner';
 import type { MenuEntry } from '../common/Menu';
 
 /** By how much a duplicate is set off from its original, as a share of the page's width. */
@@ -141,6 +144,17 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       icon: SquaresExclude,
       disabled: disabled || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
       onClick: () => round && act(editor, 'Part contours', (f) => partContours(f, round.id, ids, newId)),
+    },
+    {
+      label: 'Whirl inward',
+      icon: Tornado,
+      disabled: disabled || ids.size !== 1,
+      onClick: () => {
+        if (!round || !only) return;
+        const made = whirlShape(shownFigure(editor.getState()), { roundId: round.id, shapeId: only });
+        if ('problem' in made) toast.error(made.problem);
+        else commit(editor, 'Whirl inward', made.figure);
+      },
     },
     {
       label: 'To the front',

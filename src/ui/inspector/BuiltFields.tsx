@@ -82,6 +82,8 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
             onChange={take}
           />
         );
+      case 'drawn':
+        return null;
       case 'choice':
         return (
           <Row key={key} caption={label}>

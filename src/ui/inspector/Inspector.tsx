@@ -94,6 +94,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
       </div>
       {stage === 'setout' && (
         <>
+          <ToolPanel chosen={chosen} />
           {single && <ShapePanel key={single.id} round={round} shape={single} />}
           <FramePanel round={round} />
           {!single && <UnderlayPanel />}
@@ -103,7 +104,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
       )}
       {stage === 'draw' && (
         <>
-          <ToolPanel />
+          <ToolPanel chosen={chosen} />
           {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
             <NodePanel round={round} shape={single} />
           )}

@@ -4,7 +4,7 @@ import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathLength } from '@/core/curve/length';
 import { signedArea } from '@/core/curve/path';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import { makePlain, moveShapes, setForm } from '@/core/figure/commands';
+import { alignStamps, makePlain, moveShapes, setForm } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { anchorOf } from '@/core/figure/hit';
 import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
@@ -39,7 +39,12 @@ export function ShapePanel({ round, shape }: Props) {
   const disabled = round.locked || shape.locked;
   const ref = { roundId: round.id, shapeId: shape.id };
   const change = (next: Form): void =>
-    act(editor, `Change ${shape.name}`, (figure) => setForm(figure, ref, next), `form:${shape.id}`);
+    act(
+      editor,
+      `Change ${shape.name}`,
+      (figure) => alignStamps(setForm(figure, ref, next), ref),
+      `form:${shape.id}`,
+    );
   const anchor = anchorOf(shape);
   const polar = polarOf(anchor);
   const moveTo = (to: Point): void =>

@@ -1,10 +1,12 @@
 'use client';
 
+import type { Shape } from '@/core/figure/model';
 import type { EditorState } from '@/state/editor';
 import { Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { HandPanel } from './HandPanel';
+import { StampPanel } from './StampPanel';
 
 type Ways = EditorState['ways'];
 
@@ -17,7 +19,17 @@ const ELLIPSES: readonly { value: Ways['ellipse']; label: string }[] = [
   { value: 'diameter', label: 'Diameter' },
   { value: 'points', label: '3 points' },
 ];
-const HINTS: Record<Ways['line'] | Ways['ellipse'], string> = {
+const POLYGONS: readonly { value: Ways['polygon']; label: string }[] = [
+  { value: 'polygon', label: 'Polygon' },
+  { value: 'star', label: 'Star' },
+];
+const CIRCLES: readonly { value: Ways['circles']; label: string }[] = [
+  { value: 'ring', label: 'Ring' },
+  { value: 'lattice', label: 'Lattice' },
+];
+const HINTS: Record<Ways['line'] | Ways['ellipse'] | Ways['circles'], string> = {
+  ring: 'Circles round a centre, each touching the next.',
+  lattice: 'Circles on a 60° grid, through each other’s centres.',
   straight: 'Drag from end to end; Shift holds it to steps of 15°.',
   arc: 'Click both ends, then a point between them.',
   centre: 'Drag from the middle; Shift makes a circle.',
@@ -26,13 +38,14 @@ const HINTS: Record<Ways['line'] | Ways['ellipse'], string> = {
 };
 
 /** How the tool at hand draws, where it can in more ways than one. */
-export function ToolPanel() {
+export function ToolPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
   const editor = useEditor();
   const tool = useEditorState((state) => state.tool);
   const ways = useEditorState((state) => state.ways);
   const set = (part: Partial<Ways>): void =>
     editor.setState((state) => ({ ways: { ...state.ways, ...part }, spots: [], live: null }));
   if (tool === 'freehand') return <HandPanel />;
+  if (tool === 'stamp') return <StampPanel chosen={chosen} />;
   if (tool === 'line')
     return (
       <Section title="Line">
@@ -50,6 +63,29 @@ export function ToolPanel() {
           onChange={(ellipse) => set({ ellipse })}
         />
         <p className="text-[12px] leading-4 text-muted">{HINTS[ways.ellipse]}</p>
+      </Section>
+    );
+  if (tool === 'polygon')
+    return (
+      <Section title="Polygon and star">
+        <Segmented
+          label="Drawn as"
+          value={ways.polygon}
+          choices={POLYGONS}
+          onChange={(way) => set({ polygon: way })}
+        />
+      </Section>
+    );
+  if (tool === 'touchingRing')
+    return (
+      <Section title="Equal circles">
+        <Segmented
+          label="Circles are"
+          value={ways.circles}
+          choices={CIRCLES}
+          onChange={(circles) => set({ circles })}
+        />
+        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.circles]}</p>
       </Section>
     );
   return null;

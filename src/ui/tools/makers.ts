@@ -116,7 +116,7 @@ const built =
       : directionTo(from, end);
     const maker = makerOf(kind);
     const form = withNumbers({ kind, at: from, rotation } as BuiltForm, maker.start);
-    const factor = distance(from, end) / maker.extent(maker.start);
+    const factor = distance(from, end) / (maker.extent?.(maker.start) ?? 1);
     return withNumbers(form, scaledNumbers(maker, maker.start, factor));
   };
 

@@ -1,6 +1,6 @@
 import { setPaint, roundOf } from '@/core/figure/commands';
 import { START_PAINT } from '@/core/figure/start';
-import { act, select, shownFigure } from '@/state/editor';
+import { act, activeRound, select, selectedShapes, shownFigure } from '@/state/editor';
 import type { Press } from './gesture';
 import { hitAt } from './select';
 
@@ -24,13 +24,23 @@ export const pressPaint: Press = (editor, p) => {
   return null;
 };
 
-/** Eyedropper: takes the paint of what is clicked as the paint at hand. */
+/**
+ * Eyedropper: takes the paint of what is clicked as the paint at hand, and gives it to the shapes that are selected. In Colour the
+ * Paint tool follows, to go on with it.
+ */
 export const pressEyedropper: Press = (editor, p) => {
   const hit = hitAt(editor, p);
   if (!hit) return null;
-  const round = roundOf(shownFigure(editor.getState()), hit.roundId);
+  const state = editor.getState();
+  const round = roundOf(shownFigure(state), hit.roundId);
   const shape = round.shapes.find(({ id }) => id === hit.shapeId);
   const paint = round.merge?.paint ?? shape?.paint;
-  if (paint) editor.setState({ paint, tool: 'paint' });
+  if (!paint) return null;
+  editor.setState({ paint, tool: state.stage === 'colour' ? 'paint' : 'select' });
+  const chosen = selectedShapes(state);
+  const own = activeRound(state);
+  if (chosen.length === 0 || !own || own.locked) return null;
+  const shapeIds = new Set(chosen.map(({ id }) => id));
+  act(editor, 'Take paint', (figure) => setPaint(figure, { of: 'shapes', roundId: own.id, shapeIds }, paint));
   return null;
 };

@@ -1,6 +1,6 @@
-import type { ToolId } from '@/state/tools';
+import type { DrawnKind, ToolId } from '@/state/tools';
 import type { Press } from './gesture';
-import { BUILT_KINDS, type BuiltKind } from '@/core/maker/makers';
+import { BUILT_KINDS } from '@/core/maker/makers';
 import { pressFreehand } from './freehand';
 import { pressSlit } from './slit';
 import { pressGuide, pressMeasure } from './guides';
@@ -18,6 +18,7 @@ import { pressNodes } from './nodes';
 import { pressEyedropper, pressPaint } from './paint';
 import { pressPath } from './path';
 import { pressSelect } from './select';
+import { pressStamp } from './stamp';
 
 /** What a press does with each tool. */
 export const PRESSES: Record<ToolId, Press> = {
@@ -30,15 +31,19 @@ export const PRESSES: Record<ToolId, Press> = {
     const press = way === 'points' ? pressSpots('circle') : way === 'diameter' ? pressDiameter : pressEllipse;
     return press(editor, p, double);
   },
-  polygon: pressPolygon,
+  polygon: (editor, p, double) =>
+    (editor.getState().ways.polygon === 'star' ? pressBuilt('star') : pressPolygon)(editor, p, double),
   freehand: pressFreehand,
   slit: pressSlit,
   line: (editor, p, double) =>
     (editor.getState().ways.line === 'arc' ? pressSpots('arc') : pressLine)(editor, p, double),
   measure: pressMeasure,
   guide: pressGuide,
-  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<BuiltKind, Press>),
+  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<DrawnKind, Press>),
+  touchingRing: (editor, p, double) =>
+    pressBuilt(editor.getState().ways.circles === 'lattice' ? 'lattice' : 'touchingRing')(editor, p, double),
   rectangle: pressRectangle,
+  stamp: pressStamp,
   paint: pressPaint,
   eyedropper: pressEyedropper,
 };

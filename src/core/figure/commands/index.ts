@@ -4,5 +4,6 @@ export * from './paint';
 export * from './rounds';
 export * from './shapes';
 export * from './slit';
+export * from './stamps';
 export * from './transform';
 export * from './underlay';

@@ -8,6 +8,7 @@ import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from 
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { regrouped } from '../groups';
 import { LIMITS, type Figure, type Shape } from '../model';
+import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
 
 /** Names one shape of one round. */
@@ -105,9 +106,11 @@ export const makePlain = (
     shapes: round.shapes.flatMap((shape) => {
       if (!shapeIds.has(shape.id)) return [shape];
       const forms = plainForms(shape.form);
+      const painted = partsWithPaint(shape);
       return forms.map((form, k) => ({
         ...shape,
         form,
+        paint: (painted[k] ?? painted[0] ?? shape).paint,
         id: k === 0 ? shape.id : newId(),
         name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-LIMITS.name),
       }));

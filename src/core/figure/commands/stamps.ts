@@ -1,0 +1,108 @@
+import { moveMap, turnMap } from '../../curve/affine';
+import { mappedContours, type Contour } from '../../curve/contours';
+import { nodesOfPath } from '../../curve/nodes';
+import { centroidOf } from '../../curve/centroid';
+import { mapPath } from '../../curve/path';
+import { distance, type Point } from '../../curve/point';
+import { formProblem, pathsOfForm } from '../../maker/form';
+import { MAKERS, type BuiltForm } from '../../maker/makers';
+import { directionTo } from '../../maker/placed';
+import type { StampNumbers } from '../../maker/stamp';
+import { negateTurn, NO_TURN } from '../../number/turn';
+import type { FillRule, Paint } from '../../scene/scene';
+import type { Figure, Shape } from '../model';
+import { newShape } from '../start';
+import { addShapes, findShape, setForm, withShapes, type ShapeRef } from './shapes';
+
+/** One shape of what is stamped: its contours about the middle of all, and its paint. */
+export interface StampPart {
+  readonly name: string;
+  readonly contours: readonly Contour[];
+  readonly paint: Paint;
+  readonly rule: FillRule;
+}
+
+type StampOptions = Omit<StampNumbers, 'along' | 'shape'>;
+
+/**
+ * Sets shapes along a line at the front of a motif; several that are stamped together become a group, with the same places and
+ * the same chances. The line's start is their origin, its farthest node stands straight up from it.
+ */
+export function stampAlong(
+  figure: Figure,
+  roundId: string,
+  along: Contour,
+  parts: readonly StampPart[],
+  options: StampOptions,
+  newId: () => string,
+): { figure: Figure; ids: string[] } {
+  const [first = { x: 0, y: 0, kind: 'corner' as const }] = along.nodes;
+  const at: Point = { x: first.x, y: first.y };
+  const far = along.nodes.reduce((a, b) => (distance(at, b) > distance(at, a) ? b : a), first);
+  const rotation = distance(at, far) > 0 ? directionTo(at, far) : NO_TURN;
+  const moved = mappedContours([along], moveMap({ x: -at.x, y: -at.y }));
+  const own = mappedContours(moved, turnMap(negateTurn(rotation)));
+  const group = parts.length > 1 ? newId() : undefined;
+  const shapes = parts.map(({ name, contours, paint, rule }): Shape => {
+    const form: BuiltForm = {
+      kind: 'stamp',
+      at,
+      rotation,
+      numbers: { ...options, along: own, shape: contours },
+    };
+    const made = newShape(newId(), `Stamp ${name}`.slice(0, 120), form, paint);
+    return { ...made, rule, ...(group !== undefined && { group }) };
+  });
+  return { figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) };
+}
+
+/**
+ * Gives the other stamps of a group the line, spacing and chances that one of them has: what is stamped together stays so.
+ */
+export function alignStamps(figure: Figure, ref: ShapeRef): Figure {
+  const shape = findShape(figure, ref);
+  if (shape?.form.kind !== 'stamp' || !shape.group) return figure;
+  const { at, rotation, numbers } = shape.form;
+  const round = figure.rounds.find(({ id }) => id === ref.roundId);
+  const others = (round?.shapes ?? []).filter(
+    ({ id, group, form }) => id !== ref.shapeId && group === shape.group && form.kind === 'stamp',
+  );
+  return withShapes(figure, ref.roundId, new Set(others.map(({ id }) => id)), (other) =>
+    other.form.kind === 'stamp'
+      ? {
+          ...other,
+          form: { ...other.form, at, rotation, numbers: { ...numbers, shape: other.form.numbers.shape } },
+        }
+      : other,
+  );
+}
+
+/** Makes a whirl of a closed shape about its centroid; says why where it cannot. */
+export function whirlShape(
+  figure: Figure,
+  ref: ShapeRef,
+): { readonly figure: Figure } | { readonly problem: string } {
+  const shape = findShape(figure, ref);
+  const [path, another] = shape ? pathsOfForm(shape.form) : [];
+  if (!path?.closed || another) return { problem: 'A whirl needs one closed shape.' };
+  const middle = centroidOf([path]);
+  if (!middle) return { problem: 'This shape encloses nothing.' };
+  const about = mapPath(path, moveMap({ x: -middle.x, y: -middle.y }));
+  const contour = { closed: true, nodes: nodesOfPath(about) };
+  const { shape: _, ...start } = MAKERS.nest.start;
+  const form: BuiltForm = {
+    kind: 'nest',
+    at: middle,
+    rotation: NO_TURN,
+    numbers: { ...start, shape: [contour] },
+  };
+  const problem = formProblem(form);
+  if (problem !== null) return { problem };
+  const changed = setForm(figure, ref, form);
+  return {
+    figure: withShapes(changed, ref.roundId, new Set([ref.shapeId]), (each) => ({
+      ...each,
+      rule: 'evenodd',
+    })),
+  };
+}

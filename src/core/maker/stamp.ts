@@ -1,0 +1,181 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
+import { compose, moveMap, scaleMap, type Affine } from '../curve/affine';
+import { stationsAlong, type Station } from '../curve/along';
+import { firstNodeOf, nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
+import { pathLength } from '../curve/length';
+import { movedNode } from '../curve/nodes';
+import { mapPath, type Path } from '../curve/path';
+import { ORIGIN, subtract } from '../curve/point';
+import type { Maker } from './construction';
+
+export type StampNumbers = {
+  /** The line that the stamps stand on: one contour. */
+  readonly along: readonly Contour[];
+  /** What is stamped, about its middle at 0, 0. */
+  readonly shape: readonly Contour[];
+  readonly spacing: number;
+  readonly spread: 'even' | 'exact';
+  readonly facing: 'path' | 'upright';
+  /** How far sizes go up and down from 1, and colours from the shape's own: 0 to 1. */
+  readonly sizes: number;
+  readonly colours: number;
+  readonly seed: number;
+};
+
+const MOST = 1000;
+
+/** The line that is stamped along. */
+const lineOf = ({ along }: StampNumbers): Path =>
+  pathsOfContours(along)[0] ?? { closed: false, segments: [] };
+
+/**
+ * How far from the line's start each stamp stands. Evenly: the spacing is made to fit the line's length, with a stamp on either end
+ * of an open one. Exactly: the spacing as it is, for as long as the line goes.
+ */
+function lengthsAlong(path: Path, spacing: number, spread: StampNumbers['spread']): number[] {
+  const length = pathLength(path);
+  const fit = length / spacing;
+  if (spread === 'exact') {
+    // A last one that would fall on the first of a closed line is left out.
+    const last = Math.floor(fit + 1e-9) - (path.closed && fit - Math.floor(fit + 1e-9) < 1e-9 ? 1 : 0);
+    return Array.from({ length: last + 1 }, (_, k) => Math.min(length, k * spacing));
+  }
+  const parts = Math.max(1, Math.round(fit));
+  return Array.from({ length: path.closed ? parts : parts + 1 }, (_, k) =>
+    Math.min(length, (k * length) / parts),
+  );
+}
+
+/** What chance gave a stamp: numbers from −1 to 1, always the same for the same seed. */
+interface Chance {
+  readonly size: number;
+  readonly light: number;
+  readonly hue: number;
+}
+
+/** The chances of the first stamps of a seed; more stamps leave those before as they are. */
+export function stampChances(seed: number, count: number): Chance[] {
+  const generator = xoroshiro128plus(seed);
+  // The first numbers of neighbouring seeds are alike.
+  for (let k = 0; k < 16; k += 1) uniformFloat64(generator);
+  const next = (): number => 2 * uniformFloat64(generator) - 1;
+  return Array.from({ length: count }, () => ({ size: next(), light: next(), hue: next() }));
+}
+
+const stationsOf = (numbers: StampNumbers): Station[] => {
+  const path = lineOf(numbers);
+  return stationsAlong(path, lengthsAlong(path, numbers.spacing, numbers.spread));
+};
+
+/** How many stamps there are. */
+export const stampCount = (numbers: StampNumbers): number => stationsOf(numbers).length;
+
+function mapAt({ point, direction }: Station, facing: StampNumbers['facing'], size: number): Affine {
+  const turned: Affine =
+    facing === 'upright'
+      ? { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }
+      : { a: direction.x, b: direction.y, c: -direction.y, d: direction.x, e: 0, f: 0 };
+  return compose(moveMap(point), compose(turned, scaleMap(size, ORIGIN)));
+}
+
+const circle = (r: number): Contour => ({
+  closed: true,
+  nodes: [
+    { x: 0, y: -r, kind: 'corner', bulge: 1 },
+    { x: 0, y: r, kind: 'corner', bulge: 1 },
+  ],
+});
+
+/** Any shape set along a drawn line at a spacing, turned with it or upright, in sizes and colours that vary by a seed. */
+export const stamp: Maker<StampNumbers> = {
+  name: 'Stamp',
+  fields: [
+    { key: 'along', label: 'Along', type: 'drawn' },
+    { key: 'shape', label: 'Shape', type: 'drawn' },
+    { key: 'spacing', label: 'Spacing', type: 'length' },
+    {
+      key: 'spread',
+      label: 'Spaced',
+      type: 'choice',
+      choices: [
+        ['even', 'To fit'],
+        ['exact', 'Exactly'],
+      ],
+    },
+    {
+      key: 'facing',
+      label: 'Turned',
+      type: 'choice',
+      choices: [
+        ['path', 'With line'],
+        ['upright', 'Upright'],
+      ],
+    },
+    { key: 'sizes', label: 'Sizes vary', type: 'share', least: 0, most: 0.9 },
+    { key: 'colours', label: 'Colours vary', type: 'share', least: 0, most: 1 },
+    {
+      key: 'seed',
+      label: 'Seed',
+      type: 'count',
+      least: 1,
+      most: 9999,
+      when: ({ sizes, colours }) => sizes > 0 || colours > 0,
+    },
+  ],
+  start: {
+    along: [
+      {
+        closed: false,
+        nodes: [
+          { x: 0, y: 0, kind: 'corner' },
+          { x: 0, y: -40, kind: 'corner' },
+        ],
+      },
+    ],
+    shape: [circle(2)],
+    spacing: 6,
+    spread: 'even',
+    facing: 'path',
+    sizes: 0,
+    colours: 0,
+    seed: 1,
+  },
+  problem: (numbers) => {
+    const { along, shape, spacing } = numbers;
+    if (along.length !== 1 || shape.length === 0) return 'A stamp needs a line and a shape.';
+    if (!(spacing > 0)) return 'Stamps need a spacing above 0.';
+    const least = pathLength(lineOf(numbers)) / MOST;
+    return spacing >= least
+      ? null
+      : `There are ${MOST} stamps at most: the spacing is ${Number(least.toPrecision(4))} or more here.`;
+  },
+  pathsInPart: ({ shape }) => shape.length,
+  paths: (numbers) => {
+    const stations = stationsOf(numbers);
+    const chances = stampChances(numbers.seed, stations.length);
+    const shape = pathsOfContours(numbers.shape);
+    return stations.flatMap((station, k) => {
+      const map = mapAt(station, numbers.facing, 1 + numbers.sizes * (chances[k]?.size ?? 0));
+      return shape.map((path) => mapPath(path, map));
+    });
+  },
+  grips: ({ along }) =>
+    nodesOfContours(along).map((node, k) => ({
+      id: `node ${k + 1}`,
+      at: { x: node.x, y: node.y },
+      drag: (to) => ({
+        along: along.map((contour, c) => ({
+          ...contour,
+          nodes: contour.nodes.map((each, n) =>
+            firstNodeOf(along, c) + n === k ? movedNode(each, subtract(to, each)) : each,
+          ),
+        })),
+      }),
+    })),
+  facts: (numbers) => [
+    { caption: 'Stamps', value: stampCount(numbers), as: 'plain' },
+    { caption: 'Line', value: pathLength(lineOf(numbers)), as: 'length' },
+  ],
+};

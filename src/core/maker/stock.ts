@@ -1,0 +1,40 @@
+import { scaleMap, moveMap, compose } from '../curve/affine';
+import { boundsOfPaths } from '../curve/bounds';
+import type { Contour } from '../curve/contours';
+import { mapPath } from '../curve/path';
+import { ORIGIN } from '../curve/point';
+import { turn } from '../number/turn';
+import { formOfPaths, pathsOfForm, type Form } from './form';
+import { MAKERS } from './makers';
+
+const at = ORIGIN;
+const upright = turn(0);
+
+/** What can be stamped without drawing it first. */
+const STOCK = {
+  circle: ['Circle', { kind: 'ellipse', at, rotation: upright, rx: 1, ry: 1 }],
+  petal: ['Petal', { kind: 'petal', at, rotation: upright, size: { by: 'size', length: 2, width: 0.8 } }],
+  drop: ['Drop', { kind: 'drop', at, rotation: upright, numbers: MAKERS.drop.start }],
+  heart: ['Heart', { kind: 'heart', at, rotation: upright, numbers: MAKERS.heart.start }],
+  kite: ['Kite', { kind: 'kite', at, rotation: upright, numbers: MAKERS.kite.start }],
+  star: ['Star', { kind: 'star', at, rotation: upright, numbers: MAKERS.star.start }],
+  square: ['Square', { kind: 'polygon', at, rotation: turn(1, 8), sides: 4, radius: 1 }],
+} as const satisfies Record<string, readonly [string, Form]>;
+
+export type StockId = keyof typeof STOCK;
+export const STOCK_IDS = Object.keys(STOCK) as readonly StockId[];
+export const stockName = (id: StockId): string => STOCK[id][0];
+
+/** The contours of a form, their middle at 0, 0, and as large as asked across their longer side. */
+export function contoursAbout(forms: readonly Form[], size: number | null): Contour[][] {
+  const paths = forms.map(pathsOfForm);
+  const box = boundsOfPaths(paths.flat());
+  const longer = Math.max(box.right - box.left, box.bottom - box.top);
+  const middle = { x: -(box.left + box.right) / 2, y: -(box.top + box.bottom) / 2 };
+  const m = compose(scaleMap(size === null ? 1 : size / longer, ORIGIN), moveMap(middle));
+  return paths.map((list) => [...formOfPaths(list.map((path) => mapPath(path, m))).contours]);
+}
+
+/** A stock shape's contours about its middle, of a size. */
+export const stockContours = (id: StockId, size: number): Contour[] =>
+  contoursAbout([STOCK[id][1]], size)[0] ?? [];

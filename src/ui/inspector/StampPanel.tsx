@@ -1,0 +1,129 @@
+'use client';
+
+import type { Shape } from '@/core/figure/model';
+import { pathsOfForm } from '@/core/maker/form';
+import { nodesOfPath } from '@/core/curve/nodes';
+import { STOCK_IDS, stockName } from '@/core/maker/stock';
+import { shownFigure, type EditorState } from '@/state/editor';
+import { Button } from '../common/Button';
+import { CountField, LengthField, ShareField } from '../common/NumberField';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { partsOfShapes, setStamps } from '../tools/stamp';
+
+const CHIP = 'h-[28px] rounded-ui border px-2 text-[12px]';
+
+/** What the Stamp sets, and how. */
+export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
+  const editor = useEditor();
+  const stamp = useEditorState((state) => state.stamp);
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const set = (part: Partial<EditorState['stamp']>): void =>
+    editor.setState((state) => ({ stamp: { ...state.stamp, ...part } }));
+  const { source } = stamp;
+  const own = typeof source !== 'string';
+  const [line, another] = chosen.length === 1 && chosen[0] ? pathsOfForm(chosen[0].form) : [];
+  const refusePositive = (what: string) => (value: number) => (value > 0 ? null : `${what} is above 0.`);
+  return (
+    <Section title="Stamp" note={own ? (source[0]?.name ?? '') : stockName(source)}>
+      <div className="grid grid-cols-4 gap-1.5" role="group" aria-label="What is stamped">
+        {STOCK_IDS.map((id) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={source === id}
+            className={`${CHIP} ${source === id ? 'border-kelp bg-kelp-soft text-kelp' : 'border-line-strong bg-field hover:border-edge'}`}
+            onClick={() => set({ source: id })}
+          >
+            {stockName(id)}
+          </button>
+        ))}
+      </div>
+      <Button
+        disabled={chosen.length === 0}
+        title="Takes the selected shapes as they are now"
+        onClick={() => set({ source: partsOfShapes(chosen) })}
+      >
+        {own
+          ? `Stamps ${source.length === 1 ? '1 own shape' : `${source.length} own shapes`}`
+          : 'Stamp what is selected'}
+      </Button>
+      {!own && (
+        <LengthField
+          label="Stamp size"
+          caption="Size"
+          value={stamp.size}
+          in={unit}
+          refuse={refusePositive('A size')}
+          onChange={(size) => set({ size })}
+        />
+      )}
+      <LengthField
+        label="Stamp spacing"
+        caption="Spacing"
+        value={stamp.spacing}
+        in={unit}
+        refuse={refusePositive('A spacing')}
+        onChange={(spacing) => set({ spacing })}
+      />
+      <Row caption="Spaced">
+        <Segmented
+          label="Stamps are spaced"
+          value={stamp.spread}
+          choices={[
+            { value: 'even', label: 'To fit' },
+            { value: 'exact', label: 'Exactly' },
+          ]}
+          onChange={(spread) => set({ spread })}
+        />
+      </Row>
+      <Row caption="Turned">
+        <Segmented
+          label="Stamps are turned"
+          value={stamp.facing}
+          choices={[
+            { value: 'path', label: 'With line' },
+            { value: 'upright', label: 'Upright' },
+          ]}
+          onChange={(facing) => set({ facing })}
+        />
+      </Row>
+      <ShareField
+        label="Stamp sizes vary"
+        caption="Sizes vary"
+        value={stamp.sizes}
+        least={0}
+        most={0.9}
+        onChange={(sizes) => set({ sizes })}
+      />
+      <ShareField
+        label="Stamp colours vary"
+        caption="Colours vary"
+        value={stamp.colours}
+        least={0}
+        most={1}
+        onChange={(colours) => set({ colours })}
+      />
+      {(stamp.sizes > 0 || stamp.colours > 0) && (
+        <CountField
+          label="Stamp seed"
+          caption="Seed"
+          value={stamp.seed}
+          least={1}
+          most={9999}
+          onChange={(seed) => set({ seed })}
+        />
+      )}
+      {line && !another ? (
+        <Button onClick={() => setStamps(editor, { closed: line.closed, nodes: nodesOfPath(line) })}>
+          Stamp along {chosen[0]?.name}
+        </Button>
+      ) : (
+        <p className="text-[12px] leading-4 text-muted">
+          Drag a line to stamp along, or select one path to stamp along it exactly.
+        </p>
+      )}
+    </Section>
+  );
+}

@@ -40,6 +40,9 @@ interface PathDraft {
 interface PointerAt {
   readonly pane: PaneId;
   readonly snapped: Snapped;
+  /** Which of how many candidates was taken; the Tab key goes on to the next. */
+  readonly which: number;
+  readonly of: number;
 }
 
 export interface MergeState {
@@ -74,6 +77,12 @@ export interface EditorState {
   /** The copy that is being edited in Whole. */
   readonly active: Placement;
   readonly snapOn: ReadonlySet<SnapKind>;
+  /** How often Tab was pressed at this place to catch something else. */
+  readonly snapTurn: number;
+  /** A click that is waited for: what its point is for, in words, and who takes it. */
+  readonly picking: { readonly what: string; readonly take: (p: Point) => void } | null;
+  /** A point that a transform is about, where it was clicked or typed. */
+  readonly pivot: Point | null;
   /** How far an arrow key moves, in the figure's unit. */
   readonly nudge: number;
   readonly ghosts: boolean;
@@ -142,6 +151,9 @@ export function createEditor(saved: SavedFigure): Editor {
     pointer: null,
     active: { turn: front?.rule.start ?? turn(0), mirrored: false },
     snapOn: new Set(SNAP_KINDS),
+    snapTurn: 0,
+    picking: null,
+    pivot: null,
     nudge: 1,
     ghosts: true,
     outlines: false,

@@ -30,6 +30,10 @@ const segmentsThrough = (points: readonly [number, number][], tolerance: number)
     cubic({ x: a[0], y: a[1] }, { x: b[0], y: b[1] }, { x: c[0], y: c[1] }, { x: d[0], y: d[1] }),
   );
 
+/** Curves fitted to points within a tolerance by least squares; see `fittedNodes`, which measures the result too. */
+export const fittedSegments = (points: readonly Point[], tolerance: number): Segment[] =>
+  segmentsThrough(apart(points), tolerance);
+
 /**
  * Few smooth nodes through a stroke by hand, no point of it farther than the tolerance (in the figure's unit) from the
  * curve. Fitted by least squares (P. Schneider, "An algorithm for automatically fitting digitized curves", Graphics

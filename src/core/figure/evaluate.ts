@@ -39,7 +39,10 @@ export function mergeRequestOf(
         fold: round.rule.fold,
         mirror: round.rule.mirror,
         start: NO_TURN,
-        shapes: shapes.map(({ form, rule }) => ({ paths: pathsOfForm(form), rule })),
+        shapes: shapes.map((shape) => ({
+          paths: itemsOfShape(shape, trimOf(round)).alone.flatMap(({ paths }) => paths),
+          rule: shape.rule,
+        })),
       },
     ],
   };
@@ -51,6 +54,7 @@ export const sameMerge = (a: Round, b: Round): boolean =>
   (a.merge === null) === (b.merge === null) &&
   a.rule.fold === b.rule.fold &&
   a.rule.mirror === b.rule.mirror &&
+  a.edge === b.edge &&
   (a.shapes === b.shapes ||
     (a.shapes.length === b.shapes.length &&
       a.shapes.every((shape, k) => {
@@ -63,20 +67,29 @@ export const sameMerge = (a: Round, b: Round): boolean =>
         );
       })));
 
-const itemsOfShapes = new WeakMap<Shape, { readonly alone: SceneItem[]; readonly both: SceneItem[] }>();
+interface ShapeItems {
+  readonly trim: number | null;
+  readonly alone: SceneItem[];
+  readonly both: SceneItem[];
+}
+
+const itemsOfShapes = new WeakMap<Shape, ShapeItems>();
+
+/** The fold of the wedge that a round's shapes are trimmed to; null where they are not. */
+const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule.fold : null);
 
 /** The items of a shape, alone and with its reflection: the same objects as long as the shape is the same. */
-function itemsOfShape(shape: Shape): { readonly alone: SceneItem[]; readonly both: SceneItem[] } {
+function itemsOfShape(shape: Shape, trim: number | null): ShapeItems {
   const known = itemsOfShapes.get(shape);
-  if (known) return known;
-  const alone = partsWithPaint(shape).map(({ paths, paint }): SceneItem => ({
+  if (known?.trim === trim) return known;
+  const alone = partsWithPaint(shape, trim).map(({ paths, paint }): SceneItem => ({
     shapeId: shape.id,
     paths,
     paint,
     rule: shape.rule,
     mirrored: false,
   }));
-  const made = { alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };
+  const made = { trim, alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };
   itemsOfShapes.set(shape, made);
   return made;
 }
@@ -85,7 +98,7 @@ const itemsOf = (round: Round, shapes: readonly Shape[]): SceneItem[] =>
   shapes
     .filter((shape) => shape.visible)
     .flatMap((shape) => {
-      const { alone, both } = itemsOfShape(shape);
+      const { alone, both } = itemsOfShape(shape, trimOf(round));
       return round.rule.mirror && !isSymmetric(shape.form) ? both : alone;
     });
 

@@ -34,6 +34,10 @@ export interface Round {
   readonly visible: boolean;
   readonly locked: boolean;
   readonly rule: TurnRule;
+  /** While half a motif is drawn and the other half is its live reflection: what the round is afterwards. */
+  readonly half?: 'turned' | 'mirrored';
+  /** What reaches past the wedge's rays overlaps the neighbours, unless it is trimmed there or warned of. */
+  readonly edge?: 'trim' | 'warn';
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];

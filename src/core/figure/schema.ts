@@ -178,6 +178,8 @@ const round = Joi.object({
     mirror: Joi.boolean().required(),
     start: turn.required(),
   }).required(),
+  half: Joi.valid('turned', 'mirrored'),
+  edge: Joi.valid('trim', 'warn'),
   frame: frame.required(),
   shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
   merge: Joi.object({ op: Joi.valid('union').required(), paint: paint.required() })

@@ -1,45 +1,29 @@
 import type { Path } from '../curve/path';
-import { distance, ORIGIN } from '../curve/point';
+import { distance, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { pointAt } from '../curve/segment';
-import { negateTurn } from '../number/turn';
+import { negateTurn, NO_TURN } from '../number/turn';
 import { alongTurn, halfWedge, pastRays } from '../symmetry/wedge';
 import { boundsOfPaths } from '../curve/bounds';
 import { alone, polygonPath, slitPath } from './slit';
 import { mergeNow } from './engine';
+import type { MergeOperand } from './merge';
 
 /** Less than this past a ray, as a share of the path's reach, is on it. */
 const ON_RAY = 1e-9;
 
-/**
- * What of a path lies in the upright wedge of a fold: closed paths keep their curves and get straight sides along the rays,
- * open ones are cut there. For folds under 3, whose wedge is half a turn or more, and for what stays inside, the
- * path itself.
- */
-export function trimPath(path: Path, fold: number): Path[] {
-  if (fold < 3) return [path];
-  const box = boundsOfPaths([path]);
-  const reach = Math.hypot(Math.max(box.right, -box.left), Math.max(box.bottom, -box.top));
-  const past = pastRays([path], { fold });
-  if (Math.max(past.left, past.right) <= ON_RAY * reach) return [path];
+/** The wedge of a fold as a triangle that goes far beyond a reach. */
+function wedgeOf(fold: number, reach: number): { left: Point; right: Point; triangle: Path } {
   const half = halfWedge({ fold });
   const [left, right] = [alongTurn(negateTurn(half), 1), alongTurn(half, 1)];
-  if (path.closed) {
-    // Far enough that the side across does not cut what reaches outward.
-    const far = (2 * reach) / -right.y;
-    const wedge = polygonPath([
-      ORIGIN,
-      { x: left.x * far, y: left.y * far },
-      { x: right.x * far, y: right.y * far },
-    ]);
-    const { parts } = mergeNow({
-      op: 'intersection',
-      among: 'operands',
-      quality: 'full',
-      operands: [alone(path), alone(wedge)],
-    });
-    return parts.flatMap(({ loops }) => loops);
-  }
-  const inside = ({ x, y }: { x: number; y: number }): boolean =>
+  // Far enough that the side across does not cut what reaches outward.
+  const far = (2 * reach) / -right.y;
+  const triangle = polygonPath([ORIGIN, scaleBy(left, far), scaleBy(right, far)]);
+  return { left, right, triangle };
+}
+
+function trimOpen(path: Path, fold: number, reach: number): Path[] {
+  const { left, right } = wedgeOf(fold, reach);
+  const inside = ({ x, y }: Point): boolean =>
     y < 0 && Math.abs(x) * -right.y <= -y * right.x + ON_RAY * reach;
   return slitPath(path, ORIGIN, left)
     .flatMap((piece) => slitPath(piece, ORIGIN, right))
@@ -48,3 +32,34 @@ export function trimPath(path: Path, fold: number): Path[] {
       return inside(pointAt(longest, 0.5));
     });
 }
+
+/**
+ * What of paths lies in the upright wedge of a fold: what closed ones fill together by a rule keeps its curves and gets straight
+ * sides along the rays, outlines clockwise and holes the other way; open ones are cut there. For folds under 3, whose
+ * wedge is half a turn or more, and for what stays inside, the paths themselves.
+ */
+export function trimPaths(
+  paths: readonly Path[],
+  rule: 'nonzero' | 'evenodd',
+  fold: number,
+): readonly Path[] {
+  if (fold < 3 || paths.length === 0) return paths;
+  const box = boundsOfPaths(paths);
+  const reach = Math.hypot(Math.max(box.right, -box.left), Math.max(box.bottom, -box.top));
+  const past = pastRays(paths, { fold });
+  if (Math.max(past.left, past.right) <= ON_RAY * reach) return paths;
+  const closed = paths.filter((path) => path.closed);
+  const open = paths.filter((path) => !path.closed).flatMap((path) => trimOpen(path, fold, reach));
+  if (closed.length === 0) return open;
+  const area: MergeOperand = { fold: 1, mirror: false, start: NO_TURN, shapes: [{ paths: closed, rule }] };
+  const { parts } = mergeNow({
+    op: 'intersection',
+    among: 'operands',
+    quality: 'full',
+    operands: [area, alone(wedgeOf(fold, reach).triangle)],
+  });
+  return [...parts.flatMap(({ loops }) => loops), ...open];
+}
+
+/** One path trimmed to the wedge; see `trimPaths`. The same path where nothing of it is past the rays. */
+export const trimPath = (path: Path, fold: number): Path[] => [...trimPaths([path], 'nonzero', fold)];

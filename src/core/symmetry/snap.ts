@@ -4,7 +4,7 @@ import { arcLength } from '../curve/length';
 import { nearestOnPath } from '../curve/nearest';
 import { partOf } from '../curve/part';
 import { line, pointAt, type Segment } from '../curve/segment';
-import { distance, dot, lengthOf, ORIGIN, scaleBy, type Point } from '../curve/point';
+import { between, distance, dot, lengthOf, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { alongTurn, halfWedge } from './wedge';
 import { negateTurn } from '../number/turn';
 
@@ -16,6 +16,7 @@ export type SnapKind =
   | 'midpoint'
   | 'quadrant'
   | 'touch'
+  | 'spacing'
   | 'axis'
   | 'ray'
   | 'ring'
@@ -32,6 +33,7 @@ export const SNAP_KINDS: readonly SnapKind[] = [
   'midpoint',
   'quadrant',
   'touch',
+  'spacing',
   'curve',
 ];
 
@@ -50,6 +52,8 @@ export interface SnapTargets {
   readonly ringStep: number;
   readonly nodes: readonly Point[];
   readonly curves?: readonly SnapCurve[];
+  /** Places that are evenly spaced with what is there, and with what. */
+  readonly spaced?: readonly { readonly point: Point; readonly what: string }[];
   /** Where the line that is being drawn begins: tangent and square from there can be caught. */
   readonly origin?: Point | undefined;
   readonly on: ReadonlySet<SnapKind>;
@@ -86,24 +90,6 @@ const footOn = (ray: Ray, p: Point): number => {
   const along = dot(p, ray.direction);
   return ray.kind === 'ray' ? Math.max(0, along) : along;
 };
-
-/** The nearest of points within the tolerance. */
-function nearestOf<T extends { readonly point: Point }>(
-  p: Point,
-  points: readonly T[],
-  tolerance: number,
-): T | null {
-  let best: T | null = null;
-  let least = tolerance;
-  for (const candidate of points) {
-    const away = distance(p, candidate.point);
-    if (away <= least) {
-      least = away;
-      best = candidate;
-    }
-  }
-  return best;
-}
 
 const isNear = ({ box }: SnapCurve, p: Point, tolerance: number): boolean =>
   p.x >= box.left - tolerance &&
@@ -201,31 +187,51 @@ function halfWay(segment: Segment): number {
   return (low + high) / 2;
 }
 
+/** Those of points that are within the tolerance, the nearest first. */
+const within = <T extends { readonly point: Point }>(
+  p: Point,
+  points: readonly T[],
+  tolerance: number,
+): T[] =>
+  points
+    .map((candidate) => ({ candidate, away: distance(p, candidate.point) }))
+    .filter(({ away }) => away <= tolerance)
+    .sort((a, b) => a.away - b.away)
+    .map(({ candidate }) => candidate);
+
+/** Nearer to each other than this part of the tolerance, two candidates are one. */
+const SAME = 1e-6;
+
 /**
- * Where a point in motif coordinates goes when what lies within `tolerance` of it catches it. The centre wins, then
- * nodes, then crossings, quadrants, middles and touching points, the nearest of them, unless the point is right on the
- * axis or a ray and four times as far from them; then the axis, rays and ring lines, at their crossing where both are
- * near; then the frame and curves of the artwork.
+ * All that a point in motif coordinates can catch within `tolerance` of it, what it catches by itself first. The centre wins, then
+ * nodes, then crossings, quadrants, middles, touching points and even spacing, the nearest of them, unless the point is right on
+ * the axis or a ray and four times as far from them; then the axis, rays and ring lines, at their crossing where both are
+ * near; then the frame and curves of the artwork. Where nothing is near, the list holds the point itself.
  */
-export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped {
+export function snapCandidates(p: Point, targets: SnapTargets, tolerance: number): Snapped[] {
   const { on } = targets;
-  const ray = raysOf(targets).reduce<Ray | null>((best, candidate) => {
-    const off = offsetFrom(candidate, p);
-    return off <= tolerance && (!best || off < offsetFrom(best, p)) ? candidate : best;
-  }, null);
+  const rays = raysOf(targets)
+    .map((candidate) => ({ ray: candidate, off: offsetFrom(candidate, p) }))
+    .filter(({ off }) => off <= tolerance)
+    .sort((a, b) => a.off - b.off)
+    .map((each) => each.ray);
+  const [ray = null] = rays;
   /** True where a point this far off gives way to the axis or a ray that the pointer is right on. */
-  const yields = (away: number): boolean =>
-    ray !== null && away > tolerance / 4 && offsetFrom(ray, p) <= away / 4;
-  if (on.has('centre') && lengthOf(p) <= tolerance) {
-    return { point: ORIGIN, caught: ['centre'], ring: null };
-  }
+  const yields = (at: Point): boolean => {
+    const away = distance(p, at);
+    return ray !== null && away > tolerance / 4 && offsetFrom(ray, p) <= away / 4;
+  };
+  const first: Snapped[] = [];
+  const later: Snapped[] = [];
+  const take = (list: readonly Snapped[]): void => {
+    const [nearest] = list;
+    if (nearest) (yields(nearest.point) ? later : first).push(...list);
+  };
+  if (on.has('centre') && lengthOf(p) <= tolerance)
+    first.push({ point: ORIGIN, caught: ['centre'], ring: null });
   if (on.has('node')) {
-    const node = nearestOf(
-      p,
-      targets.nodes.map((point) => ({ point })),
-      tolerance,
-    );
-    if (node && !yields(distance(p, node.point))) return { point: node.point, caught: ['node'], ring: null };
+    const nodes = targets.nodes.map((point): Snapped => ({ point, caught: ['node'], ring: null }));
+    take(within(p, nodes, tolerance));
   }
 
   const r = lengthOf(p);
@@ -240,25 +246,59 @@ export function snap(p: Point, targets: SnapTargets, tolerance: number): Snapped
     return foot && foot.distance <= tolerance ? [{ point: foot.point, curve }] : [];
   });
   const close = feet.map(({ curve }) => curve);
-  const special = nearestOf(p, pointsNear(close, ownLines(p, targets, ring), targets), tolerance);
-  if (special && !yields(distance(p, special.point)))
-    return { point: special.point, caught: [special.kind], ring: null, what: special.what };
+  const spaced = on.has('spacing') ? (targets.spaced ?? []) : [];
+  const special = [
+    ...pointsNear(close, ownLines(p, targets, ring), targets),
+    ...spaced.map(({ point, what }): Candidate => ({ point, what, kind: 'spacing' })),
+  ].map(({ point, kind, what }): Snapped => ({ point, caught: [kind], ring: null, what }));
+  take(within(p, special, tolerance));
 
-  if (ray && ring !== null) {
-    const side = Math.sign(footOn(ray, p)) || 1;
-    return { point: scaleBy(ray.direction, ring * side), caught: [ray.kind, 'ring'], ring };
+  for (const each of rays) {
+    const along = footOn(each, p);
+    if (ring !== null) {
+      const side = Math.sign(along) || 1;
+      first.push({ point: scaleBy(each.direction, ring * side), caught: [each.kind, 'ring'], ring });
+    }
+    first.push({ point: scaleBy(each.direction, along), caught: [each.kind], ring: null });
   }
-  if (ray) return { point: scaleBy(ray.direction, footOn(ray, p)), caught: [ray.kind], ring: null };
-  const caught = nearestOf(
-    p,
-    feet.filter(({ curve }) => on.has(curve.kind)),
-    tolerance,
+  const onRing: Snapped[] = ring === null ? [] : [{ point: scaleBy(p, ring / r), caught: ['ring'], ring }];
+  const onCurves = feet
+    .filter(({ curve }) => on.has(curve.kind))
+    .map(({ point, curve }): Snapped => ({ point, caught: [curve.kind], ring: null, what: curve.name }));
+  const found = [...first, ...within(p, [...onRing, ...onCurves], tolerance), ...later];
+  const apart = found.filter(
+    ({ point }, k) => !found.slice(0, k).some((other) => distance(other.point, point) <= SAME * tolerance),
   );
-  if (ring !== null && (!caught || Math.abs(r - ring) <= distance(p, caught.point)))
-    return { point: scaleBy(p, ring / r), caught: ['ring'], ring };
-  if (caught)
-    return { point: caught.point, caught: [caught.curve.kind], ring: null, what: caught.curve.name };
-  return { point: p, caught: [], ring: null };
+  return apart.length > 0 ? apart : [{ point: p, caught: [], ring: null }];
+}
+
+/** What a point catches by itself: the first of its candidates. */
+export const snap = (p: Point, targets: SnapTargets, tolerance: number): Snapped =>
+  snapCandidates(p, targets, tolerance)[0] ?? { point: p, caught: [], ring: null };
+
+/** No more shapes than this are looked at for even spacing: the nearest ones. */
+const MOST_SPACED = 16;
+
+/**
+ * Places that are evenly spaced with two others: in the middle between them, or as far beyond one as it is from the other.
+ * @param anchors where shapes are held, with their names
+ */
+export function spacedPlaces(
+  p: Point,
+  anchors: readonly { readonly point: Point; readonly name: string }[],
+): { point: Point; what: string }[] {
+  const near = [...anchors].sort((a, b) => distance(p, a.point) - distance(p, b.point)).slice(0, MOST_SPACED);
+  return near.flatMap((a, k) =>
+    near.slice(k + 1).flatMap((b) => {
+      if (distance(a.point, b.point) === 0) return [];
+      const what = `${a.name} and ${b.name}`;
+      return [
+        between(a.point, b.point, 0.5),
+        between(a.point, b.point, 2),
+        between(a.point, b.point, -1),
+      ].map((point) => ({ point, what }));
+    }),
+  );
 }
 
 /** A round step (1, 2 or 5 times a power of ten) that parts a radius into at most `most` rings. */

@@ -9,7 +9,7 @@ import { arcFromBulge, line } from '../curve/segment';
 import { addTurns, degreesOf, turn, wrapTurn } from '../number/turn';
 import { reachOf } from './reach';
 import { copyCount, isFold, placementMap, stepOf, turnsOf } from './rule';
-import { curveOf, ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
+import { curveOf, snapCandidates, spacedPlaces, ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
 import { alongTurn, copyAt, halfWedge, pastRays } from './wedge';
 
 const anyFold = fc.integer({ min: 1, max: 720 });
@@ -213,5 +213,54 @@ describe('snapping to curves', () => {
     expect(snap({ x: 22, y: -3.3 }, targets, 1)).toMatchObject({ caught: ['curve'], what: 'Bar' });
     const off = { ...targets, on: new Set<SnapKind>(['axis']) };
     expect(snap({ x: 22, y: -3.3 }, off, 1).caught).toEqual([]);
+  });
+
+  it('offers all that is near, what it catches by itself first, each once', () => {
+    const all = snapCandidates({ x: 6.1, y: -3.1 }, targets, 1);
+    expect(all.map(({ caught }) => caught[0])).toEqual(['crossing', 'curve', 'curve']);
+    expect(
+      all
+        .slice(1)
+        .map(({ what }) => what)
+        .sort(),
+    ).toEqual(['Bar', 'Bow']);
+    const many = snapCandidates(
+      { x: 0.1, y: -20.1 },
+      {
+        fold: 1,
+        ringStep: 10,
+        nodes: [
+          { x: 0.4, y: -20.3 },
+          { x: 0.2, y: -19.9 },
+        ],
+        on,
+      },
+      1,
+    );
+    expect(many.map(({ caught }) => caught.join(' '))).toEqual(['node', 'node', 'axis ring', 'axis', 'ring']);
+    expect(snapCandidates({ x: 500, y: 3 }, { ...targets, on: new Set<SnapKind>() }, 1)).toEqual([
+      { point: { x: 500, y: 3 }, caught: [], ring: null },
+    ]);
+  });
+
+  it('catches places evenly spaced with two others: between them and beyond', () => {
+    const anchors = [
+      { name: 'A', point: { x: 0, y: -10 } },
+      { name: 'B', point: { x: 6, y: -14 } },
+    ];
+    for (const [x, y] of [
+      [3, -12],
+      [12, -18],
+      [-6, -6],
+    ] as const) {
+      const p = { x: x + 0.3, y: y - 0.2 };
+      const spaced = spacedPlaces(p, anchors);
+      expect(snap(p, { ...targets, curves: [], spaced }, 1)).toMatchObject({
+        point: { x, y },
+        caught: ['spacing'],
+        what: expect.stringMatching(/^(A and B|B and A)$/) as string,
+      });
+    }
+    expect(spacedPlaces({ x: 0, y: 0 }, [anchors[0]!, { ...anchors[0]!, name: 'C' }])).toEqual([]);
   });
 });

@@ -3,7 +3,9 @@
 import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import type { SceneLayer } from '@/core/scene/scene';
-import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
+import type { Round } from '@/core/figure/model';
+import { pathsOfForm } from '@/core/maker/form';
+import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
@@ -87,6 +89,22 @@ function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outlin
       <ItemShape item={item} outline={outline} />
     </g>
   ));
+}
+
+/** How far the motif reaches past a ray, where the round asks to be told. */
+function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
+  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
+  const { left, right } = pastRays(paths, round.rule);
+  const most = Math.max(left, right);
+  if (most <= 1e-6) return null;
+  return (
+    <span
+      role="status"
+      className="rounded-[6px] bg-coral-soft px-1.5 text-[12px] font-medium whitespace-nowrap text-coral-text"
+    >
+      {printNumber(most, 2)} {unit} past the ray
+    </span>
+  );
 }
 
 const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
@@ -253,6 +271,12 @@ export function Bench() {
             ? `${round.name} · wedge ${printNumber(360 / fold, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
             : 'no round'}
         </span>
+        {round?.half && (
+          <span className="rounded-[6px] bg-coral-soft px-1.5 text-[12px] font-medium whitespace-nowrap text-coral-text">
+            half
+          </span>
+        )}
+        {round?.edge === 'warn' && <EdgeWarning round={round} unit={figure.page.unit} />}
         <PaneSwitch />
       </header>
       <Readout pane="bench" />

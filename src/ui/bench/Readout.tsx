@@ -26,6 +26,8 @@ function caughtWords({ caught, ring, what }: Snapped, unit: string): string {
         return `at the middle of ${what ?? 'a line'}`;
       case 'quadrant':
         return `at a quadrant of ${what ?? 'a circle'}`;
+      case 'spacing':
+        return `evenly spaced with ${what ?? 'others'}`;
       case 'touch':
         return what ?? 'touching';
       case 'frame':
@@ -40,6 +42,7 @@ function caughtWords({ caught, ring, what }: Snapped, unit: string): string {
 export function Readout({ pane }: { readonly pane: PaneId }) {
   const pointer = useEditorState((state) => state.pointer);
   const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const picking = useEditorState((state) => state.picking);
   if (pointer?.pane !== pane) return null;
   const { point } = pointer.snapped;
   const { r, degrees } = polarOf(point);
@@ -58,7 +61,18 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
         <span className="text-muted">x</span> {signed(point.x)} <span className="text-muted">y</span>{' '}
         {signed(-point.y)}
       </p>
-      {words && <p className="text-brass-text">{words}</p>}
+      {words && (
+        <p className="text-brass-text">
+          {words}
+          {pointer.of > 1 && (
+            <span className="text-muted">
+              {' '}
+              · {pointer.which + 1} of {pointer.of}, Tab
+            </span>
+          )}
+        </p>
+      )}
+      {picking && <p className="text-coral-text">{picking.what}</p>}
     </div>
   );
 }

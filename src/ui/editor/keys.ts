@@ -123,6 +123,7 @@ function remove(editor: Editor): void {
 function leave(editor: Editor): void {
   const state = editor.getState();
   if (state.draft) finishPath(editor, false);
+  else if (state.picking) editor.setState({ picking: null });
   else if (state.spots.length > 0) dropSpots(editor);
   else if (state.selection.nodes.size > 0) selectNodes(editor, []);
   else if (state.tool !== 'select') editor.setState({ tool: 'select' });

@@ -6,6 +6,7 @@ import {
   setForm,
   spreadShapes,
   type Alignment,
+  type AlignTo,
   type Spread,
 } from '@/core/figure/commands';
 import type { Contour } from '@/core/curve/contours';
@@ -15,8 +16,10 @@ import type { Round, Shape } from '@/core/figure/model';
 import { growthToTouch } from '@/core/maker/fit';
 import { scaledForm } from '@/core/maker/form';
 import { act } from '@/state/editor';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import { Section } from '../common/Panel';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
 import { useEditor } from '../editor/EditorContext';
 
 const ALONE: readonly (readonly [Alignment, string])[] = [
@@ -24,12 +27,21 @@ const ALONE: readonly (readonly [Alignment, string])[] = [
   ['centre', 'At the centre'],
 ];
 const TOGETHER: readonly (readonly [Alignment, string])[] = [
-  ['left', 'Left edges'],
-  ['middle', 'Middles'],
-  ['right', 'Right edges'],
-  ['level', 'One height'],
+  ['left', 'Left'],
+  ['middle', 'Middle x'],
+  ['right', 'Right'],
+  ['top', 'Top'],
+  ['level', 'Middle y'],
+  ['bottom', 'Bottom'],
+];
+const ROUND: readonly (readonly [Alignment, string])[] = [
   ['radius', 'One radius'],
   ['angle', 'One angle'],
+];
+const TO: readonly { value: AlignTo; label: string }[] = [
+  { value: 'first', label: 'The first' },
+  { value: 'selection', label: 'All of them' },
+  { value: 'page', label: 'Page' },
 ];
 const SPREADS: readonly (readonly [Spread, string])[] = [
   ['across', 'Across'],
@@ -64,11 +76,14 @@ function Chip({ onClick, children }: { readonly onClick: () => void; readonly ch
 /** Puts shapes in line and spreads them; joins open paths. */
 export function ArrangePanel({ round, shapes }: Props) {
   const editor = useEditor();
+  const [to, setTo] = useState<AlignTo>('first');
+  const [even, setEven] = useState<'centres' | 'gaps'>('centres');
   const ids = new Set(shapes.map(({ id }) => id));
   const locked = round.locked || shapes.some((shape) => shape.locked);
   if (locked || shapes.length === 0) return null;
+  const lead = shapes.length > 1 ? to : 'page';
   const align = (how: Alignment): void =>
-    act(editor, 'Align', (figure) => alignShapes(figure, round.id, ids, how));
+    act(editor, 'Align', (figure) => alignShapes(figure, round.id, ids, how, lead));
   const [a, b] = shapes;
   const [one, other] = [a, b].map((shape) => (shape ? openContourOf(shape) : null));
   const canJoin = shapes.length === 2 && one && other;
@@ -98,7 +113,7 @@ export function ArrangePanel({ round, shapes }: Props) {
       );
   };
   return (
-    <Section title="Align" note={shapes.length > 1 ? 'to the first' : undefined}>
+    <Section title="Align" note={shapes.length > 1 ? undefined : 'to the page'}>
       <div className="grid grid-cols-2 gap-1.5">
         {ALONE.map(([how, name]) => (
           <Chip key={how} onClick={() => align(how)}>
@@ -106,9 +121,17 @@ export function ArrangePanel({ round, shapes }: Props) {
           </Chip>
         ))}
       </div>
+      {shapes.length > 1 && <Segmented label="Align to" value={to} choices={TO} onChange={setTo} />}
+      <div className="grid grid-cols-3 gap-1.5">
+        {TOGETHER.map(([how, name]) => (
+          <Chip key={how} onClick={() => align(how)}>
+            {name}
+          </Chip>
+        ))}
+      </div>
       {shapes.length > 1 && (
-        <div className="grid grid-cols-3 gap-1.5">
-          {TOGETHER.map(([how, name]) => (
+        <div className="grid grid-cols-2 gap-1.5">
+          {ROUND.map(([how, name]) => (
             <Chip key={how} onClick={() => align(how)}>
               {name}
             </Chip>
@@ -117,12 +140,24 @@ export function ArrangePanel({ round, shapes }: Props) {
       )}
       {shapes.length > 2 && (
         <>
-          <p className="pt-1 text-[12px] leading-4 text-muted">Spread evenly</p>
+          <Row caption="Spread evenly">
+            <Segmented
+              label="Spread evenly by"
+              value={even}
+              choices={[
+                { value: 'centres', label: 'Centres' },
+                { value: 'gaps', label: 'Gaps' },
+              ]}
+              onChange={setEven}
+            />
+          </Row>
           <div className="grid grid-cols-4 gap-1.5">
             {SPREADS.map(([along, name]) => (
               <Chip
                 key={along}
-                onClick={() => act(editor, 'Spread', (figure) => spreadShapes(figure, round.id, ids, along))}
+                onClick={() =>
+                  act(editor, 'Spread', (figure) => spreadShapes(figure, round.id, ids, along, even))
+                }
               >
                 {name}
               </Chip>

@@ -14,6 +14,7 @@ import { roundActions } from '../reach/roundActions';
 import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
 import { FitPanel } from './FitPanel';
+import { HalfPanel } from './HalfPanel';
 import { FramePanel } from './FramePanel';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
@@ -105,6 +106,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
       {stage === 'draw' && (
         <>
           <ToolPanel chosen={chosen} />
+          {(round.half ?? chosen.length === 0) && <HalfPanel round={round} />}
           {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
             <NodePanel round={round} shape={single} />
           )}

@@ -5,6 +5,7 @@ import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { onLine, roundedCorner, splitAtNode, withReflection, type NodeResult } from '@/core/curve/nodeOps';
 import {
+  alignNodes,
   moveNodes,
   placeNodes,
   removeHandles,
@@ -12,6 +13,8 @@ import {
   replaceContour,
   setClosed,
   setNodeKind,
+  spreadNodes,
+  type NodeLine,
 } from '@/core/figure/commands';
 import { turn } from '@/core/number/turn';
 import { alongTurn } from '@/core/symmetry/wedge';
@@ -27,6 +30,13 @@ import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };
+
+const NODE_LINES: readonly (readonly [NodeLine, string, string])[] = [
+  ['x', 'x', 'All at the x of the first'],
+  ['y', 'y', 'All at the height of the first'],
+  ['r', 'r', 'All at the radius of the first'],
+  ['θ', 'θ', 'All at the angle of the first'],
+];
 
 interface Props {
   readonly round: Round;
@@ -68,6 +78,8 @@ export function NodePanel({ round, shape }: Props) {
     act(editor, `Nodes on the ${name}`, (figure) =>
       placeNodes(figure, ref, chosen, (each) => onLine(each, direction)),
     );
+  const lineUp = (along: NodeLine): void =>
+    act(editor, 'Nodes in line', (figure) => alignNodes(figure, ref, chosen, along));
   const roundCorner = (): void =>
     take(roundedCorner(contour.nodes, place.node, radius, closed), 'Round corner', (made) => [
       { closed, nodes: made },
@@ -142,6 +154,32 @@ export function NodePanel({ round, shape }: Props) {
           </Button>
         </div>
       </Row>
+      {indices.length > 1 && (
+        <Row caption="In line">
+          <div className="grid flex-1 grid-cols-4 gap-1.5">
+            {NODE_LINES.map(([along, name, title]) => (
+              <Button
+                key={along}
+                title={title}
+                className="px-0"
+                disabled={locked}
+                onClick={() => lineUp(along)}
+              >
+                {name}
+              </Button>
+            ))}
+          </div>
+        </Row>
+      )}
+      {indices.length > 2 && (
+        <Button
+          disabled={locked}
+          title="Even steps along the way from the first of them to the last"
+          onClick={() => act(editor, 'Spread nodes', (figure) => spreadNodes(figure, ref, chosen))}
+        >
+          Spread evenly, first to last
+        </Button>
+      )}
       {indices.length === 1 && (
         <>
           <LengthField

@@ -18,6 +18,7 @@ const NAMES: Record<SnapKind, string> = {
   midpoint: 'Middles',
   quadrant: 'Quadrants',
   touch: 'Tangent, square',
+  spacing: 'Even spacing',
   curve: 'Curves',
 };
 
@@ -33,7 +34,7 @@ export function SnapPanel() {
     editor.setState({ snapOn: next });
   };
   return (
-    <Section title="Snap" note={`${CATCH} px, Ctrl suspends`}>
+    <Section title="Snap" note={`${CATCH} px, Ctrl suspends, Tab next`}>
       <div className="flex flex-wrap gap-1.5">
         {SNAP_KINDS.map((kind) => (
           <button

@@ -60,7 +60,9 @@ export function TransformPanel({ round, shapes }: Props) {
   const [scale, setScale] = useState({ x: 100, y: 100 });
   const [line, setLine] = useState<Turn>(turn(0));
   const [pivot, setPivot] = useState<Pivot>('centre');
-  const [spot, setSpot] = useState<Point>(ORIGIN);
+  const spot = useEditorState((state) => state.pivot) ?? ORIGIN;
+  const setSpot = (at: Point | null): void => editor.setState({ pivot: at });
+  const picking = useEditorState((state) => state.picking !== null);
   const [times, setTimes] = useState(1);
   const [only] = shapes;
   const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form)));
@@ -207,7 +209,10 @@ export function TransformPanel({ round, shapes }: Props) {
               ...(node ? [{ value: 'node' as const, label: 'Node' }] : []),
               { value: 'point', label: 'Point' },
             ]}
-            onChange={setPivot}
+            onChange={(by) => {
+              setPivot(by);
+              setSpot(by === 'point' ? spot : null);
+            }}
           />
         </Row>
       )}
@@ -227,6 +232,14 @@ export function TransformPanel({ round, shapes }: Props) {
             in={unit}
             onChange={(y) => setSpot({ ...spot, y: -y })}
           />
+          <Button
+            aria-pressed={picking}
+            onClick={() =>
+              editor.setState({ picking: { what: 'click what to turn about', take: (p) => setSpot(p) } })
+            }
+          >
+            {picking ? 'Click in Bench or Whole …' : 'Click the point'}
+          </Button>
         </>
       )}
       <CountField label="Times" caption="Times" value={times} least={1} most={720} onChange={setTimes} />

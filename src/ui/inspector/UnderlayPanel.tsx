@@ -5,18 +5,20 @@ import { useRef } from 'react';
 
 import { changeUnderlay, setUnderlay } from '@/core/figure/commands';
 import { LIMITS, type Underlay } from '@/core/figure/model';
-import { act, shownFigure } from '@/state/editor';
+import { act, activeRound, shownFigure } from '@/state/editor';
 import { Button, IconButton } from '../common/Button';
 import { LengthField, ShareField, TurnField } from '../common/NumberField';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
+import { TracePanel } from './TracePanel';
 
 /** A picture to trace from: chosen or dropped on the Bench, placed by numbers or by hand, never exported. */
 export function UnderlayPanel() {
   const editor = useEditor();
   const input = useRef<HTMLInputElement>(null);
   const { underlay, page } = useEditorState(shownFigure);
+  const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
   const change = (part: Partial<Underlay>): void =>
     act(editor, 'Change underlay', (figure) => changeUnderlay(figure, part), 'underlay');
   const size = (width: number): string | null =>
@@ -115,6 +117,7 @@ export function UnderlayPanel() {
             most={1}
             onChange={(strength) => change({ strength })}
           />
+          <TracePanel disabled={locked} />
         </>
       )}
     </Section>

@@ -4,12 +4,24 @@ import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
 import { pastRays } from '@/core/symmetry/wedge';
-import { trimToWedge } from '@/core/figure/commands';
-import { act, select, shownFigure } from '@/state/editor';
+import { setEdge, trimToWedge } from '@/core/figure/commands';
+import { act, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Fact, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const EDGES = [
+  { value: 'overlap', label: 'Overlap' },
+  { value: 'trim', label: 'Trim' },
+  { value: 'warn', label: 'Warn' },
+] as const;
+const EDGE_STEPS = {
+  overlap: 'Let overlap at the rays',
+  trim: 'Trim at the rays',
+  warn: 'Warn at the rays',
+} as const;
 
 /** Under this, in the figure's unit, a line on the ray does not count as past it. */
 const NOTHING = 1e-6;
@@ -27,7 +39,7 @@ export function WedgePanel({ round }: { readonly round: Round }) {
     const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
     const ids = new Set(free.map(({ id }) => id));
     const done = trimToWedge(shownFigure(editor.getState()), round.id, ids, newId);
-    act(editor, 'Trim at the rays', () => done.figure);
+    act(editor, 'Cut at the rays', () => done.figure);
     select(editor, round.id, done.ids);
   };
   const words = (): string => {
@@ -49,9 +61,22 @@ export function WedgePanel({ round }: { readonly round: Round }) {
         </Fact>
       )}
       <p className="text-[12px] leading-4 text-muted">{words()}</p>
+      {fold > 2 && (
+        <Segmented
+          label="What is past the rays"
+          value={round.edge ?? 'overlap'}
+          disabled={round.locked}
+          choices={EDGES}
+          onChange={(edge) => actOnRound(editor, EDGE_STEPS[edge], (f, id) => setEdge(f, id, edge))}
+        />
+      )}
       {most > NOTHING && (
-        <Button disabled={round.locked} onClick={trim}>
-          Trim at the rays
+        <Button
+          disabled={round.locked}
+          onClick={trim}
+          title="Cuts the shapes themselves, so that they no longer reach past the rays"
+        >
+          Cut the shapes at the rays
         </Button>
       )}
     </Section>

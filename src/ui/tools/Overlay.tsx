@@ -131,6 +131,16 @@ function Measured({
   );
 }
 
+/** The point that a transform is about. */
+function Pivot({ at }: { readonly at: Point }) {
+  return (
+    <g data-testid="pivot" stroke="var(--coral)" strokeWidth={1.6} fill="none">
+      <circle cx={at.x} cy={at.y} r={6} />
+      <path d={`M${at.x - 10} ${at.y}h20M${at.x} ${at.y - 10}v20`} />
+    </g>
+  );
+}
+
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const state = useEditorState((whole) => whole);
@@ -196,6 +206,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           ))}
         </g>
       )}
+      {state.pivot && shapes.length > 0 && state.stage === 'draw' && <Pivot at={project(state.pivot)} />}
       {measured?.pane === pane && <Measured from={measured.from} to={measured.to} project={project} />}
       {caught && (
         <circle cx={caught.x} cy={caught.y} r={6.5} fill="none" stroke="var(--brass)" strokeWidth={1.7} />

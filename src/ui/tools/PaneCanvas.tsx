@@ -1,16 +1,17 @@
 'use client';
 
 import { useGesture } from '@use-gesture/react';
-import { useEffect, useRef, type PointerEvent, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, type PointerEvent, type ReactNode } from 'react';
 
-import type { PaneId } from '@/state/editor';
+import { distance } from '@/core/curve/point';
+import type { Editor, PaneId } from '@/state/editor';
 import type { ToolId } from '@/state/tools';
 import { panned, zoomed } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import type { Gesture } from './gesture';
 import { Overlay } from './Overlay';
 import { finishPath, hoverPath } from './path';
-import { MotifPointer, panePoint, placementIn, toMotif, viewOf } from './pointer';
+import { MotifPointer, panePoint, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
 import { PRESSES } from './presses';
 import { hoverSpots } from './spots';
 
@@ -26,11 +27,27 @@ const UNCAUGHT: ReadonlySet<ToolId> = new Set(['select', 'nodes', 'paint', 'eyed
 const DOUBLE_CLICK = 350;
 const SAME_PLACE = 5;
 
+/** Shows what a pointer that is not pressed would catch, and what the tool would make of it. */
+function hover(editor: Editor, point: PanePoint): void {
+  const state = editor.getState();
+  const { pane } = point;
+  if (state.tool === 'path') hoverPath(editor, point);
+  else if (state.tool === 'line' && state.ways.line === 'arc') hoverSpots(editor, point, 'arc');
+  else if (state.tool === 'ellipse' && state.ways.ellipse === 'points') hoverSpots(editor, point, 'circle');
+  else if (!UNCAUGHT.has(state.tool) || state.picking) {
+    new MotifPointer(editor, pane, placementIn(state, pane)).at(point);
+  } else {
+    const at = toMotif(placementIn(state, pane), point.figure);
+    editor.setState({ pointer: { pane, snapped: { point: at, caught: [], ring: null }, which: 0, of: 0 } });
+  }
+}
+
 /** A pane that shows the figure: zoom and pan about the pointer, and the tool at hand. */
 export function PaneCanvas({ pane, label, children }: Props) {
   const editor = useEditor();
   const element = useRef<HTMLDivElement>(null);
   const gesture = useRef<Gesture | null>(null);
+  const lastPoint = useRef<PanePoint | null>(null);
   const lastPress = useRef({ at: 0, x: 0, y: 0 });
   const panning = useEditorState((state) => state.panning);
   const tool = useEditorState((state) => state.tool);
@@ -46,8 +63,24 @@ export function PaneCanvas({ pane, label, children }: Props) {
     return () => observer.disconnect();
   }, [editor, pane]);
 
+  const follow = useCallback(
+    (point: PanePoint): void => {
+      lastPoint.current = point;
+      if (gesture.current) gesture.current.move(point);
+      else hover(editor, point);
+    },
+    [editor],
+  );
+
   useEffect(() => {
     const leave = (event: KeyboardEvent): void => {
+      const { pointer } = editor.getState();
+      if (event.key === 'Tab' && pointer?.pane === pane && pointer.of > 1 && lastPoint.current) {
+        editor.setState(({ snapTurn }) => ({ snapTurn: snapTurn + (event.shiftKey ? pointer.of - 1 : 1) }));
+        follow(lastPoint.current);
+        event.preventDefault();
+        event.stopImmediatePropagation();
+      }
       if (event.key !== 'Escape' || !gesture.current) return;
       gesture.current.cancel();
       gesture.current = null;
@@ -55,7 +88,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
     };
     window.addEventListener('keydown', leave, true);
     return () => window.removeEventListener('keydown', leave, true);
-  }, []);
+  }, [editor, pane, follow]);
 
   const about = (x: number, y: number) => {
     const box = element.current?.getBoundingClientRect();
@@ -97,15 +130,15 @@ export function PaneCanvas({ pane, label, children }: Props) {
         up: () => undefined,
         cancel: () => undefined,
       };
-      const follow = (moved: globalThis.PointerEvent): void => {
+      const shift = (moved: globalThis.PointerEvent): void => {
         pan(moved.clientX - x, moved.clientY - y);
         [x, y] = [moved.clientX, moved.clientY];
       };
-      target.addEventListener('pointermove', follow);
+      target.addEventListener('pointermove', shift);
       target.addEventListener(
         'pointerup',
         () => {
-          target.removeEventListener('pointermove', follow);
+          target.removeEventListener('pointermove', shift);
           gesture.current = null;
         },
         { once: true },
@@ -120,6 +153,12 @@ export function PaneCanvas({ pane, label, children }: Props) {
     const double = near && event.timeStamp - at < DOUBLE_CLICK;
     lastPress.current = { at: event.timeStamp, x: event.clientX, y: event.clientY };
     const point = panePoint(editor, pane, target, event);
+    const { picking } = editor.getState();
+    if (picking) {
+      picking.take(new MotifPointer(editor, pane, placementIn(editor.getState(), pane)).at(point));
+      editor.setState({ picking: null });
+      return;
+    }
     gesture.current = PRESSES[editor.getState().tool](editor, point, double);
   };
 
@@ -127,20 +166,15 @@ export function PaneCanvas({ pane, label, children }: Props) {
     const target = element.current;
     if (!target) return;
     const point = panePoint(editor, pane, target, event);
-    if (gesture.current) {
-      gesture.current.move(point);
+    const before = lastPoint.current;
+    // Away from where another candidate was asked for, the first is taken again.
+    if (before && editor.getState().snapTurn > 0 && distance(before.screen, point.screen) > SAME_PLACE)
+      editor.setState({ snapTurn: 0 });
+    else if (before && editor.getState().snapTurn > 0) {
+      follow({ ...point, screen: before.screen });
       return;
     }
-    const state = editor.getState();
-    if (state.tool === 'path') hoverPath(editor, point);
-    else if (state.tool === 'line' && state.ways.line === 'arc') hoverSpots(editor, point, 'arc');
-    else if (state.tool === 'ellipse' && state.ways.ellipse === 'points') hoverSpots(editor, point, 'circle');
-    else if (!UNCAUGHT.has(state.tool)) {
-      new MotifPointer(editor, pane, placementIn(state, pane)).at(point);
-    } else {
-      const at = toMotif(placementIn(state, pane), point.figure);
-      editor.setState({ pointer: { pane, snapped: { point: at, caught: [], ring: null } } });
-    }
+    follow(point);
   };
 
   const release = (event: PointerEvent<HTMLDivElement>): void => {

@@ -1,9 +1,9 @@
 import { applyTo, inverse } from '@/core/curve/affine';
 import type { Point } from '@/core/curve/point';
-import { pointsOfShape } from '@/core/figure/hit';
+import { anchorOf, pointsOfShape } from '@/core/figure/hit';
 import { NO_TURN } from '@/core/number/turn';
 import { placementMap, type Placement } from '@/core/symmetry/rule';
-import { ringStepFor, snap, type Snapped } from '@/core/symmetry/snap';
+import { ringStepFor, snapCandidates, spacedPlaces, type Snapped } from '@/core/symmetry/snap';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import { benchView, wholeView } from '@/state/view';
 import { fromScreen, type View } from '@/state/viewport';
@@ -55,13 +55,13 @@ function snapIn(
   except: ReadonlySet<string>,
   extra: readonly Point[] = [],
   origin?: Point,
-): Snapped {
+): Snapped[] {
   // What stands still while something is dragged: the figure as it was before.
   const round = activeRound({ ...state, live: null });
-  const nodes = (round?.shapes ?? [])
-    .filter(({ id, visible }) => visible && !except.has(id))
-    .flatMap(pointsOfShape);
-  return snap(
+  const still = (round?.shapes ?? []).filter(({ id, visible }) => visible && !except.has(id));
+  const nodes = still.flatMap(pointsOfShape);
+  const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
+  return snapCandidates(
     p,
     {
       fold: round?.rule.fold ?? 1,
@@ -73,6 +73,7 @@ function snapIn(
             .map(({ curve }) => curve)
         : [],
       origin,
+      spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
       on: state.snapOn,
     },
     tolerance,
@@ -129,10 +130,10 @@ export class MotifPointer {
   /** A point of the motif after snapping; shows in the readout what was caught. */
   caught(at: Point, p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
     const state = this.editor.getState();
-    const snapped = p.free
-      ? { point: at, caught: [], ring: null }
-      : snapIn(state, at, this.length(CATCH), this.except, extra, origin);
-    this.editor.setState({ pointer: { pane: this.pane, snapped } });
+    const list = p.free ? [] : snapIn(state, at, this.length(CATCH), this.except, extra, origin);
+    const which = list.length > 0 ? state.snapTurn % list.length : 0;
+    const snapped = list[which] ?? { point: at, caught: [], ring: null };
+    this.editor.setState({ pointer: { pane: this.pane, snapped, which, of: list.length } });
     return snapped.point;
   }
 

@@ -45,6 +45,8 @@ export function touchingForm(
     x: form.at.x + ((known.x - form.at.x) * best.radius) / away,
     y: form.at.y + ((known.y - form.at.y) * best.radius) / away,
   };
-  editor.setState({ pointer: { pane, snapped: { point, caught: ['touch'], ring: null, what: best.what } } });
+  editor.setState({
+    pointer: { pane, snapped: { point, caught: ['touch'], ring: null, what: best.what }, which: 0, of: 1 },
+  });
   return { ...form, rx: best.radius, ry: best.radius };
 }

@@ -1,5 +1,6 @@
 export * from './frame';
 export * from './groups';
+export * from './half';
 export * from './paint';
 export * from './rounds';
 export * from './shapes';

@@ -58,8 +58,13 @@ export function setFold(figure: Figure, roundId: string, fold: number): Figure {
   return withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, fold } }));
 }
 
+/** Turns the mirror on or off; a half motif that is being drawn stays as it is, without its mode. */
 export const setMirror = (figure: Figure, roundId: string, mirror: boolean): Figure =>
-  withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, mirror } }));
+  withRound(figure, roundId, ({ half: _, ...round }) => ({ ...round, rule: { ...round.rule, mirror } }));
+
+/** What becomes of what reaches past the rays of the wedge. */
+export const setEdge = (figure: Figure, roundId: string, edge: 'overlap' | 'trim' | 'warn'): Figure =>
+  withRound(figure, roundId, ({ edge: _, ...round }) => (edge === 'overlap' ? round : { ...round, edge }));
 
 /** Sets the turn of the first copy, kept within one full turn. */
 export const setStart = (figure: Figure, roundId: string, start: Turn): Figure =>

@@ -1,8 +1,8 @@
 import { produce } from 'immer';
 
 import { movedForm, plainForms, type Form } from '../../maker/form';
-import type { Point } from '../../curve/point';
-import { canClose, changedContours, type Contour } from '../../curve/contours';
+import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
+import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
 import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
@@ -160,6 +160,51 @@ export const placeNodes = (
 /** Moves nodes of a path, their handles with them. */
 export const moveNodes = (figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>, by: Point): Figure =>
   placeNodes(figure, ref, indices, (node) => movedNode(node, by));
+
+/** What nodes are made to share: x, height, radius or angle. */
+export type NodeLine = 'x' | 'y' | 'r' | 'θ';
+
+/** Puts nodes in line with the first of them. */
+export function alignNodes(
+  figure: Figure,
+  ref: ShapeRef,
+  indices: ReadonlySet<number>,
+  along: NodeLine,
+): Figure {
+  const lead = nodesAt(figure, ref, indices)[0];
+  if (!lead) return figure;
+  const to = (node: PathNode): Point => {
+    const [polar, led] = [polarOf(node), polarOf(lead)];
+    switch (along) {
+      case 'x':
+        return { x: lead.x, y: node.y };
+      case 'y':
+        return { x: node.x, y: lead.y };
+      case 'r':
+        return fromPolar(led.r, polar.degrees);
+      case 'θ':
+        return fromPolar(polar.r, led.degrees);
+    }
+  };
+  return placeNodes(figure, ref, indices, (node) => movedNode(node, subtract(to(node), node)));
+}
+
+/** Puts nodes at even steps on the straight way from the first of them to the last. */
+export function spreadNodes(figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>): Figure {
+  const nodes = nodesAt(figure, ref, indices);
+  const [first, last] = [nodes[0], nodes[nodes.length - 1]];
+  if (!first || !last || nodes.length < 3) return figure;
+  const places = new Map(nodes.map((node, k) => [node, between(first, last, k / (nodes.length - 1))]));
+  return placeNodes(figure, ref, indices, (node) =>
+    movedNode(node, subtract(places.get(node) ?? node, node)),
+  );
+}
+
+/** The named nodes of a path, in its order. */
+function nodesAt(figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>): PathNode[] {
+  const form = findShape(figure, ref)?.form;
+  return form?.kind === 'path' ? nodesOfContours(form.contours).filter((_, k) => indices.has(k)) : [];
+}
 
 /** Puts a handle of a node at a point; an even or smooth node keeps its other handle in line. */
 export const setHandle = (

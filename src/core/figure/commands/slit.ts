@@ -3,21 +3,18 @@ import { cross, subtract, type Point } from '../../curve/point';
 import { pointAt } from '../../curve/segment';
 import { formOfPaths, pathsOfForm } from '../../maker/form';
 import { slitPath } from '../../merge/slit';
-import { trimPath } from '../../merge/trim';
-import type { Figure } from '../model';
+import { trimPaths } from '../../merge/trim';
+import { LIMITS, type Figure, type Shape } from '../model';
 import { roundOf, withRound } from './rounds';
 
-/**
- * Puts what a cut leaves of each path in place of shapes that it changes; these become plain paths. Of a path with several
- * closed contours, whose holes belong to it, what lies on one side stays one path.
- * @param sideOf a word for the side on which a piece lies
- */
+type Paths = readonly Path[];
+
+/** Puts what a cut leaves in place of the shapes that it changes, each set of paths as one plain path. */
 function cutShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
-  cut: (path: Path) => Path[],
-  sideOf: (piece: Path) => string,
+  cut: (paths: Paths, shape: Shape) => readonly Paths[],
   newId: () => string,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
@@ -26,20 +23,16 @@ function cutShapes(
     shapes: round.shapes.flatMap((shape) => {
       if (!shapeIds.has(shape.id)) return [shape];
       const paths = pathsOfForm(shape.form);
-      const parts = paths.flatMap(cut);
+      const sets = cut(paths, shape);
+      const parts = sets.flat();
       if (parts.length === paths.length && parts.every((part, k) => part === paths[k])) return [shape];
-      const whole = shape.form.kind === 'path' && paths.length > 1 && paths.every(({ closed }) => closed);
-      const sides = new Set(parts.map(sideOf));
-      const sets = whole
-        ? [...sides].map((side) => parts.filter((part) => sideOf(part) === side))
-        : parts.map((part) => [part]);
       return sets.map((set, k) => {
         const id = k === 0 ? shape.id : newId();
         ids.push(id);
         return {
           ...shape,
           id,
-          name: sets.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
+          name: sets.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-LIMITS.name),
           form: formOfPaths(set),
         };
       });
@@ -48,7 +41,7 @@ function cutShapes(
   return { figure: changed, ids };
 }
 
-/** On which side of a line a path lies that does not cross it: the sign of the farther of its bounds. */
+/** On which side of a line a path lies that does not cross it: the sign of what of it is farthest off. */
 function sideOfLine(path: Path, from: Point, to: Point): number {
   const way = subtract(to, from);
   const offs = path.segments.flatMap((segment) =>
@@ -57,7 +50,10 @@ function sideOfLine(path: Path, from: Point, to: Point): number {
   return offs.reduce((most, off) => (Math.abs(off) > Math.abs(most) ? off : most), 0);
 }
 
-/** Cuts shapes along the straight line through two points of the motif; the ids are those of all pieces, none if it cuts none. */
+/**
+ * Cuts shapes along the straight line through two points of the motif; of a path with several closed contours, whose holes belong
+ * to it, what lies on one side stays one path. The ids are those of all pieces, none if it cuts none.
+ */
 export const slitShapes = (
   figure: Figure,
   roundId: string,
@@ -70,12 +66,22 @@ export const slitShapes = (
     figure,
     roundId,
     shapeIds,
-    (path) => slitPath(path, from, to),
-    (piece) => (sideOfLine(piece, from, to) < 0 ? 'left' : 'right'),
+    (paths, { form }) => {
+      const pieces = paths.flatMap((path) => slitPath(path, from, to));
+      const whole = form.kind === 'path' && paths.length > 1 && paths.every(({ closed }) => closed);
+      if (!whole) return pieces.map((piece) => [piece]);
+      const onLeft = (piece: Path): boolean => sideOfLine(piece, from, to) < 0;
+      return [pieces.filter(onLeft), pieces.filter((piece) => !onLeft(piece))].filter(
+        (side) => side.length > 0,
+      );
+    },
     newId,
   );
 
-/** Takes away what of a round's shapes reaches past the rays of its wedge; the ids are those of what was trimmed. */
+/**
+ * Takes away what of a round's shapes reaches past the rays of its wedge; what a shape still fills stays one path with its holes.
+ * The ids are those of what was trimmed.
+ */
 export const trimToWedge = (
   figure: Figure,
   roundId: string,
@@ -87,8 +93,13 @@ export const trimToWedge = (
     figure,
     roundId,
     shapeIds,
-    (path) => trimPath(path, fold),
-    () => 'inside',
+    (paths, { rule }) => {
+      const left = trimPaths(paths, rule, fold);
+      if (left === paths) return paths.map((path) => [path]);
+      const closed = left.filter((path) => path.closed);
+      const open = left.filter((path) => !path.closed).map((path) => [path]);
+      return closed.length > 0 ? [closed, ...open] : open;
+    },
     newId,
   );
 };

@@ -1,7 +1,8 @@
-import { boundsOfPaths } from '../../curve/bounds';
+import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { movedForm, pathsOfForm, type Form } from '../../maker/form';
 import { transformedForms, type Transform } from '../../maker/transform';
+import { reachOf } from '../../symmetry/reach';
 import { anchorOf } from '../hit';
 import type { Figure, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
@@ -62,16 +63,39 @@ export function transformShapes(
   return { figure: changed, ids };
 }
 
-/** How shapes are put in line: their middles on the axis, at the centre, at one height, radius or angle. */
-export type Alignment = 'axis' | 'centre' | 'left' | 'middle' | 'right' | 'level' | 'radius' | 'angle';
+/** How shapes are put in line: their middles on the axis, at the centre, edges or middles at one place, radius or angle. */
+export type Alignment =
+  'axis' | 'centre' | 'left' | 'middle' | 'right' | 'top' | 'level' | 'bottom' | 'radius' | 'angle';
+
+/** What shapes are put in line with: the first of them in the layer order, the box round all of them, or the page. */
+export type AlignTo = 'first' | 'selection' | 'page';
 
 const boxOf = (shape: Shape) => boundsOfPaths(pathsOfForm(shape.form));
 
-/** Where a shape's anchor is to go so that it is in line with the first. */
-function alignedTo(shape: Shape, first: Shape, how: Alignment): Point {
+interface Lead {
+  readonly box: Bounds;
+  /** What radius and angle are read from. */
+  readonly at: Point;
+}
+
+/** The page as the upright copy of a motif sees it, whose centre is the figure's. */
+function pageLead({ page: { width, height, centre } }: Figure): Lead {
+  const middle = { x: -centre.x || 0, y: -centre.y || 0 };
+  return {
+    at: middle,
+    box: {
+      left: middle.x - width / 2,
+      right: middle.x + width / 2,
+      top: middle.y - height / 2,
+      bottom: middle.y + height / 2,
+    },
+  };
+}
+
+/** Where a shape's anchor is to go so that it is in line with what leads. */
+function alignedTo(shape: Shape, lead: Lead, how: Alignment): Point {
   const anchor = anchorOf(shape);
-  const lead = anchorOf(first);
-  const [box, led] = [boxOf(shape), boxOf(first)];
+  const [box, led] = [boxOf(shape), lead.box];
   switch (how) {
     case 'axis':
       return { x: anchor.x - (box.left + box.right) / 2, y: anchor.y };
@@ -86,39 +110,65 @@ function alignedTo(shape: Shape, first: Shape, how: Alignment): Point {
       return { x: anchor.x + led.right - box.right, y: anchor.y };
     case 'middle':
       return { x: anchor.x + (led.left + led.right - box.left - box.right) / 2, y: anchor.y };
+    case 'top':
+      return { x: anchor.x, y: anchor.y + led.top - box.top };
+    case 'bottom':
+      return { x: anchor.x, y: anchor.y + led.bottom - box.bottom };
     case 'level':
       return { x: anchor.x, y: anchor.y + (led.top + led.bottom - box.top - box.bottom) / 2 };
     case 'radius':
-      return fromPolar(polarOf(lead).r, polarOf(anchor).degrees);
+      return fromPolar(polarOf(lead.at).r, polarOf(anchor).degrees);
     case 'angle':
-      return fromPolar(polarOf(anchor).r, polarOf(lead).degrees);
+      return fromPolar(polarOf(anchor).r, polarOf(lead.at).degrees);
   }
 }
 
-/** Puts shapes in line; those that follow another go by the first of them in the layer order. */
+/** Puts shapes in line with what leads them. */
 export function alignShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
   how: Alignment,
+  to: AlignTo = 'first',
 ): Figure {
-  const first = roundOf(figure, roundId).shapes.find(({ id }) => shapeIds.has(id));
+  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const [first] = chosen;
   if (!first) return figure;
+  const all = boundsOfPaths(chosen.flatMap(({ form }) => pathsOfForm(form)));
+  const leads: Record<AlignTo, Lead> = {
+    first: { box: boxOf(first), at: anchorOf(first) },
+    selection: { box: all, at: { x: (all.left + all.right) / 2, y: (all.top + all.bottom) / 2 } },
+    page: pageLead(figure),
+  };
   return withShapes(figure, roundId, shapeIds, (shape) => ({
     ...shape,
-    form: movedForm(shape.form, subtract(alignedTo(shape, first, how), anchorOf(shape))),
+    form: movedForm(shape.form, subtract(alignedTo(shape, leads[to], how), anchorOf(shape))),
   }));
+}
+
+/** How far a shape goes across, up, or from the centre. */
+function extentAlong(shape: Shape, along: 'across' | 'up' | 'radius'): { from: number; to: number } {
+  if (along === 'radius') {
+    const reach = reachOf(pathsOfForm(shape.form));
+    return { from: reach?.inner ?? 0, to: reach?.outer ?? 0 };
+  }
+  const box = boxOf(shape);
+  return along === 'across' ? { from: box.left, to: box.right } : { from: -box.bottom, to: -box.top };
 }
 
 /** Along what shapes are spread evenly, between the two that are outermost in it. */
 export type Spread = 'across' | 'up' | 'radius' | 'angle';
 
-/** Spreads the anchors of three shapes and more evenly between the first and the last of them. */
+/**
+ * Spreads three shapes and more evenly between the first and the last of them: their anchors, or the gaps between their boxes.
+ * Gaps are even across or up, or along the radius between how near and far each reaches; for angles it is anchors.
+ */
 export function spreadShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
   along: Spread,
+  even: 'centres' | 'gaps' = 'centres',
 ): Figure {
   const read = (shape: Shape): number => {
     const p = anchorOf(shape);
@@ -145,6 +195,17 @@ export function spreadShapes(
   if (!first || !last || order.length < 3) return figure;
   const step = (read(last) - read(first)) / (order.length - 1);
   const places = new Map(order.map((shape, k) => [shape.id, read(first) + k * step]));
+  if (even === 'gaps' && along !== 'angle') {
+    const extents = order.map((shape) => extentAlong(shape, along));
+    const length = (extents[extents.length - 1]?.to ?? 0) - (extents[0]?.from ?? 0);
+    const gap = (length - extents.reduce((sum, { from, to }) => sum + to - from, 0)) / (order.length - 1);
+    let next = extents[0]?.from ?? 0;
+    order.forEach((shape, k) => {
+      const extent = extents[k] ?? { from: 0, to: 0 };
+      places.set(shape.id, read(shape) + next - extent.from);
+      next += extent.to - extent.from + gap;
+    });
+  }
   return withShapes(figure, roundId, shapeIds, (shape) => {
     const anchor = anchorOf(shape);
     const to = put(anchor, places.get(shape.id) ?? read(shape));

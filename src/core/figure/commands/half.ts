@@ -1,0 +1,63 @@
+import type { Contour } from '../../curve/contours';
+import { withReflection } from '../../curve/nodeOps';
+import { areOwnMirror } from '../../curve/path';
+import { pathsOfForm } from '../../maker/form';
+import { transformedForms } from '../../maker/transform';
+import { NO_TURN } from '../../number/turn';
+import { ORIGIN } from '../../curve/point';
+import type { Figure, Shape } from '../model';
+import { roundOf, withRound } from './rounds';
+
+/** Nearer to the axis than this, in the figure's unit, an end is on it. */
+const ON_AXIS = 1e-6;
+
+/** Begins half a motif: one side of the axis is drawn, the other is its live reflection. */
+export const startHalf = (figure: Figure, roundId: string): Figure =>
+  withRound(figure, roundId, (round) =>
+    round.half
+      ? round
+      : {
+          ...round,
+          half: round.rule.mirror ? 'mirrored' : 'turned',
+          rule: { ...round.rule, mirror: true },
+        },
+  );
+
+/** A path whose open contours that end on the axis are joined to their reflections; null where it has none. */
+function joinedHalf(shape: Shape): Shape | null {
+  if (shape.form.kind !== 'path') return null;
+  const before = shape.form.contours;
+  const contours = before.map((contour): Contour => {
+    const made = contour.closed ? null : withReflection(contour, ON_AXIS);
+    return made?.ok ? made.value : contour;
+  });
+  const isSame = contours.every((contour, k) => contour === before[k]);
+  return isSame ? null : { ...shape, form: { kind: 'path', contours } };
+}
+
+const reflectedShapes = (shape: Shape, newId: () => string): Shape[] =>
+  transformedForms(shape.form, { kind: 'reflect', direction: NO_TURN, about: ORIGIN }).map((form) => ({
+    ...shape,
+    id: newId(),
+    name: `${shape.name} reflected`.slice(-120),
+    form,
+  }));
+
+/**
+ * Ends half a motif: open paths that end on the axis become one with their reflection, with no node on the axis where one
+ * curve runs on there. In a round that was not mirrored before, the reflections of all other shapes become shapes.
+ */
+export function endHalf(figure: Figure, roundId: string, newId: () => string): Figure {
+  const { half } = roundOf(figure, roundId);
+  if (!half) return figure;
+  return withRound(figure, roundId, ({ half: _, ...round }) => ({
+    ...round,
+    rule: { ...round.rule, mirror: half === 'mirrored' },
+    shapes: round.shapes.flatMap((shape) => {
+      const whole = joinedHalf(shape);
+      if (whole) return [whole];
+      const keeps = half === 'mirrored' || areOwnMirror(pathsOfForm(shape.form), 1e-9);
+      return keeps ? [shape] : [shape, ...reflectedShapes(shape, newId)];
+    }),
+  }));
+}

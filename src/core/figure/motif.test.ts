@@ -1,0 +1,265 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { boundsOfPaths } from '../curve/bounds';
+import type { PathNode } from '../curve/nodes';
+import { areOwnMirror, signedArea } from '../curve/path';
+import { polarOf, type Point } from '../curve/point';
+import { checkFigure } from '../format/json';
+import { pathForm, pathsOfForm, type Form, type PathForm } from '../maker/form';
+import { MAKERS } from '../maker/makers';
+import { NO_TURN, turn } from '../number/turn';
+import { pastRays } from '../symmetry/wedge';
+import {
+  addShapes,
+  alignNodes,
+  alignShapes,
+  alignStamps,
+  endHalf,
+  findShape,
+  makePlain,
+  roundOf,
+  setEdge,
+  setFold,
+  setForm,
+  setMerge,
+  setMirror,
+  setPage,
+  spreadNodes,
+  spreadShapes,
+  stampAlong,
+  startHalf,
+  whirlShape,
+} from './commands';
+import { evaluate, mergeRequestOf, sameMerge } from './evaluate';
+import type { Figure } from './model';
+import { newFigure, newShape, START_PAINT } from './start';
+
+const counter = (): (() => string) => {
+  let made = 0;
+  return () => `n${(made += 1)}`;
+};
+const withForms = (...forms: Form[]): Figure =>
+  addShapes(
+    newFigure('A', 'r'),
+    'r',
+    forms.map((form, k) => newShape(`s${k}`, `Shape ${k}`, form, START_PAINT)),
+  );
+const formsOf = (figure: Figure): Form[] => roundOf(figure, 'r').shapes.map(({ form }) => form);
+const pathsOf = (figure: Figure) => formsOf(figure).flatMap(pathsOfForm);
+const corner = (x: number, y: number): PathNode => ({ x, y, kind: 'corner' });
+const disc = (x: number, y: number, r: number): Form => ({
+  kind: 'ellipse',
+  at: { x, y },
+  rotation: NO_TURN,
+  rx: r,
+  ry: r,
+});
+
+describe('half a motif', () => {
+  it('is reflected while it is drawn, and one closed path afterwards, with no node on the axis in a straight side', () => {
+    const half = pathForm([corner(0, -20), corner(12, -20), corner(8, -40), corner(0, -40)], false);
+    const drawn = addShapes(startHalf(withForms(), 'r'), 'r', [newShape('s', 'S', half, START_PAINT)]);
+    expect(roundOf(drawn, 'r')).toMatchObject({ half: 'turned', rule: { mirror: true } });
+    expect(checkFigure(JSON.parse(JSON.stringify(drawn)))).toEqual(drawn);
+    expect(startHalf(drawn, 'r')).toEqual(drawn);
+    const done = endHalf(drawn, 'r', counter());
+    expect(roundOf(done, 'r').half).toBeUndefined();
+    expect(roundOf(done, 'r').rule.mirror).toBe(false);
+    const [form] = formsOf(done) as [PathForm];
+    expect(form.contours).toHaveLength(1);
+    expect(form.contours[0]).toMatchObject({ closed: true });
+    expect(form.contours[0]!.nodes).toHaveLength(4);
+    expect(areOwnMirror(pathsOfForm(form), 1e-12)).toBe(true);
+    // A trapezium of parallel sides 24 and 16, 20 high.
+    expect(Math.abs(signedArea(pathsOfForm(form)))).toBeCloseTo(400, 9);
+  });
+
+  it('leaves what is its own reflection, and adds those of other shapes unless the round is mirrored anyway', () => {
+    const forms = [disc(0, -30, 5), disc(9, -30, 2)];
+    const turned = endHalf(startHalf(withForms(...forms), 'r'), 'r', counter());
+    expect(formsOf(turned)).toHaveLength(3);
+    expect(areOwnMirror(pathsOf(turned), 1e-12)).toBe(true);
+    const mirrored = endHalf(startHalf(setMirror(withForms(...forms), 'r', true), 'r'), 'r', counter());
+    expect(formsOf(mirrored)).toEqual(forms);
+    expect(roundOf(mirrored, 'r').rule.mirror).toBe(true);
+    expect(endHalf(mirrored, 'r', counter())).toBe(mirrored);
+    // Turned off by hand, the mode goes too.
+    expect(roundOf(setMirror(startHalf(withForms(), 'r'), 'r', false), 'r').half).toBeUndefined();
+  });
+});
+
+describe('the edge of the wedge', () => {
+  const wide = (): Figure => setFold(withForms(disc(0, -30, 12)), 'r', 12);
+  const drawnPast = (figure: Figure): number => {
+    const paths = evaluate(figure, new Map()).layers.flatMap(({ items }) =>
+      items.flatMap((item) => item.paths),
+    );
+    const { left, right } = pastRays(paths, { fold: 12 });
+    return Math.max(left, right);
+  };
+
+  it('is overlapped unless it is trimmed, live: the form stays as it is', () => {
+    const figure = wide();
+    expect(drawnPast(figure)).toBeGreaterThan(1);
+    const trimmed = setEdge(figure, 'r', 'trim');
+    expect(drawnPast(trimmed)).toBeLessThan(1e-6);
+    expect(formsOf(trimmed)).toEqual(formsOf(figure));
+    expect(drawnPast(setEdge(trimmed, 'r', 'overlap'))).toBeCloseTo(drawnPast(figure), 12);
+    expect(drawnPast(setEdge(figure, 'r', 'warn'))).toBeCloseTo(drawnPast(figure), 12);
+    // A wedge of half a turn has nothing past its rays.
+    expect(drawnPast(setFold(trimmed, 'r', 2))).toBeCloseTo(drawnPast(figure), 12);
+    expect(checkFigure(JSON.parse(JSON.stringify(trimmed)))).toEqual(trimmed);
+  });
+
+  it('is what a merge works on', () => {
+    const trimmed = setMerge(setEdge(wide(), 'r', 'trim'), 'r', 'union');
+    const [operand] = mergeRequestOf(roundOf(trimmed, 'r'))!.operands;
+    const past = pastRays(
+      operand!.shapes.flatMap(({ paths }) => paths),
+      { fold: 12 },
+    );
+    expect(Math.max(past.left, past.right)).toBeLessThan(1e-6);
+    const other = roundOf(setEdge(trimmed, 'r', 'overlap'), 'r');
+    expect(sameMerge(roundOf(trimmed, 'r'), other)).toBe(false);
+  });
+});
+
+describe('shapes in line', () => {
+  const all = new Set(['s0', 's1', 's2']);
+  const boxes = (figure: Figure) => formsOf(figure).map((form) => boundsOfPaths(pathsOfForm(form)));
+
+  it('go by the page with its centre, or by the box round them', () => {
+    const page = { width: 100, height: 60, centre: { x: 10, y: -5 } };
+    const figure = setPage(withForms(disc(3, -30, 4), disc(9, -10, 2)), page);
+    const two = new Set(['s0', 's1']);
+    // The page's middle is where the figure's centre is moved away from.
+    expect(boxes(alignShapes(figure, 'r', two, 'left', 'page')).map(({ left }) => left)).toEqual([-60, -60]);
+    expect(boxes(alignShapes(figure, 'r', two, 'bottom', 'page')).map(({ bottom }) => bottom)).toEqual([
+      35, 35,
+    ]);
+    const tops = boxes(alignShapes(figure, 'r', two, 'top', 'selection')).map(({ top }) => top);
+    expect(tops).toEqual([-34, -34]);
+    const right = boxes(alignShapes(figure, 'r', two, 'right', 'selection')).map((box) => box.right);
+    expect(right).toEqual([11, 11]);
+  });
+
+  it('are spread by even gaps, whatever their sizes', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 3, maxLength: 3 }), (radii) => {
+        const forms = radii.map((r, k) => disc([0, 11, 60][k]!, -40, r));
+        const spread = boxes(spreadShapes(withForms(...forms), 'r', all, 'across', 'gaps'));
+        const gaps = [1, 2].map((k) => spread[k]!.left - spread[k - 1]!.right);
+        expect(gaps[0]).toBeCloseTo(gaps[1]!, 9);
+        expect(spread[0]!.left).toBeCloseTo(-radii[0]!, 9);
+        expect(spread[2]!.right).toBeCloseTo(60 + radii[2]!, 9);
+      }),
+    );
+    const radial = spreadShapes(
+      withForms(disc(0, -20, 2), disc(0, -31, 3), disc(0, -60, 5)),
+      'r',
+      all,
+      'radius',
+      'gaps',
+    );
+    const [a, b, c] = boxes(radial);
+    expect(a!.top - b!.bottom).toBeCloseTo(b!.top - c!.bottom, 9);
+  });
+
+  it('nodes share what the first of them has, or stand evenly', () => {
+    const figure = withForms(
+      pathForm([corner(1, -10), corner(7, -22), corner(3, -37), corner(9, -40)], false),
+    );
+    const ref = { roundId: 'r', shapeId: 's0' };
+    const nodes = (f: Figure): readonly Point[] => (formsOf(f)[0] as PathForm).contours[0]!.nodes;
+    const some = new Set([1, 2, 3]);
+    expect(nodes(alignNodes(figure, ref, some, 'x')).map(({ x }) => x)).toEqual([1, 7, 7, 7]);
+    expect(nodes(alignNodes(figure, ref, some, 'y')).map(({ y }) => y)).toEqual([-10, -22, -22, -22]);
+    const radii = nodes(alignNodes(figure, ref, some, 'r')).map((p) => polarOf(p).r);
+    expect(radii[3]).toBeCloseTo(Math.hypot(7, 22), 9);
+    const angles = nodes(alignNodes(figure, ref, some, 'θ')).map((p) => polarOf(p).degrees);
+    expect(angles[2]).toBeCloseTo(angles[1]!, 9);
+    const even = nodes(spreadNodes(figure, ref, new Set([0, 1, 2, 3])));
+    expect(even[1]!.x).toBeCloseTo(1 + 8 / 3, 9);
+    expect(even[2]!.y).toBeCloseTo(-30, 9);
+    expect(spreadNodes(figure, ref, new Set([0, 1]))).toBe(figure);
+    expect(alignNodes(withForms(disc(0, 0, 1)), ref, some, 'x')).toEqual(withForms(disc(0, 0, 1)));
+  });
+});
+
+describe('stamps of a motif', () => {
+  const along = { closed: false, nodes: [corner(2, -10), corner(2, -50)] };
+  const options = {
+    spacing: 10,
+    spread: 'even' as const,
+    facing: 'path' as const,
+    sizes: 0.3,
+    colours: 0.5,
+    seed: 7,
+  };
+  const [first, second] = [disc(0, 0, 2), disc(0, 3, 1)].map((form) => ({
+    name: 'Dot',
+    contours: (
+      makePlain(withForms(form), 'r', new Set(['s0']), counter()).rounds[0]!.shapes[0]!.form as PathForm
+    ).contours,
+    paint: START_PAINT,
+    rule: 'nonzero' as const,
+  }));
+  const stamped = () => stampAlong(withForms(), 'r', along, [first!, second!], options, counter());
+
+  it('are a group with one line, of which a change to one is a change to all', () => {
+    const { figure, ids } = stamped();
+    expect(ids).toHaveLength(2);
+    const shapes = roundOf(figure, 'r').shapes;
+    expect(new Set(shapes.map(({ group }) => group)).size).toBe(1);
+    expect(boundsOfPaths(pathsOfForm(shapes[0]!.form)).bottom).toBeGreaterThan(-10.01);
+    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+    const ref = { roundId: 'r', shapeId: ids[0]! };
+    const form = findShape(figure, ref)!.form as Extract<Form, { kind: 'stamp' }>;
+    const changed = setForm(figure, ref, { ...form, numbers: { ...form.numbers, spacing: 20 } });
+    const both = alignStamps(changed, ref);
+    expect(formsOf(both).map((each) => pathsOfForm(each).length)).toEqual([3, 3]);
+    const loose = setForm(figure, ref, disc(0, 0, 1));
+    expect(alignStamps(loose, ref)).toBe(loose);
+  });
+
+  it('have each their own colour, on the screen and when made plain', () => {
+    const { figure, ids } = stamped();
+    const items = evaluate(figure, new Map()).layers.flatMap((layer) => layer.items);
+    expect(items).toHaveLength(10);
+    const fills = items.filter(({ shapeId }) => shapeId === ids[0]).map(({ paint }) => paint.fill);
+    expect(new Set(fills).size).toBe(5);
+    for (const fill of fills) expect(fill).toMatch(/^#[0-9a-f]{6}$/);
+    const plain = makePlain(figure, 'r', new Set([ids[0]!]), counter());
+    expect(
+      roundOf(plain, 'r')
+        .shapes.slice(0, 5)
+        .map(({ paint }) => paint.fill),
+    ).toEqual(fills);
+  });
+});
+
+describe('a whirl of a shape in a motif', () => {
+  it('takes the place of the shape, or says why it cannot', () => {
+    const kite: Form = {
+      kind: 'kite',
+      at: { x: 0, y: -40 },
+      rotation: turn(1, 9),
+      numbers: MAKERS.kite.start,
+    };
+    const made = whirlShape(withForms(kite), { roundId: 'r', shapeId: 's0' });
+    if (!('figure' in made)) throw new Error(made.problem);
+    const [form] = formsOf(made.figure);
+    expect(form).toMatchObject({ kind: 'nest', numbers: { count: 8 } });
+    const [outer] = pathsOfForm(form!);
+    expect(Math.abs(signedArea([outer!]))).toBeCloseTo(Math.abs(signedArea(pathsOfForm(kite))), 8);
+    expect(roundOf(made.figure, 'r').shapes[0]!.rule).toBe('evenodd');
+    for (const [wrong, why] of [
+      [disc(0, -30, 5), 'falls on itself'],
+      [pathForm([corner(0, 0), corner(5, 0)], false), 'one closed shape'],
+    ] as const)
+      expect(whirlShape(withForms(wrong), { roundId: 'r', shapeId: 's0' })).toEqual({
+        problem: expect.stringContaining(why) as string,
+      });
+  });
+});

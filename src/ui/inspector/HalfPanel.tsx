@@ -1,0 +1,35 @@
+'use client';
+
+import { endHalf, startHalf } from '@/core/figure/commands';
+import type { Round } from '@/core/figure/model';
+import { actOnRound } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { Button } from '../common/Button';
+import { Section } from '../common/Panel';
+import { useEditor } from '../editor/EditorContext';
+
+/** Draws one side of the axis, the other being its live reflection, and joins them. */
+export function HalfPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const { half } = round;
+  return (
+    <Section title="Half a motif" note={half ? 'on' : undefined}>
+      <p className="text-[12px] leading-4 text-muted">
+        {half
+          ? 'What you draw on one side is reflected on the other. Open paths that end on the axis are joined to their reflections.'
+          : 'Draw one side of the axis; the other follows.'}
+      </p>
+      <Button
+        tone={half ? 'main' : 'plain'}
+        disabled={round.locked}
+        onClick={() =>
+          half
+            ? actOnRound(editor, 'Join the halves', (figure, id) => endHalf(figure, id, newId))
+            : actOnRound(editor, 'Draw half', startHalf)
+        }
+      >
+        {half ? 'Join the halves' : 'Draw half'}
+      </Button>
+    </Section>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { useState } from 'react';
+
+import type { TraceOptions } from '@/core/curve/trace';
+import { Button } from '../common/Button';
+import { ShareField } from '../common/NumberField';
+import { Row } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor } from '../editor/EditorContext';
+import { traceUnderlay } from '../editor/traceUnderlay';
+
+type Work = { readonly share: number; readonly stop: (() => void) | null } | null;
+
+/** Makes paths of the underlay. */
+export function TracePanel({ disabled }: { readonly disabled: boolean }) {
+  const editor = useEditor();
+  const [options, setOptions] = useState<TraceOptions>({
+    threshold: 0.5,
+    light: false,
+    smoothness: 1,
+    smallest: 20,
+  });
+  const [work, setWork] = useState<Work>(null);
+  const set = (part: Partial<TraceOptions>): void => setOptions({ ...options, ...part });
+  const run = async (): Promise<void> => {
+    setWork({ share: 0, stop: null });
+    await traceUnderlay(editor, options, {
+      progress: (share) => setWork((now) => now && { ...now, share }),
+      started: (stop) => setWork({ share: 0, stop }),
+    });
+    setWork(null);
+  };
+  return (
+    <>
+      <Row caption="Trace what is">
+        <Segmented
+          label="Trace what is"
+          value={options.light ? 'light' : 'dark'}
+          choices={[
+            { value: 'dark', label: 'Dark' },
+            { value: 'light', label: 'Light' },
+          ]}
+          onChange={(tone) => set({ light: tone === 'light' })}
+        />
+      </Row>
+      <ShareField
+        label="Trace threshold"
+        caption="Threshold"
+        value={options.threshold}
+        least={0.02}
+        most={0.98}
+        onChange={(threshold) => set({ threshold })}
+      />
+      <ShareField
+        label="Trace smoothness"
+        caption="Smoothness"
+        unit="px"
+        step={0.5}
+        value={options.smoothness}
+        least={0.2}
+        most={20}
+        onChange={(smoothness) => set({ smoothness })}
+      />
+      <ShareField
+        label="Leave out specks under"
+        caption="Specks under"
+        unit="px²"
+        step={10}
+        value={options.smallest}
+        least={0}
+        most={100_000}
+        onChange={(smallest) => set({ smallest })}
+      />
+      {work ? (
+        <Button disabled={!work.stop} onClick={() => work.stop?.()}>
+          Tracing, {Math.round(100 * work.share)} % · stop
+        </Button>
+      ) : (
+        <Button disabled={disabled} onClick={() => void run()}>
+          Trace into the motif
+        </Button>
+      )}
+    </>
+  );
+}

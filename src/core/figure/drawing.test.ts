@@ -9,6 +9,7 @@ import { pathForm, pathsOfForm, type Form } from '../maker/form';
 import type { PathNode } from '../curve/nodes';
 import { closureOf, transformedForms, transformProblem } from '../maker/transform';
 import { MAKERS } from '../maker/makers';
+import { mergeNow } from '../merge/engine';
 import { NO_TURN, turn } from '../number/turn';
 import {
   addGuide,
@@ -17,6 +18,8 @@ import {
   alignShapes,
   changeUnderlay,
   drawFrame,
+  drawFrameCells,
+  frameCellsProblem,
   duplicateShapes,
   groupShapes,
   lockShape,
@@ -31,6 +34,7 @@ import {
   setClosed,
   setFold,
   setFrame,
+  setMirror,
   setPage,
   setUnderlay,
   slitShapes,
@@ -179,6 +183,46 @@ describe('frames', () => {
     // 720 corners would have 258 120 diagonals: a file that asks for them is refused.
     const endless = setFrame(figure, 'r', { polygon: { ...polygon, sides: 720 } });
     expect(() => checkFigure(JSON.parse(JSON.stringify(endless)))).toThrow('at most 90 corners');
+  });
+});
+
+describe('the cells of a frame', () => {
+  it('become shapes, one of each kind, that cover what it encloses and do not overlap', () => {
+    for (const [sides, mirror] of [
+      [6, true],
+      [5, false],
+      [8, true],
+    ] as const) {
+      const polygon = { sides, radius: 50, fit: 'in' as const, diagonals: 'all' as const };
+      const figure = setMirror(setFold(setFrame(withForms(), 'r', { polygon }), 'r', sides), 'r', mirror);
+      expect(frameCellsProblem(roundOf(figure, 'r'), 100)).toBeNull();
+      const { figure: drawn, ids } = drawFrameCells(figure, 'r', 100, counter());
+      const { shapes, rule } = roundOf(drawn, 'r');
+      expect(shapes).toHaveLength(ids.length);
+      const { facts } = mergeNow({
+        op: 'union',
+        among: 'copies',
+        quality: 'full',
+        operands: [
+          {
+            ...rule,
+            start: NO_TURN,
+            shapes: shapes.map((shape) => ({ paths: pathsOfForm(shape.form), rule: shape.rule })),
+          },
+        ],
+      });
+      // The polygon's area is n/2 R² sin(2π/n); its cells are counted by Poonen and Rubinstein (1998), OEIS A007678.
+      expect(facts.area).toBeCloseTo((sides / 2) * 2500 * Math.sin((2 * Math.PI) / sides), 6);
+      expect(facts.cells).toBe({ 5: 11, 6: 24, 8: 80 }[sides]);
+      expect(facts.kinds).toBe(shapes.length);
+    }
+  });
+
+  it('are refused where there are too many, or none', () => {
+    const polygon = { sides: 90, radius: 50, fit: 'in' as const, diagonals: 'all' as const };
+    const figure = setFrame(withForms(), 'r', { polygon });
+    expect(frameCellsProblem(roundOf(figure, 'r'), 100)).toContain('too often');
+    expect(frameCellsProblem(roundOf(withForms(), 'r'), 100)).toContain('nothing set out');
   });
 });
 

@@ -1,6 +1,7 @@
 'use client';
 
-import { drawFrame, removeGuide, setFrame } from '@/core/figure/commands';
+import { drawFrame, drawFrameCells, frameCellsProblem, removeGuide, setFrame } from '@/core/figure/commands';
+import { MergeFailed } from '@/core/merge/merge';
 import type { Round } from '@/core/figure/model';
 import { START_LINE } from '@/core/figure/start';
 import { MOST_SIDES } from '@/core/maker/polygon';
@@ -18,6 +19,7 @@ import { act, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
 import { Trash2 } from 'lucide-react';
+import { toast } from 'sonner';
 import { Button, IconButton } from '../common/Button';
 import { CountField, LengthField, ListField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
@@ -44,6 +46,24 @@ export function FramePanel({ round }: { readonly round: Round }) {
     const drawn = drawFrame(figure, round.id, START_LINE, outer * 2, newId);
     act(editor, 'Draw the frame', () => drawn.figure);
     select(editor, round.id, drawn.ids);
+  };
+  const drawCells = (): void => {
+    const problem = frameCellsProblem(round, outer * 2);
+    if (problem !== null) {
+      toast.error(problem);
+      return;
+    }
+    try {
+      const drawn = drawFrameCells(figure, round.id, outer * 2, newId);
+      if (drawn.ids.length === 0) toast('These lines enclose nothing.');
+      else {
+        act(editor, 'Make cells shapes', () => drawn.figure);
+        select(editor, round.id, drawn.ids);
+      }
+    } catch (error) {
+      if (!(error instanceof MergeFailed)) throw error;
+      toast.error(error.message);
+    }
   };
 
   return (
@@ -154,6 +174,13 @@ export function FramePanel({ round }: { readonly round: Round }) {
       ))}
       <Button disabled={round.locked || isEmpty} onClick={draw}>
         Draw all of it as paths
+      </Button>
+      <Button
+        disabled={round.locked || isEmpty}
+        title="One of each kind of area that the lines and their copies enclose"
+        onClick={drawCells}
+      >
+        Make its cells shapes
       </Button>
     </Section>
   );

@@ -2,8 +2,13 @@ import { polygonOf } from '../../maker/construction';
 import { cornersOf, frameLines, type Frame, type FrameLine, type Guide } from '../../symmetry/frame';
 import { formOfPaths } from '../../maker/form';
 import type { Paint } from '../../scene/scene';
-import type { Figure } from '../model';
-import { newShape } from '../start';
+import { applyTo, turnMap } from '../../curve/affine';
+import { mapPath } from '../../curve/path';
+import { polarOf } from '../../curve/point';
+import { cellsOf } from '../../merge/cells';
+import { NO_TURN, type Turn } from '../../number/turn';
+import type { Figure, Round } from '../model';
+import { newShape, START_PAINT } from '../start';
 import { addShapes } from './shapes';
 import { roundOf, withRound } from './rounds';
 
@@ -26,6 +31,50 @@ const NAMES: Record<FrameLine['name'], string> = {
   'frame ring': 'Ring',
   guide: 'Guide',
 };
+
+/** More pairs of lines than this take too long to look at while a person waits. */
+const MOST_PAIRS = 200_000;
+
+/**
+ * Why the cells of a round's frame cannot be made shapes, or null where they can: the lines and all their copies are looked at in
+ * pairs, in one wedge.
+ */
+export function frameCellsProblem({ frame, rule }: Round, reach: number): string | null {
+  const lines = frameLines(frame, reach).length;
+  if (lines === 0) return 'There is nothing set out yet.';
+  return (lines * lines * rule.fold) / 2 > MOST_PAIRS
+    ? 'These lines and their copies cross too often for shapes: take fewer diagonals, rings or guides.'
+    : null;
+}
+
+/**
+ * Makes a shape of one cell of each kind that a round's frame and its copies enclose, the one nearest to the axis, from the centre
+ * outward; turned about the centre they cover what the frame encloses. Colours go through the palette.
+ * @throws MergeFailed where there is more to do than a limit
+ */
+export function drawFrameCells(
+  figure: Figure,
+  roundId: string,
+  reach: number,
+  newId: () => string,
+): { figure: Figure; ids: string[] } {
+  const { frame, rule } = roundOf(figure, roundId);
+  const paths = frameLines(frame, reach).map(({ path }) => path);
+  const cells = cellsOf([
+    { fold: rule.fold, mirror: rule.mirror, start: NO_TURN, shapes: [{ paths, rule: 'nonzero' }] },
+  ]);
+  const shapes = cells.map(({ loops, turns, inside }, k) => {
+    const away = (t: Turn): number => Math.abs(polarOf(applyTo(turnMap(t), inside)).degrees);
+    const t = turns.reduce(
+      (best, next) => (away(next) < away(best) - 1e-9 ? next : best),
+      turns[0] ?? NO_TURN,
+    );
+    const form = formOfPaths(loops.map((loop) => mapPath(loop, turnMap(t))));
+    const fill = figure.palette[k % figure.palette.length] ?? START_PAINT.fill;
+    return { ...newShape(newId(), `Cell ${k + 1}`, form, { fill, stroke: null }), rule: 'evenodd' as const };
+  });
+  return { figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) };
+}
 
 /**
  * Draws what a frame shows as paths at the front of the motif. The sides of its polygon become one closed path.

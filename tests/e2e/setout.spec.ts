@@ -233,7 +233,7 @@ test('arcs and circles go through three clicked points, circles touch by their r
   await page.keyboard.press('a');
   await drag(page, await benchAt(page, -150, 150), await benchAt(page, 150, 170));
   await expect(inspector.getByText('The motif crosses both rays: neighbours overlap.')).toBeVisible();
-  await inspector.getByRole('button', { name: 'Trim at the rays' }).click();
+  await inspector.getByRole('button', { name: 'Cut the shapes at the rays' }).click();
   await expect(inspector.getByText('The motif stays inside its wedge.')).toBeVisible();
   await saved(page);
 });

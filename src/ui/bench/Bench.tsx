@@ -32,10 +32,12 @@ function Frame({
   fold,
   radius,
   step,
+  ground,
 }: {
   readonly fold: number;
   readonly radius: number;
   readonly step: number;
+  readonly ground: string;
 }) {
   const half = halfWedge({ fold });
   const sight = Math.min(Math.PI, ((degreesOf(half) + 9) * Math.PI) / 180);
@@ -43,7 +45,7 @@ function Frame({
   for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
   return (
     <g fill="none" vectorEffect="non-scaling-stroke">
-      <path d={wedgeData(fold, radius)} fill="var(--sand)" fillOpacity={0.7} />
+      <path d={wedgeData(fold, radius)} style={{ fill: ground }} fillOpacity={0.7} />
       {rings.map((r) => {
         const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
         const large = sight > Math.PI / 2 ? 1 : 0;
@@ -140,6 +142,9 @@ export function Bench() {
         };
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
+  // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.
+  const paper = state.outlines ? null : figure.page.background;
+  const ground = paper ? `var(--wedge, ${paper})` : 'var(--sand)';
   const label = printNumber(180 / fold, 3);
   const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));
   // No room beside the ray's end: its angle is written above it.
@@ -169,7 +174,7 @@ export function Bench() {
           </clipPath>
         </defs>
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
-          <Frame fold={fold} radius={radius} step={ringStepOf(state)} />
+          <Frame fold={fold} radius={radius} step={ringStepOf(state)} ground={ground} />
           {figure.underlay?.visible && (
             <image
               data-testid="underlay"

@@ -97,7 +97,7 @@ export function Tray() {
                 aria-keyshortcuts={letter}
                 title={`${TOOL_NAMES[tool]} (${letter})`}
                 onClick={() => editor.setState({ tool, draft: null, spots: [], live: null })}
-                className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'min-w-[51px] px-px pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
+                className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'w-[51px] pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
               >
                 <Icon size={17} strokeWidth={1.7} aria-hidden />
                 {TOOL_NAMES[tool]}

@@ -7,11 +7,16 @@ import { MENU_LOOK, MenuList, type MenuEntry } from './Menu';
 
 interface Props {
   readonly label: string;
-  /** Asked for when it opens; an empty list opens nothing. */
-  readonly entries: readonly MenuEntry[];
+  /** Asked for each time it opens. */
+  readonly entries: () => readonly MenuEntry[];
   /** Told before it opens, with the event that asked for it. */
   readonly onOpen?: (event: MouseEvent) => void;
   readonly children: ReactNode;
+}
+
+/** Mounted with the list it shows: its entries are those of that moment. */
+function FreshList({ entries }: Pick<Props, 'entries'>) {
+  return <MenuList entries={entries()} />;
 }
 
 /** Opens a list of actions where the second mouse button, or the menu key, was pressed on its children. */
@@ -38,7 +43,7 @@ export function ContextMenu({ label, entries, onOpen, children }: Props) {
           className="pointer-events-none fixed size-px opacity-0"
         />
         <MenuItems anchor="bottom start" className={MENU_LOOK}>
-          <MenuList entries={entries} />
+          <FreshList entries={entries} />
         </MenuItems>
       </Menu>
     </div>

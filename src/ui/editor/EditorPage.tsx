@@ -9,6 +9,7 @@ import { followSaves, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
 import { Bench } from '../bench/Bench';
 import { ContextMenu } from '../common/ContextMenu';
+import { selectUnder } from '../tools/selectUnder';
 import { Inspector } from '../inspector/Inspector';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
@@ -99,7 +100,11 @@ function Panes() {
   return (
     <main className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
       <Reach />
-      <ContextMenu label="More for the selection" entries={selectionActions(editor)}>
+      <ContextMenu
+        label="More for the selection"
+        entries={() => selectionActions(editor)}
+        onOpen={(event) => selectUnder(editor, event.nativeEvent)}
+      >
         <div className={showBench}>
           <Bench />
         </div>

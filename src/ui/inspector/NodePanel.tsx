@@ -218,26 +218,27 @@ export function NodePanel({ round, shape }: Props) {
           Join reflection
         </Button>
       </div>
-      <div className="flex gap-1.5 pt-1">
-        <Button
-          className="flex-1"
-          disabled={locked}
-          onClick={() => act(editor, 'Remove handles', (figure) => removeHandles(figure, ref, chosen))}
-        >
-          No handles
-        </Button>
-        <Button className="flex-1" disabled={locked} onClick={() => drop(false)}>
-          Delete
-        </Button>
-        <Button
-          className="flex-1"
-          disabled={locked}
-          title="Deletes and keeps the form of the path as near as one curve can"
-          onClick={() => drop(true)}
-        >
-          Keep form
-        </Button>
-      </div>
+      <Button
+        disabled={locked}
+        onClick={() => act(editor, 'Remove handles', (figure) => removeHandles(figure, ref, chosen))}
+      >
+        No handles
+      </Button>
+      <Row caption="Delete">
+        <div className="grid flex-1 grid-cols-2 gap-1.5">
+          <Button disabled={locked} aria-label="Delete nodes" onClick={() => drop(false)}>
+            Plainly
+          </Button>
+          <Button
+            disabled={locked}
+            aria-label="Delete nodes, keep the form"
+            title="The path keeps its form as near as one curve can"
+            onClick={() => drop(true)}
+          >
+            Keep form
+          </Button>
+        </div>
+      </Row>
     </Section>
   );
 }

@@ -11,7 +11,7 @@ import { roundActions } from './roundActions';
 export function RoundMenu({ round, children }: { readonly round: Round; readonly children: ReactNode }) {
   const editor = useEditor();
   return (
-    <ContextMenu label={`More for ${round.name}`} entries={roundActions(editor, round)}>
+    <ContextMenu label={`More for ${round.name}`} entries={() => roundActions(editor, round)}>
       {children}
     </ContextMenu>
   );

@@ -80,7 +80,7 @@ export function Whole() {
               <path
                 d={wedgeData(rule.fold, rim)}
                 fill="var(--coral)"
-                fillOpacity={0.07}
+                fillOpacity={rule.fold > 1 ? 0.07 : 0}
                 stroke="var(--coral)"
                 strokeOpacity={0.7}
                 vectorEffect="non-scaling-stroke"

@@ -1,7 +1,7 @@
 import type { Path } from './path';
 import { polynomialRoots } from '../number/roots';
 import { add, cross, distance, dot, scaleBy, subtract, type Point } from './point';
-import { pointAt, type Segment } from './segment';
+import { pointAt, type CubicSegment, type Segment } from './segment';
 
 export interface Nearest {
   readonly segment: number;
@@ -52,14 +52,30 @@ function nearestParameter(segment: Segment, p: Point): number {
   return found.t;
 }
 
+/** How far a point is at least from a cubic: from the box round its four points, which holds it. */
+function outside({ from, out, in: into, to }: CubicSegment, p: Point): number {
+  const dx = Math.max(
+    Math.min(from.x, out.x, into.x, to.x) - p.x,
+    p.x - Math.max(from.x, out.x, into.x, to.x),
+    0,
+  );
+  const dy = Math.max(
+    Math.min(from.y, out.y, into.y, to.y) - p.y,
+    p.y - Math.max(from.y, out.y, into.y, to.y),
+    0,
+  );
+  return Math.hypot(dx, dy);
+}
+
 /** The point of a path that is nearest to p; null for a path without segments. */
 export function nearestOnPath(path: Path, p: Point): Nearest | null {
   let found: Nearest | null = null;
-  path.segments.forEach((segment, index) => {
+  for (const [index, segment] of path.segments.entries()) {
+    if (found && segment.kind === 'cubic' && outside(segment, p) > found.distance) continue;
     const t = nearestParameter(segment, p);
     const at = pointAt(segment, t);
     const away = distance(at, p);
     if (!found || away < found.distance) found = { segment: index, t, point: at, distance: away };
-  });
+  }
   return found;
 }

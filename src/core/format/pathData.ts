@@ -22,8 +22,12 @@ function isIllGiven(sweep: number): boolean {
  * SVG path data, absolute commands (SVG 2, section 9.3). Arcs stay arcs: the sweep flag is 1 for clockwise,
  * as the y axis points down, the large flag is 1 above half a turn.
  */
-export function pathData(paths: readonly Path[], decimals: number): string {
-  const n = (value: number) => printNumber(value, decimals);
+export function pathData(
+  paths: readonly Path[],
+  decimals: number,
+  print: (value: number, decimals: number) => string = printNumber,
+): string {
+  const n = (value: number) => print(value, decimals);
   const at = (p: Point) => `${n(p.x)} ${n(p.y)}`;
   const draw = (segment: Segment): string => {
     switch (segment.kind) {

@@ -15,7 +15,8 @@ function outerOf(path: Path): number {
   let outer = 0;
   for (const segment of path.segments) {
     outer = Math.max(outer, lengthOf(segment.from), lengthOf(segment.to));
-    if (segment.kind === 'cubic') {
+    // A cubic stays inside the hull of its four points: most have nothing farther out than what was found.
+    if (segment.kind === 'cubic' && Math.max(lengthOf(segment.out), lengthOf(segment.in)) > outer) {
       for (const p of flatten({ closed: false, segments: [segment] }, 1e-3))
         outer = Math.max(outer, lengthOf(p));
     }

@@ -1,5 +1,7 @@
 'use client';
 
+import { memo } from 'react';
+
 import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import type { SceneLayer } from '@/core/scene/scene';
@@ -28,7 +30,7 @@ import { Tray } from './Tray';
 const SIGHT_DEGREES = 75;
 const MOST_NEIGHBOURS = 3;
 
-function Frame({
+const Frame = memo(function Frame({
   fold,
   radius,
   step,
@@ -54,9 +56,9 @@ function Frame({
       })}
     </g>
   );
-}
+});
 
-function Rays({ fold, radius }: { readonly fold: number; readonly radius: number }) {
+const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; readonly radius: number }) {
   const half = halfWedge({ fold });
   const ends = fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
   return (
@@ -83,7 +85,7 @@ function Rays({ fold, radius }: { readonly fold: number; readonly radius: number
       />
     </g>
   );
-}
+});
 
 function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
   return layer.items.map((item, k) => (

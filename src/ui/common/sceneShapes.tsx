@@ -1,19 +1,7 @@
 import { memo } from 'react';
 
-import type { Path } from '@/core/curve/path';
-import { pathData } from '@/core/format/pathData';
 import type { SceneItem } from '@/core/scene/scene';
-
-const printed = new WeakMap<readonly Path[], string>();
-
-/** Path data for the screen, printed once for each list of paths. */
-function screenData(paths: readonly Path[]): string {
-  const known = printed.get(paths);
-  if (known !== undefined) return known;
-  const data = pathData(paths, 5);
-  printed.set(paths, data);
-  return data;
-}
+import { screenData } from './screenData';
 
 interface ItemProps {
   readonly item: SceneItem;

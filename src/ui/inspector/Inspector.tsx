@@ -9,7 +9,7 @@ import { act, activeRound, selectedShapes, shownFigure, type EditorState } from 
 import { IconButton } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
 import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor } from '../editor/EditorContext';
 import { roundActions } from '../reach/roundActions';
 import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
@@ -26,14 +26,12 @@ import { ToolPanel } from './ToolPanel';
 import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
 import { UnderlayPanel } from './UnderlayPanel';
+import { useCalmState } from './useCalmState';
 import { WedgePanel } from './WedgePanel';
 
-/**
- * The sections for the stage and the selection. While something is dragged they follow after the panes, as soon as there
- * is time: the picture under the pointer comes first.
- */
+/** The sections for the stage and the selection. While something is dragged they follow a little behind the panes. */
 export function Inspector() {
-  return <Sections state={useDeferredValue(useEditorState((whole) => whole))} />;
+  return <Sections state={useDeferredValue(useCalmState())} />;
 }
 
 const Sections = memo(function Sections({ state }: { readonly state: EditorState }) {

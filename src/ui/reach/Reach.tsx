@@ -1,6 +1,7 @@
 'use client';
 
 import { Plus } from 'lucide-react';
+import { memo } from 'react';
 
 import { reachOfRound } from '@/core/figure/commands';
 import { ringStepFor } from '@/core/symmetry/snap';
@@ -18,6 +19,53 @@ const WIDTH = 150;
 const TICK = 9;
 const LABEL = 42;
 
+interface RulerProps {
+  /** Where the centre is, in pixels from the top. */
+  readonly y: number;
+  readonly scale: number;
+  /** How far out the ruler goes, in the figure's unit. */
+  readonly most: number;
+}
+
+/** The scale of distances from the centre. */
+const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
+  const tick = ringStepFor((TICK * 10) / scale, 10);
+  const label = ringStepFor((LABEL * 10) / scale, 10);
+  const marks = (step: number): number[] => {
+    const found: number[] = [];
+    for (let k = 0; k * step <= most && k < 400; k += 1) found.push(k * step);
+    return found;
+  };
+  return (
+    <>
+      <line x1={RULER} x2={RULER} y1={y - most * scale} y2={y} stroke="var(--line-strong)" />
+      {marks(tick).map((r) => (
+        <line
+          key={r}
+          x1={RULER - 4}
+          x2={RULER}
+          y1={y - r * scale}
+          y2={y - r * scale}
+          stroke="var(--line-strong)"
+        />
+      ))}
+      {marks(label).map((r) => (
+        <g key={r}>
+          <line x1={RULER - 8} x2={RULER} y1={y - r * scale} y2={y - r * scale} stroke="var(--edge)" />
+          <text
+            x={RULER - 11}
+            y={y - r * scale + 4}
+            textAnchor="end"
+            className="fill-muted font-mono text-[11px]"
+          >
+            {printNumber(r, 3)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+});
+
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
   const editor = useEditor();
@@ -27,13 +75,6 @@ export function Reach() {
   const height = state.sizes.bench.height;
   const top = 46;
   const most = Math.min((view.y - top) / view.scale, benchRadius(figure) * 1.2);
-  const tick = ringStepFor((TICK * 10) / view.scale, 10);
-  const label = ringStepFor((LABEL * 10) / view.scale, 10);
-  const marks = (step: number): number[] => {
-    const found: number[] = [];
-    for (let k = 0; k * step <= most && k < 400; k += 1) found.push(k * step);
-    return found;
-  };
   const room = WIDTH - RULER - 10;
   const pitch = Math.min(24, Math.max(14, room / Math.max(1, figure.rounds.length)));
 
@@ -44,36 +85,7 @@ export function Reach() {
         <span className="text-[12px] text-muted">{figure.page.unit}</span>
       </header>
       <svg className="absolute inset-0 size-full" aria-hidden="true">
-        <line x1={RULER} x2={RULER} y1={view.y - most * view.scale} y2={view.y} stroke="var(--line-strong)" />
-        {marks(tick).map((r) => (
-          <line
-            key={r}
-            x1={RULER - 4}
-            x2={RULER}
-            y1={view.y - r * view.scale}
-            y2={view.y - r * view.scale}
-            stroke="var(--line-strong)"
-          />
-        ))}
-        {marks(label).map((r) => (
-          <g key={r}>
-            <line
-              x1={RULER - 8}
-              x2={RULER}
-              y1={view.y - r * view.scale}
-              y2={view.y - r * view.scale}
-              stroke="var(--edge)"
-            />
-            <text
-              x={RULER - 11}
-              y={view.y - r * view.scale + 4}
-              textAnchor="end"
-              className="fill-muted font-mono text-[11px]"
-            >
-              {printNumber(r, 3)}
-            </text>
-          </g>
-        ))}
+        <Ruler y={view.y} scale={view.scale} most={most} />
       </svg>
       <div
         className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"

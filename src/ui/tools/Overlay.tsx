@@ -1,5 +1,7 @@
 'use client';
 
+import { Fragment, memo } from 'react';
+
 import { nodesOfContours } from '@/core/curve/contours';
 import { applyTo } from '@/core/curve/affine';
 import { pathOfNodes } from '@/core/curve/nodes';
@@ -11,6 +13,7 @@ import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
+import { screenData } from '../common/screenData';
 import { placementIn, viewOf } from './pointer';
 
 type Project = (p: Point) => Point;
@@ -49,13 +52,37 @@ interface NodesProps {
   readonly project: Project;
 }
 
+interface MarkProps {
+  readonly index: number;
+  readonly x: number;
+  readonly y: number;
+  readonly corner: boolean;
+  readonly full: boolean;
+}
+
+/** A node's mark. Of many nodes a drag moves a few: the others are not drawn again. */
+const NodeMark = memo(function NodeMark({ index, x, y, corner, full }: MarkProps) {
+  if (corner) return <Square at={{ x, y }} full={full} name={`node-${index}`} />;
+  return (
+    <circle
+      data-handle={`node-${index}`}
+      cx={x}
+      cy={y}
+      r={4.8}
+      fill={full ? 'var(--kelp)' : 'var(--field)'}
+      stroke="var(--kelp)"
+      strokeWidth={1.6}
+    />
+  );
+});
+
 function PathNodes({ shape, chosen, project }: NodesProps) {
   if (shape.form.kind !== 'path') return null;
   return nodesOfContours(shape.form.contours).map((node, k) => {
     const at = project(node);
     const arms = chosen.has(k) ? [node.in, node.out].map((handle) => handle && project(handle)) : [];
     return (
-      <g key={k}>
+      <Fragment key={k}>
         {arms.map(
           (arm, side) =>
             arm && (
@@ -65,20 +92,8 @@ function PathNodes({ shape, chosen, project }: NodesProps) {
               </g>
             ),
         )}
-        {node.kind === 'corner' ? (
-          <Square at={at} full={chosen.has(k)} name={`node-${k}`} />
-        ) : (
-          <circle
-            data-handle={`node-${k}`}
-            cx={at.x}
-            cy={at.y}
-            r={4.8}
-            fill={chosen.has(k) ? 'var(--kelp)' : 'var(--field)'}
-            stroke="var(--kelp)"
-            strokeWidth={1.6}
-          />
-        )}
-      </g>
+        <NodeMark index={k} x={at.x} y={at.y} corner={node.kind === 'corner'} full={chosen.has(k)} />
+      </Fragment>
     );
   });
 }
@@ -166,7 +181,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
         {shapes.map((shape) => (
           <path
             key={shape.id}
-            d={pathData(pathsOfForm(shape.form), 5)}
+            d={screenData(pathsOfForm(shape.form))}
             stroke="var(--coral)"
             strokeWidth={1.5}
             vectorEffect="non-scaling-stroke"

@@ -1,0 +1,47 @@
+import { useState, useSyncExternalStore } from 'react';
+
+import type { Editor, EditorState } from '@/state/editor';
+import { useEditor } from '../editor/EditorContext';
+
+/** How long what follows a drag may lag behind it, in milliseconds. */
+const CALM = 150;
+
+interface CalmStore {
+  readonly subscribe: (changed: () => void) => () => void;
+  readonly snapshot: () => EditorState;
+}
+
+/** The editor's state, followed at once, but only every now and then while something is dragged. */
+function calmStore(editor: Editor): CalmStore {
+  let shown = editor.getState();
+  return {
+    snapshot: () => shown,
+    subscribe: (changed) => {
+      let timer: ReturnType<typeof setTimeout> | null = null;
+      const follow = (): void => {
+        timer = null;
+        shown = editor.getState();
+        changed();
+      };
+      const end = editor.subscribe((state) => {
+        if (state.live && shown.live) {
+          timer ??= setTimeout(follow, CALM);
+          return;
+        }
+        if (timer) clearTimeout(timer);
+        follow();
+      });
+      return () => {
+        if (timer) clearTimeout(timer);
+        end();
+      };
+    },
+  };
+}
+
+/** The editor's state for what may lag a little behind a drag: the picture under the pointer comes first. */
+export function useCalmState(): EditorState {
+  const editor = useEditor();
+  const [store] = useState(() => calmStore(editor));
+  return useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+}

@@ -4,7 +4,8 @@ import path from 'node:path';
 import { checkFigure, writeFigure } from '../src/core/format/json';
 import { closeDatabases, database } from '../src/server/database';
 import { createFigure, listFigures } from '../src/server/figures';
-import { PIECES } from './pieces';
+import { storePicture } from '../src/server/pictures';
+import { PICTURES, PIECES } from './pieces';
 
 /** Builds the pieces, writes them to demo/data, and puts those on the shelf that are not there yet. */
 async function load(): Promise<void> {
@@ -12,6 +13,7 @@ async function load(): Promise<void> {
   await mkdir(folder, { recursive: true });
   const knex = await database();
   const there = new Set((await listFigures(knex)).map(({ name }) => name));
+  for (const [id, draw] of Object.entries(PICTURES)) await storePicture(knex, Buffer.from(draw()), id);
   for (const [file, build] of Object.entries(PIECES)) {
     const figure = checkFigure(JSON.parse(JSON.stringify(build())));
     await writeFile(path.join(folder, `${file}.json`), writeFigure(figure));

@@ -9,10 +9,14 @@ import { laceRosette } from './laceRosette';
 import { lampBurst } from './lampBurst';
 import { needleFlake } from './needleFlake';
 import { netWhirl } from './netWhirl';
+import { propeller } from './propeller';
 import { scallopRing } from './scallopRing';
+import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 
 /** The pieces of Tide Week that can be built so far, each by a script of commands. */
 export const PIECES: Readonly<Record<string, () => Figure>> = {
+  propeller,
+  'traced-diatom': tracedDiatom,
   'bubble-lattice': bubbleLattice,
   anemone,
   'needle-flake': needleFlake,
@@ -25,3 +29,6 @@ export const PIECES: Readonly<Record<string, () => Figure>> = {
   'kelp-crown': kelpCrown,
   'lace-rosette': laceRosette,
 };
+
+/** The pictures that lie under some of them, as SVG, by the ids that they are kept by. */
+export const PICTURES: Readonly<Record<string, () => string>> = { [DIATOM_PICTURE]: diatomPicture };

@@ -44,10 +44,14 @@ function drawnSvg(bytes: Buffer): Buffer {
 }
 
 /**
- * Checks a picture by decoding it and stores it, made no larger than 3000 pixels a side, without what else the file held.
+ * Checks a picture by decoding it and stores it, in place of one of the same id, made no larger than 3000 pixels a side, without what else the file held.
  * @throws Refused with a sentence for what is no picture, broken, or too large
  */
-export async function storePicture(knex: Knex, file: Buffer): Promise<StoredPicture> {
+export async function storePicture(
+  knex: Knex,
+  file: Buffer,
+  id: string = nanoid(16),
+): Promise<StoredPicture> {
   const bytes = looksLikeSvg(file) ? drawnSvg(file) : file;
   let made: { data: Buffer; info: OutputInfo };
   let type: string;
@@ -72,14 +76,14 @@ export async function storePicture(knex: Knex, file: Buffer): Promise<StoredPict
   }
   const { data, info } = made;
   const row: PictureRow = {
-    id: nanoid(16),
+    id,
     type,
     width: info.width,
     height: info.height,
     bytes: data,
     created_at: new Date().toISOString(),
   };
-  await knex<PictureRow>('pictures').insert(row);
+  await knex<PictureRow>('pictures').insert(row).onConflict('id').merge();
   return { id: row.id, width: row.width, height: row.height };
 }
 

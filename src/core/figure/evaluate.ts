@@ -1,9 +1,12 @@
 import { areOwnMirror } from '../curve/path';
-import { addTurns, NO_TURN } from '../number/turn';
+import { mapPath } from '../curve/path';
+import { addTurns, negateTurn, NO_TURN } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
-import type { MergeRequest, MergeResult } from '../merge/merge';
-import type { Scene, SceneItem, SceneLayer } from '../scene/scene';
-import { turnsOf } from '../symmetry/rule';
+import type { MergeOperand, MergeRequest, MergeResult, MergeShape } from '../merge/merge';
+import { mixedPaint } from '../paint/mix';
+import type { Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import { placementMap } from '../symmetry/rule';
+import { copiesOf, symmetryOf, type RoundCopy } from './copies';
 import type { Figure, Round, Shape } from './model';
 import { partsWithPaint } from './parts';
 
@@ -34,17 +37,36 @@ export function mergeRequestOf(
     among: 'copies',
     quality,
     outlineOnly: outlineOnly ?? false,
-    operands: [
-      {
-        fold: round.rule.fold,
-        mirror: round.rule.mirror,
-        start: NO_TURN,
-        shapes: shapes.map((shape) => ({
-          paths: itemsOfShape(shape, trimOf(round)).alone.flatMap(({ paths }) => paths),
-          rule: shape.rule,
-        })),
-      },
-    ],
+    operands: [operandOf(round, shapes)],
+  };
+}
+
+/**
+ * A round as an operand: its motif and its fold, or, where copies differ, one stretch of them that repeats. Shapes of different
+ * copies are shapes of their own, so that each copy counts.
+ */
+function operandOf(round: Round, shapes: readonly Shape[]): MergeOperand {
+  const own = shapes.map((shape): MergeShape => ({
+    paths: itemsOfShape(shape, trimOf(round)).alone.flatMap(({ paths }) => paths),
+    rule: shape.rule,
+  }));
+  const fold = symmetryOf(round);
+  const { mirror } = round.rule;
+  if (fold === round.rule.fold && !round.every) return { fold, mirror, start: NO_TURN, shapes: own };
+  const toFirst = negateTurn(round.rule.start);
+  const stretch = copiesOf(round).filter(({ index }) => index < round.rule.fold / fold);
+  const maps = stretch.flatMap(({ turn, shift }) =>
+    (mirror ? [false, true] : [false]).map((mirrored) =>
+      placementMap({ turn: addTurns(turn, toFirst), shift, mirrored }),
+    ),
+  );
+  return {
+    fold,
+    mirror: false,
+    start: NO_TURN,
+    shapes: maps.flatMap((map) =>
+      own.map(({ paths, rule }) => ({ rule, paths: paths.map((path) => mapPath(path, map)) })),
+    ),
   };
 }
 
@@ -54,6 +76,11 @@ export const sameMerge = (a: Round, b: Round): boolean =>
   (a.merge === null) === (b.merge === null) &&
   a.rule.fold === b.rule.fold &&
   a.rule.mirror === b.rule.mirror &&
+  a.rule.alternate === b.rule.alternate &&
+  a.rule.sweep === b.rule.sweep &&
+  a.every === b.every &&
+  a.way === b.way &&
+  a.without === b.without &&
   a.edge === b.edge &&
   (a.shapes === b.shapes ||
     (a.shapes.length === b.shapes.length &&
@@ -118,17 +145,50 @@ function layersOf(round: Round, merged: MergeResult | undefined): readonly Scene
   return layers;
 }
 
+/** Items in colours that go some of the way to another; the same list for the same share. */
+function tintedItems(
+  items: readonly SceneItem[],
+  { colour, share }: NonNullable<RoundCopy['tint']>,
+  known: Map<string, readonly SceneItem[]>,
+): readonly SceneItem[] {
+  const key = share.toFixed(6);
+  const before = known.get(key);
+  if (before) return before;
+  const made = items.map((item) => ({ ...item, paint: mixedPaint(item.paint, colour, share) }));
+  known.set(key, made);
+  return made;
+}
+
 function makeLayers(round: Round, merged: MergeResult | undefined): SceneLayer[] {
   if (!round.visible) return [];
-  const turns = turnsOf(round.rule);
+  const opacity = round.opacity ?? 1;
+  const { blend } = round;
   const unmerged =
     merged && round.merge ? round.shapes.filter((shape) => !isFilledArea(shape)) : round.shapes;
-  const copies: SceneLayer[] = [{ roundId: round.id, turns, items: itemsOf(round, unmerged) }];
+  const items = itemsOf(round, unmerged);
+  const tinted = new Map<string, readonly SceneItem[]>();
+  const copies = [
+    {
+      roundId: round.id,
+      blend,
+      items,
+      copies: copiesOf(round).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
+        turn,
+        ...(shift && { shift }),
+        ...(own * opacity < 1 && { opacity: own * opacity }),
+        ...(tint && { items: tintedItems(items, tint, tinted) }),
+      })),
+    },
+  ];
   if (!merged || !round.merge) return copies.filter((layer) => layer.items.length > 0);
   const { paint } = round.merge;
   const outlines = merged.parts.map((part): SceneLayer => ({
     roundId: round.id,
-    turns: part.turns.map((t) => addTurns(t, round.rule.start)),
+    blend,
+    copies: part.turns.map((t) => ({
+      turn: addTurns(t, round.rule.start),
+      ...(opacity < 1 && { opacity }),
+    })),
     items: [{ shapeId: null, paths: part.loops, paint, rule: 'nonzero', mirrored: false }],
   }));
   return [...outlines, ...copies.filter((layer) => layer.items.length > 0)];

@@ -198,7 +198,7 @@ describe('evaluate', () => {
     const scene = evaluate(setFold(start(), 'a', 720), new Map());
     expect(scene.layers).toHaveLength(1);
     expect(scene.layers[0]!.items).toHaveLength(2);
-    expect(scene.layers[0]!.turns).toHaveLength(720);
+    expect(scene.layers[0]!.copies).toHaveLength(720);
   });
 
   it('draws the mirrored half only of what is not its own mirror', () => {
@@ -215,7 +215,7 @@ describe('evaluate', () => {
     expect(evaluate(figure, new Map()).layers[0]!.items.map(({ shapeId }) => shapeId)).toEqual(['p', 's']);
     const { layers } = await evaluateWhole(figure);
     expect(layers.every(({ items }) => items.every(({ shapeId }) => shapeId === null))).toBe(true);
-    expect(layers[0]!.turns[0]).toEqual(turn(1, 24));
+    expect(layers[0]!.copies[0]!.turn).toEqual(turn(1, 24));
   });
 
   it('keeps the layers of rounds that did not change', () => {

@@ -1,4 +1,4 @@
-import { applyTo, inverse, MIRROR } from '../curve/affine';
+import { applyTo, determinant, inverse, MIRROR } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { nodesOfContours } from '../curve/contours';
 import { nearestOnPath } from '../curve/nearest';
@@ -6,7 +6,8 @@ import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
-import { placementMap, turnsOf, type Placement } from '../symmetry/rule';
+import { placementMap, type Placement } from '../symmetry/rule';
+import { copiesOf } from './copies';
 import type { Figure, Round, Shape } from './model';
 
 const boxes = new WeakMap<readonly Path[], Bounds>();
@@ -69,11 +70,16 @@ export interface FigureHit {
 export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHit | null {
   for (const round of [...figure.rounds].reverse()) {
     if (!round.visible || round.locked || round.shapes.length === 0) continue;
-    for (const turn of [...turnsOf(round.rule)].reverse()) {
-      const own = applyTo(inverse(placementMap({ turn, mirrored: false })), p);
-      const hit = hitMotif(round, own, tolerance);
+    for (const { turn, shift } of [...copiesOf(round)].reverse()) {
+      const map = placementMap({ turn, shift, mirrored: false });
+      const own = applyTo(inverse(map), p);
+      const hit = hitMotif(round, own, tolerance / Math.sqrt(Math.abs(determinant(map))));
       if (hit)
-        return { roundId: round.id, shapeId: hit.shapeId, placement: { turn, mirrored: hit.mirrored } };
+        return {
+          roundId: round.id,
+          shapeId: hit.shapeId,
+          placement: { turn, mirrored: hit.mirrored, ...(shift && { shift }) },
+        };
     }
   }
   return null;

@@ -1,7 +1,7 @@
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
-import type { FillRule, Paint, ScenePage, Colour } from '../scene/scene';
+import type { BlendMode, FillRule, Paint, ScenePage, Colour } from '../scene/scene';
 import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
@@ -27,6 +27,35 @@ export interface RoundMerge {
   readonly paint: Paint;
 }
 
+/** How a change goes from the first copy to the last: evenly, slowly at first, at last, or at both. */
+export const EASES = ['even', 'in', 'out', 'both'] as const;
+export type Ease = (typeof EASES)[number];
+
+/** Every second (third, …) copy different from the others. */
+export interface Every {
+  /** 2 for every second. */
+  readonly nth: number;
+  readonly halfStep: boolean;
+  /** How much farther out, in the figure's unit. */
+  readonly out: number;
+  /** How many times as large, about the motif's middle. */
+  readonly size: number;
+  /** Half way to this colour. */
+  readonly tint: Colour | null;
+}
+
+/** How copies change from first to last; what each says is of the last one. */
+export interface Way {
+  readonly out: number;
+  readonly size: number;
+  /** Degrees clockwise about the motif's middle. */
+  readonly twist: number;
+  /** The opacity of the last copy, 0 to 1. */
+  readonly fade: number;
+  readonly tint: Colour | null;
+  readonly ease: Ease;
+}
+
 /** A motif, back to front, and the rule by which it is turned about the centre. */
 export interface Round {
   readonly id: string;
@@ -38,6 +67,18 @@ export interface Round {
   readonly half?: 'turned' | 'mirrored';
   /** What reaches past the wedge's rays overlaps the neighbours, unless it is trimmed there or warned of. */
   readonly edge?: 'trim' | 'warn';
+  readonly every?: Every;
+  readonly way?: Way;
+  /** How each copy is laid on what is below it; normal without one. */
+  readonly blend?: BlendMode;
+  /** Of each copy, from 0 to 1; 1 without one. */
+  readonly opacity?: number;
+  /** Rounds with the same word here have one motif: a change to it is a change to all. */
+  readonly link?: string;
+  /** Copies that are left out, by their places. */
+  readonly without?: readonly number[];
+  /** This round is a copy of another one set free: of which, and its place there. */
+  readonly freeOf?: { readonly roundId: string; readonly index: number };
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];

@@ -6,7 +6,7 @@ import { formProblem, type Form } from '../maker/form';
 import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
 import { MOST_SIDES } from '../maker/polygon';
 import { LENGTH_UNITS } from '../number/units';
-import { STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
+import { BLEND_MODES, STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
 import {
   DIAGONALS,
   framePolygonProblem,
@@ -14,8 +14,9 @@ import {
   MOST_RINGS,
   type FramePolygon,
 } from '../symmetry/frame';
-import { MOST_FOLD } from '../symmetry/rule';
-import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
+import type { Turn } from '../number/turn';
+import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
+import { EASES, FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
 
 const coordinate = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
 const extent = Joi.number().greater(0).max(LIMITS.size).required();
@@ -24,6 +25,9 @@ const id = Joi.string()
   .pattern(/^[A-Za-z0-9_-]{1,40}$/)
   .required();
 const colour = Joi.string().pattern(/^#(?:[0-9a-f]{6}|[0-9a-f]{8})$/i, 'colour like #1f8a76');
+
+const share = Joi.number().min(0).max(1);
+const scale = Joi.number().min(0.001).max(1000).required();
 
 const point = Joi.object({ x: coordinate, y: coordinate });
 const turn = Joi.object({
@@ -177,7 +181,42 @@ const round = Joi.object({
     fold: Joi.number().integer().min(1).max(MOST_FOLD).required(),
     mirror: Joi.boolean().required(),
     start: turn.required(),
+    alternate: Joi.valid(true),
+    sweep: Joi.object({
+      turn: turn.required().custom((value: Turn, helpers) => {
+        const problem = sweepProblem(value);
+        return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+      }),
+      ends: Joi.boolean().required(),
+    }),
   }).required(),
+  every: Joi.object({
+    nth: Joi.number().integer().min(2).max(MOST_FOLD).required(),
+    halfStep: Joi.boolean().required(),
+    out: coordinate,
+    size: scale,
+    tint: colour.allow(null).required(),
+  }),
+  way: Joi.object({
+    out: coordinate,
+    size: scale,
+    twist: Joi.number().min(-36_000).max(36_000).required(),
+    fade: share.required(),
+    tint: colour.allow(null).required(),
+    ease: Joi.valid(...EASES).required(),
+  }),
+  blend: Joi.valid(...BLEND_MODES),
+  opacity: share,
+  link: id.optional(),
+  without: Joi.array()
+    .items(
+      Joi.number()
+        .integer()
+        .min(0)
+        .max(MOST_FOLD - 1),
+    )
+    .max(MOST_FOLD),
+  freeOf: Joi.object({ roundId: id, index: Joi.number().integer().min(0).max(MOST_FOLD).required() }),
   half: Joi.valid('turned', 'mirrored'),
   edge: Joi.valid('trim', 'warn'),
   frame: frame.required(),

@@ -45,7 +45,7 @@ export function clipOf(shapes: readonly Shape[], unit: LengthUnit): string {
         bleed: 0,
         centre: { x: -(box.left + box.right) / 2, y: -(box.top + box.bottom) / 2 },
       },
-      layers: [{ roundId: '', turns: [NO_TURN], items }],
+      layers: [{ roundId: '', copies: [{ turn: NO_TURN }], items }],
     },
     { form: 'plain', decimals: 6, background: false },
   );

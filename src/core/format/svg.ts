@@ -1,8 +1,8 @@
-import { compose, moveMap, turnMap } from '../curve/affine';
+import { compose, determinant, moveMap } from '../curve/affine';
 import { mapPath } from '../curve/path';
-import { degreesOf, wrapTurn, type Turn } from '../number/turn';
+import { degreesOf, wrapTurn } from '../number/turn';
 import type { Point } from '../curve/point';
-import type { Paint, Scene, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
+import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
 import { pathData, printNumber } from './pathData';
 
@@ -42,24 +42,57 @@ function paintOf(paint: Paint, rule: SceneItem['rule']): string {
   return `${fill}${evenOdd} ${colourOf('stroke', colour)} stroke-width="${printNumber(width, 6)}"${ends}`;
 }
 
-/** Degrees to 12 decimals: exact for every step that a person can read, 1e-14 of a turn for the others. */
-const rotation = (t: Turn): string => {
-  const degrees = degreesOf(wrapTurn(t));
-  return degrees === 0 ? '' : ` transform="rotate(${printNumber(degrees, 12)})"`;
-};
-
-function compactLayer(layer: SceneLayer, index: number, decimals: number): { symbol: string; uses: string } {
-  const id = `motif-${index + 1}`;
-  const items = layer.items.map((item) => {
-    const mirror = item.mirrored ? ' transform="scale(-1 1)"' : '';
-    return `      <path d="${pathData(item.paths, decimals)}" ${paintOf(item.paint, item.rule)}${mirror}/>`;
-  });
-  const uses = layer.turns.map((t) => `    <use xlink:href="#${id}"${rotation(t)}/>`);
-  return {
-    symbol: `    <symbol id="${id}" overflow="visible">\n${items.join('\n')}\n    </symbol>`,
-    uses: uses.join('\n'),
-  };
+/**
+ * A copy's place as SVG's transform: turned about the centre, and before that moved as the copy is. Degrees to 12 decimals are exact
+ * for every step that a person can read, and 1e-14 of a turn for the others.
+ */
+function placeOf({ turn, shift }: SceneCopy): string {
+  const degrees = degreesOf(wrapTurn(turn));
+  const parts = [
+    ...(degrees === 0 ? [] : [`rotate(${printNumber(degrees, 12)})`]),
+    ...(shift
+      ? [
+          `matrix(${[shift.a, shift.b, shift.c, shift.d, shift.e, shift.f].map((n) => printNumber(n, 9)).join(' ')})`,
+        ]
+      : []),
+  ];
+  return parts.length === 0 ? '' : ` transform="${parts.join(' ')}"`;
 }
+
+const lookOf = ({ opacity = 1 }: SceneCopy, { blend = 'normal' }: SceneLayer): string =>
+  (opacity < 1 ? ` opacity="${printNumber(opacity, 4)}"` : '') +
+  (blend === 'normal' ? '' : ` style="mix-blend-mode:${blend}"`);
+
+/** Hands out ids to motifs, one to each list of items however often it is used. */
+class Symbols {
+  private readonly ids = new Map<readonly SceneItem[], string>();
+
+  constructor(private readonly decimals: number) {}
+
+  idOf(items: readonly SceneItem[]): string {
+    const known = this.ids.get(items);
+    if (known !== undefined) return known;
+    const id = `motif-${this.ids.size + 1}`;
+    this.ids.set(items, id);
+    return id;
+  }
+
+  all(): string[] {
+    return [...this.ids].map(([items, id]) => {
+      const paths = items.map((item) => {
+        const mirror = item.mirrored ? ' transform="scale(-1 1)"' : '';
+        return `      <path d="${pathData(item.paths, this.decimals)}" ${paintOf(item.paint, item.rule)}${mirror}/>`;
+      });
+      return `    <symbol id="${id}" overflow="visible">\n${paths.join('\n')}\n    </symbol>`;
+    });
+  }
+}
+
+const usesOf = (layer: SceneLayer, symbols: Symbols): string[] =>
+  layer.copies.map(
+    (copy) =>
+      `    <use xlink:href="#${symbols.idOf(copy.items ?? layer.items)}"${placeOf(copy)}${lookOf(copy, layer)}/>`,
+  );
 
 /** The figure's centre from the page's upper left corner. */
 const centreOf = ({ width, height, centre }: ScenePage): Point => ({
@@ -67,16 +100,28 @@ const centreOf = ({ width, height, centre }: ScenePage): Point => ({
   y: height / 2 + centre.y,
 });
 
+/** A paint as it is on a copy of another size. */
+const scaledPaint = (paint: Paint, scale: number): Paint =>
+  paint.stroke && scale !== 1
+    ? { ...paint, stroke: { ...paint.stroke, width: paint.stroke.width * scale } }
+    : paint;
+
 function plainLayer(layer: SceneLayer, scene: Scene, decimals: number): string {
   const toPage = moveMap(centreOf(scene.page));
-  const paths = layer.turns.flatMap((t) =>
-    layer.items.map((item) => {
-      const m = compose(toPage, item.mirrored ? placementMap({ turn: t, mirrored: true }) : turnMap(t));
+  const copies = layer.copies.map((copy) => {
+    const paths = (copy.items ?? layer.items).map((item) => {
+      const m = compose(
+        toPage,
+        placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored }),
+      );
       const moved = item.paths.map((path) => mapPath(path, m));
-      return `    <path d="${pathData(moved, decimals)}" ${paintOf(item.paint, item.rule)}/>`;
-    }),
-  );
-  return `  <g>\n${paths.join('\n')}\n  </g>`;
+      const paint = scaledPaint(item.paint, copy.shift ? Math.sqrt(Math.abs(determinant(m))) : 1);
+      return `    <path d="${pathData(moved, decimals)}" ${paintOf(paint, item.rule)}/>`;
+    });
+    const look = lookOf(copy, layer);
+    return look === '' ? paths.join('\n') : `    <g${look}>\n${paths.join('\n')}\n    </g>`;
+  });
+  return `  <g>\n${copies.join('\n')}\n  </g>`;
 }
 
 /** A scene as an SVG document of its page's size, in SVG 2 that readers of SVG 1.1 understand too. */
@@ -95,10 +140,10 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   if (options.form === 'plain') {
     parts.push(...scene.layers.map((layer) => plainLayer(layer, scene, options.decimals)));
   } else if (scene.layers.length > 0) {
-    const layers = scene.layers.map((layer, k) => compactLayer(layer, k, options.decimals));
-    parts.push('  <defs>', ...layers.map(({ symbol }) => symbol), '  </defs>');
-    parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`);
-    parts.push(...layers.map(({ uses }) => uses), '  </g>');
+    const symbols = new Symbols(options.decimals);
+    const uses = scene.layers.flatMap((layer) => usesOf(layer, symbols));
+    parts.push('  <defs>', ...symbols.all(), '  </defs>');
+    parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, ...uses, '  </g>');
   }
   parts.push('</svg>');
   return `${parts.join('\n')}\n`;

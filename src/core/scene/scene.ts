@@ -1,3 +1,4 @@
+import type { Affine } from '../curve/affine';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import type { LengthUnit } from '../number/units';
@@ -35,11 +36,45 @@ export interface SceneItem {
   readonly mirrored: boolean;
 }
 
-/** Items drawn once, and the turns at which the figure shows them: symmetry stays symmetry. */
+/** As in Compositing and Blending Level 1. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
+
+/** A place at which items are shown. */
+export interface SceneCopy {
+  readonly turn: Turn;
+  /** Before the turn: what moves the upright motif to the upright copy. */
+  readonly shift?: Affine | null;
+  /** Less than 1 where the copy is seen through. */
+  readonly opacity?: number;
+  /** Instead of the layer's items, as where the copy has other colours. */
+  readonly items?: readonly SceneItem[];
+}
+
+/** Items drawn once, and the copies in which the figure shows them: symmetry stays symmetry. */
 export interface SceneLayer {
   readonly roundId: string;
-  readonly turns: readonly Turn[];
+  readonly copies: readonly SceneCopy[];
   readonly items: readonly SceneItem[];
+  /** How each copy is laid on what is below it. */
+  readonly blend?: BlendMode | undefined;
 }
 
 export interface ScenePage {

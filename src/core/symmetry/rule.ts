@@ -10,20 +10,42 @@ export interface TurnRule {
   /** Each copy also has its reflection about its own axis (the group D_n instead of C_n). */
   readonly mirror: boolean;
   readonly start: Turn;
+  /** Every second copy is the reflection of the motif. */
+  readonly alternate?: true;
+  /** The copies go round only a part of the turn, or more than one: how much, and whether one stands at either end of it. */
+  readonly sweep?: { readonly turn: Turn; readonly ends: boolean };
 }
 
-/** One copy of a wedge's content: turned by `turn`, and first reflected about the axis where `mirrored`. */
+/**
+ * One copy of a wedge's content: first reflected about the axis where `mirrored`, then moved by `shift` where the copy differs
+ * from the motif, then turned by `turn`.
+ */
 export interface Placement {
   readonly turn: Turn;
   readonly mirrored: boolean;
+  readonly shift?: Affine | null;
 }
 
 export const isFold = (fold: number): boolean => Number.isInteger(fold) && fold >= 1 && fold <= MOST_FOLD;
 
+/** A sweep goes at most so many times round. */
+export const MOST_ROUNDS = 40;
+
+/** Why a sweep cannot be, or null where it can. */
+export function sweepProblem(sweep: Turn): string | null {
+  if (sweep.num === 0) return 'A sweep of nothing puts all copies in one place.';
+  return Math.abs(sweep.num) > MOST_ROUNDS * sweep.den
+    ? `A sweep goes round at most ${MOST_ROUNDS} times.`
+    : null;
+}
+
 /** The turn from one copy to the next. @throws RangeError for a fold that is none. */
 export function stepOf(rule: TurnRule): Turn {
   if (!isFold(rule.fold)) throw new RangeError(`A fold is a whole number from 1 to ${MOST_FOLD}.`);
-  return turn(1, rule.fold);
+  if (!rule.sweep) return turn(1, rule.fold);
+  const { turn: whole, ends } = rule.sweep;
+  const steps = ends ? Math.max(1, rule.fold - 1) : rule.fold;
+  return turn(whole.num, whole.den * steps);
 }
 
 const turnsOfRules = new WeakMap<TurnRule, readonly Turn[]>();
@@ -41,5 +63,7 @@ export function turnsOf(rule: TurnRule): readonly Turn[] {
 /** How many copies there are, mirrored ones counted. */
 export const copyCount = (rule: TurnRule): number => rule.fold * (rule.mirror ? 2 : 1);
 
-export const placementMap = (placement: Placement): Affine =>
-  placement.mirrored ? compose(turnMap(placement.turn), MIRROR) : turnMap(placement.turn);
+export function placementMap({ turn: by, mirrored, shift }: Placement): Affine {
+  const own = shift ? compose(turnMap(by), shift) : turnMap(by);
+  return mirrored ? compose(own, MIRROR) : own;
+}

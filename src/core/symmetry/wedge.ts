@@ -12,7 +12,7 @@ import {
   wrapTurn,
   type Turn,
 } from '../number/turn';
-import { stepOf, type TurnRule } from './rule';
+import { stepOf, turnsOf, type TurnRule } from './rule';
 
 /** Half a wedge: the turn from the axis to either ray. */
 export const halfWedge = (rule: Pick<TurnRule, 'fold'>): Turn => turn(1, 2 * rule.fold);
@@ -27,8 +27,13 @@ export function alongTurn(direction: Turn, r: number): Point {
 export function copyAt(rule: TurnRule, p: Point): Turn {
   const step = stepOf(rule);
   const fromStart = polarOf(p).degrees - degreesOf(rule.start);
-  const index = Math.floor(fromStart / degreesOf(step) + 0.5);
-  return wrapTurn(addTurns(rule.start, multiplyTurn(step, index)));
+  if (!rule.sweep) {
+    const index = Math.floor(fromStart / degreesOf(step) + 0.5);
+    return wrapTurn(addTurns(rule.start, multiplyTurn(step, index)));
+  }
+  const away = (t: Turn): number =>
+    Math.abs(((((polarOf(p).degrees - degreesOf(t)) % 360) + 540) % 360) - 180);
+  return wrapTurn(turnsOf(rule).reduce((best, t) => (away(t) < away(best) - 1e-9 ? t : best)));
 }
 
 /**

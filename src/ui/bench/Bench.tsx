@@ -5,6 +5,7 @@ import { memo } from 'react';
 import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import type { SceneLayer } from '@/core/scene/scene';
+import { symmetryOf } from '@/core/figure/copies';
 import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
@@ -111,6 +112,9 @@ function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: st
   );
 }
 
+/** A layer without its first copy, which is the motif itself. */
+const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: layer.copies.slice(1) });
+
 const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
 
 const pickBench = (state: EditorState) => state;
@@ -136,12 +140,16 @@ export function Bench() {
     (_, k) => k + 1,
   );
   const inSight = (layer: SceneLayer): SceneLayer =>
-    layer.turns.length === 1
+    layer.copies.length === 1
       ? layer
       : {
           ...layer,
-          turns: layer.turns.filter((t) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES),
+          copies: layer.copies.filter(
+            ({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES,
+          ),
         };
+  // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
+  const isPlain = !round || (symmetryOf(round) === fold && !round.every);
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.
@@ -219,7 +227,19 @@ export function Bench() {
             ))
           ) : (
             <>
-              {state.ghosts && (
+              {state.ghosts && !isPlain && (
+                <g opacity={0.2} transform={`rotate(${upright})`}>
+                  {own.map((layer, k) => (
+                    <LayerCopies
+                      key={k}
+                      layer={withoutFirst(inSight(layer))}
+                      id={`bench-neighbour-${k}`}
+                      outline={state.outlines}
+                    />
+                  ))}
+                </g>
+              )}
+              {state.ghosts && isPlain && (
                 <g opacity={0.2}>
                   {neighbours
                     .flatMap((k) => [k, -k])

@@ -1,19 +1,57 @@
 import { memo } from 'react';
 
-import { degreesOf, type Turn } from '@/core/number/turn';
-import type { SceneLayer } from '@/core/scene/scene';
+import { degreesOf } from '@/core/number/turn';
+import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
 import { ItemShape } from './sceneShapes';
 
-interface CopiesProps {
-  readonly href: string;
-  readonly turns: readonly Turn[];
+function placeOf({ turn, shift }: SceneCopy): string {
+  const rotated = `rotate(${degreesOf(turn)})`;
+  return shift
+    ? `${rotated} matrix(${shift.a} ${shift.b} ${shift.c} ${shift.d} ${shift.e} ${shift.f})`
+    : rotated;
 }
 
-/** The copies of one motif. They refer to it, so that an edit to it leaves them as they are. */
-const Copies = memo(function Copies({ href, turns }: CopiesProps) {
-  return turns.map((t) => (
-    <use key={`${t.num}/${t.den}`} href={href} transform={`rotate(${degreesOf(t)})`} />
+interface CopiesProps {
+  readonly id: string;
+  readonly copies: readonly SceneCopy[];
+  readonly blend: SceneLayer['blend'];
+}
+
+/** Copies with items of their own use the motif made of those: numbered in the order in which they first come. */
+function ownMotifs(copies: readonly SceneCopy[]): (readonly SceneItem[])[] {
+  return [...new Set(copies.flatMap(({ items }) => (items ? [items] : [])))];
+}
+
+/** The copies of a motif. They refer to it, so that an edit to it leaves them as they are. */
+const Copies = memo(function Copies({ id, copies, blend }: CopiesProps) {
+  const own = new Map(ownMotifs(copies).map((items, k) => [items, `${id}-${k}`]));
+  return copies.map((copy, k) => (
+    <use
+      key={k}
+      href={`#${(copy.items && own.get(copy.items)) ?? id}`}
+      transform={placeOf(copy)}
+      opacity={copy.opacity}
+      style={blend && blend !== 'normal' ? { mixBlendMode: blend } : undefined}
+    />
   ));
+});
+
+const Motif = memo(function Motif({
+  id,
+  items,
+  outline,
+}: {
+  readonly id: string;
+  readonly items: readonly SceneItem[];
+  readonly outline: boolean;
+}) {
+  return (
+    <g id={id}>
+      {items.map((item, k) => (
+        <ItemShape key={k} item={item} outline={outline} />
+      ))}
+    </g>
+  );
 });
 
 interface Props {
@@ -22,18 +60,17 @@ interface Props {
   readonly outline: boolean;
 }
 
-/** A layer of the scene: its items once, and a use at each of its turns. */
+/** A layer of the scene: its items once, and a use for each of its copies. */
 export const LayerCopies = memo(function LayerCopies({ layer, id, outline }: Props) {
   return (
     <>
       <defs>
-        <g id={id}>
-          {layer.items.map((item, k) => (
-            <ItemShape key={k} item={item} outline={outline} />
-          ))}
-        </g>
+        <Motif id={id} items={layer.items} outline={outline} />
+        {ownMotifs(layer.copies).map((items, k) => (
+          <Motif key={k} id={`${id}-${k}`} items={items} outline={outline} />
+        ))}
       </defs>
-      <Copies href={`#${id}`} turns={layer.turns} />
+      <Copies id={id} copies={layer.copies} blend={outline ? undefined : layer.blend} />
     </>
   );
 });

@@ -32,7 +32,11 @@ export function FitPanel({ round, shapes }: Props) {
   const [gap, setGap] = useState(0);
   const [by, setBy] = useState<FitBy>('size');
   const [problem, setProblem] = useState<string | null>(null);
-  const { rule } = round;
+  // Where every second copy is a reflection, neighbours meet as reflections do.
+  const rule = useMemo(
+    () => (round.rule.alternate ? { ...round.rule, mirror: true } : round.rule),
+    [round.rule],
+  );
   const live = useEditorState((state) => state.live !== null);
   // Neighbours that are reflections of each other are compared at once; others curve by curve, which takes longer.
   const paths = useMemo(() => shapes.flatMap(({ form }) => pathsOfForm(form)), [shapes]);

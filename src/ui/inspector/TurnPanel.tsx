@@ -1,23 +1,63 @@
 'use client';
 
-import { setFold, setMirror, setStart, toggleHalfStep, reachOfRound } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
+import {
+  mirroringOf,
+  moveRoundOut,
+  reachOfRound,
+  scaleRoundReach,
+  setFold,
+  setMirroring,
+  setStart,
+  setSweep,
+  stepChoices,
+  takeStep,
+  toggleHalfStep,
+  type Mirroring,
+  type StepChoice,
+} from '@/core/figure/commands';
+import { copiesOf } from '@/core/figure/copies';
+import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure/distance';
+import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import { copyCount, MOST_FOLD } from '@/core/symmetry/rule';
+import { degreesOf, equalTurns, turn, type Turn } from '@/core/number/turn';
+import { MOST_FOLD, stepOf, sweepProblem } from '@/core/symmetry/rule';
 import { actOnRound, shownFigure } from '@/state/editor';
+import { useMemo, useState } from 'react';
 import { Button } from '../common/Button';
-import { CountField, TurnField } from '../common/NumberField';
+import { CountField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { EveryPanel } from './EveryPanel';
+import { LinkPanel } from './LinkPanel';
+import { LookPanel } from './LookPanel';
+import { WayPanel } from './WayPanel';
 
-/** How the round is turned, and what follows from it. */
+const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
+  { value: 'none', label: 'None' },
+  { value: 'halves', label: 'Halves' },
+  { value: 'alternate', label: 'Every 2nd' },
+];
+
+/** How the round is turned, how its copies differ, and what follows from it. */
 export function TurnPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const { fold, mirror, start } = round.rule;
+  const [choices, setChoices] = useState<readonly StepChoice[]>([]);
+  const { rule } = round;
+  const { fold, start, sweep } = rule;
   const reach = reachOfRound(round);
-  const degrees = 360 / fold;
+  const { locked } = round;
+  const change = (label: string, command: (figure: Figure, id: string) => Figure, key?: string): void => {
+    setChoices([]);
+    actOnRound(editor, label, command, key ?? null);
+  };
+  const takeTyped = (step: Turn): void => {
+    const found = stepChoices(step);
+    const [exact] = found;
+    if (found.length === 1 && exact) change('Set step', (f, id) => takeStep(f, id, exact));
+    else setChoices(found);
+  };
   return (
     <>
       <Section title="Turn">
@@ -28,55 +68,178 @@ export function TurnPanel({ round }: { readonly round: Round }) {
           value={fold}
           least={1}
           most={MOST_FOLD}
-          disabled={round.locked}
-          onChange={(value) =>
-            actOnRound(editor, 'Set fold', (figure, id) => setFold(figure, id, value), 'fold')
-          }
+          disabled={locked}
+          onChange={(value) => change('Set fold', (f, id) => setFold(f, id, value), 'fold')}
         />
+        <TurnField
+          label="Step angle"
+          caption="Step"
+          value={stepOf(rule)}
+          disabled={locked}
+          refuse={(step) =>
+            stepChoices(step).length === 0
+              ? `A step is more than 0° and closes with at most ${MOST_FOLD} copies.`
+              : null
+          }
+          onChange={takeTyped}
+        />
+        {choices.length > 0 && (
+          <div role="group" aria-label="Ways to keep the step" className="flex flex-col gap-1.5">
+            <p className="text-[12px] leading-4 text-muted">This step does not close in one turn:</p>
+            {choices.map((choice) => (
+              <Button
+                key={choice.label}
+                onClick={() => change('Set step', (f, id) => takeStep(f, id, choice))}
+              >
+                {choice.label}
+              </Button>
+            ))}
+          </div>
+        )}
         <Row caption="Mirror">
           <Segmented
             label="Mirror"
-            value={mirror ? 'on' : 'off'}
-            disabled={round.locked}
-            choices={[
-              { value: 'off', label: 'Turned only' },
-              { value: 'on', label: 'Mirrored' },
-            ]}
-            onChange={(value) =>
-              actOnRound(editor, value === 'on' ? 'Mirror on' : 'Mirror off', (figure, id) =>
-                setMirror(figure, id, value === 'on'),
-              )
-            }
+            value={mirroringOf(rule)}
+            disabled={locked}
+            choices={MIRRORINGS}
+            onChange={(how) => change('Mirror', (f, id) => setMirroring(f, id, how))}
           />
         </Row>
         <TurnField
           label="Start angle"
           caption="Start angle"
           value={start}
-          disabled={round.locked}
-          onChange={(value) =>
-            actOnRound(editor, 'Set start angle', (figure, id) => setStart(figure, id, value), 'start')
-          }
+          disabled={locked}
+          onChange={(value) => change('Set start angle', (f, id) => setStart(f, id, value), 'start')}
         />
-        <Button disabled={round.locked} onClick={() => actOnRound(editor, 'Half a step', toggleHalfStep)}>
-          Half a step ({printNumber(180 / fold, 3)}°)
+        <Button disabled={locked} onClick={() => change('Half a step', toggleHalfStep)}>
+          Half a step ({printNumber(degreesOf(stepOf(rule)) / 2, 3)}°)
         </Button>
-      </Section>
-      <Section title="What follows">
-        <Fact caption="Step">
-          {Number.isInteger(degrees) ? `${degrees}°` : `360°/${fold} = ${printNumber(degrees, 5)}°`}
-        </Fact>
-        <Fact caption="Copies">
-          {mirror ? `${fold} × 2 = ${copyCount(round.rule)}` : copyCount(round.rule)}
-        </Fact>
-        <Fact caption="Closes">after {fold === 1 ? '1 copy' : `${fold} copies`}, exactly</Fact>
-        <Fact caption="Symmetry">{mirror ? `D${fold}` : `C${fold}`}</Fact>
+        <Row caption="Goes round">
+          <Segmented
+            label="Goes round"
+            value={sweep ? 'part' : 'whole'}
+            disabled={locked}
+            choices={[
+              { value: 'whole', label: 'Once' },
+              { value: 'part', label: 'By an angle' },
+            ]}
+            onChange={(value) =>
+              change('Set sweep', (f, id) =>
+                setSweep(f, id, value === 'part' ? { turn: turn(1, 2), ends: true } : null),
+              )
+            }
+          />
+        </Row>
+        {sweep && (
+          <>
+            <TurnField
+              label="Sweep"
+              caption="Sweep"
+              value={sweep.turn}
+              disabled={locked}
+              refuse={sweepProblem}
+              onChange={(value) =>
+                change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, turn: value }), 'sweep')
+              }
+            />
+            <Row caption="Last copy">
+              <Segmented
+                label="Last copy"
+                value={sweep.ends ? 'at' : 'before'}
+                disabled={locked}
+                choices={[
+                  { value: 'at', label: 'At the end' },
+                  { value: 'before', label: 'A step before' },
+                ]}
+                onChange={(value) =>
+                  change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, ends: value === 'at' }))
+                }
+              />
+            </Row>
+          </>
+        )}
         {reach && (
-          <Fact caption="Reach">
-            {printNumber(reach.inner, 2)} to {printNumber(reach.outer, 2)} {unit}
-          </Fact>
+          <>
+            <LengthField
+              label="Distance from the centre"
+              caption="Distance"
+              value={reach.inner}
+              in={unit}
+              disabled={locked}
+              refuse={(value) => (value >= 0 ? null : 'A distance is not below 0.')}
+              onChange={(value) =>
+                change('Set distance', (f, id) => moveRoundOut(f, id, value - reach.inner), 'distance')
+              }
+            />
+            <LengthField
+              label="Reaches out to"
+              caption="Reaches to"
+              value={reach.outer}
+              in={unit}
+              disabled={locked}
+              refuse={(value) =>
+                value > reach.inner ? null : `It reaches farther out than ${printNumber(reach.inner, 3)}.`
+              }
+              onChange={(value) =>
+                change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value), 'reach')
+              }
+            />
+          </>
         )}
       </Section>
+      <EveryPanel round={round} />
+      <WayPanel round={round} />
+      <LookPanel round={round} />
+      <LinkPanel round={round} />
+      <TurnFacts round={round} />
     </>
+  );
+}
+
+const asDegrees = (t: Turn): string => {
+  const degrees = degreesOf(t);
+  return Number.isInteger(degrees * 1000) ? `${degrees}°` : `${printNumber(degrees, 5)}°`;
+};
+
+/** What follows from how a round is turned: exact, and measured on the true curves once nothing moves. */
+function TurnFacts({ round }: { readonly round: Round }) {
+  const figure = useEditorState(shownFigure);
+  const live = useEditorState((state) => state.live !== null);
+  const { unit } = figure.page;
+  const { rule } = round;
+  const { fold, sweep } = rule;
+  const next = nextOutward(figure, round);
+  const gap = useMemo(() => (live ? null : gapOfRound(round)), [live, round]);
+  const toNext = useMemo(() => (live || !next ? null : gapOfRounds(round, next)), [live, round, next]);
+  const size = useMemo(() => (live ? null : sizeOfRound(round)), [live, round]);
+  const count = copiesOf(round).length;
+  const mirroring = mirroringOf(rule);
+  const words = (value: number): string => {
+    if (value === -Infinity) return 'overlap';
+    if (Math.abs(value) < 1e-7) return 'touch';
+    return value < 0 ? `overlap ${printNumber(-value, 4)} ${unit}` : `${printNumber(value, 4)} ${unit} apart`;
+  };
+  const closes = !sweep || (equalTurns(turn(sweep.turn.num, 1), sweep.turn) && !sweep.ends);
+  return (
+    <Section title="What follows">
+      <Fact caption="Step">{asDegrees(stepOf(rule))}</Fact>
+      <Fact caption="Copies">{mirroring === 'halves' ? `${count} × 2 = ${2 * count}` : count}</Fact>
+      <Fact caption="Closes">
+        {closes
+          ? `${sweep && Math.abs(sweep.turn.num) > 1 ? `after ${Math.abs(sweep.turn.num)} turns` : 'in one turn'}, exactly`
+          : 'open'}
+      </Fact>
+      <Fact caption="Symmetry">
+        {mirroring === 'halves' ? `D${fold}` : mirroring === 'alternate' ? `D${fold / 2}` : `C${fold}`}
+      </Fact>
+      {gap !== null && gap !== Infinity && <Fact caption="Neighbours">{words(gap)}</Fact>}
+      {next && toNext !== null && <Fact caption={`To ${next.name}`}>{words(toNext)}</Fact>}
+      {size && (
+        <Fact caption="Box">
+          {printNumber(size.width, 3)} × {printNumber(size.height, 3)} {unit}
+        </Fact>
+      )}
+    </Section>
   );
 }

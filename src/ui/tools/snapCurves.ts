@@ -1,8 +1,10 @@
 import { mapSegment } from '@/core/curve/segment';
-import { MIRROR, turnMap } from '@/core/curve/affine';
+import { compose, MIRROR, turnMap, type Affine } from '@/core/curve/affine';
+import { copiesOf } from '@/core/figure/copies';
 import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
-import { turn } from '@/core/number/turn';
+import { negateTurn } from '@/core/number/turn';
+import { placementMap } from '@/core/symmetry/rule';
 import { frameLines } from '@/core/symmetry/frame';
 import { curveOf, type SnapCurve } from '@/core/symmetry/snap';
 
@@ -20,6 +22,18 @@ const MOST_SEGMENTS = 6000;
 /** How far guide lines without ends are looked at, in the figure's unit. */
 const FAR = 1e4;
 
+/** From the motif to the copies beside it, as they stand on the Bench. */
+function neighboursOf(round: Round): Affine[] {
+  const [first, ...others] = copiesOf(round);
+  const beside = new Set([others[0], others[others.length - 1]]);
+  const upright = turnMap(negateTurn(round.rule.start));
+  return [...beside].flatMap((copy) =>
+    first && copy
+      ? [compose(upright, placementMap({ turn: copy.turn, shift: copy.shift, mirrored: false }))]
+      : [],
+  );
+}
+
 /** What of a round can be caught beside its nodes: the frame, the motif, its reflection and its neighbours. */
 export function snapCurvesOf(round: Round): readonly OwnedCurve[] {
   const known = curvesOfRounds.get(round);
@@ -27,10 +41,10 @@ export function snapCurvesOf(round: Round): readonly OwnedCurve[] {
   const frame = frameLines(round.frame, FAR).flatMap(({ name, path }) =>
     path.segments.map((segment) => ({ shapeId: null, curve: curveOf('frame', `a ${name}`, segment) })),
   );
-  const { fold, mirror } = round.rule;
+  const { mirror } = round.rule;
   const maps = [
     ...(mirror ? [{ map: MIRROR, of: '’s reflection' }] : []),
-    ...(fold > 1 ? [1, -1].map((k) => ({ map: turnMap(turn(k, fold)), of: '’s neighbour' })) : []),
+    ...neighboursOf(round).map((map) => ({ map, of: '’s neighbour' })),
   ];
   const own = round.shapes
     .filter(({ visible }) => visible)

@@ -7,4 +7,5 @@ export * from './shapes';
 export * from './slit';
 export * from './stamps';
 export * from './transform';
+export * from './turn';
 export * from './underlay';

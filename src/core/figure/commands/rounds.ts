@@ -1,12 +1,12 @@
 import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
-import { pathsOfForm, movedForm, scaledForm, type Form } from '../../maker/form';
+import { pathsOfForm, movedForm, scaledForm } from '../../maker/form';
 import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
-import { reachOf, type Reach } from '../../symmetry/reach';
+import { reachOfMotif } from '../reach';
 import type { Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
 
@@ -17,9 +17,19 @@ export function roundOf(figure: Figure, roundId: string): Round {
   return round;
 }
 
-/** The figure with one round put in place of its former self. */
+/** The figure with one round put in place of its former self; rounds that are linked to it get its motif. */
 export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
-  return { ...figure, rounds: figure.rounds.map((round) => (round.id === roundId ? change(round) : round)) };
+  const before = figure.rounds.find(({ id }) => id === roundId);
+  if (!before) return figure;
+  const after = change(before);
+  const shared = after.link !== undefined && after.shapes !== before.shapes ? after.link : null;
+  return {
+    ...figure,
+    rounds: figure.rounds.map((round) => {
+      if (round === before) return after;
+      return shared !== null && round.link === shared ? { ...round, shapes: after.shapes } : round;
+    }),
+  };
 }
 
 /** Adds a round in front of another, or in front of all. */
@@ -55,12 +65,18 @@ export const lockRound = (figure: Figure, roundId: string, locked: boolean): Fig
 /** Sets how many copies fill the turn. @throws RangeError for a fold that is none. */
 export function setFold(figure: Figure, roundId: string, fold: number): Figure {
   if (!isFold(fold)) throw new RangeError('A fold is a whole number from 1 to 720.');
-  return withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, fold } }));
+  return withRound(figure, roundId, ({ without, ...round }) => {
+    const left = without?.filter((index) => index < fold) ?? [];
+    return { ...round, rule: { ...round.rule, fold }, ...(left.length > 0 && { without: left }) };
+  });
 }
 
 /** Turns the mirror on or off; a half motif that is being drawn stays as it is, without its mode. */
 export const setMirror = (figure: Figure, roundId: string, mirror: boolean): Figure =>
-  withRound(figure, roundId, ({ half: _, ...round }) => ({ ...round, rule: { ...round.rule, mirror } }));
+  withRound(figure, roundId, ({ half: _, ...round }) => {
+    const { alternate: __, ...rule } = round.rule;
+    return { ...round, rule: { ...rule, mirror } };
+  });
 
 /** What becomes of what reaches past the rays of the wedge. */
 export const setEdge = (figure: Figure, roundId: string, edge: 'overlap' | 'trim' | 'warn'): Figure =>
@@ -88,11 +104,12 @@ export function setMerge(figure: Figure, roundId: string, op: RoundMerge['op'] |
   });
 }
 
-/** A copy of a round in front of it, with new ids for itself and its shapes. */
+/** A copy of a round and its rule in front of it, with new ids for itself and its shapes, and a motif of its own. */
 export function duplicateRound(figure: Figure, roundId: string, newId: () => string): Figure {
   const round = roundOf(figure, roundId);
+  const { link: _, freeOf: __, ...rest } = round;
   const copy: Round = {
-    ...round,
+    ...rest,
     id: newId(),
     name: `${round.name} copy`.slice(0, 120),
     shapes: round.shapes.map((shape) => ({ ...shape, id: newId() })),
@@ -100,29 +117,7 @@ export function duplicateRound(figure: Figure, roundId: string, newId: () => str
   return addRound(figure, copy, roundId);
 }
 
-const reachOfForms = new WeakMap<Form, Reach | null>();
-
-/** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
-function reachOfForm(form: Form): Reach | null {
-  const known = reachOfForms.get(form);
-  if (known !== undefined) return known;
-  const reach = reachOf(pathsOfForm(form));
-  reachOfForms.set(form, reach);
-  return reach;
-}
-
-/** How near and far a round's motif reaches; null for an empty one. */
-export function reachOfRound(round: Round): Reach | null {
-  let found: Reach | null = null;
-  for (const { form, visible } of round.shapes) {
-    const reach = visible ? reachOfForm(form) : null;
-    if (!reach) continue;
-    found = found
-      ? { inner: Math.min(found.inner, reach.inner), outer: Math.max(found.outer, reach.outer) }
-      : reach;
-  }
-  return found;
-}
+export { reachOfMotif as reachOfRound } from '../reach';
 
 /** Moves a round's motif along the axis, outward for a positive distance. */
 export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
@@ -137,7 +132,7 @@ export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figur
  */
 export function scaleRoundReach(figure: Figure, roundId: string, end: 'inner' | 'outer', to: number): Figure {
   const round = roundOf(figure, roundId);
-  const reach = reachOfRound(round);
+  const reach = reachOfMotif(round);
   if (!reach) return figure;
   const box = boundsOfPaths(round.shapes.flatMap(({ form }) => pathsOfForm(form)));
   const fixed = end === 'outer' ? reach.inner : reach.outer;

@@ -1,5 +1,3 @@
-import { produce } from 'immer';
-
 import { movedForm, plainForms, type Form } from '../../maker/form';
 import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
@@ -64,12 +62,12 @@ export function duplicateShapes(
 
 /** Puts a shape at another place in the motif's layer order, 0 at the back. */
 export const moveShapeOrder = (figure: Figure, ref: ShapeRef, to: number): Figure =>
-  produce(figure, (draft) => {
-    const shapes = draft.rounds.find(({ id }) => id === ref.roundId)?.shapes;
-    const from = shapes?.findIndex(({ id }) => id === ref.shapeId) ?? -1;
-    if (!shapes || from < 0) return;
-    const [shape] = shapes.splice(from, 1);
-    if (shape) shapes.splice(Math.max(0, Math.min(to, shapes.length)), 0, shape);
+  withRound(figure, ref.roundId, (round) => {
+    const shape = round.shapes.find(({ id }) => id === ref.shapeId);
+    if (!shape) return round;
+    const others = round.shapes.filter(({ id }) => id !== ref.shapeId);
+    const at = Math.max(0, Math.min(to, others.length));
+    return { ...round, shapes: [...others.slice(0, at), shape, ...others.slice(at)] };
   });
 
 export const moveShapes = (

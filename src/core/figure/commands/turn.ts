@@ -1,0 +1,197 @@
+import { determinant } from '../../curve/affine';
+import { mapPath } from '../../curve/path';
+import { formOfPaths, pathsOfForm, plainForms } from '../../maker/form';
+import { mixedPaint } from '../../paint/mix';
+import { closureOf } from '../../maker/transform';
+import { turn, type Turn } from '../../number/turn';
+import { MOST_FOLD, sweepProblem, type TurnRule } from '../../symmetry/rule';
+import type { BlendMode } from '../../scene/scene';
+import type { Every, Figure, Round, Shape, Way } from '../model';
+import { copiesOf, type RoundCopy } from '../copies';
+import { addRound, removeRound, roundOf, withRound } from './rounds';
+
+/** Whether copies are mirrored: not at all, each with its reflection, or every second one reflected. */
+export type Mirroring = 'none' | 'halves' | 'alternate';
+
+export const mirroringOf = ({ mirror, alternate }: TurnRule): Mirroring =>
+  mirror ? 'halves' : alternate ? 'alternate' : 'none';
+
+export const setMirroring = (figure: Figure, roundId: string, how: Mirroring): Figure =>
+  withRound(figure, roundId, ({ half: _, ...round }) => {
+    const { alternate: __, ...rule } = round.rule;
+    return {
+      ...round,
+      rule: { ...rule, mirror: how === 'halves', ...(how === 'alternate' && { alternate: true as const }) },
+    };
+  });
+
+/** Spreads the copies over a part of the turn, or several turns; null goes back to one whole turn. */
+export function setSweep(
+  figure: Figure,
+  roundId: string,
+  sweep: { readonly turn: Turn; readonly ends: boolean } | null,
+): Figure {
+  if (sweep && sweepProblem(sweep.turn) !== null) return figure;
+  return withRound(figure, roundId, (round) => {
+    const { sweep: _, ...rule } = round.rule;
+    return { ...round, rule: sweep ? { ...rule, sweep } : rule };
+  });
+}
+
+/** What a step from copy to copy leads to: a fold where it closes in one turn, or copies over several turns, or a gap. */
+export interface StepChoice {
+  readonly label: string;
+  readonly fold: number;
+  readonly sweep: { readonly turn: Turn; readonly ends: boolean } | null;
+}
+
+/**
+ * The ways in which copies can stand a step apart: exactly the step, closing after one turn or several, or open with what is left of
+ * the turn; and the nearest folds that close in one turn. None for a step of nothing, or one that needs too many copies.
+ */
+export function stepChoices(step: Turn): StepChoice[] {
+  const closure = closureOf(step);
+  if (!closure) return [];
+  const { copies, rounds, fit, left } = closure;
+  if (rounds === 1 && copies <= MOST_FOLD)
+    return [{ label: `${copies} copies close, exactly`, fold: copies, sweep: null }];
+  const choices: StepChoice[] = [];
+  const size = { num: Math.abs(step.num), den: step.den };
+  const over = sweepProblem(turn(rounds, 1)) === null && copies <= MOST_FOLD;
+  if (over)
+    choices.push({
+      label: `${copies} copies close after ${rounds} turns`,
+      fold: copies,
+      sweep: { turn: turn(rounds, 1), ends: false },
+    });
+  if (fit >= 1 && fit <= MOST_FOLD)
+    choices.push({
+      label: `${fit} copies leave a gap of ${Number(left.toPrecision(6))}°`,
+      fold: fit,
+      sweep: { turn: turn(size.num * fit, size.den), ends: false },
+    });
+  for (const fold of new Set([fit, fit + 1]))
+    if (fold >= 1 && fold <= MOST_FOLD && rounds !== 1)
+      choices.push({
+        label: `${fold} close in one turn, ${Number((360 / fold).toPrecision(6))}° each`,
+        fold,
+        sweep: null,
+      });
+  return choices;
+}
+
+/** Takes one of the ways that a step can be kept, or come near to. */
+export const takeStep = (figure: Figure, roundId: string, { fold, sweep }: StepChoice): Figure =>
+  setSweep(
+    withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, fold } })),
+    roundId,
+    sweep,
+  );
+
+type Changes = Pick<Round, 'every' | 'way' | 'blend' | 'opacity' | 'link' | 'without'>;
+
+/** Sets some of what a round may have, or takes it away where it is undefined. */
+const withOption = <K extends keyof Changes>(
+  figure: Figure,
+  roundId: string,
+  key: K,
+  value: Changes[K] | undefined,
+): Figure =>
+  withRound(figure, roundId, (round) => {
+    const { [key]: _, ...rest } = round;
+    return value === undefined ? (rest as Round) : { ...round, [key]: value };
+  });
+
+export const START_EVERY: Every = { nth: 2, halfStep: false, out: 0, size: 0.7, tint: null };
+export const START_WAY: Way = { out: 0, size: 0.4, twist: 0, fade: 1, tint: null, ease: 'even' };
+
+export const setEvery = (figure: Figure, roundId: string, every: Every | null): Figure =>
+  withOption(figure, roundId, 'every', every ?? undefined);
+
+export const setWay = (figure: Figure, roundId: string, way: Way | null): Figure =>
+  withOption(figure, roundId, 'way', way ?? undefined);
+
+export const setBlend = (figure: Figure, roundId: string, blend: BlendMode): Figure =>
+  withOption(figure, roundId, 'blend', blend === 'normal' ? undefined : blend);
+
+export const setOpacity = (figure: Figure, roundId: string, opacity: number): Figure =>
+  withOption(figure, roundId, 'opacity', opacity >= 1 ? undefined : Math.max(0, opacity));
+
+/** The rounds that share their motif with one. */
+export const linkedRounds = (figure: Figure, { id, link }: Round): Round[] =>
+  link === undefined ? [] : figure.rounds.filter((round) => round.link === link && round.id !== id);
+
+/** Why one round cannot have the motif of another, or null where it can. */
+export const linkProblem = (roundId: string, otherId: string): string | null =>
+  roundId === otherId ? 'A round cannot be linked to itself.' : null;
+
+/** Gives a round the motif of another: from then on a change to one is a change to both. */
+export function linkRound(figure: Figure, roundId: string, otherId: string, newLink: string): Figure {
+  if (linkProblem(roundId, otherId) !== null) return figure;
+  const other = roundOf(figure, otherId);
+  const link = other.link ?? newLink;
+  const named = withRound(figure, otherId, (round) => ({ ...round, link }));
+  return withRound(named, roundId, (round) => ({ ...round, link, shapes: other.shapes }));
+}
+
+/** Lets a round have its motif for itself; what shares a motif with nothing else is no longer linked. */
+export function unlinkRound(figure: Figure, roundId: string): Figure {
+  const round = roundOf(figure, roundId);
+  const others = linkedRounds(figure, round);
+  const alone = withOption(figure, roundId, 'link', undefined);
+  const [last, another] = others;
+  return last && !another ? withOption(alone, last.id, 'link', undefined) : alone;
+}
+
+/** A shape as it is on a copy that differs from the motif: there it is plain paths, in the copy's colours. */
+function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string): Shape[] {
+  const tinted = tint ? mixedPaint(shape.paint, tint.colour, tint.share) : shape.paint;
+  if (!shift) return [{ ...shape, id: newId(), paint: tinted }];
+  const scale = Math.sqrt(Math.abs(determinant(shift)));
+  const stroke = tinted.stroke && { ...tinted.stroke, width: tinted.stroke.width * scale };
+  return plainForms(shape.form).map((form) => ({
+    ...shape,
+    id: newId(),
+    paint: { ...tinted, stroke },
+    form: formOfPaths(pathsOfForm(form).map((path) => mapPath(path, shift))),
+  }));
+}
+
+/**
+ * Sets one copy of a round free: it is left out there and becomes a round of its own in front, to be drawn as it likes.
+ * The figure as it is where there is no such copy.
+ */
+export function freeCopy(figure: Figure, roundId: string, index: number, newId: () => string): Figure {
+  const round = roundOf(figure, roundId);
+  const copy = copiesOf(round).find((each) => each.index === index);
+  if (!copy) return figure;
+  const { every: _, way: __, link: ___, half: ____, without: _____, freeOf: ______, ...rest } = round;
+  const own: Round = {
+    ...rest,
+    id: newId(),
+    name: `${round.name}, copy ${index + 1}`.slice(-120),
+    rule: { fold: 1, mirror: round.rule.mirror, start: copy.turn },
+    shapes: round.shapes.flatMap((shape) => asOnCopy(shape, copy, newId)),
+    ...(copy.opacity < 1 && { opacity: (round.opacity ?? 1) * copy.opacity }),
+    merge: null,
+    freeOf: { roundId, index },
+  };
+  const left = withOption(
+    figure,
+    roundId,
+    'without',
+    [...(round.without ?? []), index].sort((a, b) => a - b),
+  );
+  return addRound(left, own, roundId);
+}
+
+/** Takes a free copy back: it is a copy again like the others. */
+export function takeCopyBack(figure: Figure, freeRoundId: string): Figure {
+  const { freeOf } = roundOf(figure, freeRoundId);
+  if (!freeOf) return figure;
+  const left = removeRound(figure, freeRoundId);
+  const home = left.rounds.find(({ id }) => id === freeOf.roundId);
+  if (!home) return figure;
+  const without = (home.without ?? []).filter((index) => index !== freeOf.index);
+  return withOption(left, home.id, 'without', without.length > 0 ? without : undefined);
+}

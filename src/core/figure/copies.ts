@@ -1,0 +1,95 @@
+import { compose, IDENTITY, MIRROR, moveMap, scaleMap, type Affine } from '../curve/affine';
+import type { Point } from '../curve/point';
+import { addTurns, turn, type Turn } from '../number/turn';
+import type { Colour } from '../scene/scene';
+import { turnsOf } from '../symmetry/rule';
+import type { Ease, Round } from './model';
+import { reachOfMotif } from './reach';
+
+/** One copy of a round's motif: where it stands, and how it differs. */
+export interface RoundCopy {
+  /** Its place in the row of copies, 0 first. */
+  readonly index: number;
+  readonly turn: Turn;
+  /** From the upright motif to the upright copy, before it is turned about the centre; null where it is the motif. */
+  readonly shift: Affine | null;
+  readonly opacity: number;
+  readonly tint: { readonly colour: Colour; readonly share: number } | null;
+}
+
+/** How far a way has gone at a share of its length: evenly, slowly at first, slowly at last, or both. */
+export function eased(share: number, ease: Ease): number {
+  switch (ease) {
+    case 'even':
+      return share;
+    case 'in':
+      return share * share;
+    case 'out':
+      return 1 - (1 - share) ** 2;
+    case 'both':
+      return share * share * (3 - 2 * share);
+  }
+}
+
+/** Turned clockwise by degrees, scaled, and moved outward, about a point of the axis. */
+function shiftMap(middle: Point, out: number, size: number, degrees: number): Affine {
+  const radians = (degrees * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(radians), Math.sin(radians)];
+  const turned: Affine = { a: cos, b: sin, c: -sin, d: cos, e: 0, f: 0 };
+  const about = compose(moveMap(middle), compose(turned, moveMap({ x: -middle.x, y: -middle.y })));
+  return compose(moveMap({ x: 0, y: -out }), compose(about, scaleMap(size, middle)));
+}
+
+const isStill = (m: Affine): boolean =>
+  m.a === 1 && m.b === 0 && m.c === 0 && m.d === 1 && m.e === 0 && m.f === 0;
+
+function makeCopies(round: Round): readonly RoundCopy[] {
+  const { rule, every, way } = round;
+  const gone = new Set(round.without ?? []);
+  const turns = turnsOf(rule);
+  const reach = every || way ? reachOfMotif(round) : null;
+  const middle = { x: 0, y: reach ? -(reach.inner + reach.outer) / 2 : 0 };
+  const last = Math.max(1, turns.length - 1);
+  return turns.flatMap((t, index): RoundCopy[] => {
+    if (gone.has(index)) return [];
+    let shift = IDENTITY;
+    let tint: RoundCopy['tint'] = null;
+    let opacity = 1;
+    let own = t;
+    if (way) {
+      const share = eased(index / last, way.ease);
+      shift = shiftMap(middle, way.out * share, 1 + (way.size - 1) * share, way.twist * share);
+      opacity = 1 + (way.fade - 1) * share;
+      if (way.tint) tint = { colour: way.tint, share };
+    }
+    if (every && index % every.nth === every.nth - 1) {
+      shift = compose(shift, shiftMap(middle, every.out, every.size, 0));
+      if (every.tint) tint = { colour: every.tint, share: 0.5 };
+      if (every.halfStep) own = addTurns(own, turn(1, 2 * rule.fold));
+    }
+    if (rule.alternate && index % 2 === 1) shift = compose(shift, MIRROR);
+    return [{ index, turn: own, shift: isStill(shift) ? null : shift, opacity, tint }];
+  });
+}
+
+const copiesOfRounds = new WeakMap<Round, readonly RoundCopy[]>();
+
+/** The copies of a round, first to last; the same list as long as the round is the same. */
+export function copiesOf(round: Round): readonly RoundCopy[] {
+  const known = copiesOfRounds.get(round);
+  if (known) return known;
+  const made = makeCopies(round);
+  copiesOfRounds.set(round, made);
+  return made;
+}
+
+/**
+ * How many times the same stretch of copies fills the turn: the fold of the symmetry that the copies have together. Every second
+ * copy different leaves half of the fold, a way, a sweep or a copy left out leaves none.
+ */
+export function symmetryOf({ rule, every, way, without }: Round): number {
+  if (way || rule.sweep || (without?.length ?? 0) > 0) return 1;
+  const period = every && every.nth > 1 ? every.nth : 1;
+  const both = rule.alternate ? (period % 2 === 0 ? period : 2 * period) : period;
+  return rule.fold % both === 0 ? rule.fold / both : 1;
+}

@@ -1,0 +1,90 @@
+import { boundsOfPaths } from '../curve/bounds';
+import { gapBetween } from '../curve/gap';
+import { mapPath, type Path } from '../curve/path';
+import { pathsOfForm } from '../maker/form';
+import { neighbourGap } from '../maker/fit';
+import { gcd } from '../number/turn';
+import { placementMap } from '../symmetry/rule';
+import { copiesOf, symmetryOf } from './copies';
+import type { Figure, Round } from './model';
+import { reachOfMotif } from './reach';
+
+/** More pairs of curves than this are not compared while a person waits. */
+const MOST_PAIRS = 40_000;
+
+const motifPaths = (round: Round): Path[] =>
+  round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
+
+const segmentCount = (paths: readonly Path[]): number =>
+  paths.reduce((sum, { segments }) => sum + segments.length, 0);
+
+/** A copy of a round's motif, with its reflection where the round is mirrored, as it stands in the figure. */
+const copyPaths = (round: Round, paths: readonly Path[], index: number): Path[] => {
+  const copy = copiesOf(round)[index];
+  if (!copy) return [];
+  return (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
+    const map = placementMap({ turn: copy.turn, shift: copy.shift, mirrored });
+    return paths.map((path) => mapPath(path, map));
+  });
+};
+
+/**
+ * The gap between neighbouring copies of a round, in the figure's unit: the least over all neighbours where copies differ; negative
+ * or −∞ where they overlap (see `neighbourGap`), null where there is nothing to compare or too much.
+ */
+export function gapOfRound(round: Round): number | null {
+  const paths = motifPaths(round);
+  const copies = copiesOf(round);
+  if (paths.length === 0 || copies.length < 2) return null;
+  const { rule } = round;
+  const segments = segmentCount(paths) * (rule.mirror ? 2 : 1);
+  if (symmetryOf(round) === rule.fold && copies.length === rule.fold)
+    return segments ** 2 > MOST_PAIRS ? null : neighbourGap(paths, rule);
+  const period = Math.max(1, rule.fold / symmetryOf(round));
+  if (segments ** 2 * period > MOST_PAIRS) return null;
+  const pairs = Math.min(period, copies.length - (rule.sweep ? 1 : 0));
+  let least = Infinity;
+  for (let k = 0; k < pairs; k += 1)
+    least = Math.min(
+      least,
+      gapBetween(copyPaths(round, paths, k), copyPaths(round, paths, (k + 1) % copies.length)),
+    );
+  return least;
+}
+
+/**
+ * The nearest that copies of one round come to copies of another, in the figure's unit; −∞ where they overlap, null where one is
+ * empty or there is too much to compare. Of two rounds of folds a and b, only a / gcd(a, b) copies of the first stand
+ * differently to the second.
+ */
+export function gapOfRounds(a: Round, b: Round): number | null {
+  const [mine, theirs] = [motifPaths(a), motifPaths(b)];
+  if (mine.length === 0 || theirs.length === 0) return null;
+  const common = gcd(symmetryOf(a), symmetryOf(b));
+  const first = Math.min(copiesOf(a).length, Math.ceil(a.rule.fold / Math.max(1, common)));
+  const others = copiesOf(b).map((_, k) => copyPaths(b, theirs, k));
+  if (segmentCount(mine) * first * segmentCount(others.flat()) > MOST_PAIRS * 4) return null;
+  return Array.from({ length: first }, (_, k) => copyPaths(a, mine, k)).reduce(
+    (least, paths) => Math.min(least, gapBetween(paths, others.flat())),
+    Infinity,
+  );
+}
+
+/** The round that reaches next beyond another one; null for the outermost. */
+export function nextOutward(figure: Figure, round: Round): Round | null {
+  const reach = reachOfMotif(round);
+  if (!reach) return null;
+  const beyond = figure.rounds.flatMap((other) => {
+    const own = other.id !== round.id && other.visible ? reachOfMotif(other) : null;
+    return own && own.outer > reach.outer ? [{ other, inner: own.inner }] : [];
+  });
+  return beyond.sort((a, b) => a.inner - b.inner)[0]?.other ?? null;
+}
+
+/** The width and height of the whole round, all copies; null where it is empty. */
+export function sizeOfRound(round: Round): { readonly width: number; readonly height: number } | null {
+  const paths = motifPaths(round);
+  if (paths.length === 0) return null;
+  const box = boundsOfPaths(copiesOf(round).flatMap((_, k) => copyPaths(round, paths, k)));
+  return { width: box.right - box.left, height: box.bottom - box.top };
+}

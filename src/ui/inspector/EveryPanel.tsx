@@ -1,0 +1,88 @@
+'use client';
+
+import { setEvery, START_EVERY } from '@/core/figure/commands';
+import type { Every, Round } from '@/core/figure/model';
+import { MOST_FOLD } from '@/core/symmetry/rule';
+import { actOnRound, shownFigure } from '@/state/editor';
+import { CountField, LengthField, ShareField } from '../common/NumberField';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { TintField } from './TintField';
+
+/** Every second (third, …) copy different from the others. */
+export function EveryPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { every, locked } = round;
+  const set = (next: Every | null, key: string | null = null): void =>
+    actOnRound(editor, 'Every second copy', (figure, id) => setEvery(figure, id, next), key);
+  const change = (part: Partial<Every>): void => every && set({ ...every, ...part }, 'every');
+  return (
+    <Section title="Some copies different">
+      <Segmented
+        label="Some copies different"
+        value={every ? 'on' : 'off'}
+        disabled={locked}
+        choices={[
+          { value: 'off', label: 'All alike' },
+          { value: 'on', label: every ? `Every ${ordinal(every.nth)}` : 'Every second' },
+        ]}
+        onChange={(value) => set(value === 'on' ? START_EVERY : null)}
+      />
+      {every && (
+        <>
+          <CountField
+            label="Every how many"
+            caption="Every"
+            value={every.nth}
+            least={2}
+            most={MOST_FOLD}
+            disabled={locked}
+            onChange={(nth) => change({ nth })}
+          />
+          <ShareField
+            label="Size of those"
+            caption="Size"
+            unit="×"
+            step={0.05}
+            value={every.size}
+            least={0.01}
+            most={100}
+            disabled={locked}
+            onChange={(size) => change({ size })}
+          />
+          <LengthField
+            label="Those farther out by"
+            caption="Out by"
+            value={every.out}
+            in={unit}
+            disabled={locked}
+            onChange={(out) => change({ out })}
+          />
+          <Row caption="Stand">
+            <Segmented
+              label="Those stand"
+              value={every.halfStep ? 'half' : 'own'}
+              disabled={locked}
+              choices={[
+                { value: 'own', label: 'In place' },
+                { value: 'half', label: 'Half a step on' },
+              ]}
+              onChange={(value) => change({ halfStep: value === 'half' })}
+            />
+          </Row>
+          <TintField
+            label="Tint of those"
+            value={every.tint}
+            disabled={locked}
+            onChange={(tint) => change({ tint })}
+          />
+        </>
+      )}
+    </Section>
+  );
+}
+
+const WORDS: Readonly<Record<number, string>> = { 2: 'second', 3: 'third', 4: 'fourth', 5: 'fifth' };
+const ordinal = (n: number): string => WORDS[n] ?? `${n}th`;

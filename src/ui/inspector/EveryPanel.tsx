@@ -67,7 +67,7 @@ export function EveryPanel({ round }: { readonly round: Round }) {
               disabled={locked}
               choices={[
                 { value: 'own', label: 'In place' },
-                { value: 'half', label: 'Half a step on' },
+                { value: 'half', label: 'Half on' },
               ]}
               onChange={(value) => change({ halfStep: value === 'half' })}
             />

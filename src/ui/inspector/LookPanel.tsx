@@ -94,7 +94,7 @@ export function LookPanel({ round }: { readonly round: Round }) {
         <div
           role="group"
           aria-label="Blend modes"
-          className="grid grid-cols-4 gap-1.5"
+          className="grid grid-cols-3 gap-1.5"
           onPointerLeave={() => show(null)}
         >
           {BLEND_MODES.map((mode) => (

@@ -36,7 +36,7 @@ import { WayPanel } from './WayPanel';
 const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
   { value: 'none', label: 'None' },
   { value: 'halves', label: 'Halves' },
-  { value: 'alternate', label: 'Every 2nd' },
+  { value: 'alternate', label: 'In turn' },
 ];
 
 /** How the round is turned, how its copies differ, and what follows from it. */

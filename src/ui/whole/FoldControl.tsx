@@ -5,7 +5,8 @@ import { FlipHorizontal2, Minus, Plus } from 'lucide-react';
 import { setFold, setMirror } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import { MOST_FOLD } from '@/core/symmetry/rule';
+import { degreesOf } from '@/core/number/turn';
+import { MOST_FOLD, stepOf } from '@/core/symmetry/rule';
 import { actOnRound } from '@/state/editor';
 import { CountField } from '../common/NumberField';
 import { IconButton } from '../common/Button';
@@ -61,7 +62,9 @@ export function FoldControl({ round }: { readonly round: Round }) {
       >
         <FlipHorizontal2 size={17} strokeWidth={1.7} />
       </IconButton>
-      <span className="pr-2 font-mono text-[12px] whitespace-nowrap">{printNumber(360 / fold, 3)}° each</span>
+      <span className="pr-2 font-mono text-[12px] whitespace-nowrap">
+        {printNumber(degreesOf(stepOf(round.rule)), 3)}° each
+      </span>
     </div>
   );
 }

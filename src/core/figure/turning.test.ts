@@ -1,0 +1,393 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { difference, pixelsOf } from '../../../tests/help/pictures';
+import { applyTo } from '../curve/affine';
+import { boundsOfPaths } from '../curve/bounds';
+import { mapPath, type Path } from '../curve/path';
+import { distance, polarOf } from '../curve/point';
+import { checkFigure } from '../format/json';
+import { DEFAULT_SVG, svgOf } from '../format/svg';
+import { pathsOfForm, type Form } from '../maker/form';
+import { addTurns, degreesOf, NO_TURN, turn, wrapTurn } from '../number/turn';
+import { mixedColour } from '../paint/mix';
+import { BLEND_MODES, type Scene } from '../scene/scene';
+import { MOST_ROUNDS, placementMap, stepOf, sweepProblem, turnsOf } from '../symmetry/rule';
+import { copyAt } from '../symmetry/wedge';
+import {
+  addRound,
+  addShapes,
+  duplicateRound,
+  freeCopy,
+  linkedRounds,
+  linkProblem,
+  linkRound,
+  mirroringOf,
+  moveShapes,
+  roundOf,
+  setBlend,
+  setEvery,
+  setFold,
+  setMerge,
+  setMirroring,
+  setOpacity,
+  setStart,
+  setSweep,
+  setWay,
+  START_EVERY,
+  START_WAY,
+  stepChoices,
+  takeCopyBack,
+  takeStep,
+  unlinkRound,
+} from './commands';
+import { copiesOf, eased, symmetryOf } from './copies';
+import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from './distance';
+import { evaluate, mergeRequestOf } from './evaluate';
+import { evaluateWhole } from './evaluateWhole';
+import { hitFigure } from './hit';
+import type { Figure } from './model';
+import { newFigure, newRound, newShape, START_PAINT } from './start';
+
+const counter = (): (() => string) => {
+  let made = 0;
+  return () => `n${(made += 1)}`;
+};
+const disc = (x: number, y: number, r: number): Form => ({
+  kind: 'ellipse',
+  at: { x, y },
+  rotation: NO_TURN,
+  rx: r,
+  ry: r,
+});
+const withDisc = (fold: number, r = 5, away = 40): Figure =>
+  setFold(
+    addShapes(newFigure('A', 'r'), 'r', [newShape('s', 'Disc', disc(0, -away, r), START_PAINT)]),
+    'r',
+    fold,
+  );
+const both = (): Figure => {
+  const figure = addRound(withDisc(8), newRound('b', 'B', 5));
+  return addShapes(figure, 'b', [newShape('t', 'Other', disc(0, -70, 6), START_PAINT)]);
+};
+
+/** The drawn paths of a scene as they stand. */
+const drawn = (scene: Scene): Path[] =>
+  scene.layers.flatMap((layer) =>
+    layer.copies.flatMap(({ turn: by, shift, items }) =>
+      (items ?? layer.items).flatMap(({ paths, mirrored }) =>
+        paths.map((path) => mapPath(path, placementMap({ turn: by, shift: shift ?? null, mirrored }))),
+      ),
+    ),
+  );
+const middlesOf = (figure: Figure) =>
+  drawn(evaluate(figure, new Map())).map((path) => {
+    const box = boundsOfPaths([path]);
+    return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, size: box.right - box.left };
+  });
+
+describe('a sweep', () => {
+  it('spreads copies over a part of the turn, with one at either end or a step before it', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 60 }),
+        fc.integer({ min: 1, max: 720 }),
+        fc.boolean(),
+        (fold, degrees, ends) => {
+          const rule = { fold, mirror: false, start: turn(1, 9), sweep: { turn: turn(degrees, 360), ends } };
+          const turns = turnsOf(rule);
+          expect(turns).toHaveLength(fold);
+          expect(turns[0]).toEqual(turn(1, 9));
+          const last = ends ? turns[fold - 1]! : addTurns(turns[fold - 1]!, stepOf(rule));
+          expect(last).toEqual(addTurns(turn(1, 9), turn(degrees, 360)));
+        },
+      ),
+    );
+    expect(
+      stepOf({ fold: 1, mirror: false, start: NO_TURN, sweep: { turn: turn(1, 4), ends: true } }),
+    ).toEqual(turn(1, 4));
+  });
+
+  it('of nothing, or of too many turns, is refused', () => {
+    expect(sweepProblem(NO_TURN)).toContain('of nothing');
+    expect(sweepProblem(turn(MOST_ROUNDS + 1))).toContain('at most 40');
+    expect(sweepProblem(turn(-3, 2))).toBeNull();
+    const figure = withDisc(8);
+    expect(setSweep(figure, 'r', { turn: NO_TURN, ends: true })).toBe(figure);
+    const swept = setSweep(figure, 'r', { turn: turn(1, 3), ends: true });
+    expect(checkFigure(JSON.parse(JSON.stringify(swept)))).toEqual(swept);
+    const broken = JSON.parse(JSON.stringify(swept)) as { rounds: { rule: { sweep: object } }[] };
+    broken.rounds[0]!.rule.sweep = { turn: { num: 0, den: 1 }, ends: true };
+    expect(() => checkFigure(broken)).toThrow('of nothing');
+    expect(setSweep(swept, 'r', null)).toEqual(figure);
+  });
+
+  it('is drawn on in the copy nearest to the pointer', () => {
+    const rule = { fold: 3, mirror: false, start: NO_TURN, sweep: { turn: turn(1, 2), ends: true } };
+    expect(copyAt(rule, { x: 30, y: 2 })).toEqual(turn(1, 4));
+    expect(copyAt(rule, { x: -3, y: 30 })).toEqual(turn(1, 2));
+    expect(copyAt(rule, { x: -1, y: -30 })).toEqual(NO_TURN);
+  });
+});
+
+describe('a step angle', () => {
+  // A full turn is 360 degrees, so the step is 360/n; a step that does not divide 360 does not close (common practice).
+  it('that divides the turn is a fold', () => {
+    for (const [step, fold] of [
+      [turn(36, 360), 10],
+      [turn(1, 7), 7],
+      [turn(-1, 12), 12],
+      [turn(1, 720), 720],
+    ] as const) {
+      const [only, another] = stepChoices(step);
+      expect(another).toBeUndefined();
+      expect(only).toMatchObject({ fold, sweep: null });
+    }
+  });
+
+  it('that does not closes after several turns, or leaves a gap, or has folds beside it', () => {
+    const choices = stepChoices(turn(50, 360));
+    expect(choices.map(({ label }) => label)).toEqual([
+      '36 copies close after 5 turns',
+      '7 copies leave a gap of 10°',
+      '7 close in one turn, 51.4286° each',
+      '8 close in one turn, 45° each',
+    ]);
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 359 }), fc.integer({ min: 1, max: 7 }), (num, part) => {
+        const step = turn(num, 360 * part);
+        for (const choice of stepChoices(step)) {
+          const { rule } = roundOf(takeStep(withDisc(8), 'r', choice), 'r');
+          expect(rule.fold).toBe(choice.fold);
+          // Ways with a sweep keep the very step; the copies then stand at its multiples.
+          if (rule.sweep) expect(stepOf(rule)).toEqual(step);
+          const whole = wrapTurn(addTurns(turnsOf(rule)[rule.fold - 1]!, stepOf(rule)));
+          if (choice.label.includes('close')) expect(whole).toEqual(NO_TURN);
+        }
+      }),
+    );
+  });
+
+  it('of nothing, or that needs more copies than there can be, has none', () => {
+    expect(stepChoices(NO_TURN)).toEqual([]);
+    expect(stepChoices(turn(1, 7200))).toEqual([]);
+    expect(stepChoices(turn(123457, 1000000)).map(({ label }) => label)[0]).toContain('leave a gap');
+  });
+});
+
+describe('copies that differ', () => {
+  it('are every second one: at half a step, farther out, of another size and tint', () => {
+    const every = { ...START_EVERY, out: 10, size: 0.5, halfStep: true, tint: '#ffffff' };
+    const figure = setEvery(withDisc(12), 'r', every);
+    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+    const copies = middlesOf(figure);
+    expect(copies).toHaveLength(12);
+    copies.forEach((copy, k) => {
+      const odd = k % 2 === 1;
+      expect(polarOf(copy).r).toBeCloseTo(odd ? 50 : 40, 9);
+      expect(copy.size).toBeCloseTo(odd ? 5 : 10, 9);
+      const angle = wrapTurn(turn(k * 2 + (odd ? 1 : 0), 24));
+      expect(((polarOf(copy).degrees % 360) + 360) % 360).toBeCloseTo(degreesOf(angle) % 360, 6);
+    });
+    expect(symmetryOf(roundOf(figure, 'r'))).toBe(6);
+    const layer = evaluate(figure, new Map()).layers[0]!;
+    expect(layer.copies[1]!.items![0]!.paint.fill).toBe(mixedColour('#1f8a76', '#ffffff', 0.5));
+    // Of twelve copies all tinted ones share their items: memory grows with the motif.
+    expect(new Set(layer.copies.map(({ items }) => items)).size).toBe(2);
+    expect(setEvery(figure, 'r', null)).toEqual(withDisc(12));
+    expect(symmetryOf(roundOf(setEvery(withDisc(10), 'r', { ...every, nth: 3 }), 'r'))).toBe(1);
+  });
+
+  it('are reflections in turn', () => {
+    const aside = addShapes(newFigure('A', 'r'), 'r', [newShape('s', 'S', disc(4, -40, 2), START_PAINT)]);
+    const figure = setMirroring(setFold(aside, 'r', 6), 'r', 'alternate');
+    expect(mirroringOf(roundOf(figure, 'r').rule)).toBe('alternate');
+    const copies = middlesOf(figure);
+    copies.forEach((copy, k) => {
+      const own = applyTo(placementMap({ turn: turn(-k, 6), mirrored: false }), copy);
+      expect(own.x).toBeCloseTo(k % 2 === 1 ? -4 : 4, 9);
+    });
+    expect(symmetryOf(roundOf(figure, 'r'))).toBe(3);
+    expect(mirroringOf(roundOf(setMirroring(figure, 'r', 'halves'), 'r').rule)).toBe('halves');
+    expect(mirroringOf(roundOf(setMirroring(figure, 'r', 'none'), 'r').rule)).toBe('none');
+  });
+
+  it('grow, twist, fade and are tinted on the way from first to last, evenly or eased', () => {
+    const way = { ...START_WAY, out: -20, size: 0.5, fade: 0.2, tint: '#000000' };
+    const figure = setWay(withDisc(5), 'r', way);
+    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+    const copies = middlesOf(figure);
+    copies.forEach((copy, k) => {
+      expect(polarOf(copy).r).toBeCloseTo(40 - 5 * k, 9);
+      expect(copy.size).toBeCloseTo(10 * (1 - k / 8), 9);
+    });
+    expect(copiesOf(roundOf(figure, 'r')).map(({ opacity }) => Number(opacity.toFixed(9)))).toEqual([
+      1, 0.8, 0.6, 0.4, 0.2,
+    ]);
+    for (const ease of ['even', 'in', 'out', 'both'] as const) {
+      expect([eased(0, ease), eased(1, ease)]).toEqual([0, 1]);
+      expect(eased(0.25, ease)).toBeLessThan(eased(0.75, ease));
+    }
+    // A spiral is a way over several turns.
+    const spiral = setSweep(figure, 'r', { turn: turn(2), ends: true });
+    const radii = middlesOf(spiral).map((copy) => polarOf(copy).r);
+    expect(radii).toEqual([...radii].sort((a, b) => b - a));
+    expect(copiesOf(roundOf(spiral, 'r'))[2]!.turn).toEqual(turn(1));
+  });
+
+  it('are hit where they stand, and merged as they are', async () => {
+    const figure = setWay(withDisc(5), 'r', { ...START_WAY, size: 1, out: 30 });
+    const [, second] = middlesOf(figure);
+    const hit = hitFigure(figure, second!, 0.1);
+    expect(hit?.placement.turn).toEqual(turn(1, 5));
+    expect(distance(applyTo(placementMap(hit!.placement), { x: 0, y: -40 }), second!)).toBeLessThan(1e-9);
+    const united = setMerge(setEvery(withDisc(12, 12), 'r', { ...START_EVERY, size: 0.8 }), 'r', 'union');
+    const request = mergeRequestOf(roundOf(united, 'r'))!;
+    expect(request.operands[0]).toMatchObject({ fold: 6 });
+    expect(request.operands[0]!.shapes).toHaveLength(2);
+    const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);
+    const copies = pixelsOf(svgOf(evaluate(united, new Map()), DEFAULT_SVG), 300);
+    expect(difference(merged, copies)).toBeLessThan(0.001);
+  });
+
+  it('look the same as symbols and as plain paths, strokes scaled with them', () => {
+    const stroked = addShapes(withDisc(7, 6), 'r', [
+      newShape('l', 'Line', disc(0, -62, 5), {
+        fill: null,
+        stroke: { colour: '#113d4c', width: 2, cap: 'round', join: 'round' },
+      }),
+    ]);
+    const way = { ...START_WAY, size: 0.3, twist: 80, fade: 0.4, tint: '#d9512c' };
+    const figure = setBlend(setOpacity(setWay(stroked, 'r', way), 'r', 0.9), 'r', 'multiply');
+    const scene = evaluate(setMirroring(figure, 'r', 'alternate'), new Map());
+    const compact = pixelsOf(svgOf(scene, DEFAULT_SVG), 400);
+    expect(difference(compact, pixelsOf(svgOf(scene, { ...DEFAULT_SVG, form: 'plain' }), 400))).toBeLessThan(
+      0.001,
+    );
+  });
+});
+
+/** The separable formulas of Compositing and Blending Level 1, section 9.1, for one channel from 0 to 1. */
+const FORMULAS: Partial<Record<(typeof BLEND_MODES)[number], (b: number, s: number) => number>> = {
+  normal: (_, s) => s,
+  multiply: (b, s) => b * s,
+  screen: (b, s) => b + s - b * s,
+  overlay: (b, s) => (b <= 0.5 ? 2 * b * s : 1 - 2 * (1 - b) * (1 - s)),
+  darken: Math.min,
+  lighten: Math.max,
+  'color-dodge': (b, s) => (b === 0 ? 0 : s === 1 ? 1 : Math.min(1, b / (1 - s))),
+  'color-burn': (b, s) => (b === 1 ? 1 : s === 0 ? 0 : 1 - Math.min(1, (1 - b) / s)),
+  'hard-light': (b, s) => (s <= 0.5 ? 2 * b * s : 1 - 2 * (1 - b) * (1 - s)),
+  'soft-light': (b, s) => {
+    const d = b <= 0.25 ? ((16 * b - 12) * b + 4) * b : Math.sqrt(b);
+    return s <= 0.5 ? b - (1 - 2 * s) * b * (1 - b) : b + (2 * s - 1) * (d - b);
+  },
+  difference: (b, s) => Math.abs(b - s),
+  exclusion: (b, s) => b + s - 2 * b * s,
+};
+
+describe('blend modes', () => {
+  it.each(Object.keys(FORMULAS) as (keyof typeof FORMULAS)[])('%s is that of the standard', (mode) => {
+    const base = { ...newFigure('A', 'r').page, background: '#c08040' };
+    const figure = setBlend(
+      addShapes({ ...newFigure('A', 'r'), page: base }, 'r', [
+        newShape('s', 'S', disc(0, 0, 80), { fill: '#3060a0', stroke: null }),
+      ]),
+      'r',
+      mode,
+    );
+    const scene = evaluate(setFold(figure, 'r', 1), new Map());
+    const pixels = pixelsOf(svgOf(scene, DEFAULT_SVG), 40);
+    const at = 4 * (20 * 40 + 20);
+    const formula = FORMULAS[mode]!;
+    [0xc0, 0x80, 0x40].forEach((b, channel) => {
+      const s = [0x30, 0x60, 0xa0][channel]!;
+      const wanted = 255 * formula(b / 255, s / 255);
+      expect(Math.abs(pixels[at + channel]! - wanted)).toBeLessThanOrEqual(1.01);
+    });
+  });
+
+  it('are all in the format, normal being left out', () => {
+    for (const mode of BLEND_MODES) {
+      const figure = setBlend(withDisc(3), 'r', mode);
+      expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+      expect('blend' in roundOf(figure, 'r')).toBe(mode !== 'normal');
+    }
+    expect('opacity' in roundOf(setOpacity(withDisc(3), 'r', 1), 'r')).toBe(false);
+  });
+});
+
+describe('shared motifs and free copies', () => {
+  it('a motif that is shared is edited once, until it is made its own', () => {
+    const linked = linkRound(both(), 'b', 'r', 'l');
+    expect(roundOf(linked, 'b').shapes).toEqual(roundOf(linked, 'r').shapes);
+    expect(linkedRounds(linked, roundOf(linked, 'r')).map(({ id }) => id)).toEqual(['b']);
+    const moved = moveShapes(linked, 'b', new Set(['s']), { x: 0, y: -3 });
+    expect(roundOf(moved, 'r').shapes).toBe(roundOf(moved, 'b').shapes);
+    expect(checkFigure(JSON.parse(JSON.stringify(moved)))).toEqual(moved);
+    const own = unlinkRound(moved, 'b');
+    expect(own.rounds.some(({ link }) => link !== undefined)).toBe(false);
+    const apart = moveShapes(own, 'b', new Set(['s']), { x: 0, y: -3 });
+    expect(roundOf(apart, 'r').shapes).toBe(roundOf(own, 'r').shapes);
+    expect(roundOf(duplicateRound(linked, 'b', counter()), 'n1').link).toBeUndefined();
+    expect(linkProblem('r', 'r')).toContain('itself');
+    expect(linkRound(linked, 'r', 'r', 'x')).toBe(linked);
+  });
+
+  it('a copy set free looks as it did, differs on its own, and is taken back', () => {
+    const figure = setStart(setWay(withDisc(6), 'r', { ...START_WAY, size: 0.5, out: 10 }), 'r', turn(1, 30));
+    const free = freeCopy(figure, 'r', 2, counter());
+    expect(free.rounds).toHaveLength(2);
+    expect(roundOf(free, 'r').without).toEqual([2]);
+    expect(checkFigure(JSON.parse(JSON.stringify(free)))).toEqual(free);
+    const order = (f: Figure) =>
+      middlesOf(f)
+        .map(({ x, y, size }) => [x, y, size].map((n) => n.toFixed(7)).join(' '))
+        .sort();
+    expect(order(free)).toEqual(order(figure));
+    const [own] = free.rounds.filter(({ freeOf }) => freeOf);
+    expect(takeCopyBack(free, own!.id)).toEqual(figure);
+    expect(freeCopy(figure, 'r', 17, counter())).toBe(figure);
+    expect(takeCopyBack(figure, 'r')).toBe(figure);
+    // A smaller fold has no such place any more.
+    expect(roundOf(setFold(free, 'r', 2), 'r').without).toBeUndefined();
+  });
+});
+
+describe('distances of rounds', () => {
+  it('to the neighbour and to the next round are those of geometry', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 24 }),
+        fc.double({ min: 0.5, max: 4, noNaN: true }),
+        (fold, r) => {
+          const figure = withDisc(fold, r, 40);
+          // Equal circles on a ring are 2 R sin(π/n) − 2 r apart.
+          expect(gapOfRound(roundOf(figure, 'r'))).toBeCloseTo(80 * Math.sin(Math.PI / fold) - 2 * r, 8);
+        },
+      ),
+      { numRuns: 20 },
+    );
+    const figure = both();
+    const [a, b] = figure.rounds as [Figure['rounds'][0], Figure['rounds'][0]];
+    expect(nextOutward(figure, a)).toBe(b);
+    expect(nextOutward(figure, b)).toBeNull();
+    // The first copies of both stand on the axis: 70 − 6 − (40 + 5).
+    expect(gapOfRounds(a, b)).toBeCloseTo(19, 9);
+    const shifted = roundOf(setStart(figure, 'b', turn(1, 80)), 'b');
+    // Turned by 4.5 degrees, which is half of what 8 and 5 copies have between them at least.
+    const away = Math.sqrt(40 ** 2 + 70 ** 2 - 2 * 40 * 70 * Math.cos((4.5 * Math.PI) / 180));
+    expect(gapOfRounds(a, shifted)).toBeCloseTo(away - 11, 7);
+    expect(sizeOfRound(a)).toMatchObject({ width: expect.closeTo(90, 9) as number });
+  });
+
+  it('of copies that differ are the least of all pairs, and of nothing none', () => {
+    const figure = setEvery(withDisc(10, 4), 'r', { ...START_EVERY, size: 1.5 });
+    expect(gapOfRound(roundOf(figure, 'r'))).toBeCloseTo(80 * Math.sin(Math.PI / 10) - 10, 7);
+    expect(gapOfRound(newRound('x', 'X'))).toBeNull();
+    expect(gapOfRounds(newRound('x', 'X'), roundOf(figure, 'r'))).toBeNull();
+    expect(sizeOfRound(newRound('x', 'X'))).toBeNull();
+    const [path] = pathsOfForm(disc(0, -40, 4));
+    expect(path).toBeDefined();
+  });
+});

@@ -1,8 +1,9 @@
-import { boundsOfPaths } from '../curve/bounds';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { gapBetween } from '../curve/gap';
 import { mapPath, type Path } from '../curve/path';
-import { pathsOfForm } from '../maker/form';
+import { movedForm, pathsOfForm } from '../maker/form';
 import { neighbourGap } from '../maker/fit';
+import { bisected } from '../number/solve';
 import { gcd } from '../number/turn';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
@@ -62,13 +63,64 @@ export function gapOfRounds(a: Round, b: Round): number | null {
   if (mine.length === 0 || theirs.length === 0) return null;
   const common = gcd(symmetryOf(a), symmetryOf(b));
   const first = Math.min(copiesOf(a).length, Math.ceil(a.rule.fold / Math.max(1, common)));
-  const others = copiesOf(b).map((_, k) => copyPaths(b, theirs, k));
-  if (segmentCount(mine) * first * segmentCount(others.flat()) > MOST_PAIRS * 4) return null;
-  return Array.from({ length: first }, (_, k) => copyPaths(a, mine, k)).reduce(
-    (least, paths) => Math.min(least, gapBetween(paths, others.flat())),
-    Infinity,
-  );
+  const boxed = (paths: Path[]) => ({ paths, box: boundsOfPaths(paths) });
+  const others = copiesOf(b).map((_, k) => boxed(copyPaths(b, theirs, k)));
+  if (segmentCount(mine) * first * segmentCount(others.flatMap(({ paths }) => paths)) > MOST_PAIRS * 4)
+    return null;
+  const own = Array.from({ length: first }, (_, k) => boxed(copyPaths(a, mine, k)));
+  const pairs = own
+    .flatMap((one) => others.map((other) => ({ one, other, away: boxesApart(one.box, other.box) })))
+    .sort((x, y) => x.away - y.away);
+  let least = Infinity;
+  for (const { one, other, away } of pairs) {
+    // Boxes that are farther apart than the nearest curves so far hold nothing nearer.
+    if (away >= least) break;
+    least = Math.min(least, gapBetween(one.paths, other.paths));
+  }
+  return least;
 }
+
+/** How far two boxes are apart: 0 where they overlap. */
+const boxesApart = (a: Bounds, b: Bounds): number =>
+  Math.hypot(
+    Math.max(0, a.left - b.right, b.left - a.right),
+    Math.max(0, a.top - b.bottom, b.top - a.bottom),
+  );
+
+/** How far a round's motif is moved out so that its copies just touch those of another; null where no way leads to that. */
+function touchingMove(round: Round, other: Round): number | null {
+  const [own, its] = [reachOfMotif(round), reachOfMotif(other)];
+  if (!own || !its) return null;
+  const moved = (by: number): Round => ({
+    ...round,
+    shapes: round.shapes.map((shape) => ({ ...shape, form: movedForm(shape.form, { x: 0, y: -by }) })),
+  });
+  const gapAt = (by: number): number => gapOfRounds(moved(by), other) ?? Infinity;
+  const start = gapAt(0);
+  if (start === Infinity) return null;
+  // The other lies outward or inward; where they overlap now, the nearer way out of it is taken.
+  const outward = its.inner + its.outer > own.inner + own.outer ? 1 : -1;
+  const onto = (its.inner + its.outer - own.inner - own.outer) / 2;
+  const clear = -outward * (own.outer - own.inner + its.outer - its.inner);
+  // Whether curves touch or just cross is not to be told to the last digits, but small gaps are: touching is where two lead to.
+  const small = 1e-5 * (its.outer + own.outer);
+  const [near, nearer] = [2 * small, small].map((gap) => {
+    if (start > 0) return gapAt(onto) < gap ? bisected(gapAt, gap, 0, onto) : null;
+    return gapAt(clear) >= gap ? bisected(gapAt, gap, clear, 0) : null;
+  });
+  return near == null || nearer == null ? null : 2 * nearer - near;
+}
+
+/**
+ * How far a round can be moved out (in, where negative) so that its copies just touch those of another round, for each that it can
+ * be compared with; what would take too long is left out.
+ */
+export const touchingMoves = (figure: Figure, round: Round): number[] =>
+  figure.rounds.flatMap((other) => {
+    if (other.id === round.id || !other.visible || gapOfRounds(round, other) === null) return [];
+    const by = touchingMove(round, other);
+    return by === null ? [] : [by];
+  });
 
 /** The round that reaches next beyond another one; null for the outermost. */
 export function nextOutward(figure: Figure, round: Round): Round | null {

@@ -42,7 +42,7 @@ import {
   unlinkRound,
 } from './commands';
 import { copiesOf, eased, symmetryOf } from './copies';
-import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from './distance';
+import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound, touchingMoves } from './distance';
 import { evaluate, mergeRequestOf } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { hitFigure } from './hit';
@@ -379,6 +379,18 @@ describe('distances of rounds', () => {
     const away = Math.sqrt(40 ** 2 + 70 ** 2 - 2 * 40 * 70 * Math.cos((4.5 * Math.PI) / 180));
     expect(gapOfRounds(a, shifted)).toBeCloseTo(away - 11, 7);
     expect(sizeOfRound(a)).toMatchObject({ width: expect.closeTo(90, 9) as number });
+  });
+
+  it('to touching are solved: a round is moved out or in until its copies just touch those of another', () => {
+    const figure = both();
+    const [a] = figure.rounds;
+    // Along the axis 70 − 6 − 45 is what parts them.
+    expect(touchingMoves(figure, a!)[0]).toBeCloseTo(19, 6);
+    const through = moveShapes(figure, 'r', new Set(['s']), { x: 0, y: -25 });
+    expect(touchingMoves(through, through.rounds[0]!)[0]).toBeCloseTo(-6, 6);
+    const beyond = moveShapes(figure, 'r', new Set(['s']), { x: 0, y: -60 });
+    expect(touchingMoves(beyond, beyond.rounds[0]!)[0]).toBeCloseTo(70 + 11 - 100, 6);
+    expect(touchingMoves(withDisc(3), withDisc(3).rounds[0]!)).toEqual([]);
   });
 
   it('of copies that differ are the least of all pairs, and of nothing none', () => {

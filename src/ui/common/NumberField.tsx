@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
 
 import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
@@ -41,8 +41,10 @@ function Field<T>(props: FieldProps<T>) {
     return true;
   };
 
+  const leaving = useRef(false);
   const enter = (): void => {
-    if (text === null) return;
+    // Esc leaves the field without taking what was typed; the blur that follows still sees it.
+    if (text === null || leaving.current) return;
     if (text === shown || take(read(text))) {
       setText(null);
       setProblem(null);
@@ -56,7 +58,9 @@ function Field<T>(props: FieldProps<T>) {
     } else if (event.key === 'Escape') {
       setText(null);
       setProblem(null);
+      leaving.current = true;
       event.currentTarget.blur();
+      leaving.current = false;
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;

@@ -3,7 +3,8 @@
 import { wcagContrast } from 'culori';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
-import { moveRound, moveRoundOut, reachOfRound, scaleRoundReach } from '@/core/figure/commands';
+import { moveRound, moveRoundOut, reachOfRound, roundOf, scaleRoundReach } from '@/core/figure/commands';
+import { touchingMoves } from '@/core/figure/distance';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { ringStepFor } from '@/core/symmetry/snap';
@@ -34,25 +35,32 @@ interface Drag {
   readonly x: number;
   readonly y: number;
   turnedInto: 'reorder' | 'move' | null;
+  /** Where it touches other rounds; solved when the drag begins. */
+  touches?: readonly number[];
 }
 
 const CATCH = 5;
 const SHORTEST = 16;
 
-/** The other rounds' ends and the ruler's steps, which a dragged end falls on when near. */
+/** The other rounds' ends, rings that were set out, and the ruler's steps, which a dragged end falls on when near. */
 function caughtRadius(r: number, figure: Figure, view: View, others: readonly number[]): number {
   const step = ringStepFor(Math.min(figure.page.width, figure.page.height) / 2);
-  const near = [...others, Math.round(r / step) * step].filter(
-    (each) => Math.abs(each - r) * view.scale <= CATCH,
-  );
-  return near.sort((a, b) => Math.abs(a - r) - Math.abs(b - r))[0] ?? r;
+  return nearestOf(r, [...others, Math.round(r / step) * step], view) ?? r;
 }
 
-const otherEnds = (figure: Figure, roundId: string): number[] =>
-  figure.rounds
+/** The nearest of values that is near enough to be caught. */
+const nearestOf = (value: number, values: readonly number[], view: View): number | null =>
+  values
+    .filter((each) => Math.abs(each - value) * view.scale <= CATCH)
+    .sort((a, b) => Math.abs(a - value) - Math.abs(b - value))[0] ?? null;
+
+const otherEnds = (figure: Figure, roundId: string): number[] => [
+  ...figure.rounds
     .filter(({ id }) => id !== roundId)
     .map(reachOfRound)
-    .flatMap((reach) => (reach ? [reach.inner, reach.outer] : []));
+    .flatMap((reach) => (reach ? [reach.inner, reach.outer] : [])),
+  ...figure.rounds.flatMap(({ frame }) => frame.rings),
+];
 
 /** The colour that stands for a round: that of its merge, or of its first painted shape. */
 function barColour(round: Round): string {
@@ -73,7 +81,7 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
   const editor = useEditor();
   const active = useEditorState((state) => activeRound(state)?.id === round.id);
   const drag = useRef<Drag | null>(null);
-  const [numbers, setNumbers] = useState<Reach | null>(null);
+  const [numbers, setNumbers] = useState<(Reach & { readonly touches?: boolean }) | null>(null);
   const colour = barColour(round);
   const shown = reach ?? { inner: 0, outer: 0 };
   const y = (r: number): number => view.y - r * view.scale;
@@ -113,10 +121,16 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
     const others = otherEnds(now.figure, round.id);
     const by = -dy / view.scale;
     if (now.grip === 'bar') {
-      const outer = caughtRadius(now.reach.outer + by, now.figure, view, others);
-      const step = event.altKey ? by : outer - now.reach.outer;
+      now.touches ??= touchingMoves(now.figure, roundOf(now.figure, round.id));
+      const touch = event.altKey ? null : nearestOf(by, now.touches, view);
+      // Either end falls on what is there; what is nearer wins, and touching before both.
+      const ends = ([now.reach.outer, now.reach.inner] as const)
+        .map((end) => caughtRadius(end + by, now.figure, view, others) - end)
+        .filter((moved) => moved !== by)
+        .sort((a, b) => Math.abs(a - by) - Math.abs(b - by));
+      const step = touch ?? (event.altKey ? by : (ends[0] ?? by));
       preview(editor, moveRoundOut(now.figure, round.id, step));
-      setNumbers({ inner: now.reach.inner + step, outer: now.reach.outer + step });
+      setNumbers({ inner: now.reach.inner + step, outer: now.reach.outer + step, touches: touch !== null });
     } else {
       const wanted = now.reach[now.grip] + by;
       const to = event.altKey ? wanted : caughtRadius(wanted, now.figure, view, others);
@@ -214,6 +228,7 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
           style={{ left: Math.max(0, Math.min(left - 20, 20)), top: Math.max(top, y(numbers.outer) - 26) }}
         >
           {printNumber(numbers.inner, 1)}–{printNumber(numbers.outer, 1)}
+          {numbers.touches && <span className="text-brass-text"> touching</span>}
         </output>
       )}
     </>

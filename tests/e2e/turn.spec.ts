@@ -1,0 +1,120 @@
+import { expect, test } from '@playwright/test';
+
+import { drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+
+test('three rounds of folds 16, 48 and 14 with blend modes', async ({ page }) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  const blend = async (mode: string): Promise<void> => {
+    await page.keyboard.press('3');
+    await inspector.getByRole('button', { name: 'Normal', exact: true }).first().click();
+    await inspector.getByRole('group', { name: 'Blend modes' }).getByRole('button', { name: mode }).click();
+    await expect(inspector.getByRole('button', { name: mode }).first()).toBeVisible();
+    await page.keyboard.press('2');
+  };
+  await drawPetal(page, 60, 200);
+  await setFold(page, 16);
+  await blend('Multiply');
+  for (const [fold, from, to, mode] of [
+    [48, 220, 300, 'Screen'],
+    [14, 120, 330, 'Difference'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Round', exact: true }).click();
+    await setFold(page, fold);
+    await drawPetal(page, from, to);
+    await blend(mode);
+  }
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const svg = (await exported(page)).toString();
+  for (const [mode, count] of [
+    ['multiply', 16],
+    ['screen', 48],
+    ['difference', 14],
+  ] as const)
+    expect(svg.split(`mix-blend-mode:${mode}`).length - 1).toBe(count);
+});
+
+test('a step that does not close says what it leads to; copies differ, and change on their way', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawPetal(page);
+  await page.keyboard.press('3');
+  const step = inspector.getByLabel('Step angle');
+  await step.fill('50');
+  await step.press('Enter');
+  const ways = inspector.getByRole('group', { name: 'Ways to keep the step' });
+  await expect(ways.getByRole('button')).toHaveText([
+    '36 copies close after 5 turns',
+    '7 copies leave a gap of 10°',
+    '7 close in one turn, 51.4286° each',
+    '8 close in one turn, 45° each',
+  ]);
+  await ways.getByRole('button', { name: '7 copies leave a gap' }).click();
+  await expect(whole(page).locator('use')).toHaveCount(7);
+  await expect(inspector.getByText('open', { exact: true })).toBeVisible();
+  await step.fill('360/7');
+  await step.press('Enter');
+  await expect(inspector.getByText('in one turn, exactly')).toBeVisible();
+  await step.fill('0');
+  await step.press('Enter');
+  await expect(inspector.getByRole('alert')).toContainText('more than 0°');
+  await step.press('Escape');
+  const fold = inspector.getByLabel('Fold of the round');
+  for (const wrong of ['0', '721', '2.5']) {
+    await fold.fill(wrong);
+    await fold.press('Enter');
+    await expect(inspector.getByRole('alert')).toBeVisible();
+    await fold.press('Escape');
+  }
+  await inspector.getByRole('radiogroup', { name: 'Goes round' }).getByText('By an angle').click();
+  const sweep = inspector.getByLabel('Sweep', { exact: true });
+  await sweep.fill('0');
+  await sweep.press('Enter');
+  await expect(inspector.getByRole('alert')).toContainText('A sweep of nothing');
+  await sweep.press('Escape');
+
+  await inspector.getByRole('radiogroup', { name: 'Way', exact: true }).getByText('Changes').click();
+  await expect(whole(page).locator('use').last()).toHaveAttribute('transform', /matrix/);
+  await saved(page);
+});
+
+test('a bar in Reach is dragged until its round touches another, a copy is set free and taken back', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawPetal(page, 250, 350);
+  await page.getByRole('button', { name: 'Round', exact: true }).click();
+  await setFold(page, 8);
+  await drawPetal(page, 80, 160);
+  await page.keyboard.press('3');
+  const bar = page.getByRole('button', { name: /^Round 2, fold 8/ });
+  const box = (await bar.boundingBox())!;
+  const other = (await page.getByRole('button', { name: /^Round 1, fold 8/ }).boundingBox())!;
+  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  // Both stand on the axis, tip to foot: they touch where the bars' ends meet. A little short of it, it is caught.
+  const to = { x: from.x, y: from.y - (box.y - (other.y + other.height)) + 3 };
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 6 });
+  await expect(page.getByText('touching')).toBeVisible();
+  await page.mouse.up();
+  await expect(inspector.getByText('touch', { exact: true })).toBeVisible();
+
+  await inspector.getByRole('button', { name: /^Set copy 1 free/ }).click();
+  await expect(page.getByRole('button', { name: /^Round 2, copy 1, fold 1/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Round 2, copy 1, fold 1/ }).click();
+  await inspector.getByRole('button', { name: 'Take it back into Round 2' }).click();
+  await expect(page.getByRole('button', { name: /^Round 2, copy 1, fold 1/ })).toHaveCount(0);
+
+  // One motif for both: what is done to one is done to the other.
+  await inspector.getByLabel('Share the motif of').selectOption({ label: 'Round 1' });
+  await expect(inspector.getByText('a change to one is a change to all')).toBeVisible();
+  await inspector.getByRole('button', { name: 'Make it its own' }).click();
+  await expect(inspector.getByText('its own', { exact: true })).toBeVisible();
+  await drag(page, from, from);
+  await saved(page);
+});

@@ -18,6 +18,7 @@ const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [opti
   --size N         PNG: pixels of the longer side, 1 to ${LARGEST_PICTURE} (1024)
   --plain          SVG: every copy a path of its own, instead of symbols and uses
   --decimals N     SVG: decimals of coordinates, 0 to ${MOST_DECIMALS} (4)
+  --reveal         SVG: the copies come one after the other when it is shown
   --no-background  without the page's background
 
 ${MERGE_USAGE}`;
@@ -41,6 +42,7 @@ function readCall(args: string[]): Call {
         out: { type: 'string' },
         size: { type: 'string' },
         decimals: { type: 'string' },
+        reveal: { type: 'boolean', default: false },
         plain: { type: 'boolean', default: false },
         'no-background': { type: 'boolean', default: false },
       },
@@ -61,7 +63,10 @@ function readCall(args: string[]): Call {
     const decimals = wholeNumber(values.decimals, '--decimals', 0, MOST_DECIMALS, 4);
     return {
       ...shared,
-      options: { to: 'svg', svg: { form: values.plain ? 'plain' : 'compact', decimals, background } },
+      options: {
+        to: 'svg',
+        svg: { form: values.plain ? 'plain' : 'compact', decimals, background, reveal: values.reveal },
+      },
     };
   }
   if (values.to === 'png') {

@@ -9,6 +9,7 @@ import { laceRosette } from './laceRosette';
 import { lampBurst } from './lampBurst';
 import { needleFlake } from './needleFlake';
 import { netWhirl } from './netWhirl';
+import { posterWheel } from './posterWheel';
 import { propeller } from './propeller';
 import { scallopRing } from './scallopRing';
 import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
@@ -16,6 +17,7 @@ import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 /** The pieces of Tide Week that can be built so far, each by a script of commands. */
 export const PIECES: Readonly<Record<string, () => Figure>> = {
   propeller,
+  'poster-wheel': posterWheel,
   'traced-diatom': tracedDiatom,
   'bubble-lattice': bubbleLattice,
   anemone,

@@ -45,6 +45,7 @@ const exportSchema = Joi.object<{
   to: 'svg' | 'png';
   form: 'compact' | 'plain';
   decimals: number;
+  reveal: boolean;
   background: boolean;
   size: number;
   download: boolean;
@@ -53,6 +54,7 @@ const exportSchema = Joi.object<{
   to: Joi.valid('svg', 'png').required(),
   form: Joi.valid('compact', 'plain').default(DEFAULT_SVG.form),
   decimals: Joi.number().integer().min(0).max(MOST_DECIMALS).default(DEFAULT_SVG.decimals),
+  reveal: flag.default(false),
   background: flag,
   size: Joi.number().integer().min(1).max(LARGEST_PICTURE).default(1024),
   download: flag.default(false),
@@ -63,9 +65,9 @@ const exportSchema = Joi.object<{
 export function exportOptionsOf(parameters: URLSearchParams): { options: ExportOptions; download: boolean } {
   const result = exportSchema.validate(Object.fromEntries(parameters));
   if (result.error) throw result.error;
-  const { to, form, decimals, background, size, download } = result.value;
+  const { to, form, decimals, reveal, background, size, download } = result.value;
   return {
-    options: to === 'svg' ? { to, svg: { form, decimals, background } } : { to, size, background },
+    options: to === 'svg' ? { to, svg: { form, decimals, background, reveal } } : { to, size, background },
     download,
   };
 }

@@ -87,7 +87,12 @@ export interface EditorState {
   readonly nudge: number;
   readonly ghosts: boolean;
   readonly outlines: boolean;
+  /** The artwork alone, without what is drawn over it. */
   readonly quiet: boolean;
+  /** What Whole shows of the round's turning: its wedge, all rays, or nothing. */
+  readonly marks: 'wedge' | 'rays' | 'nothing';
+  /** Counts up each time the figure is shown copy by copy; 0 while it is not. */
+  readonly reveal: number;
   readonly wide: PaneId | null;
   /** Null shows all of it. */
   readonly views: Readonly<Record<PaneId, View | null>>;
@@ -158,6 +163,8 @@ export function createEditor(saved: SavedFigure): Editor {
     ghosts: true,
     outlines: false,
     quiet: false,
+    marks: 'wedge',
+    reveal: 0,
     wide: null,
     views: { bench: null, whole: null },
     sizes: { bench: { width: 385, height: 748 }, whole: { width: 450, height: 748 } },

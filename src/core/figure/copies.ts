@@ -1,6 +1,6 @@
 import { compose, IDENTITY, MIRROR, moveMap, scaleMap, type Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { addTurns, turn, type Turn } from '../number/turn';
+import { ORIGIN, type Point } from '../curve/point';
+import { addTurns, multiplyTurn, turn, type Turn } from '../number/turn';
 import type { Colour } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
 import type { Ease, Round } from './model';
@@ -72,13 +72,33 @@ function makeCopies(round: Round): readonly RoundCopy[] {
   });
 }
 
+/**
+ * The copies with those of a whirl: each level is the one before it, scaled about the centre and turned. Scaling and turning about
+ * one point may come in either order, so that a level is a shift before the turn. Levels are counted on after the fold.
+ */
+function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly RoundCopy[] {
+  if (!whirl) return copies;
+  const levels = Array.from({ length: whirl.count - 1 }, (_, k) => k + 1);
+  return [
+    ...copies,
+    ...levels.flatMap((level) =>
+      copies.map((copy) => ({
+        ...copy,
+        index: copy.index + level * rule.fold,
+        turn: addTurns(copy.turn, multiplyTurn(whirl.angle, level)),
+        shift: compose(scaleMap(whirl.factor ** level, ORIGIN), copy.shift ?? IDENTITY),
+      })),
+    ),
+  ];
+}
+
 const copiesOfRounds = new WeakMap<Round, readonly RoundCopy[]>();
 
 /** The copies of a round, first to last; the same list as long as the round is the same. */
 export function copiesOf(round: Round): readonly RoundCopy[] {
   const known = copiesOfRounds.get(round);
   if (known) return known;
-  const made = makeCopies(round);
+  const made = whirled(makeCopies(round), round);
   copiesOfRounds.set(round, made);
   return made;
 }

@@ -1,10 +1,12 @@
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { gapBetween } from '../curve/gap';
+import { scaleMap, turnMap } from '../curve/affine';
+import { gapBetween, gapOfCurves } from '../curve/gap';
+import { ORIGIN } from '../curve/point';
 import { mapPath, type Path } from '../curve/path';
 import { movedForm, pathsOfForm } from '../maker/form';
 import { neighbourGap } from '../maker/fit';
 import { bisected } from '../number/solve';
-import { gcd } from '../number/turn';
+import { gcd, type Turn } from '../number/turn';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round } from './model';
@@ -39,7 +41,7 @@ export function gapOfRound(round: Round): number | null {
   if (paths.length === 0 || copies.length < 2) return null;
   const { rule } = round;
   const segments = segmentCount(paths) * (rule.mirror ? 2 : 1);
-  if (symmetryOf(round) === rule.fold && copies.length === rule.fold)
+  if (symmetryOf(round) === rule.fold && !round.every)
     return segments ** 2 > MOST_PAIRS ? null : neighbourGap(paths, rule);
   const period = Math.max(1, rule.fold / symmetryOf(round));
   if (segments ** 2 * period > MOST_PAIRS) return null;
@@ -131,6 +133,35 @@ export function nextOutward(figure: Figure, round: Round): Round | null {
     return own && own.outer > reach.outer ? [{ other, inner: own.inner }] : [];
   });
   return beyond.sort((a, b) => a.inner - b.inner)[0]?.other ?? null;
+}
+
+/**
+ * The factor at which the next level of a round's whirl just touches the level outside it, turned by the angle: the largest at
+ * which their curves do not cross. Null where there is none, or too much to compare.
+ */
+export function touchingWhirl(round: Round, angle: Turn): number | null {
+  const { whirl: _, ...outer } = round;
+  const paths = motifPaths(round);
+  const copies = copiesOf(outer);
+  if (segmentCount(paths) ** 2 * copies.length > MOST_PAIRS / 4) return null;
+  const first = copyPaths(outer, paths, 0);
+  const all = copies.flatMap((_copy, k) => copyPaths(outer, paths, k));
+  const turned = first.map((path) => mapPath(path, turnMap(angle)));
+  const gapAt = (factor: number): number =>
+    gapOfCurves(
+      turned.map((path) => mapPath(path, scaleMap(factor, ORIGIN))),
+      all,
+    );
+  const reach = reachOfMotif(round)?.outer ?? 0;
+  let low = 0.999;
+  for (let k = 0; k < 40 && !(gapAt(low) > 2e-5 * reach); k += 1) low *= 0.9;
+  if (!(gapAt(low) > 2e-5 * reach) || gapAt(0.9999) > 0) return null;
+  const small = 1e-5 * reach;
+  const [near, nearer] = [2 * small, small].map((gap) => bisected(gapAt, gap, low, 0.9999)) as [
+    number,
+    number,
+  ];
+  return 2 * nearer - near;
 }
 
 /** The width and height of the whole round, all copies; null where it is empty. */

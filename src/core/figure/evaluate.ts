@@ -52,9 +52,10 @@ function operandOf(round: Round, shapes: readonly Shape[]): MergeOperand {
   }));
   const fold = symmetryOf(round);
   const { mirror } = round.rule;
-  if (fold === round.rule.fold && !round.every) return { fold, mirror, start: NO_TURN, shapes: own };
+  if (fold === round.rule.fold && !round.every && !round.whirl)
+    return { fold, mirror, start: NO_TURN, shapes: own };
   const toFirst = negateTurn(round.rule.start);
-  const stretch = copiesOf(round).filter(({ index }) => index < round.rule.fold / fold);
+  const stretch = copiesOf(round).filter(({ index }) => index % round.rule.fold < round.rule.fold / fold);
   const maps = stretch.flatMap(({ turn, shift }) =>
     (mirror ? [false, true] : [false]).map((mirrored) =>
       placementMap({ turn: addTurns(turn, toFirst), shift, mirrored }),
@@ -80,6 +81,7 @@ export const sameMerge = (a: Round, b: Round): boolean =>
   a.rule.sweep === b.rule.sweep &&
   a.every === b.every &&
   a.way === b.way &&
+  a.whirl === b.whirl &&
   a.without === b.without &&
   a.edge === b.edge &&
   (a.shapes === b.shapes ||

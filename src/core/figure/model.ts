@@ -56,6 +56,15 @@ export interface Way {
   readonly ease: Ease;
 }
 
+/** A whole round turned and shrunk inward again and again, about the centre. */
+export interface RoundWhirl {
+  readonly angle: Turn;
+  /** How many times as large each is as the one outside it; below 1. */
+  readonly factor: number;
+  /** How many there are, the outermost counted. */
+  readonly count: number;
+}
+
 /** A motif, back to front, and the rule by which it is turned about the centre. */
 export interface Round {
   readonly id: string;
@@ -68,6 +77,7 @@ export interface Round {
   /** What reaches past the wedge's rays overlaps the neighbours, unless it is trimmed there or warned of. */
   readonly edge?: 'trim' | 'warn';
   readonly every?: Every;
+  readonly whirl?: RoundWhirl;
   readonly way?: Way;
   /** How each copy is laid on what is below it; normal without one. */
   readonly blend?: BlendMode;
@@ -117,6 +127,7 @@ export const LIMITS = {
   name: 120,
   rounds: 200,
   shapes: 2000,
+  whirls: 60,
   nodes: 20_000,
   contours: 2000,
   palette: 64,

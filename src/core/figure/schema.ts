@@ -205,6 +205,11 @@ const round = Joi.object({
     tint: colour.allow(null).required(),
     ease: Joi.valid(...EASES).required(),
   }),
+  whirl: Joi.object({
+    angle: turn.required(),
+    factor: Joi.number().greater(0.01).less(1).required(),
+    count: Joi.number().integer().min(2).max(LIMITS.whirls).required(),
+  }),
   blend: Joi.valid(...BLEND_MODES),
   opacity: share,
   link: id.optional(),

@@ -31,6 +31,7 @@ import {
   setMerge,
   setMirroring,
   setOpacity,
+  setRoundWhirl,
   setStart,
   setSweep,
   setWay,
@@ -42,7 +43,7 @@ import {
   unlinkRound,
 } from './commands';
 import { copiesOf, eased, symmetryOf } from './copies';
-import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound, touchingMoves } from './distance';
+import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound, touchingMoves, touchingWhirl } from './distance';
 import { evaluate, mergeRequestOf } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { hitFigure } from './hit';
@@ -285,6 +286,50 @@ const FORMULAS: Partial<Record<(typeof BLEND_MODES)[number], (b: number, s: numb
   difference: (b, s) => Math.abs(b - s),
   exclusion: (b, s) => b + s - 2 * b * s,
 };
+
+describe('a whirl of a round', () => {
+  const square: Form = { kind: 'polygon', at: { x: 0, y: 0 }, rotation: NO_TURN, sides: 4, radius: 60 };
+  const whirled = (): Figure =>
+    setRoundWhirl(
+      addShapes(setFold(newFigure('A', 'r'), 'r', 1), 'r', [newShape('s', 'Square', square, START_PAINT)]),
+      'r',
+      { angle: turn(1, 36), factor: 0.5, count: 5 },
+    );
+
+  it('is the copies again and again, each level turned and as much smaller', () => {
+    const figure = setRoundWhirl(withDisc(6), 'r', { angle: turn(1, 24), factor: 0.8, count: 4 });
+    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+    const copies = middlesOf(figure);
+    expect(copies).toHaveLength(24);
+    copies.forEach((copy, k) => {
+      const level = Math.floor(k / 6);
+      expect(polarOf(copy).r).toBeCloseTo(40 * 0.8 ** level, 9);
+      expect(copy.size).toBeCloseTo(10 * 0.8 ** level, 9);
+      const degrees = (k % 6) * 60 + level * 15;
+      expect((polarOf(copy).degrees + 720) % 360).toBeCloseTo(degrees % 360, 6);
+    });
+    expect(freeCopy(figure, 'r', 7, counter())).toBe(figure);
+    expect(setRoundWhirl(figure, 'r', null)).toEqual(withDisc(6));
+  });
+
+  it('touches by the factor of plane trigonometry, cos(π/n) / cos(π/n − θ)', () => {
+    const factor = touchingWhirl(roundOf(whirled(), 'r'), turn(1, 36));
+    const wanted = Math.cos(Math.PI / 4) / Math.cos(Math.PI / 4 - (10 * Math.PI) / 180);
+    expect(factor).toBeCloseTo(wanted, 8);
+    expect(touchingWhirl(roundOf(whirled(), 'r'), turn(1, 4))).toBeNull();
+  });
+
+  it('is merged with all its levels', async () => {
+    const united = setMerge(
+      setRoundWhirl(withDisc(8, 14), 'r', { angle: turn(1, 16), factor: 0.75, count: 3 }),
+      'r',
+      'union',
+    );
+    const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);
+    const copies = pixelsOf(svgOf(evaluate(united, new Map()), DEFAULT_SVG), 300);
+    expect(difference(merged, copies)).toBeLessThan(0.001);
+  });
+});
 
 describe('blend modes', () => {
   it.each(Object.keys(FORMULAS) as (keyof typeof FORMULAS)[])('%s is that of the standard', (mode) => {

@@ -3,6 +3,7 @@ import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
+import { difference, pixelsOf } from '../../../tests/help/pictures';
 import { evaluate } from '../figure/evaluate';
 import { evaluateWhole } from '../figure/evaluateWhole';
 import { addShapes, setFill, setFold, setMirror } from '../figure/commands';
@@ -111,6 +112,17 @@ describe('SVG', () => {
       height: '180mm',
       viewBox: '0 0 180 180',
     });
+  });
+
+  it('shows copies one after the other where asked, each with its own delay, and not against the system’s wish', () => {
+    const scene = evaluate(figure(6), new Map());
+    const svg = svgOf(scene, { ...DEFAULT_SVG, reveal: true });
+    const delays = [...svg.matchAll(/class="c" style="animation-delay:([\d.]+)s"/g)].map(([, s]) =>
+      Number(s),
+    );
+    expect(delays).toEqual([0, 0.5, 1, 1.5, 2, 2.5]);
+    expect(svg).toContain('prefers-reduced-motion: no-preference');
+    expect(difference(pixelsOf(svg, 200), pixelsOf(svgOf(scene, DEFAULT_SVG), 200))).toBe(0);
   });
 
   it('holds every copy as a path when plain, in page coordinates', () => {

@@ -12,6 +12,8 @@ export interface SvgOptions {
   /** Decimals of coordinates, 0 to 8. */
   readonly decimals: number;
   readonly background: boolean;
+  /** The copies come one after the other when the file is shown; compact files alone. */
+  readonly reveal?: boolean;
   /** Shown by viewers as the drawing's name. */
   readonly title?: string;
 }
@@ -59,9 +61,22 @@ function placeOf({ turn, shift }: SceneCopy): string {
   return parts.length === 0 ? '' : ` transform="${parts.join(' ')}"`;
 }
 
-const lookOf = ({ opacity = 1 }: SceneCopy, { blend = 'normal' }: SceneLayer): string =>
-  (opacity < 1 ? ` opacity="${printNumber(opacity, 4)}"` : '') +
-  (blend === 'normal' ? '' : ` style="mix-blend-mode:${blend}"`);
+/** @param delay seconds after which the copy comes; null where it is there at once */
+function lookOf(
+  { opacity = 1 }: SceneCopy,
+  { blend = 'normal' }: SceneLayer,
+  delay: number | null = null,
+): string {
+  const style = [
+    ...(blend === 'normal' ? [] : [`mix-blend-mode:${blend}`]),
+    ...(delay === null ? [] : [`animation-delay:${printNumber(delay, 3)}s`]),
+  ];
+  return (
+    (opacity < 1 ? ` opacity="${printNumber(opacity, 4)}"` : '') +
+    (delay === null ? '' : ' class="c"') +
+    (style.length === 0 ? '' : ` style="${style.join(';')}"`)
+  );
+}
 
 /** Hands out ids to motifs, one to each list of items however often it is used. */
 class Symbols {
@@ -88,11 +103,20 @@ class Symbols {
   }
 }
 
-const usesOf = (layer: SceneLayer, symbols: Symbols): string[] =>
-  layer.copies.map(
-    (copy) =>
-      `    <use xlink:href="#${symbols.idOf(copy.items ?? layer.items)}"${placeOf(copy)}${lookOf(copy, layer)}/>`,
-  );
+/** How long all copies of a layer take to come, in seconds. */
+export const REVEAL_SECONDS = 3;
+
+/** Each copy fades in; not where the system asks for less motion. */
+const REVEAL_STYLE =
+  '  <style>@media (prefers-reduced-motion: no-preference){.c{animation:c .3s ease-out both}@keyframes c{from{opacity:0}}}</style>';
+
+function usesOf(layer: SceneLayer, symbols: Symbols, reveal: boolean): string[] {
+  return layer.copies.map((copy, k) => {
+    const delay = reveal ? (REVEAL_SECONDS * k) / layer.copies.length : null;
+    const id = symbols.idOf(copy.items ?? layer.items);
+    return `    <use xlink:href="#${id}"${placeOf(copy)}${lookOf(copy, layer, delay)}/>`;
+  });
+}
 
 /** The figure's centre from the page's upper left corner. */
 const centreOf = ({ width, height, centre }: ScenePage): Point => ({
@@ -140,8 +164,9 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   if (options.form === 'plain') {
     parts.push(...scene.layers.map((layer) => plainLayer(layer, scene, options.decimals)));
   } else if (scene.layers.length > 0) {
+    if (options.reveal) parts.push(REVEAL_STYLE);
     const symbols = new Symbols(options.decimals);
-    const uses = scene.layers.flatMap((layer) => usesOf(layer, symbols));
+    const uses = scene.layers.flatMap((layer) => usesOf(layer, symbols, options.reveal ?? false));
     parts.push('  <defs>', ...symbols.all(), '  </defs>');
     parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, ...uses, '  </g>');
   }

@@ -149,7 +149,7 @@ export function Bench() {
           ),
         };
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
-  const isPlain = !round || (symmetryOf(round) === fold && !round.every);
+  const isPlain = !round || (symmetryOf(round) === fold && !round.every && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.

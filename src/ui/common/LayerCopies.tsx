@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, type CSSProperties } from 'react';
 
 import { degreesOf } from '@/core/number/turn';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
@@ -11,10 +11,19 @@ function placeOf({ turn, shift }: SceneCopy): string {
     : rotated;
 }
 
+function styleOf(blend: SceneLayer['blend'], delay: number | null): CSSProperties | undefined {
+  if (delay === null && (!blend || blend === 'normal')) return undefined;
+  return {
+    ...(blend && blend !== 'normal' && { mixBlendMode: blend }),
+    ...(delay !== null && { animationDelay: `${delay}s` }),
+  };
+}
+
 interface CopiesProps {
   readonly id: string;
   readonly copies: readonly SceneCopy[];
   readonly blend: SceneLayer['blend'];
+  readonly reveal: number;
 }
 
 /** Copies with items of their own use the motif made of those: numbered in the order in which they first come. */
@@ -23,7 +32,7 @@ function ownMotifs(copies: readonly SceneCopy[]): (readonly SceneItem[])[] {
 }
 
 /** The copies of a motif. They refer to it, so that an edit to it leaves them as they are. */
-const Copies = memo(function Copies({ id, copies, blend }: CopiesProps) {
+const Copies = memo(function Copies({ id, copies, blend, reveal }: CopiesProps) {
   const own = new Map(ownMotifs(copies).map((items, k) => [items, `${id}-${k}`]));
   return copies.map((copy, k) => (
     <use
@@ -31,7 +40,8 @@ const Copies = memo(function Copies({ id, copies, blend }: CopiesProps) {
       href={`#${(copy.items && own.get(copy.items)) ?? id}`}
       transform={placeOf(copy)}
       opacity={copy.opacity}
-      style={blend && blend !== 'normal' ? { mixBlendMode: blend } : undefined}
+      className={reveal > 0 ? 'revealed' : undefined}
+      style={styleOf(blend, reveal > 0 ? (reveal * k) / copies.length : null)}
     />
   ));
 });
@@ -58,10 +68,12 @@ interface Props {
   readonly layer: SceneLayer;
   readonly id: string;
   readonly outline: boolean;
+  /** The copies come one after the other, over so many seconds; 0 shows them at once. */
+  readonly reveal?: number;
 }
 
 /** A layer of the scene: its items once, and a use for each of its copies. */
-export const LayerCopies = memo(function LayerCopies({ layer, id, outline }: Props) {
+export const LayerCopies = memo(function LayerCopies({ layer, id, outline, reveal = 0 }: Props) {
   return (
     <>
       <defs>
@@ -70,7 +82,7 @@ export const LayerCopies = memo(function LayerCopies({ layer, id, outline }: Pro
           <Motif key={k} id={`${id}-${k}`} items={items} outline={outline} />
         ))}
       </defs>
-      <Copies id={id} copies={layer.copies} blend={outline ? undefined : layer.blend} />
+      <Copies id={id} copies={layer.copies} blend={outline ? undefined : layer.blend} reveal={reveal} />
     </>
   );
 });

@@ -58,6 +58,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const [decimals, setDecimals] = useState(4);
   const [size, setSize] = useState(1024);
   const [background, setBackground] = useState<'with' | 'without'>('with');
+  const [reveal, setReveal] = useState(false);
   const [busy, setBusy] = useState(false);
   const state = editor.getState();
   const figure = shownFigure(state);
@@ -69,7 +70,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   // How large the SVG would be, from what is on the screen.
   const bytes =
     kind === 'svg' && activeMerges(state) === 0
-      ? svgOf(sceneOf(state), { form, decimals, background: background === 'with' }).length
+      ? svgOf(sceneOf(state), { form, decimals, background: background === 'with', reveal }).length
       : null;
 
   const hand = async (): Promise<void> => {
@@ -84,7 +85,9 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
         await saver()?.flush();
         const shared = { to: kind, background: background === 'with' ? '1' : '0' };
         const own: Record<string, string> =
-          kind === 'svg' ? { form, decimals: String(decimals) } : { size: String(size) };
+          kind === 'svg'
+            ? { form, decimals: String(decimals), reveal: reveal && form === 'compact' ? '1' : '0' }
+            : { size: String(size) };
         const answer = await fetch(exportAddress(state.id, { ...shared, ...own }));
         if (!answer.ok) {
           const body = (await answer.json().catch(() => ({}))) as { error?: string };
@@ -137,6 +140,19 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
             most={MOST_DECIMALS}
             onChange={setDecimals}
           />
+          {form === 'compact' && (
+            <Row caption="Copies come">
+              <Segmented
+                label="Copies come"
+                value={reveal ? 'each' : 'all'}
+                choices={[
+                  { value: 'all', label: 'All at once' },
+                  { value: 'each', label: 'One by one' },
+                ]}
+                onChange={(value) => setReveal(value === 'each')}
+              />
+            </Row>
+          )}
         </>
       )}
       {kind === 'png' && (

@@ -19,7 +19,9 @@ export function LinkPanel({ round }: { readonly round: Round }) {
   const linked = linkedRounds(figure, round);
   const others = figure.rounds.filter(({ id }) => id !== round.id);
   const copies = copiesOf(round);
-  const copy = copies.find(({ turn }) => equalTurns(wrapTurn(turn), wrapTurn(active.turn)));
+  const copy = copies
+    .slice(0, round.rule.fold)
+    .find(({ turn }) => equalTurns(wrapTurn(turn), wrapTurn(active.turn)));
   const home = round.freeOf && figure.rounds.find(({ id }) => id === round.freeOf?.roundId);
   const free = figure.rounds.filter(({ freeOf }) => freeOf?.roundId === round.id);
   return (

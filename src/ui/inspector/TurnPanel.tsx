@@ -32,6 +32,7 @@ import { EveryPanel } from './EveryPanel';
 import { LinkPanel } from './LinkPanel';
 import { LookPanel } from './LookPanel';
 import { WayPanel } from './WayPanel';
+import { WhirlPanel } from './WhirlPanel';
 
 const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
   { value: 'none', label: 'None' },
@@ -190,6 +191,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
       </Section>
       <EveryPanel round={round} />
       <WayPanel round={round} />
+      <WhirlPanel round={round} />
       <LookPanel round={round} />
       <LinkPanel round={round} />
       <TurnFacts round={round} />

@@ -1,8 +1,23 @@
 'use client';
 
-import { Eye, EyeOff, Maximize2, Minimize2, Scan } from 'lucide-react';
+import {
+  Asterisk,
+  CircleOff,
+  Eye,
+  EyeOff,
+  Maximize2,
+  Minimize2,
+  PieChart,
+  Play,
+  Scan,
+  Square,
+} from 'lucide-react';
+import { memo } from 'react';
 
-import { degreesOf } from '@/core/number/turn';
+import { REVEAL_SECONDS } from '@/core/format/svg';
+import { addTurns, degreesOf, turn } from '@/core/number/turn';
+import { stepOf, turnsOf, type TurnRule } from '@/core/symmetry/rule';
+import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
@@ -18,6 +33,34 @@ import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
+
+/** What is shown of the turning, and what the button goes on to. */
+const MARKS = {
+  wedge: { label: 'The wedge is shown: show all rays', next: 'rays' },
+  rays: { label: 'All rays are shown: show neither', next: 'nothing' },
+  nothing: { label: 'Neither is shown: show the wedge', next: 'wedge' },
+} as const;
+
+/** Every ray of a round, between its copies. */
+const AllRays = memo(function AllRays({
+  rule,
+  radius,
+}: {
+  readonly rule: TurnRule;
+  readonly radius: number;
+}) {
+  const half = stepOf(rule);
+  const ends = turnsOf(rule).map((t) => alongTurn(addTurns(t, turn(half.num, 2 * half.den)), radius));
+  return (
+    <path
+      d={ends.map(({ x, y }) => `M0 0L${x} ${y}`).join('')}
+      stroke="var(--brass)"
+      strokeOpacity={0.8}
+      vectorEffect="non-scaling-stroke"
+      pointerEvents="none"
+    />
+  );
+});
 
 const pickWhole = (state: EditorState) => state;
 
@@ -64,8 +107,9 @@ export function Whole() {
           />
           {scene.layers.map((layer, k) => (
             <LayerCopies
-              key={`${layer.roundId}-${k}`}
+              key={`${layer.roundId}-${k}-${state.reveal}`}
               layer={layer}
+              reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
               id={`whole-${k}`}
               outline={state.outlines}
             />
@@ -75,7 +119,10 @@ export function Whole() {
               <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
             </g>
           )}
-          {!state.quiet && rule && (
+          {!state.quiet && state.marks === 'rays' && rule && rule.fold > 1 && (
+            <AllRays rule={rule} radius={rim} />
+          )}
+          {!state.quiet && state.marks === 'wedge' && rule && (
             <g transform={`rotate(${degreesOf(state.active.turn)})`}>
               <path
                 d={wedgeData(rule.fold, rim)}
@@ -100,6 +147,25 @@ export function Whole() {
         </span>
         <PaneSwitch />
         <div className="pointer-events-auto ml-auto flex rounded-ui bg-sand/85">
+          <IconButton
+            label="Reveal copy by copy"
+            on={state.reveal > 0}
+            onClick={() => editor.setState({ reveal: state.reveal > 0 ? 0 : Date.now() })}
+          >
+            {state.reveal > 0 ? <Square size={15} strokeWidth={1.7} /> : <Play size={16} strokeWidth={1.7} />}
+          </IconButton>
+          <IconButton
+            label={MARKS[state.marks].label}
+            onClick={() => editor.setState({ marks: MARKS[state.marks].next })}
+          >
+            {state.marks === 'wedge' ? (
+              <PieChart size={17} strokeWidth={1.7} />
+            ) : state.marks === 'rays' ? (
+              <Asterisk size={18} strokeWidth={1.7} />
+            ) : (
+              <CircleOff size={16} strokeWidth={1.7} />
+            )}
+          </IconButton>
           <IconButton
             label={state.quiet ? 'Show wedge and rim' : 'Artwork alone'}
             on={state.quiet}

@@ -6,7 +6,7 @@ import { closureOf } from '../../maker/transform';
 import { turn, type Turn } from '../../number/turn';
 import { MOST_FOLD, sweepProblem, type TurnRule } from '../../symmetry/rule';
 import type { BlendMode } from '../../scene/scene';
-import type { Every, Figure, Round, Shape, Way } from '../model';
+import type { Every, Figure, Round, RoundWhirl, Shape, Way } from '../model';
 import { copiesOf, type RoundCopy } from '../copies';
 import { addRound, removeRound, roundOf, withRound } from './rounds';
 
@@ -88,7 +88,7 @@ export const takeStep = (figure: Figure, roundId: string, { fold, sweep }: StepC
     sweep,
   );
 
-type Changes = Pick<Round, 'every' | 'way' | 'blend' | 'opacity' | 'link' | 'without'>;
+type Changes = Pick<Round, 'every' | 'way' | 'whirl' | 'blend' | 'opacity' | 'link' | 'without'>;
 
 /** Sets some of what a round may have, or takes it away where it is undefined. */
 const withOption = <K extends keyof Changes>(
@@ -110,6 +110,11 @@ export const setEvery = (figure: Figure, roundId: string, every: Every | null): 
 
 export const setWay = (figure: Figure, roundId: string, way: Way | null): Figure =>
   withOption(figure, roundId, 'way', way ?? undefined);
+
+export const START_WHIRL: RoundWhirl = { angle: turn(1, 36), factor: 0.85, count: 6 };
+
+export const setRoundWhirl = (figure: Figure, roundId: string, whirl: RoundWhirl | null): Figure =>
+  withOption(figure, roundId, 'whirl', whirl ?? undefined);
 
 export const setBlend = (figure: Figure, roundId: string, blend: BlendMode): Figure =>
   withOption(figure, roundId, 'blend', blend === 'normal' ? undefined : blend);
@@ -163,9 +168,18 @@ function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string)
  */
 export function freeCopy(figure: Figure, roundId: string, index: number, newId: () => string): Figure {
   const round = roundOf(figure, roundId);
-  const copy = copiesOf(round).find((each) => each.index === index);
+  const copy = index < round.rule.fold ? copiesOf(round).find((each) => each.index === index) : undefined;
   if (!copy) return figure;
-  const { every: _, way: __, link: ___, half: ____, without: _____, freeOf: ______, ...rest } = round;
+  const {
+    every: _,
+    way: __,
+    link: ___,
+    half: ____,
+    without: _____,
+    freeOf: ______,
+    whirl: _______,
+    ...rest
+  } = round;
   const own: Round = {
     ...rest,
     id: newId(),

@@ -1,0 +1,76 @@
+'use client';
+
+import { toast } from 'sonner';
+
+import { setRoundWhirl, START_WHIRL } from '@/core/figure/commands';
+import { touchingWhirl } from '@/core/figure/distance';
+import { LIMITS, type Round, type RoundWhirl } from '@/core/figure/model';
+import { actOnRound } from '@/state/editor';
+import { Button } from '../common/Button';
+import { CountField, ShareField, TurnField } from '../common/NumberField';
+import { Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor } from '../editor/EditorContext';
+
+/** The whole round turned and shrunk inward again and again. */
+export function WhirlPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const { whirl, locked } = round;
+  const set = (next: RoundWhirl | null, key: string | null = null): void =>
+    actOnRound(editor, 'Whirl inward', (figure, id) => setRoundWhirl(figure, id, next), key);
+  const change = (part: Partial<RoundWhirl>): void => whirl && set({ ...whirl, ...part }, 'whirl');
+  const touch = (): void => {
+    const factor = whirl ? touchingWhirl(round, whirl.angle) : null;
+    if (factor === null)
+      toast.error('No size of the next ones just touches these, or there is too much to compare.');
+    else change({ factor });
+  };
+  return (
+    <Section title="Whirl inward">
+      <Segmented
+        label="Whirl inward"
+        value={whirl ? 'on' : 'off'}
+        disabled={locked}
+        choices={[
+          { value: 'off', label: 'Once' },
+          { value: 'on', label: 'Again and again' },
+        ]}
+        onChange={(value) => set(value === 'on' ? START_WHIRL : null)}
+      />
+      {whirl && (
+        <>
+          <CountField
+            label="How many times"
+            caption="Times"
+            value={whirl.count}
+            least={2}
+            most={LIMITS.whirls}
+            disabled={locked}
+            onChange={(count) => change({ count })}
+          />
+          <TurnField
+            label="Each turned by"
+            caption="Turned by"
+            value={whirl.angle}
+            disabled={locked}
+            onChange={(angle) => change({ angle })}
+          />
+          <ShareField
+            label="Each times as large"
+            caption="Each is"
+            unit="×"
+            step={0.01}
+            value={whirl.factor}
+            least={0.02}
+            most={0.999}
+            disabled={locked}
+            onChange={(factor) => change({ factor })}
+          />
+          <Button disabled={locked} onClick={touch}>
+            Make each touch the one outside
+          </Button>
+        </>
+      )}
+    </Section>
+  );
+}

@@ -118,3 +118,36 @@ test('a bar in Reach is dragged until its round touches another, a copy is set f
   await drag(page, from, from);
   await saved(page);
 });
+
+test('a figure is placed in another and scattered, and a rosette is the motif of a larger one', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawPetal(page, 100, 300);
+  await setFold(page, 5);
+  await page.keyboard.press('3');
+  await inspector.getByRole('button', { name: 'Make all of it one motif' }).click();
+  await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
+  // Eight small rosettes of five petals each.
+  await expect(whole(page).locator('use')).toHaveCount(8);
+  await expect(whole(page).locator('#whole-0 path')).toHaveCount(5);
+  await setFold(page, 1);
+  await page.keyboard.press('2');
+  await inspector.getByLabel('How many are scattered').fill('12');
+  await inspector.getByLabel('How many are scattered').press('Enter');
+  await inspector.getByRole('button', { name: 'Scatter over the page' }).click();
+  await expect(whole(page).locator('#whole-0 path')).toHaveCount(60);
+  await saved(page);
+  await page.keyboard.press('3');
+  await inspector.getByRole('button', { name: 'Place a figure of the Shelf' }).click();
+  // Itself is among them, and is refused with the reason.
+  await page.getByRole('dialog').getByRole('button', { name: 'Untitled figure' }).first().click();
+  await expect(page.getByText('A figure cannot be placed in itself')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Reveal copy by copy' }).click();
+  await expect(whole(page).locator('use.revealed')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('radio', { name: 'One by one' }).click();
+  expect((await exported(page)).toString()).toContain('animation-delay');
+});

@@ -1,5 +1,5 @@
 import { applyTo, type Affine } from './affine';
-import { pathOfNodes, type PathNode } from './nodes';
+import { nodesOfPath, pathOfNodes, type PathNode } from './nodes';
 import type { Path } from './path';
 
 /** One line of nodes: closed, or open with two ends. A path has one or more of them. */
@@ -60,6 +60,10 @@ const mappedNode = (node: PathNode, m: Affine): PathNode => ({
 /** Contours under a map that keeps angles and their direction: a move, a turn, an even scale. */
 export const mappedContours = (contours: readonly Contour[], m: Affine): Contour[] =>
   contours.map(({ closed, nodes }) => ({ closed, nodes: nodes.map((node) => mappedNode(node, m)) }));
+
+/** The contours that draw paths. */
+export const contoursOfPaths = (paths: readonly Path[]): Contour[] =>
+  paths.map((path) => ({ closed: path.closed, nodes: nodesOfPath(path) }));
 
 /** The paths that contours draw. */
 export const pathsOfContours = (contours: readonly Contour[]): Path[] =>

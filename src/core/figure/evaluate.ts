@@ -111,11 +111,11 @@ const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule
 function itemsOfShape(shape: Shape, trim: number | null): ShapeItems {
   const known = itemsOfShapes.get(shape);
   if (known?.trim === trim) return known;
-  const alone = partsWithPaint(shape, trim).map(({ paths, paint }): SceneItem => ({
+  const alone = partsWithPaint(shape, trim).map(({ paths, paint, rule }): SceneItem => ({
     shapeId: shape.id,
     paths,
     paint,
-    rule: shape.rule,
+    rule,
     mirrored: false,
   }));
   const made = { trim, alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };

@@ -1,14 +1,18 @@
 import type { Path } from '../curve/path';
+import { pathsOfContours } from '../curve/contours';
+import { placedParts } from '../maker/drawing';
 import { partsOfForm, pathsOfForm } from '../maker/form';
+import { placePath } from '../maker/placed';
 import { stampChances } from '../maker/stamp';
 import { variedPaint } from '../paint/vary';
 import { trimPaths } from '../merge/trim';
-import type { Paint } from '../scene/scene';
+import type { FillRule, Paint } from '../scene/scene';
 import type { Shape } from './model';
 
 interface PaintedPart {
   readonly paths: readonly Path[];
   readonly paint: Paint;
+  readonly rule: FillRule;
 }
 
 /**
@@ -19,16 +23,23 @@ export function partsWithPaint(shape: Shape, trim: number | null = null): readon
   const parts = wholeParts(shape);
   if (trim === null) return parts;
   return parts
-    .map(({ paths, paint }) => ({ paint, paths: trimPaths(paths, shape.rule, trim) }))
+    .map((part) => ({ ...part, paths: trimPaths(part.paths, part.rule, trim) }))
     .filter(({ paths }) => paths.length > 0);
 }
 
-function wholeParts({ form, paint }: Shape): readonly PaintedPart[] {
-  if (form.kind !== 'stamp' || form.numbers.colours === 0) return [{ paths: pathsOfForm(form), paint }];
+function wholeParts({ form, paint, rule }: Shape): readonly PaintedPart[] {
+  if (form.kind === 'drawing')
+    return placedParts(form.numbers).map((part) => ({
+      paint: part.paint,
+      rule: part.rule,
+      paths: pathsOfContours(part.contours).map((path) => placePath(form, path)),
+    }));
+  if (form.kind !== 'stamp' || form.numbers.colours === 0) return [{ paths: pathsOfForm(form), paint, rule }];
   const { colours, seed } = form.numbers;
   const parts = partsOfForm(form);
   return stampChances(seed, parts.length).map(({ light, hue }, k) => ({
     paths: parts[k] ?? [],
+    rule,
     paint: variedPaint(paint, colours * light, colours * hue),
   }));
 }

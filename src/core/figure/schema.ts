@@ -2,6 +2,7 @@ import Joi from 'joi';
 
 import { NODE_KINDS } from '../curve/nodes';
 import type { Field, Numbers } from '../maker/construction';
+import { MOST_PARTS, MOST_PLACES } from '../maker/drawing';
 import { formProblem, type Form } from '../maker/form';
 import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
 import { MOST_SIDES } from '../maker/polygon';
@@ -63,6 +64,32 @@ const petalSize = Joi.alternatives().conditional('.by', {
   otherwise: Joi.object({ by: Joi.valid('circles').required(), radius: extent, apart: extent }),
 });
 
+const stroke = Joi.object({
+  colour: colour.required(),
+  width: extent,
+  cap: Joi.valid(...STROKE_CAPS).required(),
+  join: Joi.valid(...STROKE_JOINS).required(),
+});
+
+const paint = Joi.object({
+  fill: colour.allow(null).required(),
+  stroke: stroke.allow(null).required(),
+});
+
+const fillRule = Joi.valid('nonzero', 'evenodd').required();
+
+const parts = Joi.array()
+  .items(Joi.object({ contours, paint: paint.required(), rule: fillRule }))
+  .min(1)
+  .max(MOST_PARTS)
+  .required();
+
+const places = Joi.array()
+  .items(Joi.object({ x: coordinate, y: coordinate, size: scale, turn: turn.required() }))
+  .min(1)
+  .max(MOST_PLACES)
+  .required();
+
 function numberOf(field: Field<Numbers>): Joi.Schema {
   switch (field.type) {
     case 'length':
@@ -79,6 +106,10 @@ function numberOf(field: Field<Numbers>): Joi.Schema {
       return Joi.array().items(Joi.number().min(0).max(LIMITS.size)).max(field.most).required();
     case 'drawn':
       return contours;
+    case 'parts':
+      return parts;
+    case 'places':
+      return places;
   }
 }
 
@@ -124,18 +155,6 @@ const form = Joi.alternatives()
     return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
   });
 
-const stroke = Joi.object({
-  colour: colour.required(),
-  width: extent,
-  cap: Joi.valid(...STROKE_CAPS).required(),
-  join: Joi.valid(...STROKE_JOINS).required(),
-});
-
-const paint = Joi.object({
-  fill: colour.allow(null).required(),
-  stroke: stroke.allow(null).required(),
-});
-
 /** One shape of a motif. */
 export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   id,
@@ -144,7 +163,7 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   locked: Joi.boolean().required(),
   group: id.optional(),
   form,
-  rule: Joi.valid('nonzero', 'evenodd').required(),
+  rule: fillRule,
   paint: paint.required(),
 });
 

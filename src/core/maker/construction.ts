@@ -4,11 +4,13 @@ import type { Path } from '../curve/path';
 import { cross, dot, ORIGIN, subtract, type Point } from '../curve/point';
 import { line, type ArcSegment } from '../curve/segment';
 import type { Turn } from '../number/turn';
+import type { DrawnPart, Place } from './drawn';
 
 /**
  * What a construction keeps: lengths in the figure's unit, counts, shares, exact angles, choices, lists, and curves
  * that were drawn, in its own coordinates. */
-export type Value = number | string | Turn | readonly number[] | readonly Contour[];
+export type Value =
+  number | string | Turn | readonly number[] | readonly Contour[] | readonly DrawnPart[] | readonly Place[];
 export type Numbers = Readonly<Record<string, Value>>;
 
 interface Asked<N> {
@@ -29,6 +31,9 @@ export type Field<N> = Asked<N> &
     | { readonly type: 'list'; readonly most: number }
     /** Drawn by hand and not asked for in words. */
     | { readonly type: 'drawn' }
+    /** Shapes with their paint, and where they are shown. */
+    | { readonly type: 'parts' }
+    | { readonly type: 'places' }
   );
 
 /** A point that a person drags, in the construction's own coordinates, and what it does to the numbers. */
@@ -58,8 +63,8 @@ export interface Maker<N extends Numbers> {
   readonly problem: (numbers: N) => string | null;
   /** The paths in own coordinates. */
   readonly paths: (numbers: N) => readonly Path[];
-  /** How many of the paths, one after the other, make one part with its holes; one without it. */
-  readonly pathsInPart?: (numbers: N) => number;
+  /** How many of the paths, one after the other, make each part with its holes, again and again to the end; one each without it. */
+  readonly partSizes?: (numbers: N) => readonly number[];
   /** How far the far end is from the origin; without it, there is no such end to drag. */
   readonly extent?: (numbers: N) => number;
   /** The numbers with the far end elsewhere; without it all lengths are scaled. */
@@ -77,6 +82,13 @@ export function scaledNumbers<N extends Numbers>(maker: Maker<N>, numbers: N, fa
     if (type === 'length') scaled[key] = (numbers[key] as number) * factor;
     if (type === 'drawn')
       scaled[key] = mappedContours(numbers[key] as readonly Contour[], scaleMap(factor, ORIGIN));
+    if (type === 'places')
+      scaled[key] = (numbers[key] as readonly Place[]).map((place) => ({
+        ...place,
+        x: place.x * factor,
+        y: place.y * factor,
+        size: place.size * factor,
+      }));
   }
   return scaled as N;
 }

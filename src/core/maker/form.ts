@@ -1,6 +1,6 @@
 import { applyTo, moveMap, scaleMap } from '../curve/affine';
-import { mappedContours, pathsOfContours, type Contour } from '../curve/contours';
-import { nodesOfPath, type PathNode } from '../curve/nodes';
+import { contoursOfPaths, mappedContours, pathsOfContours, type Contour } from '../curve/contours';
+import type { PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { scaledNumbers } from './construction';
@@ -26,7 +26,7 @@ export const pathForm = (nodes: readonly PathNode[], closed: boolean): PathForm 
 /** The path form that draws given paths as its contours. */
 export const formOfPaths = (paths: readonly Path[]): PathForm => ({
   kind: 'path',
-  contours: paths.map((path) => ({ closed: path.closed, nodes: nodesOfPath(path) })),
+  contours: contoursOfPaths(paths),
 });
 
 /** What a shape is made from: nodes, or the numbers of a maker. */
@@ -181,10 +181,14 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
 export function partsOfForm(form: Form): readonly (readonly Path[])[] {
   const paths = pathsOfForm(form);
   if (form.kind === 'path') return [paths];
-  const size = isBuilt(form) ? (makerOf(form.kind).pathsInPart?.(form.numbers) ?? 1) : 1;
-  return Array.from({ length: Math.ceil(paths.length / size) }, (_, k) =>
-    paths.slice(k * size, (k + 1) * size),
-  );
+  const sizes = (isBuilt(form) && makerOf(form.kind).partSizes?.(form.numbers)) || [1];
+  const parts: (readonly Path[])[] = [];
+  for (let from = 0; from < paths.length;) {
+    const to = from + Math.max(1, sizes[parts.length % sizes.length] ?? 1);
+    parts.push(paths.slice(from, to));
+    from = to;
+  }
+  return parts;
 }
 
 /** The form as nodes that edit like any drawn path: one for each of its parts. */

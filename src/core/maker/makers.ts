@@ -3,6 +3,7 @@ import { blade } from './blade';
 import { branch } from './branch';
 import type { Maker, Numbers } from './construction';
 import { dial } from './dial';
+import { drawing } from './drawing';
 import { drop } from './drop';
 import { heart } from './heart';
 import { kite } from './kite';
@@ -39,6 +40,7 @@ export const MAKERS = {
   rectangle,
   stamp,
   nest,
+  drawing,
 };
 
 export type BuiltKind = keyof typeof MAKERS;

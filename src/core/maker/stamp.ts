@@ -151,7 +151,7 @@ export const stamp: Maker<StampNumbers> = {
       ? null
       : `There are ${MOST} stamps at most: the spacing is ${Number(least.toPrecision(4))} or more here.`;
   },
-  pathsInPart: ({ shape }) => shape.length,
+  partSizes: ({ shape }) => [shape.length],
   paths: (numbers) => {
     const stations = stationsOf(numbers);
     const chances = stampChances(numbers.seed, stations.length);

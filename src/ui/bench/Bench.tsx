@@ -48,7 +48,7 @@ const Frame = memo(function Frame({
   for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
   return (
     <g fill="none" vectorEffect="non-scaling-stroke">
-      <path d={wedgeData(fold, radius)} style={{ fill: ground }} fillOpacity={0.7} />
+      <path d={wedgeData(fold, radius)} style={{ fill: ground, fillOpacity: 'var(--wedge-strength)' }} />
       {rings.map((r) => {
         const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
         const large = sight > Math.PI / 2 ? 1 : 0;

@@ -83,6 +83,8 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
           />
         );
       case 'drawn':
+      case 'parts':
+      case 'places':
         return null;
       case 'choice':
         return (

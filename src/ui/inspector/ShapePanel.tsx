@@ -19,6 +19,7 @@ import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { BuiltFields } from './BuiltFields';
+import { DrawingFields } from './DrawingFields';
 import { PetalFields } from './PetalFields';
 
 interface Props {
@@ -146,6 +147,7 @@ export function ShapePanel({ round, shape }: Props) {
         </Row>
       )}
       {isBuilt(form) && <BuiltFields form={form} disabled={disabled} onChange={change} />}
+      {form.kind === 'drawing' && <DrawingFields form={form} disabled={disabled} onChange={change} />}
       {form.kind !== 'path' && (
         <TurnField
           label="Rotation"

@@ -31,6 +31,7 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 import { EveryPanel } from './EveryPanel';
 import { LinkPanel } from './LinkPanel';
 import { LookPanel } from './LookPanel';
+import { PlacePanel } from './PlacePanel';
 import { WayPanel } from './WayPanel';
 import { WhirlPanel } from './WhirlPanel';
 
@@ -194,6 +195,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
       <WhirlPanel round={round} />
       <LookPanel round={round} />
       <LinkPanel round={round} />
+      <PlacePanel round={round} />
       <TurnFacts round={round} />
     </>
   );

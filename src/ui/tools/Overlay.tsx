@@ -4,6 +4,7 @@ import { Fragment, memo } from 'react';
 
 import { nodesOfContours } from '@/core/curve/contours';
 import { applyTo } from '@/core/curve/affine';
+import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathOfNodes } from '@/core/curve/nodes';
 import { polarOf, subtract, type Point } from '@/core/curve/point';
 import { pathData, printNumber } from '@/core/format/pathData';
@@ -146,6 +147,12 @@ function Measured({
   );
 }
 
+/** Of a placed figure the box alone is shown: all its lines would cover what it draws. */
+function boxData({ form }: Shape): string {
+  const { left, right, top, bottom } = boundsOfPaths(pathsOfForm(form));
+  return `M${left} ${top}H${right}V${bottom}H${left}Z`;
+}
+
 /** The point that a transform is about. */
 function Pivot({ at }: { readonly at: Point }) {
   return (
@@ -181,7 +188,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
         {shapes.map((shape) => (
           <path
             key={shape.id}
-            d={screenData(pathsOfForm(shape.form))}
+            d={shape.form.kind === 'drawing' ? boxData(shape) : screenData(pathsOfForm(shape.form))}
             stroke="var(--coral)"
             strokeWidth={1.5}
             vectorEffect="non-scaling-stroke"

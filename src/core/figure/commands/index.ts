@@ -1,3 +1,4 @@
+export * from './drawings';
 export * from './frame';
 export * from './groups';
 export * from './half';

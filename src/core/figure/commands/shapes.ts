@@ -109,6 +109,7 @@ export const makePlain = (
         ...shape,
         form,
         paint: (painted[k] ?? painted[0] ?? shape).paint,
+        rule: (painted[k] ?? painted[0] ?? shape).rule,
         id: k === 0 ? shape.id : newId(),
         name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-LIMITS.name),
       }));

@@ -1,0 +1,106 @@
+import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
+import { mappedContours, pathsOfContours } from '../curve/contours';
+import { mapPath } from '../curve/path';
+import { lengthOf, ORIGIN } from '../curve/point';
+import type { Maker } from './construction';
+import type { DrawnPart, Place } from './drawn';
+
+export type DrawingNumbers = {
+  readonly parts: readonly DrawnPart[];
+  readonly places: readonly Place[];
+};
+
+export const MOST_PARTS = 4000;
+export const MOST_PLACES = 500;
+/** All parts at all places have so many nodes at most. */
+const MOST_NODES = 400_000;
+
+const nodesIn = (parts: readonly DrawnPart[]): number =>
+  parts.reduce((sum, { contours }) => sum + contours.reduce((all, { nodes }) => all + nodes.length, 0), 0);
+
+/** Why a drawing with so many parts cannot be placed so often, or null where it can. */
+export function drawingProblem({ parts, places }: DrawingNumbers): string | null {
+  if (parts.length === 0) return 'There is nothing in this figure to place.';
+  if (parts.length > MOST_PARTS)
+    return `This figure draws ${parts.length} shapes; one that is placed has ${MOST_PARTS} at most.`;
+  if (places.length === 0) return 'A drawing needs a place.';
+  return nodesIn(parts) * places.length > MOST_NODES
+    ? `At ${places.length} places this drawing would have more than ${MOST_NODES} nodes: take fewer places.`
+    : null;
+}
+
+const mapAt = ({ x, y, size, turn }: Place): Affine =>
+  compose(moveMap({ x, y }), compose(turnMap(turn), scaleMap(size, ORIGIN)));
+
+/** A drawing's parts at all its places, one after the other. */
+export const placedParts = ({ parts, places }: DrawingNumbers): DrawnPart[] =>
+  places.flatMap((place) => {
+    const map = mapAt(place);
+    return parts.map(({ contours, paint, rule }) => ({
+      rule,
+      contours: mappedContours(contours, map),
+      paint: paint.stroke
+        ? { ...paint, stroke: { ...paint.stroke, width: paint.stroke.width * place.size } }
+        : paint,
+    }));
+  });
+
+/** Another figure, as it was when it was taken, shown at one place or many; each part keeps its own paint. */
+export const drawing: Maker<DrawingNumbers> = {
+  name: 'Placed figure',
+  fields: [
+    { key: 'parts', label: 'Parts', type: 'parts' },
+    { key: 'places', label: 'Places', type: 'places' },
+  ],
+  start: {
+    parts: [
+      {
+        contours: [
+          {
+            closed: true,
+            nodes: [
+              { x: 0, y: -10, kind: 'corner', bulge: 1 },
+              { x: 0, y: 10, kind: 'corner', bulge: 1 },
+            ],
+          },
+        ],
+        paint: { fill: '#1f8a76', stroke: null },
+        rule: 'nonzero',
+      },
+    ],
+    places: [{ x: 0, y: 0, size: 1, turn: { num: 0, den: 1 } }],
+  },
+  problem: drawingProblem,
+  partSizes: ({ parts }) => parts.map(({ contours }) => contours.length),
+  paths: ({ parts, places }) =>
+    places.flatMap((place) => {
+      const map = mapAt(place);
+      return parts.flatMap(({ contours }) => pathsOfContours(contours).map((path) => mapPath(path, map)));
+    }),
+  grips: ({ places }) =>
+    places.map((place, k) => ({
+      id: `place ${k + 1}`,
+      at: { x: place.x, y: place.y },
+      drag: (to) => ({ places: places.map((each, j) => (j === k ? { ...each, x: to.x, y: to.y } : each)) }),
+    })),
+  facts: ({ parts, places }) => [
+    { caption: 'Shapes in it', value: parts.length, as: 'plain' },
+    { caption: 'Places', value: places.length, as: 'plain' },
+  ],
+};
+
+/** How far a drawing reaches from its centre at size 1: no node or handle of it is farther. */
+export const radiusOfParts = (parts: readonly DrawnPart[]): number =>
+  Math.max(
+    0,
+    ...parts.flatMap(({ contours, paint }) =>
+      pathsOfContours(contours).flatMap(({ segments }) =>
+        segments.map((segment) => {
+          const spots = segment.kind === 'cubic' ? [segment.out, segment.in] : [];
+          const bow = segment.kind === 'arc' ? lengthOf(segment.centre) + segment.radius : 0;
+          const ends = Math.max(lengthOf(segment.from), lengthOf(segment.to), ...spots.map(lengthOf));
+          return Math.max(ends, bow) + (paint.stroke?.width ?? 0) / 2;
+        }),
+      ),
+    ),
+  );

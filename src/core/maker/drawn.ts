@@ -1,0 +1,17 @@
+import type { Contour } from '../curve/contours';
+import type { Point } from '../curve/point';
+import type { Turn } from '../number/turn';
+import type { FillRule, Paint } from '../scene/scene';
+
+/** One shape of a drawing with its paint, the drawing's centre at 0, 0. */
+export interface DrawnPart {
+  readonly contours: readonly Contour[];
+  readonly paint: Paint;
+  readonly rule: FillRule;
+}
+
+/** Where a drawing is shown: its centre, how many times as large, and how it is turned. */
+export interface Place extends Point {
+  readonly size: number;
+  readonly turn: Turn;
+}

@@ -1,0 +1,67 @@
+import { toast } from 'sonner';
+
+import { nestFigure, partsOfScene, placeDrawing } from '@/core/figure/commands';
+import { evaluateWhole } from '@/core/figure/evaluateWhole';
+import { radiusOfParts } from '@/core/maker/drawing';
+import type { DrawnPart } from '@/core/maker/drawn';
+import { NO_TURN } from '@/core/number/turn';
+import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { sceneOf } from '@/state/scene';
+import { server } from '@/state/server';
+import { benchRadius } from '@/state/view';
+
+/** How large a figure is placed at first, as a part of the wedge's length. */
+const FIRST_SIZE = 0.22;
+
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** Places a figure of the Shelf, as it is there now, in the motif that is worked on. */
+export async function placeFigure(editor: Editor, id: string): Promise<void> {
+  if (id === editor.getState().id) {
+    toast.error('A figure cannot be placed in itself: make it one motif instead, and turn that.');
+    return;
+  }
+  try {
+    const { figure, name } = await server.load(id);
+    const parts: DrawnPart[] = partsOfScene(await evaluateWhole(figure, { pause: breath }));
+    const state = editor.getState();
+    const round = activeRound(state);
+    if (!round || round.locked) return;
+    const own = shownFigure(state);
+    const reach = benchRadius(own);
+    const size = (reach * FIRST_SIZE) / (radiusOfParts(parts) || 1);
+    const place = { x: 0, y: -reach * 0.62, size, turn: NO_TURN };
+    const made = placeDrawing(own, round.id, name, parts, [place], newId());
+    if ('problem' in made) {
+      toast.error(made.problem);
+      return;
+    }
+    commit(editor, `Place ${name}`, made.figure);
+    select(editor, round.id, [made.id]);
+  } catch (error) {
+    toast.error(error instanceof Error ? error.message : 'The figure could not be placed.');
+  }
+}
+
+/** Makes the whole figure the motif of one round: a small rosette of a larger one. */
+export function nestWhole(editor: Editor): void {
+  const state = editor.getState();
+  const figure = shownFigure({ ...state, live: null });
+  const parts = partsOfScene(sceneOf({ ...state, live: null }));
+  const reach = benchRadius(figure);
+  const place = {
+    x: 0,
+    y: -reach * 0.68,
+    size: (reach * 0.26) / (radiusOfParts(parts) || 1),
+    turn: NO_TURN,
+  };
+  const ids = { round: newId(), shape: newId() };
+  const made = nestFigure(figure, parts, place, ids);
+  if ('problem' in made) {
+    toast.error(made.problem);
+    return;
+  }
+  commit(editor, 'Make one motif', made.figure);
+  select(editor, ids.round, [ids.shape]);
+}

@@ -1,0 +1,147 @@
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+
+import { MOST_PLACES, radiusOfParts } from '@/core/maker/drawing';
+import { formProblem } from '@/core/maker/form';
+import type { BuiltForm } from '@/core/maker/makers';
+import { scattered } from '@/core/maker/scatter';
+import { NO_TURN } from '@/core/number/turn';
+import { shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { CountField, LengthField, ShareField } from '../common/NumberField';
+import { Row } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditorState } from '../editor/EditorContext';
+
+type Drawing = Extract<BuiltForm, { kind: 'drawing' }>;
+
+interface Props {
+  readonly form: Drawing;
+  readonly disabled: boolean;
+  readonly onChange: (form: BuiltForm) => void;
+}
+
+/** Where a placed figure is shown: one place after the other by hand, or scattered over the page from a seed. */
+export function DrawingFields({ form, disabled, onChange }: Props) {
+  const { page } = useEditorState(shownFigure);
+  const [count, setCount] = useState(30);
+  const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
+  const [gap, setGap] = useState(1);
+  const [seed, setSeed] = useState(1);
+  const [turned, setTurned] = useState(true);
+  const { parts, places } = form.numbers;
+  const put = (next: Drawing['numbers']['places']): void => {
+    const changed: Drawing = { ...form, numbers: { parts, places: next } };
+    const problem = formProblem(changed);
+    if (problem !== null) toast.error(problem);
+    else onChange(changed);
+  };
+  const [first] = places;
+  const scatter = (): void => {
+    const made = scattered({
+      width: page.width,
+      height: page.height,
+      middle: { x: -page.centre.x - form.at.x, y: -page.centre.y - form.at.y },
+      radius: radiusOfParts(parts),
+      smallest: Math.min(sizes.smallest, sizes.largest),
+      largest: Math.max(sizes.smallest, sizes.largest),
+      gap,
+      count,
+      seed,
+      turned,
+    });
+    if (made.length === 0) {
+      toast.error('Not one of this size fits on the page: take smaller ones.');
+      return;
+    }
+    if (made.length < count) toast(`${made.length} of ${count} fit without overlap.`);
+    put(made);
+  };
+  return (
+    <>
+      {first && places.length === 1 && (
+        <ShareField
+          label="Size of the placed figure"
+          caption="Size"
+          unit="×"
+          step={0.05}
+          value={first.size}
+          least={0.001}
+          most={1000}
+          disabled={disabled}
+          onChange={(size) => put([{ ...first, size }])}
+        />
+      )}
+      <Button
+        disabled={disabled || places.length >= MOST_PLACES}
+        onClick={() => {
+          const last = places[places.length - 1] ?? { x: 0, y: 0, size: 1, turn: NO_TURN };
+          const aside = radiusOfParts(parts) * last.size;
+          put([...places, { ...last, x: last.x + aside, y: last.y - aside }]);
+        }}
+      >
+        Show it at one place more
+      </Button>
+      <CountField
+        label="How many are scattered"
+        caption="Scatter"
+        value={count}
+        least={1}
+        most={MOST_PLACES}
+        onChange={setCount}
+      />
+      <ShareField
+        label="Smallest scattered"
+        caption="Smallest"
+        unit="×"
+        step={0.05}
+        value={sizes.smallest}
+        least={0.005}
+        most={100}
+        onChange={(smallest) => setSizes({ ...sizes, smallest })}
+      />
+      <ShareField
+        label="Largest scattered"
+        caption="Largest"
+        unit="×"
+        step={0.05}
+        value={sizes.largest}
+        least={0.005}
+        most={100}
+        onChange={(largest) => setSizes({ ...sizes, largest })}
+      />
+      <LengthField
+        label="Gap between scattered"
+        caption="Gap"
+        value={gap}
+        in={page.unit}
+        refuse={(value) => (value >= 0 ? null : 'A gap is 0 or more.')}
+        onChange={setGap}
+      />
+      <CountField
+        label="Seed of the scatter"
+        caption="Seed"
+        value={seed}
+        least={1}
+        most={9999}
+        onChange={setSeed}
+      />
+      <Row caption="Turned">
+        <Segmented
+          label="Scattered are turned"
+          value={turned ? 'by' : 'up'}
+          choices={[
+            { value: 'by', label: 'By chance' },
+            { value: 'up', label: 'Upright' },
+          ]}
+          onChange={(value) => setTurned(value === 'by')}
+        />
+      </Row>
+      <Button disabled={disabled} onClick={scatter}>
+        Scatter over the page
+      </Button>
+    </>
+  );
+}

@@ -59,6 +59,8 @@ test('a pen’s pressure makes a stroke thick and thin', async ({ page, context 
   const inspector = page.getByLabel('Inspector');
   await page.keyboard.press('r');
   const pen = await context.newCDPSession(page);
+  const areaNow = async (): Promise<number> =>
+    Number.parseFloat(await inspector.getByText(/mm²$/).first().innerText());
   const stroke = async (up: number, drawn: string, force: (share: number) => number): Promise<number> => {
     for (let k = 0; k <= 30; k += 1) {
       const p = await benchAt(page, -90 + 6 * k, up);
@@ -83,13 +85,12 @@ test('a pen’s pressure makes a stroke thick and thin', async ({ page, context 
       pointerType: 'pen',
     });
     await expect(inspector.getByText(drawn)).toBeVisible();
-    const area = inspector.getByText(/mm²$/).first();
-    return Number.parseFloat(await area.innerText());
+    return areaNow();
   };
   const light = await stroke(150, '1 shape, 8-fold', (share) => 0.05 + 0.1 * share);
   await page.waitForTimeout(400);
-  const heavy = await stroke(300, '2 shapes, 8-fold', (share) => 0.7 + 0.3 * share);
-  expect(heavy).toBeGreaterThan(1.5 * light);
+  await stroke(300, '2 shapes, 8-fold', (share) => 0.7 + 0.3 * share);
+  await expect.poll(areaNow).toBeGreaterThan(1.5 * light);
 });
 
 test('stamps stand along a line by hand or a path, and a shape whirls inward', async ({ page }) => {

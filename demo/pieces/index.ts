@@ -7,6 +7,7 @@ import { hatchIris } from './hatchIris';
 import { kelpCrown } from './kelpCrown';
 import { laceRosette } from './laceRosette';
 import { lampBurst } from './lampBurst';
+import { mooringBorder } from './mooringBorder';
 import { needleFlake } from './needleFlake';
 import { netWhirl } from './netWhirl';
 import { posterWheel } from './posterWheel';
@@ -18,6 +19,7 @@ import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 export const PIECES: Readonly<Record<string, () => Figure>> = {
   propeller,
   'poster-wheel': posterWheel,
+  'mooring-border': mooringBorder,
   'traced-diatom': tracedDiatom,
   'bubble-lattice': bubbleLattice,
   anemone,

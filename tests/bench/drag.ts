@@ -1,4 +1,4 @@
-import { pathForm } from '../../src/core/maker/form';
+import { movedForm, pathForm } from '../../src/core/maker/form';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -8,7 +8,7 @@ import { chromium } from '@playwright/test';
 
 import { addShapes, setFold } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
-import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
 
 /**
  * From pointer to picture: a node of a 60-node motif at fold 120 is dragged in the built application, and the time from each
@@ -42,6 +42,29 @@ function wave(shapes: number): Figure {
   const wavy = newShape('w', 'Wave', pathForm(nodes, true), START_PAINT);
   return setFold(addShapes(newFigure('Drag', 'r'), 'r', [...more, wavy]), 'r', 120);
 }
+
+/** Rounds of a fold whose motif is the wave, thinned to some nodes, at growing distances. */
+function rounds(count: number, fold: number, nodes: number): Figure {
+  const [shape] = wave(0).rounds[0]?.shapes ?? [];
+  if (shape?.form.kind !== 'path') throw new Error('The wave is a path.');
+  const [contour] = shape.form.contours;
+  const step = 60 / nodes;
+  const thin = pathForm(contour?.nodes.filter((_, k) => k % step === 0) ?? [], true);
+  return {
+    ...newFigure('Rounds', 'r'),
+    rounds: Array.from({ length: count }, (_, k) => ({
+      ...newRound(`r${k}`, `Round ${k + 1}`, fold),
+      shapes: [{ ...shape, id: 'w', form: movedForm(thin, { x: 0, y: 3 * k }) }],
+    })),
+  };
+}
+
+const SCENES: readonly (readonly [string, Figure])[] = [
+  ['a node of 60, fold 120', wave(0)],
+  ['a node of 60, fold 120, beside 300 other shapes', wave(300)],
+  ['a node of 20, fold 720', rounds(1, 720, 20)],
+  ['a node of 20 in one of 12 rounds of fold 24', rounds(12, 24, 20)],
+];
 
 const measure = `(() => {
   window.taken = [];
@@ -87,9 +110,9 @@ try {
   );
   const reference = percentile(await drag(400, 400), 0.5);
   console.log(`one dot that follows the pointer: ${reference.toFixed(1)} ms from pointer to picture`);
-  for (const shapes of [0, 300]) {
+  for (const [name, figure] of SCENES) {
     const made = (await (
-      await fetch(`${HOST}/api/figures`, { method: 'POST', body: JSON.stringify({ figure: wave(shapes) }) })
+      await fetch(`${HOST}/api/figures`, { method: 'POST', body: JSON.stringify({ figure }) })
     ).json()) as { id: string };
     await page.goto(`${HOST}/figures/${made.id}`);
     await page.getByRole('heading', { name: 'Bench' }).waitFor();
@@ -97,13 +120,23 @@ try {
     await page.getByRole('button', { name: 'Select Wave' }).click();
     await page.keyboard.press('w');
     await page.waitForTimeout(300);
-    const handle = await page.locator('[data-pane=bench] [data-handle=node-15]').boundingBox();
+    const handle = await page.locator('[data-pane=bench] [data-handle=node-5]').boundingBox();
     if (!handle) throw new Error('The node is not on the screen.');
     const times = await drag(handle.x + handle.width / 2, handle.y + handle.height / 2);
     const middle = percentile(times, 0.5);
     console.log(
-      `a node of 60, fold 120, beside ${shapes} other shapes: ${middle.toFixed(1)} ms in the middle, ${percentile(times, 0.95).toFixed(1)} ms at 95 %, ` +
+      `${name}: ${middle.toFixed(1)} ms in the middle, ${percentile(times, 0.95).toFixed(1)} ms at 95 %, ` +
         `${(middle / reference).toFixed(2)} of the reference`,
+    );
+    // Zooming about the pointer on Whole.
+    const pane = await page.locator('[data-pane=whole]').boundingBox();
+    if (!pane) throw new Error('Whole is not on the screen.');
+    await page.evaluate(measure.replaceAll('pointermove', 'wheel'));
+    await page.mouse.move(pane.x + pane.width / 2, pane.y + pane.height / 2);
+    for (let k = 0; k < 40; k += 1) await page.mouse.wheel(0, k < 20 ? -20 : 20);
+    const zooms: number[] = await page.evaluate('window.taken.slice(3)');
+    console.log(
+      `  zooming there: ${percentile(zooms, 0.5).toFixed(1)} ms in the middle, ${percentile(zooms, 0.95).toFixed(1)} ms at 95 %`,
     );
   }
   await browser.close();

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import sharp from 'sharp';
 
 import { drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
 
@@ -25,6 +26,29 @@ test('three rounds of folds 16, 48 and 14 with blend modes', async ({ page }) =>
     await blend(mode);
   }
   await saved(page);
+
+  // On the screen too: where the first round's petal alone lies on the page it is page times petal (Compositing and Blending Level 1).
+  await page.getByRole('button', { name: 'Artwork alone' }).click();
+  const pane = (await whole(page).boundingBox())!;
+  const scale = Number(
+    /scale\(([\d.]+)\)/.exec(
+      (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!,
+    )![1],
+  );
+  const bench = await page.evaluate(() => {
+    const g = document.querySelector('[data-pane=bench] g[transform*="scale"]')!;
+    return Number(/scale\(([\d.]+)\)/.exec(g.getAttribute('transform')!)![1]);
+  });
+  // 80 pixels up the Bench, at its scale, is a point of the first petal that no other round reaches.
+  const up = (80 / bench) * scale;
+  const at = { x: Math.round(pane.x + pane.width / 2), y: Math.round(pane.y + (pane.height - 24) / 2 - up) };
+  const shot = await page.screenshot({ clip: { ...at, width: 1, height: 1 } });
+  const [r = 0, g = 0, b = 0] = await sharp(shot).raw().toBuffer();
+  const times = (page: number, petal: number): number => (page * petal) / 255;
+  expect(Math.abs(r - times(0xff, 0x1f))).toBeLessThanOrEqual(2);
+  expect(Math.abs(g - times(0xfe, 0x8a))).toBeLessThanOrEqual(2);
+  expect(Math.abs(b - times(0xfb, 0x76))).toBeLessThanOrEqual(2);
+
   await page.getByRole('button', { name: 'Export' }).click();
   const svg = (await exported(page)).toString();
   for (const [mode, count] of [

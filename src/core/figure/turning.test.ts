@@ -331,25 +331,63 @@ describe('a whirl of a round', () => {
   });
 });
 
+type Rgb = readonly [number, number, number];
+
+const lumOf = ([r, g, b]: Rgb): number => 0.3 * r + 0.59 * g + 0.11 * b;
+const satOf = (c: Rgb): number => Math.max(...c) - Math.min(...c);
+
+/** ClipColor and SetLum of Compositing and Blending Level 1, section 9.2. */
+function withLum(c: Rgb, lum: number): Rgb {
+  const moved = c.map((x) => x + lum - lumOf(c)) as unknown as Rgb;
+  const [l, n, x] = [lumOf(moved), Math.min(...moved), Math.max(...moved)];
+  return moved.map((v) => {
+    if (n < 0) return l + ((v - l) * l) / (l - n);
+    return x > 1 ? l + ((v - l) * (1 - l)) / (x - l) : v;
+  }) as unknown as Rgb;
+}
+
+/** SetSat of the same section. */
+function withSat(c: Rgb, sat: number): Rgb {
+  const [low, high] = [Math.min(...c), Math.max(...c)];
+  return c.map((v) => (high > low ? ((v - low) * sat) / (high - low) : 0)) as unknown as Rgb;
+}
+
+/** The non-separable modes of section 9.2: backdrop b, source s. */
+const WHOLE_FORMULAS = {
+  hue: (b: Rgb, s: Rgb) => withLum(withSat(s, satOf(b)), lumOf(b)),
+  saturation: (b: Rgb, s: Rgb) => withLum(withSat(b, satOf(s)), lumOf(b)),
+  color: (b: Rgb, s: Rgb) => withLum(s, lumOf(b)),
+  luminosity: (b: Rgb, s: Rgb) => withLum(b, lumOf(s)),
+} as const;
+
 describe('blend modes', () => {
-  it.each(Object.keys(FORMULAS) as (keyof typeof FORMULAS)[])('%s is that of the standard', (mode) => {
-    const base = { ...newFigure('A', 'r').page, background: '#c08040' };
-    const figure = setBlend(
-      addShapes({ ...newFigure('A', 'r'), page: base }, 'r', [
-        newShape('s', 'S', disc(0, 0, 80), { fill: '#3060a0', stroke: null }),
-      ]),
-      'r',
-      mode,
-    );
-    const scene = evaluate(setFold(figure, 'r', 1), new Map());
-    const pixels = pixelsOf(svgOf(scene, DEFAULT_SVG), 40);
+  const pixelOf = (mode: (typeof BLEND_MODES)[number]): readonly number[] => {
+    const start = newFigure('A', 'r');
+    const page = { ...start.page, background: '#c08040' };
+    const shape = newShape('s', 'S', disc(0, 0, 80), { fill: '#3060a0', stroke: null });
+    const figure = setFold(setBlend(addShapes({ ...start, page }, 'r', [shape]), 'r', mode), 'r', 1);
+    const pixels = pixelsOf(svgOf(evaluate(figure, new Map()), DEFAULT_SVG), 40);
     const at = 4 * (20 * 40 + 20);
+    return [...pixels.slice(at, at + 3)];
+  };
+  const backdrop: Rgb = [0xc0 / 255, 0x80 / 255, 0x40 / 255];
+  const source: Rgb = [0x30 / 255, 0x60 / 255, 0xa0 / 255];
+
+  it.each(Object.keys(WHOLE_FORMULAS) as (keyof typeof WHOLE_FORMULAS)[])(
+    '%s, which is not of one channel, is that of the standard',
+    (mode) => {
+      const wanted = WHOLE_FORMULAS[mode](backdrop, source);
+      pixelOf(mode).forEach((value, channel) =>
+        expect(Math.abs(value - 255 * wanted[channel]!)).toBeLessThanOrEqual(1.01),
+      );
+    },
+  );
+
+  it.each(Object.keys(FORMULAS) as (keyof typeof FORMULAS)[])('%s is that of the standard', (mode) => {
     const formula = FORMULAS[mode]!;
-    [0xc0, 0x80, 0x40].forEach((b, channel) => {
-      const s = [0x30, 0x60, 0xa0][channel]!;
-      const wanted = 255 * formula(b / 255, s / 255);
-      expect(Math.abs(pixels[at + channel]! - wanted)).toBeLessThanOrEqual(1.01);
-    });
+    pixelOf(mode).forEach((value, channel) =>
+      expect(Math.abs(value - 255 * formula(backdrop[channel]!, source[channel]!))).toBeLessThanOrEqual(1.01),
+    );
   });
 
   it('are all in the format, normal being left out', () => {

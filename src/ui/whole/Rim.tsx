@@ -15,6 +15,9 @@ interface Props {
 /** Beyond this many rays their ticks would run together. */
 const MOST_TICKS = 180;
 
+/** Where the protractor says its degrees; straight up the start handle stands. */
+const LABELS = Array.from({ length: 11 }, (_, k) => 30 * (k + 1));
+
 /** The protractor round the figure: a fine tick every five degrees, a strong one at each ray. */
 export const Rim = memo(function Rim({ rule, view, radius }: Props) {
   const tick = (degrees: number, from: number, to: number) => {
@@ -29,6 +32,22 @@ export const Rim = memo(function Rim({ rule, view, radius }: Props) {
   const rays = rule.fold > MOST_TICKS ? [] : turnsOf(rule).map((t) => addTurns(t, half));
   return (
     <g transform={`translate(${view.x} ${view.y})`} fill="none" pointerEvents="none">
+      {LABELS.map((degrees) => {
+        const angle = (degrees * Math.PI) / 180;
+        const away = radius + 24;
+        return (
+          <text
+            key={degrees}
+            x={away * Math.sin(angle)}
+            y={-away * Math.cos(angle) + 3.5}
+            textAnchor="middle"
+            className="fill-muted font-mono text-[11px]"
+            stroke="none"
+          >
+            {degrees}°
+          </text>
+        );
+      })}
       <path d={fine} stroke="var(--edge)" strokeOpacity={0.7} strokeWidth={1} />
       {rule.fold > 1 && (
         <path

@@ -31,7 +31,7 @@ import {
   Triangle,
   type LucideIcon,
 } from 'lucide-react';
-import { useSyncExternalStore } from 'react';
+import { memo, useSyncExternalStore } from 'react';
 
 import { TOOL_NAMES, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -69,7 +69,7 @@ const ICONS: Record<ToolId, LucideIcon> = {
 };
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */
-export function Tray() {
+export const Tray = memo(function Tray() {
   const editor = useEditor();
   const stage = useEditorState((state) => state.stage);
   const chosen = useEditorState((state) => state.tool);
@@ -114,4 +114,4 @@ export function Tray() {
       ))}
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 
 import { Menu, MenuButton, MenuItems } from '@headlessui/react';
-import { useRef, type MouseEvent, type ReactNode } from 'react';
+import { memo, useRef, type MouseEvent, type ReactNode, type RefObject } from 'react';
 
 import { MENU_LOOK, MenuList, type MenuEntry } from './Menu';
 
@@ -19,6 +19,27 @@ function FreshList({ entries }: Pick<Props, 'entries'>) {
   return <MenuList entries={entries()} />;
 }
 
+interface ListProps extends Pick<Props, 'label' | 'entries'> {
+  readonly button: RefObject<HTMLButtonElement | null>;
+}
+
+/** The list itself, which what it hangs on may be drawn again many times without. */
+const List = memo(function List({ button, label, entries }: ListProps) {
+  return (
+    <Menu>
+      <MenuButton
+        ref={button}
+        aria-label={label}
+        tabIndex={-1}
+        className="pointer-events-none fixed size-px opacity-0"
+      />
+      <MenuItems anchor="bottom start" className={MENU_LOOK}>
+        <FreshList entries={entries} />
+      </MenuItems>
+    </Menu>
+  );
+});
+
 /** Opens a list of actions where the second mouse button, or the menu key, was pressed on its children. */
 export function ContextMenu({ label, entries, onOpen, children }: Props) {
   const button = useRef<HTMLButtonElement>(null);
@@ -35,17 +56,7 @@ export function ContextMenu({ label, entries, onOpen, children }: Props) {
   return (
     <div className="contents" onContextMenu={open}>
       {children}
-      <Menu>
-        <MenuButton
-          ref={button}
-          aria-label={label}
-          tabIndex={-1}
-          className="pointer-events-none fixed size-px opacity-0"
-        />
-        <MenuItems anchor="bottom start" className={MENU_LOOK}>
-          <FreshList entries={entries} />
-        </MenuItems>
-      </Menu>
+      <List button={button} label={label} entries={entries} />
     </div>
   );
 }

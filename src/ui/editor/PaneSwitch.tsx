@@ -1,11 +1,13 @@
 'use client';
 
+import { memo } from 'react';
+
 import type { PaneId } from '@/state/editor';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from './EditorContext';
 
 /** On a window under 1100 px Bench and Whole share one place: this says which of them has it. */
-export function PaneSwitch() {
+export const PaneSwitch = memo(function PaneSwitch() {
   const editor = useEditor();
   const wide = useEditorState((state) => state.wide);
   return (
@@ -21,4 +23,4 @@ export function PaneSwitch() {
       />
     </div>
   );
-}
+});

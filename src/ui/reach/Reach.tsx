@@ -97,7 +97,8 @@ export function Reach() {
               key={round.id}
               round={round}
               index={k}
-              reach={reachOfRound(round)}
+              inner={reachOfRound(round)?.inner ?? null}
+              outer={reachOfRound(round)?.outer ?? null}
               view={view}
               left={4 + k * pitch}
               pitch={pitch}

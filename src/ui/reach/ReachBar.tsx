@@ -1,7 +1,7 @@
 'use client';
 
 import { wcagContrast } from 'culori';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 import { moveRound, moveRoundOut, reachOfRound, roundOf, scaleRoundReach } from '@/core/figure/commands';
 import { touchingMoves } from '@/core/figure/distance';
@@ -18,7 +18,9 @@ interface Props {
   readonly round: Round;
   /** Its place in the layer order, 0 at the back. */
   readonly index: number;
-  readonly reach: Reach | null;
+  /** Its reach; null where it is empty. */
+  readonly inner: number | null;
+  readonly outer: number | null;
   readonly view: View;
   readonly left: number;
   readonly pitch: number;
@@ -77,11 +79,22 @@ function readableOn(colour: string): string {
 }
 
 /** One round as a bar: drag it to move the round in or out, an end to scale it, sideways to reorder. */
-export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }: Props) {
+export const ReachBar = memo(function ReachBar({
+  round,
+  index,
+  inner,
+  outer,
+  view,
+  left,
+  pitch,
+  top,
+  bottom,
+}: Props) {
   const editor = useEditor();
   const active = useEditorState((state) => activeRound(state)?.id === round.id);
   const drag = useRef<Drag | null>(null);
   const [numbers, setNumbers] = useState<(Reach & { readonly touches?: boolean }) | null>(null);
+  const reach: Reach | null = inner === null || outer === null ? null : { inner, outer };
   const colour = barColour(round);
   const shown = reach ?? { inner: 0, outer: 0 };
   const y = (r: number): number => view.y - r * view.scale;
@@ -164,7 +177,7 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
   const words = reach ? `${printNumber(shown.inner, 2)} to ${printNumber(shown.outer, 2)}` : 'empty';
   return (
     <>
-      <RoundMenu round={round}>
+      <RoundMenu id={round.id} name={round.name}>
         <div
           role="button"
           tabIndex={0}
@@ -233,4 +246,4 @@ export function ReachBar({ round, index, reach, view, left, pitch, top, bottom }
       )}
     </>
   );
-}
+});

@@ -1,17 +1,28 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { useCallback, type ReactNode } from 'react';
 
-import type { Round } from '@/core/figure/model';
+import { shownFigure } from '@/state/editor';
+import type { MenuEntry } from '../common/Menu';
 import { ContextMenu } from '../common/ContextMenu';
 import { useEditor } from '../editor/EditorContext';
 import { roundActions } from './roundActions';
 
+interface Props {
+  readonly id: string;
+  readonly name: string;
+  readonly children: ReactNode;
+}
+
 /** The menu of a round's bar. */
-export function RoundMenu({ round, children }: { readonly round: Round; readonly children: ReactNode }) {
+export function RoundMenu({ id, name, children }: Props) {
   const editor = useEditor();
+  const entries = useCallback((): readonly MenuEntry[] => {
+    const round = shownFigure(editor.getState()).rounds.find((each) => each.id === id);
+    return round ? roundActions(editor, round) : [];
+  }, [editor, id]);
   return (
-    <ContextMenu label={`More for ${round.name}`} entries={() => roundActions(editor, round)}>
+    <ContextMenu label={`More for ${name}`} entries={entries}>
       {children}
     </ContextMenu>
   );

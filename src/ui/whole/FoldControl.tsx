@@ -1,50 +1,45 @@
 'use client';
 
 import { FlipHorizontal2, Minus, Plus } from 'lucide-react';
+import { memo } from 'react';
 
 import { setFold, setMirror } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { degreesOf } from '@/core/number/turn';
-import { MOST_FOLD, stepOf } from '@/core/symmetry/rule';
+import { MOST_FOLD, stepOf, type TurnRule } from '@/core/symmetry/rule';
 import { actOnRound } from '@/state/editor';
 import { CountField } from '../common/NumberField';
 import { IconButton } from '../common/Button';
 import { useEditor } from '../editor/EditorContext';
 
+interface Props {
+  readonly name: string;
+  readonly rule: TurnRule;
+  readonly locked: boolean;
+}
+
 /** How many copies fill the turn, and whether they are mirrored, at the foot of Whole. */
-export function FoldControl({ round }: { readonly round: Round }) {
+export const FoldControl = memo(function FoldControl({ name, rule, locked }: Props) {
   const editor = useEditor();
-  const { fold, mirror } = round.rule;
+  const { fold, mirror } = rule;
   const set = (value: number): void =>
     actOnRound(editor, 'Set fold', (figure, id) => setFold(figure, id, value), 'fold');
   return (
     <div
       role="group"
-      aria-label={`Fold of ${round.name}`}
+      aria-label={`Fold of ${name}`}
       className="absolute bottom-3 left-1/2 flex -translate-x-1/2 items-center gap-1 rounded-[22px] border border-line-strong bg-shell px-2 py-1 shadow-ui"
     >
-      <IconButton
-        label="One copy fewer ([)"
-        disabled={fold <= 1 || round.locked}
-        onClick={() => set(fold - 1)}
-      >
+      <IconButton label="One copy fewer ([)" disabled={fold <= 1 || locked} onClick={() => set(fold - 1)}>
         <Minus size={16} strokeWidth={1.9} />
       </IconButton>
       <div className="w-[56px]">
-        <CountField
-          label="Fold"
-          value={fold}
-          least={1}
-          most={MOST_FOLD}
-          disabled={round.locked}
-          onChange={set}
-        />
+        <CountField label="Fold" value={fold} least={1} most={MOST_FOLD} disabled={locked} onChange={set} />
       </div>
       <span className="text-muted">fold</span>
       <IconButton
         label="One copy more (])"
-        disabled={fold >= MOST_FOLD || round.locked}
+        disabled={fold >= MOST_FOLD || locked}
         onClick={() => set(fold + 1)}
       >
         <Plus size={16} strokeWidth={1.9} />
@@ -53,7 +48,7 @@ export function FoldControl({ round }: { readonly round: Round }) {
       <IconButton
         label="Mirror (\)"
         on={mirror}
-        disabled={round.locked}
+        disabled={locked}
         onClick={() =>
           actOnRound(editor, mirror ? 'Mirror off' : 'Mirror on', (figure, id) =>
             setMirror(figure, id, !mirror),
@@ -63,8 +58,8 @@ export function FoldControl({ round }: { readonly round: Round }) {
         <FlipHorizontal2 size={17} strokeWidth={1.7} />
       </IconButton>
       <span className="pr-2 font-mono text-[12px] whitespace-nowrap">
-        {printNumber(degreesOf(stepOf(round.rule)), 3)}° each
+        {printNumber(degreesOf(stepOf(rule)), 3)}° each
       </span>
     </div>
   );
-}
+});

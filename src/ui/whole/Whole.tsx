@@ -62,11 +62,59 @@ const AllRays = memo(function AllRays({
   );
 });
 
+/** What Whole shows, and how large; drawn again only when that changes, not with every move of a drag. */
+const WholeButtons = memo(function WholeButtons() {
+  const editor = useEditor();
+  const reveal = useEditorState((state) => state.reveal > 0);
+  const marks = useEditorState((state) => state.marks);
+  const quiet = useEditorState((state) => state.quiet);
+  const isWide = useEditorState((state) => state.wide === 'whole');
+  return (
+    <div className="pointer-events-auto ml-auto flex rounded-ui bg-sand/85">
+      <IconButton
+        label="Reveal copy by copy"
+        on={reveal}
+        onClick={() => editor.setState({ reveal: reveal ? 0 : Date.now() })}
+      >
+        {reveal ? <Square size={15} strokeWidth={1.7} /> : <Play size={16} strokeWidth={1.7} />}
+      </IconButton>
+      <IconButton label={MARKS[marks].label} onClick={() => editor.setState({ marks: MARKS[marks].next })}>
+        {marks === 'wedge' ? (
+          <PieChart size={17} strokeWidth={1.7} />
+        ) : marks === 'rays' ? (
+          <Asterisk size={18} strokeWidth={1.7} />
+        ) : (
+          <CircleOff size={16} strokeWidth={1.7} />
+        )}
+      </IconButton>
+      <IconButton
+        label={quiet ? 'Show wedge and rim' : 'Artwork alone'}
+        on={quiet}
+        onClick={() => editor.setState({ quiet: !quiet })}
+      >
+        {quiet ? <EyeOff size={17} strokeWidth={1.7} /> : <Eye size={17} strokeWidth={1.7} />}
+      </IconButton>
+      <IconButton
+        label="Show all of it (0)"
+        onClick={() => editor.setState({ views: { bench: null, whole: null } })}
+      >
+        <Scan size={17} strokeWidth={1.7} />
+      </IconButton>
+      <IconButton
+        label={isWide ? 'Both panes (M)' : 'Whole wide (M)'}
+        on={isWide}
+        onClick={() => editor.setState({ wide: isWide ? null : 'whole' })}
+      >
+        {isWide ? <Minimize2 size={17} strokeWidth={1.7} /> : <Maximize2 size={17} strokeWidth={1.7} />}
+      </IconButton>
+    </div>
+  );
+});
+
 const pickWhole = (state: EditorState) => state;
 
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
-  const editor = useEditor();
   const state = useEditorState(pickWhole);
   const figure = shownFigure(state);
   const round = activeRound(state);
@@ -77,7 +125,6 @@ export function Whole() {
   const rim =
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
-  const isWide = state.wide === 'whole';
 
   return (
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
@@ -146,50 +193,10 @@ export function Whole() {
           {printNumber((view.scale / (96 / 25.4)) * 100, 0)}%
         </span>
         <PaneSwitch />
-        <div className="pointer-events-auto ml-auto flex rounded-ui bg-sand/85">
-          <IconButton
-            label="Reveal copy by copy"
-            on={state.reveal > 0}
-            onClick={() => editor.setState({ reveal: state.reveal > 0 ? 0 : Date.now() })}
-          >
-            {state.reveal > 0 ? <Square size={15} strokeWidth={1.7} /> : <Play size={16} strokeWidth={1.7} />}
-          </IconButton>
-          <IconButton
-            label={MARKS[state.marks].label}
-            onClick={() => editor.setState({ marks: MARKS[state.marks].next })}
-          >
-            {state.marks === 'wedge' ? (
-              <PieChart size={17} strokeWidth={1.7} />
-            ) : state.marks === 'rays' ? (
-              <Asterisk size={18} strokeWidth={1.7} />
-            ) : (
-              <CircleOff size={16} strokeWidth={1.7} />
-            )}
-          </IconButton>
-          <IconButton
-            label={state.quiet ? 'Show wedge and rim' : 'Artwork alone'}
-            on={state.quiet}
-            onClick={() => editor.setState({ quiet: !state.quiet })}
-          >
-            {state.quiet ? <EyeOff size={17} strokeWidth={1.7} /> : <Eye size={17} strokeWidth={1.7} />}
-          </IconButton>
-          <IconButton
-            label="Show all of it (0)"
-            onClick={() => editor.setState({ views: { bench: null, whole: null } })}
-          >
-            <Scan size={17} strokeWidth={1.7} />
-          </IconButton>
-          <IconButton
-            label={isWide ? 'Both panes (M)' : 'Whole wide (M)'}
-            on={isWide}
-            onClick={() => editor.setState({ wide: isWide ? null : 'whole' })}
-          >
-            {isWide ? <Minimize2 size={17} strokeWidth={1.7} /> : <Maximize2 size={17} strokeWidth={1.7} />}
-          </IconButton>
-        </div>
+        <WholeButtons />
       </header>
       <Readout pane="whole" />
-      {round && <FoldControl round={round} />}
+      {round && <FoldControl name={round.name} rule={round.rule} locked={round.locked} />}
     </section>
   );
 }

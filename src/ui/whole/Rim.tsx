@@ -35,14 +35,19 @@ export const Rim = memo(function Rim({ rule, view, radius }: Props) {
       {LABELS.map((degrees) => {
         const angle = (degrees * Math.PI) / 180;
         const away = radius + 24;
+        // No room beside the figure: half a number says nothing.
+        if (Math.abs(away * Math.sin(angle)) + 14 > view.x) return null;
         return (
           <text
             key={degrees}
             x={away * Math.sin(angle)}
             y={-away * Math.cos(angle) + 3.5}
             textAnchor="middle"
-            className="fill-muted font-mono text-[11px]"
-            stroke="none"
+            className="fill-ink font-mono text-[11px]"
+            stroke="var(--sand)"
+            strokeWidth={3}
+            strokeOpacity={0.75}
+            paintOrder="stroke"
           >
             {degrees}°
           </text>

@@ -15,7 +15,7 @@ import {
   type Mirroring,
   type StepChoice,
 } from '@/core/figure/commands';
-import { copiesOf } from '@/core/figure/copies';
+import { copiesOf, symmetryOf } from '@/core/figure/copies';
 import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure/distance';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
@@ -212,13 +212,16 @@ function TurnFacts({ round }: { readonly round: Round }) {
   const live = useEditorState((state) => state.live !== null);
   const { unit } = figure.page;
   const { rule } = round;
-  const { fold, sweep } = rule;
+  const { sweep } = rule;
   const next = nextOutward(figure, round);
   const gap = useMemo(() => (live ? null : gapOfRound(round)), [live, round]);
   const toNext = useMemo(() => (live || !next ? null : gapOfRounds(round, next)), [live, round, next]);
   const size = useMemo(() => (live ? null : sizeOfRound(round)), [live, round]);
   const count = copiesOf(round).length;
   const mirroring = mirroringOf(rule);
+  // Reflections stay where nothing gives the copies a direction round the centre.
+  const turns = round.way ?? round.whirl ?? sweep ?? round.without;
+  const hasMirrors = !turns && (mirroring === 'halves' || (mirroring === 'alternate' && !round.every));
   const words = (value: number): string => {
     if (value === -Infinity) return 'overlap';
     if (Math.abs(value) < 1e-7) return 'touch';
@@ -234,9 +237,7 @@ function TurnFacts({ round }: { readonly round: Round }) {
           ? `${sweep && Math.abs(sweep.turn.num) > 1 ? `after ${Math.abs(sweep.turn.num)} turns` : 'in one turn'}, exactly`
           : 'open'}
       </Fact>
-      <Fact caption="Symmetry">
-        {mirroring === 'halves' ? `D${fold}` : mirroring === 'alternate' ? `D${fold / 2}` : `C${fold}`}
-      </Fact>
+      <Fact caption="Symmetry">{`${hasMirrors ? 'D' : 'C'}${symmetryOf(round)}`}</Fact>
       {gap !== null && gap !== Infinity && <Fact caption="Neighbours">{words(gap)}</Fact>}
       {next && toNext !== null && <Fact caption={`To ${next.name}`}>{words(toNext)}</Fact>}
       {size && (

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
+import { counter, disc, withForms } from '../../../tests/help/figures';
 import { boundsOfPaths } from '../curve/bounds';
 import type { PathNode } from '../curve/nodes';
 import { areOwnMirror, signedArea } from '../curve/path';
@@ -8,7 +9,7 @@ import { polarOf, type Point } from '../curve/point';
 import { checkFigure } from '../format/json';
 import { pathForm, pathsOfForm, type Form, type PathForm } from '../maker/form';
 import { MAKERS } from '../maker/makers';
-import { NO_TURN, turn } from '../number/turn';
+import { turn } from '../number/turn';
 import { pastRays } from '../symmetry/wedge';
 import {
   addShapes,
@@ -33,28 +34,11 @@ import {
 } from './commands';
 import { evaluate, mergeRequestOf, sameMerge } from './evaluate';
 import type { Figure } from './model';
-import { newFigure, newShape, START_PAINT } from './start';
+import { newShape, START_PAINT } from './start';
 
-const counter = (): (() => string) => {
-  let made = 0;
-  return () => `n${(made += 1)}`;
-};
-const withForms = (...forms: Form[]): Figure =>
-  addShapes(
-    newFigure('A', 'r'),
-    'r',
-    forms.map((form, k) => newShape(`s${k}`, `Shape ${k}`, form, START_PAINT)),
-  );
 const formsOf = (figure: Figure): Form[] => roundOf(figure, 'r').shapes.map(({ form }) => form);
 const pathsOf = (figure: Figure) => formsOf(figure).flatMap(pathsOfForm);
 const corner = (x: number, y: number): PathNode => ({ x, y, kind: 'corner' });
-const disc = (x: number, y: number, r: number): Form => ({
-  kind: 'ellipse',
-  at: { x, y },
-  rotation: NO_TURN,
-  rx: r,
-  ry: r,
-});
 
 describe('half a motif', () => {
   it('is reflected while it is drawn, and one closed path afterwards, with no node on the axis in a straight side', () => {

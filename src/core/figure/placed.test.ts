@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
+import { counter } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { checkFigure } from '../format/json';
@@ -17,10 +18,6 @@ import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { newFigure } from './start';
 
-const counter = (): (() => string) => {
-  let made = 0;
-  return () => `n${(made += 1)}`;
-};
 const crownParts = async (): Promise<DrawnPart[]> => partsOfScene(await evaluateWhole(kelpCrown()));
 
 describe('a figure placed in another', () => {

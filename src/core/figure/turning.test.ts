@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
+import { counter, disc } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
 import { applyTo } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
@@ -50,17 +51,6 @@ import { hitFigure } from './hit';
 import type { Figure } from './model';
 import { newFigure, newRound, newShape, START_PAINT } from './start';
 
-const counter = (): (() => string) => {
-  let made = 0;
-  return () => `n${(made += 1)}`;
-};
-const disc = (x: number, y: number, r: number): Form => ({
-  kind: 'ellipse',
-  at: { x, y },
-  rotation: NO_TURN,
-  rx: r,
-  ry: r,
-});
 const withDisc = (fold: number, r = 5, away = 40): Figure =>
   setFold(
     addShapes(newFigure('A', 'r'), 'r', [newShape('s', 'Disc', disc(0, -away, r), START_PAINT)]),

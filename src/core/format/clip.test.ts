@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
+import { counter } from '../../../tests/help/figures';
 import { boundsOfPaths } from '../curve/bounds';
 import { signedArea } from '../curve/path';
 import type { Shape } from '../figure/model';
@@ -9,10 +10,6 @@ import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';
 import { clipOf, isSvgText, shapesOfSvg } from './clip';
 
-const counter = (): (() => string) => {
-  let made = 0;
-  return () => `n${(made += 1)}`;
-};
 const room = { middle: { x: 0, y: -50 }, size: 60 };
 
 const petal: Shape = newShape(

@@ -1,0 +1,28 @@
+import { addShapes } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure/model';
+import { newFigure, newShape, START_PAINT } from '@/core/figure/start';
+import type { Form } from '@/core/maker/form';
+import { NO_TURN } from '@/core/number/turn';
+
+/** Ids in a row: n1, n2, … */
+export const counter = (): (() => string) => {
+  let made = 0;
+  return () => `n${(made += 1)}`;
+};
+
+/** A circle about a point. */
+export const disc = (x: number, y: number, r: number): Form => ({
+  kind: 'ellipse',
+  at: { x, y },
+  rotation: NO_TURN,
+  rx: r,
+  ry: r,
+});
+
+/** A figure of one round `r`, whose shapes s0, s1, … have these forms. */
+export const withForms = (...forms: Form[]): Figure =>
+  addShapes(
+    newFigure('A', 'r'),
+    'r',
+    forms.map((form, k) => newShape(`s${k}`, `Shape ${k}`, form, START_PAINT)),
+  );

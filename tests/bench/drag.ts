@@ -62,6 +62,7 @@ function rounds(count: number, fold: number, nodes: number): Figure {
 const SCENES: readonly (readonly [string, Figure])[] = [
   ['a node of 60, fold 120', wave(0)],
   ['a node of 60, fold 120, beside 300 other shapes', wave(300)],
+  ['a node of 60, fold 12, beside 300 other shapes', setFold(wave(300), 'r', 12)],
   ['a node of 20, fold 720', rounds(1, 720, 20)],
   ['a node of 20 in one of 12 rounds of fold 24', rounds(12, 24, 20)],
 ];

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, type SVGProps } from 'react';
 
 import type { SceneItem } from '@/core/scene/scene';
 import { screenData } from './screenData';
@@ -9,8 +9,8 @@ interface ItemProps {
   readonly outline: boolean;
 }
 
-/** One item of a scene, upright in its wedge. */
-export const ItemShape = memo(function ItemShape({ item, outline }: ItemProps) {
+/** The outline and the paint of an item as SVG has them, upright and not reflected. */
+export function itemLook(item: SceneItem, outline: boolean): SVGProps<SVGPathElement> {
   const { fill, stroke } = item.paint;
   const look = outline
     ? { fill: 'none', stroke: 'var(--ink)', strokeWidth: 1, vectorEffect: 'non-scaling-stroke' as const }
@@ -24,5 +24,10 @@ export const ItemShape = memo(function ItemShape({ item, outline }: ItemProps) {
           strokeLinejoin: stroke.join,
         }),
       };
-  return <path d={screenData(item.paths)} transform={item.mirrored ? 'scale(-1 1)' : undefined} {...look} />;
+  return { d: screenData(item.paths), ...look };
+}
+
+/** One item of a scene, upright in its wedge. */
+export const ItemShape = memo(function ItemShape({ item, outline }: ItemProps) {
+  return <path {...itemLook(item, outline)} transform={item.mirrored ? 'scale(-1 1)' : undefined} />;
 });

@@ -165,7 +165,10 @@ export function PaneCanvas({ pane, label, children }: Props) {
   const move = (event: PointerEvent<HTMLDivElement>): void => {
     const target = element.current;
     if (!target) return;
+    const W = window as unknown as { q0: number; q1: number; q2: number };
+    W.q0 = performance.now();
     const point = panePoint(editor, pane, target, event);
+    W.q1 = performance.now();
     const before = lastPoint.current;
     // Away from where another candidate was asked for, the first is taken again.
     if (before && editor.getState().snapTurn > 0 && distance(before.screen, point.screen) > SAME_PLACE)
@@ -175,6 +178,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
       return;
     }
     follow(point);
+    W.q2 = performance.now();
   };
 
   const release = (event: PointerEvent<HTMLDivElement>): void => {
@@ -197,7 +201,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
       aria-label={label}
       tabIndex={0}
       data-pane={pane}
-      className={`absolute inset-0 touch-none overflow-hidden outline-none focus-visible:outline-2 focus-visible:-outline-offset-2 ${cursor}`}
+      className={`absolute inset-0 touch-none overflow-hidden select-none outline-none focus-visible:outline-2 focus-visible:-outline-offset-2 ${cursor}`}
       onPointerDown={press}
       onPointerMove={move}
       onPointerUp={release}
@@ -212,7 +216,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
         if (event.key === 'Enter' && editor.getState().draft) finishPath(editor, false);
       }}
     >
-      <svg className="absolute inset-0 size-full" aria-hidden="true">
+      <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
         {children}
         <Overlay pane={pane} />
       </svg>

@@ -7,6 +7,7 @@ import { addRound, removeRound, roundOf, type StampPart } from '../core/figure/c
 import { newRound } from '../core/figure/start';
 import type { StampNumbers } from '../core/maker/stamp';
 import type { StockId } from '../core/maker/stock';
+import type { MergeJob } from '../core/figure/jobs';
 import type { MergeResult } from '../core/merge/merge';
 import type { Paint } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
@@ -46,7 +47,7 @@ interface PointerAt {
 }
 
 export interface MergeState {
-  readonly round: Round;
+  readonly job: MergeJob;
   /** Coarse while something is dragged; made again in full when it is let go. */
   readonly quality: 'full' | 'coarse';
   readonly running: boolean;

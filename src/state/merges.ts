@@ -1,15 +1,16 @@
-import { mergeRequestOf, sameMerge } from '../core/figure/evaluate';
+import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
+import { NO_CELL_WORK, shownCells, type ShownCells } from '../core/figure/cells';
 import type { Round } from '../core/figure/model';
-import type { MergeRequest, MergeResult } from '../core/merge/merge';
+import type { Division, MergeRequest, MergeResult } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editor';
 
-const put = (editor: Editor, roundId: string, change: MergeState | null): void =>
+const put = (editor: Editor, key: string, change: MergeState | null): void =>
   editor.setState((state) => {
     const merges = new Map(state.merges);
-    if (change) merges.set(roundId, change);
-    else merges.delete(roundId);
+    if (change) merges.set(key, change);
+    else merges.delete(key);
     return { merges };
   });
 
@@ -17,8 +18,8 @@ const put = (editor: Editor, roundId: string, change: MergeState | null): void =
 const QUIET_TIME = 150;
 
 /**
- * Keeps the merges of a figure up to date in workers, one for each merged round, as the figure changes.
- * Returns how to stop one by hand, to try one again, and to end it all.
+ * Keeps the merges of a figure up to date in workers, one for each outline that is made, as the figure changes.
+ * Returns how to stop those of a round by hand, to try them again, and to end it all.
  */
 export function followMerges(editor: Editor): {
   stop(roundId: string): void;
@@ -27,63 +28,64 @@ export function followMerges(editor: Editor): {
 } {
   const mergers = new Map<string, Merger>();
 
-  const start = (round: Round, quality: MergeRequest['quality']): void => {
+  const start = (job: MergeJob, quality: MergeRequest['quality']): void => {
+    const { key } = job;
     // The cells behind an outline are counted once the hand rests.
-    const request = mergeRequestOf(round, { quality, outlineOnly: quality === 'coarse' });
-    const before = editor.getState().merges.get(round.id);
+    const request = requestOf(job, { quality, outlineOnly: quality === 'coarse' });
+    const before = editor.getState().merges.get(key);
     if (!request) {
-      if (before) put(editor, round.id, null);
+      if (before) put(editor, key, null);
       return;
     }
-    const merger = mergers.get(round.id) ?? createMerger();
-    mergers.set(round.id, merger);
+    const merger = mergers.get(key) ?? createMerger();
+    mergers.set(key, merger);
     // The former outline stays on the screen until the new one is there.
     const mine: MergeState = {
-      round,
+      job,
       quality,
       running: true,
       progress: null,
       result: before?.result ?? null,
       problem: null,
     };
-    put(editor, round.id, mine);
+    put(editor, key, mine);
     const began = performance.now();
     const stillMine = (): boolean => {
-      const now = editor.getState().merges.get(round.id);
-      return now?.round === round && now.quality === quality;
+      const now = editor.getState().merges.get(key);
+      return now?.job === job && now.quality === quality;
     };
     const report = (progress: number): void => {
       // What is done in a moment needs no bar, which would only flicker while something is dragged.
-      if (stillMine() && performance.now() - began > QUIET_TIME) put(editor, round.id, { ...mine, progress });
+      if (stillMine() && performance.now() - began > QUIET_TIME) put(editor, key, { ...mine, progress });
     };
     void merger.merge(request, report).then((answer) => {
       if (!stillMine()) return;
       const ended = { ...mine, running: false };
-      if (answer.kind === 'done') put(editor, round.id, { ...ended, result: unpackResult(answer.result) });
+      if (answer.kind === 'done') put(editor, key, { ...ended, result: unpackResult(answer.result) });
       else {
         const problem =
           answer.kind === 'failed' ? answer.message : 'Stopped. The copies are shown as they are.';
-        put(editor, round.id, { ...ended, result: null, problem });
+        put(editor, key, { ...ended, result: null, problem });
       }
     });
   };
 
   const follow = (state: EditorState): void => {
-    const { rounds } = shownFigure(state);
-    for (const round of rounds) {
-      const known = state.merges.get(round.id);
+    const jobs = mergeJobsOf(shownFigure(state));
+    for (const job of jobs) {
+      const known = state.merges.get(job.key);
       const quality = state.live ? 'coarse' : 'full';
       const asked = known
-        ? !sameMerge(known.round, round) || (quality === 'full' && known.quality === 'coarse')
-        : round.merge !== null && mergeRequestOf(round) !== null;
-      if (asked) start(round, quality);
+        ? !sameJob(known.job, job) || (quality === 'full' && known.quality === 'coarse')
+        : requestOf(job) !== null;
+      if (asked) start(job, quality);
     }
-    for (const id of state.merges.keys()) {
-      if (!rounds.some((round) => round.id === id)) {
-        mergers.get(id)?.close();
-        mergers.delete(id);
-        put(editor, id, null);
-      }
+    const keys = new Set(jobs.map(({ key }) => key));
+    for (const key of state.merges.keys()) {
+      if (keys.has(key)) continue;
+      mergers.get(key)?.close();
+      mergers.delete(key);
+      put(editor, key, null);
     }
   };
 
@@ -92,12 +94,12 @@ export function followMerges(editor: Editor): {
     if (state.live !== before.live || shownFigure(state) !== shownFigure(before)) follow(state);
   });
 
+  const jobsOf = (roundId: string): MergeJob[] =>
+    mergeJobsOf(shownFigure(editor.getState())).filter((job) => job.roundId === roundId);
+
   return {
-    stop: (roundId) => mergers.get(roundId)?.stop(),
-    again: (roundId) => {
-      const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === roundId);
-      if (round) start(round, 'full');
-    },
+    stop: (roundId) => jobsOf(roundId).forEach(({ key }) => mergers.get(key)?.stop()),
+    again: (roundId) => jobsOf(roundId).forEach((job) => start(job, 'full')),
     end: () => {
       unsubscribe();
       for (const merger of mergers.values()) merger.close();
@@ -121,3 +123,16 @@ export function mergeResults(merges: ReadonlyMap<string, MergeState>): ReadonlyM
 /** How many merges are under way. */
 export const activeMerges = (state: EditorState): number =>
   [...state.merges.values()].filter(({ running }) => running).length;
+
+/** What is going on with the merges of a round. */
+export const mergesOfRound = (state: EditorState, roundId: string): MergeState[] =>
+  [...state.merges.values()].filter(({ job }) => job.roundId === roundId);
+
+/** The cells of a divided round, once they are worked out. */
+export function cellsOfRound(state: EditorState, round: Round): ShownCells | null {
+  const division = divisionOf(state, round);
+  return division && round.merge ? shownCells(division, round.merge.cells ?? NO_CELL_WORK) : null;
+}
+
+export const divisionOf = (state: EditorState, round: Round): Division | null =>
+  round.merge?.op === 'divide' ? (state.merges.get(round.id)?.result?.division ?? null) : null;

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
 
-import { merge } from '../core/merge/engine';
+import { mergedFully } from '../core/merge/cells';
 import { MergeFailed, MergeStopped } from '../core/merge/merge';
 import {
   buffersOf,
@@ -34,7 +34,7 @@ class MergeDoor {
     this.newest += 1;
     const mine = this.newest;
     try {
-      const merged = await merge(unpackRequest(request), {
+      const merged = await mergedFully(unpackRequest(request), {
         progress,
         pause: breath,
         stopped: () => mine !== this.newest,

@@ -230,6 +230,11 @@ export class Arrangement {
   }
 
   /** Cells, crossings and edges of the whole plane, for Euler's formula and the facts. */
+  /** The kind of the cell to the left of a half-edge. */
+  kindAt(half: number): number {
+    return valueAt(this.kinds.of, valueAt(this.subdivision.face, half));
+  }
+
   get cellCount(): number {
     let count = 0;
     for (let kind = 0; kind < this.kindCount; kind += 1)

@@ -1,7 +1,8 @@
-import { merge } from '../merge/engine';
+import { mergedFully } from '../merge/cells';
 import type { MergeControl, MergeResult } from '../merge/merge';
 import type { Scene } from '../scene/scene';
-import { evaluate, mergeRequestOf } from './evaluate';
+import { evaluate } from './evaluate';
+import { mergeJobsOf, requestOf } from './jobs';
 import type { Figure } from './model';
 
 /**
@@ -10,9 +11,9 @@ import type { Figure } from './model';
  */
 export async function evaluateWhole(figure: Figure, control: MergeControl = {}): Promise<Scene> {
   const merges = new Map<string, MergeResult>();
-  for (const round of figure.rounds) {
-    const request = mergeRequestOf(round, { quality: 'full', outlineOnly: true });
-    if (request) merges.set(round.id, await merge(request, control));
+  for (const job of mergeJobsOf(figure)) {
+    const request = requestOf(job, { quality: 'full', outlineOnly: true });
+    if (request) merges.set(job.key, await mergedFully(request, control));
   }
   return evaluate(figure, merges);
 }

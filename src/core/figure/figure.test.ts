@@ -39,8 +39,9 @@ import {
   showRound,
   toggleHalfStep,
 } from './commands';
-import { evaluate, mergeRequestOf, sameMerge } from './evaluate';
+import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
+import { mergeJobsOf, requestOf, sameJob } from './jobs';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from './hit';
 import { LIMITS, type Figure } from './model';
 import { newFigure, newRound, newShape, START_PAINT } from './start';
@@ -225,12 +226,17 @@ describe('evaluate', () => {
   });
 
   it('asks for another merge only when its result would differ', () => {
-    const round = roundOf(setMerge(start(), 'a', 'union'), 'a');
-    expect(sameMerge(round, { ...round, rule: { ...round.rule, start: turn(1, 5) } })).toBe(true);
-    expect(sameMerge(round, { ...round, shapes: round.shapes.map((s) => ({ ...s, name: 'x' })) })).toBe(true);
-    expect(sameMerge(round, { ...round, rule: { ...round.rule, fold: 9 } })).toBe(false);
-    expect(sameMerge(round, { ...round, shapes: round.shapes.slice(1) })).toBe(false);
-    expect(mergeRequestOf({ ...round, visible: false })).toBeNull();
+    const united = setMerge(start(), 'a', 'union');
+    const jobOf = (figure: Figure) => mergeJobsOf(figure)[0]!;
+    const same = (other: Figure) => sameJob(jobOf(united), jobOf(other));
+    expect(same(setStart(united, 'a', turn(1, 5)))).toBe(true);
+    expect(same(renameRound(united, 'a', 'x'))).toBe(true);
+    expect(same(setFold(united, 'a', 9))).toBe(false);
+    expect(same(setMerge(united, 'a', 'exclusion'))).toBe(false);
+    const [first] = roundOf(united, 'a').shapes;
+    expect(same(removeShapes(united, 'a', new Set([first!.id])))).toBe(false);
+    expect(mergeJobsOf(showRound(united, 'a', false))).toEqual([]);
+    expect(requestOf(jobOf(united))?.operands).toHaveLength(1);
   });
 });
 

@@ -21,10 +21,46 @@ export interface Shape {
   readonly paint: Paint;
 }
 
+/** What may become of a round's overlapping copies. */
+export const ROUND_MERGES = ['union', 'intersection', 'exclusion', 'once', 'atLeast', 'divide'] as const;
+
+/** Cells that are fused: by their references, in all turns, or these alone. */
+export interface FusedCells {
+  readonly cells: readonly string[];
+  readonly alone?: true;
+}
+
+/**
+ * What was done to the cells of a divided round. A reference is a kind's key, for all its cells, or the key, `@` and the place of
+ * one of them in the row of its copies.
+ */
+export interface CellWork {
+  /** The lines of the round's frame bound cells too. */
+  readonly frame: boolean;
+  readonly fused: readonly FusedCells[];
+  readonly removed: readonly string[];
+  readonly paints: Readonly<Record<string, Paint>>;
+}
+
 /** What becomes of a round's overlapping copies; the result has a paint of its own. */
 export interface RoundMerge {
-  readonly op: 'union';
+  readonly op: (typeof ROUND_MERGES)[number];
+  /** For `atLeast`: how many copies cover what is kept. */
+  readonly times?: number;
   readonly paint: Paint;
+  /** For `divide`. */
+  readonly cells?: CellWork;
+}
+
+/**
+ * What a round does to the rounds below it: it is cut away from them, or they are kept only inside it, and it is not shown itself;
+ * or it is joined with them, and they are not shown.
+ */
+export const BELOW_WAYS = ['cut', 'inside', 'join'] as const;
+export interface Below {
+  readonly how: (typeof BELOW_WAYS)[number];
+  /** Which; all without a list. */
+  readonly rounds?: readonly string[];
 }
 
 /** How a change goes from the first copy to the last: evenly, slowly at first, at last, or at both. */
@@ -93,6 +129,7 @@ export interface Round {
   readonly frame: Frame;
   readonly shapes: readonly Shape[];
   readonly merge: RoundMerge | null;
+  readonly below?: Below;
 }
 
 /** A picture under the Bench to trace from; never exported. Lengths in the figure's unit, in motif coordinates. */
@@ -128,6 +165,8 @@ export const LIMITS = {
   rounds: 200,
   shapes: 2000,
   whirls: 60,
+  /** References to cells in one list of a round. */
+  cells: 100_000,
   nodes: 20_000,
   contours: 2000,
   palette: 64,

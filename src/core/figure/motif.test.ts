@@ -32,7 +32,8 @@ import {
   startHalf,
   whirlShape,
 } from './commands';
-import { evaluate, mergeRequestOf, sameMerge } from './evaluate';
+import { evaluate } from './evaluate';
+import { mergeJobsOf, requestOf, sameJob } from './jobs';
 import type { Figure } from './model';
 import { newShape, START_PAINT } from './start';
 
@@ -98,14 +99,15 @@ describe('the edge of the wedge', () => {
 
   it('is what a merge works on', () => {
     const trimmed = setMerge(setEdge(wide(), 'r', 'trim'), 'r', 'union');
-    const [operand] = mergeRequestOf(roundOf(trimmed, 'r'))!.operands;
+    const [job] = mergeJobsOf(trimmed);
+    const [operand] = requestOf(job!)!.operands;
     const past = pastRays(
       operand!.shapes.flatMap(({ paths }) => paths),
       { fold: 12 },
     );
     expect(Math.max(past.left, past.right)).toBeLessThan(1e-6);
-    const other = roundOf(setEdge(trimmed, 'r', 'overlap'), 'r');
-    expect(sameMerge(roundOf(trimmed, 'r'), other)).toBe(false);
+    const [other] = mergeJobsOf(setEdge(trimmed, 'r', 'overlap'));
+    expect(sameJob(job!, other!)).toBe(false);
   });
 });
 

@@ -17,7 +17,16 @@ import {
 } from '../symmetry/frame';
 import type { Turn } from '../number/turn';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
-import { EASES, FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure, type Shape } from './model';
+import {
+  BELOW_WAYS,
+  EASES,
+  FIGURE_FORMAT,
+  FIGURE_VERSION,
+  LIMITS,
+  ROUND_MERGES,
+  type Figure,
+  type Shape,
+} from './model';
 
 const coordinate = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
 const extent = Joi.number().greater(0).max(LIMITS.size).required();
@@ -191,6 +200,19 @@ const frame = Joi.object({
   guides: Joi.array().items(guide).max(MOST_GUIDES).required(),
 });
 
+const cellRef = Joi.string().pattern(/^[A-Za-z0-9_-]{1,60}(?:@\d{1,5})?$/, 'reference to a cell');
+const cellRefs = Joi.array().items(cellRef).max(LIMITS.cells).required();
+
+const cellWork = Joi.object({
+  frame: Joi.boolean().required(),
+  fused: Joi.array()
+    .items(Joi.object({ cells: cellRefs, alone: Joi.valid(true) }))
+    .max(LIMITS.cells)
+    .required(),
+  removed: cellRefs,
+  paints: Joi.object().pattern(cellRef, paint).max(LIMITS.cells).required(),
+});
+
 const round = Joi.object({
   id,
   name,
@@ -245,9 +267,18 @@ const round = Joi.object({
   edge: Joi.valid('trim', 'warn'),
   frame: frame.required(),
   shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
-  merge: Joi.object({ op: Joi.valid('union').required(), paint: paint.required() })
+  merge: Joi.object({
+    op: Joi.valid(...ROUND_MERGES).required(),
+    times: Joi.number().integer().min(1).max(MOST_FOLD),
+    paint: paint.required(),
+    cells: cellWork,
+  })
     .allow(null)
     .required(),
+  below: Joi.object({
+    how: Joi.valid(...BELOW_WAYS).required(),
+    rounds: Joi.array().items(id).max(LIMITS.rounds),
+  }),
 });
 
 /** The figure format, version 3. Described for people in docs/figure-format.md. */

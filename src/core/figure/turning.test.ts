@@ -45,7 +45,8 @@ import {
 } from './commands';
 import { copiesOf, eased, symmetryOf } from './copies';
 import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound, touchingMoves, touchingWhirl } from './distance';
-import { evaluate, mergeRequestOf } from './evaluate';
+import { evaluate } from './evaluate';
+import { mergeJobsOf, requestOf } from './jobs';
 import { evaluateWhole } from './evaluateWhole';
 import { hitFigure } from './hit';
 import type { Figure } from './model';
@@ -233,7 +234,7 @@ describe('copies that differ', () => {
     expect(hit?.placement.turn).toEqual(turn(1, 5));
     expect(distance(applyTo(placementMap(hit!.placement), { x: 0, y: -40 }), second!)).toBeLessThan(1e-9);
     const united = setMerge(setEvery(withDisc(12, 12), 'r', { ...START_EVERY, size: 0.8 }), 'r', 'union');
-    const request = mergeRequestOf(roundOf(united, 'r'))!;
+    const request = requestOf(mergeJobsOf(united)[0]!)!;
     expect(request.operands[0]).toMatchObject({ fold: 6 });
     expect(request.operands[0]!.shapes).toHaveLength(2);
     const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);

@@ -8,9 +8,10 @@ import type { Path } from '../curve/path';
 import { distance, lengthOf, type Point } from '../curve/point';
 import { arcFromBulge, line } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
-import { cellsOf, type Cells } from './cells';
+import { cellsOf } from './cells';
+import type { Cells } from './merge';
 
-const cells = (fold: number, mirror: boolean, ...paths: Path[]): Cells[] =>
+const cells = (fold: number, mirror: boolean, ...paths: Path[]): readonly Cells[] =>
   cellsOf([
     { fold, mirror, start: NO_TURN, shapes: paths.map((path) => ({ paths: [path], rule: 'nonzero' })) },
   ]);

@@ -12,7 +12,6 @@ import {
   type MergeControl,
   type MergeFacts,
   type MergeKind,
-  type MergeOperand,
   type MergePart,
   type MergeRequest,
   type MergeResult,
@@ -26,7 +25,17 @@ const total = (depths: readonly number[]): number => depths.reduce((sum, depth) 
 const covering = (depths: readonly number[]): number => depths.filter((depth) => depth > 0).length;
 
 /** The operation as a predicate on the cover. */
-function predicateOf({ op, among, times }: MergeRequest, { copies }: Arranged): Predicate {
+function predicateOf(request: MergeRequest, arranged: Arranged): Predicate {
+  const { operands } = request;
+  if (operands.every(({ role }) => role === undefined)) return ownPredicate(request, arranged.copies);
+  const own = <T>(list: readonly T[]): T[] => list.filter((_, k) => operands[k]?.role === undefined);
+  const keeps = ownPredicate(request, own(arranged.copies));
+  return (depths) =>
+    operands.every(({ role }, k) => role === undefined || (depths[k] ?? 0) > 0 === (role === 'inside')) &&
+    keeps(own(depths));
+}
+
+function ownPredicate({ op, among, times }: MergeRequest, copies: readonly number[]): Predicate {
   const count = among === 'copies' ? total : covering;
   const all = among === 'copies' ? total(copies) : copies.length;
   switch (op) {
@@ -38,6 +47,8 @@ function predicateOf({ op, among, times }: MergeRequest, { copies }: Arranged): 
       return (depths) => count(depths) === all;
     case 'exclusion':
       return (depths) => count(depths) % 2 === 1;
+    case 'once':
+      return (depths) => count(depths) === 1;
     case 'atLeast':
       return (depths) => count(depths) >= Math.max(1, times ?? 1);
     case 'divide':
@@ -58,18 +69,11 @@ class MergedArrangement implements Merged {
     readonly parts: readonly MergePart[],
     readonly facts: MergeFacts,
     readonly arrangement: Arrangement,
+    readonly arranged: Arranged,
     readonly depths: readonly (readonly number[])[],
+    /** Of a division: which kind each part is of. */
+    readonly kindOfPart: readonly number[],
   ) {}
-
-  /** One cell of a kind and, where reflections make more of them, its image. */
-  partsOfKind(kind: number): MergePart[] {
-    const { arrangement } = this;
-    const classes = new Int32Array(arrangement.kindCount).fill(-1);
-    classes[kind] = 0;
-    const restorer = new Restorer(arrangement);
-    const turns = new TurnLists(arrangement.subdivision.group.fold);
-    return outlinesOf(arrangement, classes, true).flatMap((region) => partsOf(region, restorer, turns));
-  }
 
   /** Measured when asked for: a merge that is only drawn does not need them. */
   get kinds(): readonly MergeKind[] {
@@ -171,12 +175,16 @@ function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Ge
   });
   const restorer = new Restorer(arrangement);
   const turns = new TurnLists(arranged.fold);
-  const parts = outlinesOf(arrangement, classes, request.op === 'divide').flatMap((region) =>
-    partsOf(region, restorer, turns),
-  );
+  const kindOfPart: number[] = [];
+  const parts = outlinesOf(arrangement, classes, request.op === 'divide').flatMap((region) => {
+    const found = partsOf(region, restorer, turns);
+    const kind = arrangement.kindAt(region.outlines[0]?.steps[0]?.half ?? 0);
+    kindOfPart.push(...found.map(() => kind));
+    return found;
+  });
   yield 1;
   const facts = factsOf(parts, arrangement, !request.outlineOnly, performance.now() - started);
-  return new MergedArrangement(parts, facts, arrangement, depths);
+  return new MergedArrangement(parts, facts, arrangement, arranged, depths, kindOfPart);
 }
 
 const sentenceOf = (error: unknown): unknown =>
@@ -200,32 +208,33 @@ function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
   throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');
 }
 
-/** The cells of operands' copies with the arrangement behind them. */
-export interface Division {
+/** The cells of a division with the arrangement behind them. */
+export interface Divided {
   readonly arranged: Arranged;
-  readonly arrangement: Arrangement | null;
+  readonly arrangement: Arrangement;
+  /** From the centre outward. */
   readonly cells: readonly (MergeKind & { readonly kind: number; readonly parts: readonly MergePart[] })[];
 }
 
-/** Divides into cells at once. @throws MergeFailed where the work limit is reached */
-export function divideNow(operands: readonly MergeOperand[]): Division {
-  const merged = mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands });
-  const arranged = arrangeOperands(operands, true);
-  if (!(merged instanceof MergedArrangement)) return { arranged, arrangement: null, cells: [] };
-  const { arrangement } = merged;
-  return {
-    arranged,
-    arrangement,
-    cells: arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
-      kind,
-      size,
-      area,
-      inner,
-      outer,
-      depth: total(merged.depths[kind] ?? []),
-      parts: merged.partsOfKind(kind),
-    })),
-  };
+/** What a division found, kind by kind; null where there was nothing to divide. */
+export function divisionOf(merged: Merged): Divided | null {
+  if (!(merged instanceof MergedArrangement)) return null;
+  const { arrangement, arranged } = merged;
+  const parts = new Map<number, MergePart[]>();
+  merged.parts.forEach((part, k) => {
+    const kind = merged.kindOfPart[k] ?? 0;
+    parts.set(kind, [...(parts.get(kind) ?? []), part]);
+  });
+  const cells = arrangement.cellKinds().map(({ kind, size, area, inner, outer }) => ({
+    kind,
+    size,
+    area,
+    inner,
+    outer,
+    depth: total(merged.depths[kind] ?? []),
+    parts: parts.get(kind) ?? [],
+  }));
+  return { arranged, arrangement, cells: cells.filter((cell) => cell.parts.length > 0) };
 }
 
 /** Merges at once. @throws MergeFailed where the work limit is reached */

@@ -1,5 +1,6 @@
 import { FULL_TOLERANCE, COARSE_TOLERANCE } from '../arrangement/arrange';
 import type { Path } from '../curve/path';
+import type { Point } from '../curve/point';
 import type { Turn } from '../number/turn';
 
 /**
@@ -7,10 +8,19 @@ import type { Turn } from '../number/turn';
  * `'operands'` each operand counts once, wherever any of its copies covers.
  *
  * union: covered at all · subtract: covered by the first operand and by no other · intersection: covered by all
- * copies or operands · exclusion: covered an odd number of times · atLeast: covered `times` times or more ·
- * divide: every cell for itself, covered or enclosed.
+ * copies or operands · exclusion: covered an odd number of times · once: covered once only · atLeast: covered `times`
+ * times or more · divide: every cell for itself, covered or enclosed.
  */
-export type MergeOperation = 'union' | 'subtract' | 'intersection' | 'exclusion' | 'atLeast' | 'divide';
+export const MERGE_OPERATIONS = [
+  'union',
+  'subtract',
+  'intersection',
+  'exclusion',
+  'once',
+  'atLeast',
+  'divide',
+] as const;
+export type MergeOperation = (typeof MERGE_OPERATIONS)[number];
 
 export interface MergeShape {
   readonly paths: readonly Path[];
@@ -25,7 +35,11 @@ export interface MergeOperand {
   /** The direction of the first copy; results stand in the frame of the first operand's. */
   readonly start: Turn;
   readonly shapes: readonly MergeShape[];
+  /** Without one it takes part in the operation; else the result is cut away from it, or kept only inside it. */
+  readonly role?: MergeRole;
 }
+
+export type MergeRole = 'cut' | 'inside';
 
 export interface MergeRequest {
   readonly op: MergeOperation;
@@ -77,9 +91,34 @@ export interface MergeFacts {
   readonly milliseconds: number;
 }
 
+/** A kind of cells, with one of them as it stands. */
+export interface Cells extends MergeKind {
+  /** Stays the same while shapes are moved a little: paint that is kept by it stays on its cells. */
+  readonly key: string;
+  /** One cell: its outline clockwise, holes the other way. */
+  readonly loops: readonly Path[];
+  /** The turns that make all others of it; where a mirror makes more, `mirrored` are the turns of its reflection. */
+  readonly turns: readonly Turn[];
+  readonly mirrored: readonly Turn[];
+  readonly centroid: Point;
+  /** A point inside the cell, far from its border. */
+  readonly inside: Point;
+  /** Keys of the other kinds that share a border with it. */
+  readonly neighbours: readonly string[];
+}
+
+/** What a division found, and the symmetry that it has. */
+export interface Division {
+  readonly fold: number;
+  readonly mirror: boolean;
+  /** From the centre outward. */
+  readonly cells: readonly Cells[];
+}
+
 export interface MergeResult {
   readonly parts: readonly MergePart[];
   readonly facts: MergeFacts;
+  readonly division?: Division;
 }
 
 /** How a caller follows and stops a merge. */

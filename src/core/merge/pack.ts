@@ -1,7 +1,6 @@
 import type { Path } from '../curve/path';
 import type { Segment } from '../curve/segment';
-import type { Merged } from './engine';
-import type { MergeOperand, MergePart, MergeRequest, MergeResult } from './merge';
+import type { Cells, Division, MergeOperand, MergePart, MergeRequest, MergeResult } from './merge';
 
 /**
  * Paths as two typed arrays, to be handed from one thread to another without being copied.
@@ -112,19 +111,37 @@ export function unpackRequest({ operands, paths, ...rest }: PackedRequest): Merg
 }
 
 /** A result as it comes back from another thread. */
-export interface PackedResult extends Omit<MergeResult, 'parts'> {
+export interface PackedResult extends Omit<MergeResult, 'parts' | 'division'> {
   readonly turns: readonly MergePart['turns'][];
+  /** Of a division instead of parts, which would say the same. */
+  readonly division: (Omit<Division, 'cells'> & { readonly cells: readonly Omit<Cells, 'loops'>[] }) | null;
   readonly paths: PackedPaths;
 }
 
-export const packResult = ({ parts, facts }: Merged): PackedResult => ({
-  facts,
-  turns: parts.map(({ turns }) => turns),
-  paths: packPaths(parts.map(({ loops }) => loops)),
-});
+export function packResult({ parts, facts, division }: MergeResult): PackedResult {
+  if (division) {
+    const { cells } = division;
+    return {
+      facts,
+      turns: [],
+      division: { ...division, cells: cells.map(({ loops: _, ...rest }) => rest) },
+      paths: packPaths(cells.map(({ loops }) => loops)),
+    };
+  }
+  return {
+    facts,
+    turns: parts.map(({ turns }) => turns),
+    division: null,
+    paths: packPaths(parts.map(({ loops }) => loops)),
+  };
+}
 
-export function unpackResult({ facts, turns, paths }: PackedResult): MergeResult {
+export function unpackResult({ facts, turns, division, paths }: PackedResult): MergeResult {
   const lists = unpackPaths(paths);
+  if (division) {
+    const cells = division.cells.map((cell, k) => ({ ...cell, loops: lists[k] ?? [] }));
+    return { facts, parts: [], division: { ...division, cells } };
+  }
   return { facts, parts: turns.map((each, k) => ({ turns: each, loops: lists[k] ?? [] })) };
 }
 

@@ -4,6 +4,7 @@ export * from './groups';
 export * from './half';
 export * from './paint';
 export * from './rounds';
+export * from './cells';
 export * from './shapes';
 export * from './slit';
 export * from './stamps';

@@ -7,7 +7,7 @@ import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
 import { reachOfMotif } from '../reach';
-import type { Figure, Round, RoundMerge } from '../model';
+import type { Below, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
 
 /** The round with this id. @throws RangeError where the figure has none. */
@@ -95,14 +95,32 @@ export function toggleHalfStep(figure: Figure, roundId: string): Figure {
   return setStart(figure, roundId, shifted ? turn(0) : addTurns(start, half));
 }
 
-/** Unites a round's copies (with the paint of its first filled shape) or lets them be separate. */
-export function setMerge(figure: Figure, roundId: string, op: RoundMerge['op'] | null): Figure {
+/** Sets what becomes of a round's copies (with the paint of its first filled shape), or lets them be separate. */
+export function setMerge(
+  figure: Figure,
+  roundId: string,
+  op: RoundMerge['op'] | null,
+  times?: number,
+): Figure {
   return withRound(figure, roundId, (round) => {
     if (op === null) return { ...round, merge: null };
     const first = round.shapes.find(({ paint }) => paint.fill !== null);
-    return { ...round, merge: { op, paint: round.merge?.paint ?? first?.paint ?? START_PAINT } };
+    const kept = round.merge?.cells;
+    return {
+      ...round,
+      merge: {
+        op,
+        ...(op === 'atLeast' && { times: times ?? round.merge?.times ?? 2 }),
+        paint: round.merge?.paint ?? first?.paint ?? START_PAINT,
+        ...(kept && { cells: kept }),
+      },
+    };
   });
 }
+
+/** Sets what a round does to the rounds below it; null lets it lie on them. */
+export const setBelow = (figure: Figure, roundId: string, below: Below | null): Figure =>
+  withRound(figure, roundId, ({ below: _, ...round }) => (below ? { ...round, below } : round));
 
 /** A copy of a round and its rule in front of it, with new ids for itself and its shapes, and a motif of its own. */
 export function duplicateRound(figure: Figure, roundId: string, newId: () => string): Figure {

@@ -1,0 +1,117 @@
+import { reversedPath, mapPath } from '../curve/path';
+import { MIRROR } from '../curve/affine';
+import { addTurns } from '../number/turn';
+import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
+import type { Division } from '../merge/merge';
+import type { Paint, SceneLayer } from '../scene/scene';
+import type { CellWork, Round, RoundMerge } from './model';
+
+export const NO_CELL_WORK: CellWork = { frame: false, fused: [], removed: [], paints: {} };
+
+/** The cells of a divided round as a person sees them: fused, and without what was removed. */
+export interface ShownCells {
+  readonly groups: readonly CellGroup[];
+  /** References of what was done to cells that are no longer there. */
+  readonly lost: readonly string[];
+}
+
+const shown = new WeakMap<Division, { fused: CellWork['fused']; cells: ShownCells }>();
+
+/** The groups of a division under what was fused; the same object as long as neither changes. */
+export function shownCells(division: Division, work: CellWork): ShownCells {
+  const known = shown.get(division);
+  if (known?.fused === work.fused) return known.cells;
+  const cells = groupsOf(division, work.fused);
+  shown.set(division, { fused: work.fused, cells });
+  return cells;
+}
+
+const keyOf = (ref: string): string => ref.split('@')[0] ?? ref;
+
+/** References of removed and painted cells, and of fused ones, that mean no cell any more. */
+export function lostRefs(division: Division, work: CellWork): string[] {
+  const keys = new Set(division.cells.map(({ key }) => key));
+  const done = [...work.removed, ...Object.keys(work.paints), ...work.fused.flatMap(({ cells }) => cells)];
+  return [...new Set(done.filter((ref) => !keys.has(keyOf(ref))))];
+}
+
+/** What was done to cells that are there. */
+export function keptWork(division: Division, work: CellWork): CellWork {
+  const lost = new Set(lostRefs(division, work));
+  const stays = (ref: string): boolean => !lost.has(ref);
+  return {
+    ...work,
+    removed: work.removed.filter(stays),
+    paints: Object.fromEntries(Object.entries(work.paints).filter(([ref]) => stays(ref))),
+    fused: work.fused
+      .map((each) => ({ ...each, cells: each.cells.filter(stays) }))
+      .filter(({ cells }) => cells.length > 1),
+  };
+}
+
+/** The paint of a cell, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
+export function paintOfCell(
+  { refs }: CellCopy,
+  { depth }: CellGroup,
+  { paint, cells = NO_CELL_WORK }: RoundMerge,
+  removed: ReadonlySet<string>,
+): Paint | null {
+  if (refs.some((ref) => removed.has(ref) || removed.has(keyOf(ref)))) return null;
+  for (const ref of refs) {
+    const own = cells.paints[ref] ?? cells.paints[keyOf(ref)];
+    if (own) return own;
+  }
+  return depth > 0 ? paint : UNPAINTED;
+}
+
+/** What lines enclose and no shape covers has no paint until it gets some. */
+const UNPAINTED: Paint = { fill: null, stroke: null };
+
+export interface CellLook {
+  readonly group: CellGroup;
+  readonly paint: Paint;
+  readonly copies: readonly CellCopy[];
+}
+
+/** The cells that are there, by paint; a group comes once for each paint that its copies have. */
+export function looksOfCells(cells: ShownCells, merge: RoundMerge): CellLook[] {
+  const removed = new Set(merge.cells?.removed ?? []);
+  return cells.groups.flatMap((group) => {
+    const looks = new Map<string, { group: CellGroup; paint: Paint; copies: CellCopy[] }>();
+    for (const copy of group.copies) {
+      const paint = paintOfCell(copy, group, merge, removed);
+      if (!paint) continue;
+      const name = JSON.stringify(paint);
+      const look = looks.get(name) ?? { group, paint, copies: [] };
+      looks.set(name, look);
+      look.copies.push(copy);
+    }
+    return [...looks.values()];
+  });
+}
+
+/** The layers of a divided round: one for each kind and paint, reflected copies apart. */
+export function layersOfCells(round: Round, merge: RoundMerge, division: Division): SceneLayer[] {
+  const opacity = round.opacity ?? 1;
+  return looksOfCells(shownCells(division, merge.cells ?? NO_CELL_WORK), merge).flatMap(
+    ({ group, paint, copies }) => {
+      if (!paint.fill && !paint.stroke) return [];
+      return [false, true].flatMap((mirrored): SceneLayer[] => {
+        const own = copies.filter((copy) => copy.mirrored === mirrored);
+        if (own.length === 0) return [];
+        const paths = mirrored ? group.loops.map((loop) => reversedPath(mapPath(loop, MIRROR))) : group.loops;
+        return [
+          {
+            roundId: round.id,
+            blend: round.blend,
+            copies: own.map(({ turn }) => ({
+              turn: addTurns(turn, round.rule.start),
+              ...(opacity < 1 && { opacity }),
+            })),
+            items: [{ shapeId: null, paths, paint, rule: 'nonzero', mirrored: false }],
+          },
+        ];
+      });
+    },
+  );
+}

@@ -1,0 +1,116 @@
+import { insideOf } from '../../merge/cells';
+import { isInside, placedLoops, shortRefs } from '../../merge/fused';
+import type { Division } from '../../merge/merge';
+import type { Path } from '../../curve/path';
+import { applyTo, MIRROR, turnMap } from '../../curve/affine';
+import type { Paint } from '../../scene/scene';
+import { keptWork, NO_CELL_WORK, shownCells } from '../cells';
+import type { CellWork, Figure } from '../model';
+import { withRound } from './rounds';
+
+/** Changes what was done to the cells of a divided round; nothing where it is not divided. */
+function withWork(figure: Figure, roundId: string, change: (work: CellWork) => CellWork): Figure {
+  return withRound(figure, roundId, (round) =>
+    round.merge?.op === 'divide'
+      ? { ...round, merge: { ...round.merge, cells: change(round.merge.cells ?? NO_CELL_WORK) } }
+      : round,
+  );
+}
+
+const keyOf = (ref: string): string => ref.split('@')[0] ?? ref;
+
+/**
+ * Fuses cells: in every turn of the round, or these alone.
+ * @param refs to cells as they stand, with their places
+ */
+export const fuseCells = (figure: Figure, roundId: string, refs: readonly string[], alone: boolean): Figure =>
+  refs.length < 2
+    ? figure
+    : withWork(figure, roundId, (work) => ({
+        ...work,
+        fused: [...work.fused, { cells: refs, ...(alone && { alone }) }],
+      }));
+
+/** Parts again what was fused with any of some cells. */
+export function partCells(figure: Figure, roundId: string, refs: readonly string[]): Figure {
+  const keys = new Set(refs.map(keyOf));
+  return withWork(figure, roundId, (work) => ({
+    ...work,
+    fused: work.fused.filter(({ cells }) => !cells.some((ref) => keys.has(keyOf(ref)))),
+  }));
+}
+
+export const removeCells = (
+  figure: Figure,
+  roundId: string,
+  division: Division,
+  refs: readonly string[],
+): Figure =>
+  withWork(figure, roundId, (work) => ({
+    ...work,
+    removed: shortRefs(division.cells, [...work.removed, ...refs]),
+  }));
+
+/** Brings removed cells back; without references all of them. */
+export function restoreCells(figure: Figure, roundId: string, refs?: readonly string[]): Figure {
+  const back = refs && new Set([...refs, ...refs.map(keyOf)]);
+  return withWork(figure, roundId, (work) => ({
+    ...work,
+    removed: back ? work.removed.filter((ref) => !back.has(ref)) : [],
+  }));
+}
+
+/** Gives cells a paint; what is said of a whole kind takes the place of what was said of one of it. */
+export function paintCells(
+  figure: Figure,
+  roundId: string,
+  division: Division,
+  refs: readonly string[],
+  paint: Paint,
+): Figure {
+  const short = shortRefs(division.cells, refs);
+  const whole = new Set(short.filter((ref) => !ref.includes('@')));
+  return withWork(figure, roundId, (work) => ({
+    ...work,
+    paints: {
+      ...Object.fromEntries(Object.entries(work.paints).filter(([ref]) => !whole.has(keyOf(ref)))),
+      ...Object.fromEntries(short.map((ref) => [ref, paint])),
+    },
+  }));
+}
+
+/** Keeps only the cells that are inside an outline; those outside are removed, those inside brought back. */
+export function keepCellsInside(
+  figure: Figure,
+  roundId: string,
+  division: Division,
+  outline: readonly Path[],
+): Figure {
+  return withWork(figure, roundId, (work) => {
+    const outside: string[] = [];
+    for (const { loops, area, copies } of shownCells(division, work).groups) {
+      const own = insideOf(loops, area);
+      for (const { turn, mirrored, refs } of copies) {
+        const at = applyTo(turnMap(turn), mirrored ? applyTo(MIRROR, own) : own);
+        if (!isInside(outline, at)) outside.push(...refs);
+      }
+    }
+    return { ...work, removed: shortRefs(division.cells, outside) };
+  });
+}
+
+/** The lines of the round's frame bound cells, or not. */
+export const boundByFrame = (figure: Figure, roundId: string, frame: boolean): Figure =>
+  withWork(figure, roundId, (work) => ({ ...work, frame }));
+
+/** Forgets what was done to cells that are no longer there. */
+export const forgetLostCells = (figure: Figure, roundId: string, division: Division): Figure =>
+  withWork(figure, roundId, (work) => keptWork(division, work));
+
+/** The outline of a round's filled shapes in all its copies, for `keepCellsInside`; reflections where it has them. */
+export const outlineOfCopies = (
+  loops: readonly Path[],
+  turns: readonly Parameters<typeof turnMap>[0][],
+  mirror: boolean,
+): Path[] =>
+  turns.flatMap((by) => [...placedLoops(loops, by, false), ...(mirror ? placedLoops(loops, by, true) : [])]);

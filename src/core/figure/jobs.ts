@@ -1,0 +1,212 @@
+import { mapPath } from '../curve/path';
+import { addTurns, equalTurns, negateTurn, NO_TURN } from '../number/turn';
+import { pathsOfForm } from '../maker/form';
+import type { MergeOperand, MergeRequest, MergeRole, MergeShape } from '../merge/merge';
+import type { Paint } from '../scene/scene';
+import { frameLines } from '../symmetry/frame';
+import { placementMap } from '../symmetry/rule';
+import { copiesOf, symmetryOf } from './copies';
+import type { Figure, Round, Shape } from './model';
+import { partsWithPaint } from './parts';
+
+/** A round that takes part in a merge, and as what. */
+interface Source {
+  readonly round: Round;
+  readonly role?: MergeRole;
+}
+
+/** One merge that a figure asks for. */
+export interface MergeJob {
+  /** The round's id; with several of a round, the shape's after it. */
+  readonly key: string;
+  readonly roundId: string;
+  readonly paint: Paint;
+  /** The shapes of the round that the result stands for. */
+  readonly shapeIds: ReadonlySet<string>;
+  readonly sources: readonly [Source, ...Source[]];
+  /** Of the first source only this shape takes part. */
+  readonly shapeId: string | null;
+  readonly op: MergeRequest['op'];
+  readonly times: number | null;
+  /** How far guide lines go that bound cells, or null where the frame bounds none. */
+  readonly frame: number | null;
+}
+
+const isFilledArea = (shape: Shape): boolean =>
+  shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form).some(({ closed }) => closed);
+
+/** The fold of the wedge that a round's shapes are trimmed to; null where they are not. */
+export const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule.fold : null);
+
+/** True where a round acts on rounds below it; see `Round.below`. */
+const actsOn = (upper: Round, lower: Round): boolean =>
+  upper.visible &&
+  upper.below !== undefined &&
+  (upper.below.rounds === undefined || upper.below.rounds.includes(lower.id));
+
+/** The rounds below one that it acts on. */
+export function roundsBelow(figure: Figure, round: Round): Round[] {
+  const below = figure.rounds.slice(0, figure.rounds.indexOf(round));
+  return below.filter((lower) => lower.visible && actsOn(round, lower));
+}
+
+/** Ids of rounds that are not shown as they are: what they do shows in others. */
+export function swallowedRounds(figure: Figure): ReadonlySet<string> {
+  const gone = new Set<string>();
+  for (const round of figure.rounds) {
+    if (!round.visible || !round.below) continue;
+    if (round.below.how === 'join') for (const { id } of roundsBelow(figure, round)) gone.add(id);
+    else gone.add(round.id);
+  }
+  return gone;
+}
+
+/** What a figure asks of core/merge: a job for each outline that is made, none where copies stay as they are. */
+export function mergeJobsOf(figure: Figure): MergeJob[] {
+  const swallowed = swallowedRounds(figure);
+  const reach = Math.hypot(figure.page.width, figure.page.height);
+  return figure.rounds.flatMap((round, k): MergeJob[] => {
+    if (!round.visible || swallowed.has(round.id)) return [];
+    const joined = round.below?.how === 'join' ? roundsBelow(figure, round) : [];
+    const above = figure.rounds.slice(k + 1).flatMap((upper): Source[] => {
+      const how = upper.below?.how;
+      return (how === 'cut' || how === 'inside') && actsOn(upper, round) ? [{ round: upper, role: how }] : [];
+    });
+    const { merge } = round;
+    if (!merge && joined.length === 0 && above.length === 0) return [];
+    const divides = merge?.op === 'divide';
+    const taken = round.shapes.filter(divides ? ({ visible }) => visible : isFilledArea);
+    const base = {
+      roundId: round.id,
+      shapeId: null,
+      op: merge?.op ?? 'union',
+      times: merge?.times ?? null,
+      frame: divides && merge.cells?.frame ? reach : null,
+      sources: [{ round }, ...joined.map((each) => ({ round: each })), ...above] as const,
+    };
+    // Without a merge of its own every shape keeps its paint.
+    if (!merge && joined.length === 0) {
+      return taken.map((shape) => ({
+        ...base,
+        key: `${round.id}/${shape.id}`,
+        shapeId: shape.id,
+        shapeIds: new Set([shape.id]),
+        paint: shape.paint,
+      }));
+    }
+    const [first] = taken;
+    const paint = merge?.paint ?? first?.paint ?? joined[0]?.shapes[0]?.paint;
+    if (!paint) return [];
+    // Lines that only bound cells are drawn over them, as they have strokes of their own.
+    const shapeIds = new Set(taken.filter(isFilledArea).map(({ id }) => id));
+    return [{ ...base, key: round.id, shapeIds, paint }];
+  });
+}
+
+/** The job's merge, or null where nothing takes part in it. */
+export function requestOf(
+  job: MergeJob,
+  { quality, outlineOnly }: Pick<MergeRequest, 'quality' | 'outlineOnly'> = { quality: 'full' },
+): MergeRequest | null {
+  const divides = job.op === 'divide';
+  const operands = job.sources.flatMap(({ round, role }, k): MergeOperand[] => {
+    const shapes = round.shapes.filter(
+      (shape) =>
+        (divides && role === undefined ? shape.visible : isFilledArea(shape)) &&
+        (k > 0 || job.shapeId === null || shape.id === job.shapeId),
+    );
+    const lines = k === 0 && job.frame !== null ? frameLines(round.frame, job.frame) : [];
+    const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
+    // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
+    if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
+    const operand = { ...operandOf(round, shapes, bounds), ...(role && { role }) };
+    return [job.sources.length > 1 ? { ...operand, start: round.rule.start } : operand];
+  });
+  if (!operands.some(({ role }) => role === undefined)) return null;
+  return {
+    op: job.op,
+    among: 'copies',
+    ...(job.times !== null && { times: job.times }),
+    quality,
+    outlineOnly: outlineOnly ?? false,
+    operands,
+  };
+}
+
+/**
+ * A round as an operand: its motif and its fold, or, where copies differ, one stretch of them that repeats. Shapes of different
+ * copies are shapes of their own, so that each copy counts.
+ */
+function operandOf(round: Round, shapes: readonly Shape[], bounds: readonly MergeShape[]): MergeOperand {
+  const own = shapes.map((shape): MergeShape => ({
+    paths: partsWithPaint(shape, trimOf(round)).flatMap(({ paths }) => paths),
+    rule: shape.rule,
+  }));
+  const fold = symmetryOf(round);
+  const { mirror } = round.rule;
+  if (fold === round.rule.fold && !round.every && !round.whirl)
+    return { fold, mirror, start: NO_TURN, shapes: [...own, ...bounds] };
+  const toFirst = negateTurn(round.rule.start);
+  const stretch = copiesOf(round).filter(({ index }) => index % round.rule.fold < round.rule.fold / fold);
+  const maps = stretch.flatMap(({ turn, shift }) =>
+    (mirror ? [false, true] : [false]).map((mirrored) =>
+      placementMap({ turn: addTurns(turn, toFirst), shift, mirrored }),
+    ),
+  );
+  return {
+    fold,
+    mirror: false,
+    start: NO_TURN,
+    shapes: [
+      ...maps.flatMap((map) =>
+        own.map(({ paths, rule }) => ({ rule, paths: paths.map((path) => mapPath(path, map)) })),
+      ),
+      ...bounds,
+    ],
+  };
+}
+
+/** True where two states of a round give the same operand, but for where its first copy stands. */
+const sameOperand = (a: Round, b: Round): boolean =>
+  a === b ||
+  (a.rule.fold === b.rule.fold &&
+    a.rule.mirror === b.rule.mirror &&
+    a.rule.alternate === b.rule.alternate &&
+    a.rule.sweep === b.rule.sweep &&
+    a.every === b.every &&
+    a.way === b.way &&
+    a.whirl === b.whirl &&
+    a.without === b.without &&
+    a.edge === b.edge &&
+    a.frame === b.frame &&
+    (a.shapes === b.shapes ||
+      (a.shapes.length === b.shapes.length &&
+        a.shapes.every((shape, k) => {
+          const other = b.shapes[k];
+          return (
+            other !== undefined &&
+            shape.id === other.id &&
+            shape.form === other.form &&
+            shape.rule === other.rule &&
+            shape.visible === other.visible &&
+            isFilledArea(shape) === isFilledArea(other)
+          );
+        }))));
+
+/** True where two jobs ask the same of core/merge: neither paint nor the start of a round that is alone counts. */
+export const sameJob = (a: MergeJob, b: MergeJob): boolean =>
+  a === b ||
+  (a.op === b.op &&
+    a.times === b.times &&
+    a.frame === b.frame &&
+    a.shapeId === b.shapeId &&
+    a.sources.length === b.sources.length &&
+    a.sources.every(({ round, role }, k) => {
+      const other = b.sources[k];
+      return (
+        other !== undefined &&
+        role === other.role &&
+        sameOperand(round, other.round) &&
+        (a.sources.length === 1 || equalTurns(round.rule.start, other.round.rule.start))
+      );
+    }));

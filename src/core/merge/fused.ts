@@ -1,0 +1,395 @@
+import { applyTo, MIRROR, turnMap } from '../curve/affine';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { mapPath, reversedPath, signedArea, type Path } from '../curve/path';
+import { lengthOf, type Point } from '../curve/point';
+import { windingNumber } from '../curve/winding';
+import { NO_TURN, radiansOf, turn, type Turn } from '../number/turn';
+import { mergeNow } from './engine';
+import type { Cells, Division } from './merge';
+
+/** Which cells are fused: by references, in all turns (and reflections, where the fold has them), or these alone. */
+export interface Fusing {
+  readonly cells: readonly string[];
+  readonly alone?: true;
+}
+
+/** One cell of a kind as it stands in the whole. */
+export interface CellCopy {
+  readonly turn: Turn;
+  /** Reflected about the axis before it is turned. */
+  readonly mirrored: boolean;
+  /** References to the cells that it is made of: one, or those that were fused to it. */
+  readonly refs: readonly string[];
+}
+
+/** Cells that are alike: one as it stands, and where the others are. */
+export interface CellGroup {
+  readonly loops: readonly Path[];
+  readonly copies: readonly CellCopy[];
+  /** Keys of the kinds that it is made of; more than one, or one more than once, where cells are fused. */
+  readonly keys: readonly string[];
+  readonly fused: boolean;
+  /** Of one. */
+  readonly area: number;
+  readonly inner: number;
+  readonly outer: number;
+  /** How many copies of shapes cover it, the most where cells are fused. */
+  readonly depth: number;
+}
+
+const STEP_SHARE = 0.25;
+
+/** A kind's cells by number, and what the symmetry makes of each. */
+class KindCells {
+  readonly size: number;
+  /** What is added to a place in the row of turns for the place in a reference. */
+  private readonly shift: readonly [number, number];
+
+  constructor(
+    readonly cells: Cells,
+    private readonly fold: number,
+  ) {
+    this.size = cells.turns.length + cells.mirrored.length;
+    // Where the row of copies begins is an accident: places are counted from the direction of the axis.
+    const { x, y } = cells.centroid;
+    const from = (p: Point): number =>
+      Math.floor((Math.atan2(p.x, -p.y) / (2 * Math.PI)) * fold + STEP_SHARE) || 0;
+    this.shift = [from({ x, y }), from({ x: -x, y })];
+  }
+
+  /** How many copies a row has: the turned ones, or the reflected. */
+  private row(mirrored: boolean): number {
+    return mirrored ? this.cells.mirrored.length : this.cells.turns.length;
+  }
+
+  private wrapped(place: number, mirrored: boolean): number {
+    const row = this.row(mirrored);
+    return ((place % row) + row) % row;
+  }
+
+  isMirrored(index: number): boolean {
+    return index >= this.cells.turns.length;
+  }
+
+  copy(index: number): { turn: Turn; mirrored: boolean } {
+    const mirrored = this.isMirrored(index);
+    const turns = mirrored ? this.cells.mirrored : this.cells.turns;
+    return { turn: turns[mirrored ? index - this.cells.turns.length : index] ?? NO_TURN, mirrored };
+  }
+
+  ref(index: number): string {
+    const mirrored = this.isMirrored(index);
+    const base = mirrored ? this.cells.turns.length : 0;
+    const place = this.wrapped(index - base + this.shift[mirrored ? 1 : 0], mirrored);
+    return `${this.cells.key}@${base + place}`;
+  }
+
+  /** The number of the cell at a place of a reference; null where the kind has fewer. */
+  indexAt(place: number): number | null {
+    if (place >= this.size) return null;
+    const mirrored = this.isMirrored(place);
+    const base = mirrored ? this.cells.turns.length : 0;
+    return base + this.wrapped(place - base - this.shift[mirrored ? 1 : 0], mirrored);
+  }
+
+  turned(index: number, steps: number): number {
+    const mirrored = this.isMirrored(index);
+    const base = mirrored ? this.cells.turns.length : 0;
+    return base + this.wrapped(index - base + steps, mirrored);
+  }
+
+  /** The cell that the reflection about the axis makes of one. */
+  reflected(index: number): number {
+    const row = this.cells.turns.length;
+    if (this.cells.mirrored.length > 0)
+      return this.isMirrored(index) ? this.wrapped(row - index, false) : row + this.wrapped(-index, true);
+    // Its own reflection about some axis: found by where that axis is.
+    const { x, y } = this.cells.centroid;
+    const steps = Math.round((-2 * Math.atan2(x, -y) * this.fold) / (2 * Math.PI));
+    return this.wrapped(steps - index, false);
+  }
+}
+
+/** All cells of a division by running numbers. */
+class CellIndex {
+  readonly kinds: readonly KindCells[];
+  private readonly starts: readonly number[];
+  private readonly byKey: ReadonlyMap<string, number>;
+  readonly count: number;
+
+  constructor(cells: readonly Cells[], fold: number) {
+    this.kinds = cells.map((each) => new KindCells(each, fold));
+    let count = 0;
+    this.starts = this.kinds.map(({ size }) => (count += size) - size);
+    this.count = count;
+    this.byKey = new Map(cells.map(({ key }, k) => [key, k]));
+  }
+
+  at(kind: number, index: number): number {
+    return (this.starts[kind] ?? 0) + index;
+  }
+
+  kindOf(cell: number): number {
+    let [low, high] = [0, this.starts.length - 1];
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if ((this.starts[middle] ?? 0) <= cell) low = middle;
+      else high = middle - 1;
+    }
+    return low;
+  }
+
+  private mapped(cell: number, change: (kind: KindCells, index: number) => number): number {
+    const kind = this.kindOf(cell);
+    const cells = this.kinds[kind];
+    return cells ? this.at(kind, change(cells, cell - this.at(kind, 0))) : cell;
+  }
+
+  turned = (cell: number, steps: number): number => this.mapped(cell, (kind, k) => kind.turned(k, steps));
+  reflected = (cell: number): number => this.mapped(cell, (kind, k) => kind.reflected(k));
+
+  ref(cell: number): string {
+    const kind = this.kindOf(cell);
+    return this.kinds[kind]?.ref(cell - this.at(kind, 0)) ?? '';
+  }
+
+  /** The cells that a reference means: all of its kind, or one; none where it is no longer there. */
+  cellsAt(ref: string): number[] {
+    const [key = '', place] = ref.split('@');
+    const kind = this.byKey.get(key);
+    const cells = kind === undefined ? undefined : this.kinds[kind];
+    if (kind === undefined || !cells) return [];
+    if (place === undefined) return Array.from({ length: cells.size }, (_, k) => this.at(kind, k));
+    const index = cells.indexAt(Number(place));
+    return index === null ? [] : [this.at(kind, index)];
+  }
+
+  /** A cell's outline where it stands in the whole. */
+  loopsAt(cell: number): Path[] {
+    const kind = this.kindOf(cell);
+    const cells = this.kinds[kind];
+    if (!cells) return [];
+    const { turn: by, mirrored } = cells.copy(cell - this.at(kind, 0));
+    return placedLoops(cells.cells.loops, by, mirrored);
+  }
+}
+
+/** Outlines put where a copy stands, clockwise as they were. */
+export function placedLoops(loops: readonly Path[], by: Turn, mirrored: boolean): Path[] {
+  const map = turnMap(by);
+  return loops.map((loop) => mapPath(mirrored ? reversedPath(mapPath(loop, MIRROR)) : loop, map));
+}
+
+class Joined {
+  private readonly parent: Int32Array;
+
+  constructor(count: number) {
+    this.parent = Int32Array.from({ length: count }, (_, k) => k);
+  }
+
+  rootOf(cell: number): number {
+    let root = cell;
+    while ((this.parent[root] ?? root) !== root) root = this.parent[root] ?? root;
+    for (let at = cell; at !== root;) {
+      const next = this.parent[at] ?? root;
+      this.parent[at] = root;
+      at = next;
+    }
+    return root;
+  }
+
+  join(a: number, b: number): void {
+    this.parent[this.rootOf(b)] = this.rootOf(a);
+  }
+}
+
+const outlines = new WeakMap<readonly Cells[], Map<string, readonly Path[]>>();
+
+/**
+ * The outline of cells together. Where turns take them to themselves only those that these do not make of one another are
+ * put together, and turned exactly.
+ */
+function outlineOf(
+  index: CellIndex,
+  cells: readonly Cells[],
+  members: readonly number[],
+  fold: number,
+): readonly Path[] {
+  const known = outlines.get(cells) ?? new Map<string, readonly Path[]>();
+  outlines.set(cells, known);
+  const name = members.join(' ');
+  const before = known.get(name);
+  if (before) return before;
+  const own = new Set(members);
+  const keepsAll = (steps: number): boolean => members.every((cell) => own.has(index.turned(cell, steps)));
+  let steps = fold;
+  for (let k = 1; k < fold; k += 1)
+    if (fold % k === 0 && keepsAll(k)) {
+      steps = k;
+      break;
+    }
+  const seen = new Set<number>();
+  const apart = members.filter((cell) => {
+    if (seen.has(cell)) return false;
+    for (let k = 0; k < fold; k += steps) seen.add(index.turned(cell, k));
+    return true;
+  });
+  const { parts } = mergeNow({
+    op: 'union',
+    among: 'copies',
+    quality: 'full',
+    outlineOnly: true,
+    operands: [
+      {
+        fold: fold / steps,
+        mirror: false,
+        start: NO_TURN,
+        shapes: apart.map((cell) => ({ paths: index.loopsAt(cell), rule: 'nonzero' as const })),
+      },
+    ],
+  });
+  const loops = parts.flatMap((part) => part.turns.flatMap((by) => placedLoops(part.loops, by, false)));
+  known.set(name, loops);
+  return loops;
+}
+
+/**
+ * The cells of a division in kinds, from the centre outward, those fused together that are to be.
+ * @returns also the references that mean no cell any more
+ */
+export function groupsOf(
+  { cells, fold, mirror }: Division,
+  fusings: readonly Fusing[],
+): { groups: CellGroup[]; lost: string[] } {
+  const index = new CellIndex(cells, fold);
+  const joined = new Joined(index.count);
+  const lost: string[] = [];
+  const touched = new Set<number>();
+  for (const { cells: refs, alone } of fusings) {
+    const members = refs.flatMap((ref) => {
+      const found = index.cellsAt(ref);
+      if (found.length === 0) lost.push(ref);
+      return ref.includes('@') ? found : found.slice(0, 1);
+    });
+    const images = alone
+      ? [(cell: number) => cell]
+      : Array.from({ length: fold }, (_, k) => (cell: number) => index.turned(cell, k)).flatMap((map) =>
+          mirror ? [map, (cell: number) => index.reflected(map(cell))] : [map],
+        );
+    for (const image of images) {
+      const [first, ...rest] = members.map(image);
+      for (const other of rest) if (first !== undefined) joined.join(first, other);
+      for (const cell of [first, ...rest]) if (cell !== undefined) touched.add(cell);
+    }
+  }
+  const together = new Map<number, number[]>();
+  for (const cell of [...touched].sort((a, b) => a - b)) {
+    const root = joined.rootOf(cell);
+    together.set(root, [...(together.get(root) ?? []), cell]);
+  }
+  const unions = [...together.values()].filter((members) => members.length > 1);
+  const inUnion = new Set(unions.flat());
+  const done = new Set<number>();
+  const fusedGroups = unions.flatMap((members): CellGroup[] => {
+    const [first = 0] = members;
+    if (done.has(joined.rootOf(first))) return [];
+    const copies: CellCopy[] = [];
+    const put = (map: (cell: number) => number, by: Turn, mirrored: boolean): void => {
+      const image = members.map(map);
+      const root = joined.rootOf(image[0] ?? 0);
+      if (done.has(root) || image.some((cell) => joined.rootOf(cell) !== root)) return;
+      if (together.get(root)?.length !== members.length) return;
+      done.add(root);
+      copies.push({ turn: by, mirrored, refs: image.map((cell) => index.ref(cell)) });
+    };
+    for (let k = 0; k < fold; k += 1) put((cell) => index.turned(cell, k), turn(k, fold), false);
+    if (mirror)
+      for (let k = 0; k < fold; k += 1)
+        put((cell) => index.turned(index.reflected(cell), k), turn(k, fold), true);
+    const kinds = members.map((cell) => index.kindOf(cell));
+    const parts = kinds.flatMap((kind) => cells[kind] ?? []);
+    const loops = outlineOf(index, cells, members, fold);
+    return [
+      {
+        loops,
+        copies,
+        keys: parts.map(({ key }) => key),
+        fused: true,
+        area: signedArea(loops),
+        inner: Math.min(...parts.map(({ inner }) => inner)),
+        outer: Math.max(...parts.map(({ outer }) => outer)),
+        depth: Math.max(...parts.map(({ depth }) => depth)),
+      },
+    ];
+  });
+  const plain = index.kinds.flatMap(({ cells: each, size }, kind): CellGroup[] => {
+    const own = index.kinds[kind];
+    if (!own) return [];
+    const copies: CellCopy[] = [];
+    for (let k = 0; k < size; k += 1) {
+      if (inUnion.has(index.at(kind, k))) continue;
+      copies.push({ ...own.copy(k), refs: [own.ref(k)] });
+    }
+    if (copies.length === 0) return [];
+    const { loops, key, area, inner, outer, depth } = each;
+    return [{ loops, copies, keys: [key], fused: false, area, inner, outer, depth }];
+  });
+  const groups = [...plain, ...fusedGroups].sort((a, b) => a.inner + a.outer - (b.inner + b.outer));
+  return { groups, lost };
+}
+
+/** References as few as say the same: a kind's key where all of its cells are there. */
+export function shortRefs(cells: readonly Cells[], refs: readonly string[]): string[] {
+  const sizes = new Map(cells.map((each) => [each.key, each.turns.length + each.mirrored.length]));
+  const found = new Map<string, Set<string>>();
+  const whole = new Set(refs.filter((ref) => !ref.includes('@')));
+  for (const ref of refs) {
+    const [key = ''] = ref.split('@');
+    if (whole.has(key)) continue;
+    const list = found.get(key) ?? new Set();
+    found.set(key, list.add(ref));
+  }
+  return [
+    ...whole,
+    ...[...found].flatMap(([key, list]) => (list.size === sizes.get(key) ? [key] : [...list])),
+  ];
+}
+
+interface Sight {
+  readonly box: Bounds;
+  readonly loops: readonly Path[];
+}
+
+const sights = new WeakMap<readonly Path[], Sight>();
+
+function sightOf(loops: readonly Path[]): Sight {
+  const known = sights.get(loops);
+  if (known) return known;
+  const made = { box: boundsOfPaths(loops), loops };
+  sights.set(loops, made);
+  return made;
+}
+
+/** True where a point is inside outlines by the nonzero rule. */
+export function isInside(loops: readonly Path[], p: Point): boolean {
+  const { box } = sightOf(loops);
+  if (p.x < box.left || p.x > box.right || p.y < box.top || p.y > box.bottom) return false;
+  const size = Math.max(box.right - box.left, box.bottom - box.top);
+  return loops.reduce((sum, loop) => sum + windingNumber(loop, p, size * 1e-6), 0) !== 0;
+}
+
+/** The cell at a point of the whole: its kind, and which of its copies. */
+export function cellAt(groups: readonly CellGroup[], p: Point): { group: CellGroup; copy: CellCopy } | null {
+  const r = lengthOf(p);
+  for (const group of groups) {
+    if (r < group.inner - 1e-9 * group.outer || r > group.outer * (1 + 1e-9)) continue;
+    for (const copy of group.copies) {
+      const angle = -radiansOf(copy.turn);
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      const turned = { x: p.x * cos - p.y * sin, y: p.x * sin + p.y * cos };
+      const own = copy.mirrored ? applyTo(MIRROR, turned) : turned;
+      if (isInside(group.loops, own)) return { group, copy };
+    }
+  }
+  return null;
+}

@@ -8,6 +8,7 @@ import { newRound } from '../core/figure/start';
 import type { StampNumbers } from '../core/maker/stamp';
 import type { StockId } from '../core/maker/stock';
 import type { MergeJob } from '../core/figure/jobs';
+import type { CellGroup } from '../core/merge/fused';
 import type { MergeResult } from '../core/merge/merge';
 import type { Paint } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
@@ -132,6 +133,14 @@ export interface EditorState {
     /** Of a stock shape, across its longer side. */
     readonly size: number;
   } & Omit<StampNumbers, 'along' | 'shape'>;
+  /** What a stroke over cells reaches: the whole kind, or one alone. */
+  readonly cellReach: 'kind' | 'one';
+  /** Cells that light up: all that are reached, and those right under the pointer. */
+  readonly lit: {
+    readonly refs: readonly string[];
+    readonly own: readonly string[];
+    readonly kind: CellGroup | null;
+  } | null;
   /** What was measured last, in motif coordinates. */
   readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
   /** A box that is being drawn to select by, in pixels of its pane. */
@@ -188,6 +197,8 @@ export function createEditor(saved: SavedFigure): Editor {
     },
     spots: [],
     hand: { as: 'shape', width: 4, thinning: 0.6, taper: 8, smoothing: null },
+    cellReach: 'kind',
+    lit: null,
     measured: null,
     box: null,
   }));

@@ -19,6 +19,8 @@ export type ToolId =
   | 'guide'
   | 'paint'
   | 'eyedropper'
+  | 'fuse'
+  | 'take'
   | DrawnKind;
 
 /** The two rows of the tray, which lie on the two rows of keys under the left hand. */
@@ -32,7 +34,7 @@ export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
     ['rectangle', 'stamp', 'petal', 'eyedropper', 'slit', 'guide', 'measure'],
   ],
   turn: [['select']],
-  merge: [['select']],
+  merge: [['select', 'fuse', 'take']],
   colour: [['select', 'paint', 'eyedropper']],
 };
 
@@ -67,6 +69,8 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   guide: 'Guide',
   paint: 'Paint',
   eyedropper: 'Eyedropper',
+  fuse: 'Fuse',
+  take: 'Remove',
   ray: 'Ray',
   drop: 'Drop',
   heart: 'Heart',

@@ -8,6 +8,7 @@ import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
 import { placementMap, type Placement } from '../symmetry/rule';
 import { copiesOf } from './copies';
+import { swallowedRounds } from './jobs';
 import type { Figure, Round, Shape } from './model';
 
 const boxes = new WeakMap<readonly Path[], Bounds>();
@@ -68,7 +69,9 @@ export interface FigureHit {
 
 /** The frontmost shape of a figure at a point, and the copy that it belongs to. */
 export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHit | null {
+  const swallowed = swallowedRounds(figure);
   for (const round of [...figure.rounds].reverse()) {
+    if (swallowed.has(round.id)) continue;
     if (!round.visible || round.locked || round.shapes.length === 0) continue;
     for (const { turn, shift } of [...copiesOf(round)].reverse()) {
       const map = placementMap({ turn, shift, mirrored: false });

@@ -105,8 +105,8 @@ describe('what becomes of copies', () => {
   });
 
   it('is exact between rounds of different folds and starts', async () => {
-    fc.assert(
-      await fc.asyncProperty(
+    await fc.assert(
+      fc.asyncProperty(
         fc.integer({ min: 1, max: 12 }),
         fc.integer({ min: 0, max: 60 }),
         async (fold, start) => {

@@ -6,6 +6,7 @@ import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/numb
 import { printNumber } from '@/core/format/pathData';
 import type { SceneLayer } from '@/core/scene/scene';
 import { symmetryOf } from '@/core/figure/copies';
+import { swallowedRounds } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
@@ -16,6 +17,7 @@ import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
+import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
@@ -133,8 +135,9 @@ export function Bench() {
   const upright = -degreesOf(start);
   const own = scene.layers.filter(({ roundId }) => roundId === round?.id);
   const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
-  const merged =
-    round?.merge !== null && own.some(({ items }) => items.some(({ shapeId }) => shapeId === null));
+  // What shows only in other rounds, or in an outline, is seen as lines.
+  const swallowed = round !== null && swallowedRounds(figure).has(round.id);
+  const merged = swallowed || own.some(({ items }) => items.some(({ shapeId }) => shapeId === null));
   const neighbours = Array.from(
     { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
     (_, k) => k + 1,
@@ -265,6 +268,7 @@ export function Bench() {
             </g>
           )}
           {round && <FrameLines frame={round.frame} reach={radius * 2} />}
+          <CellMarks state={state} />
           <Rays fold={fold} radius={radius} />
         </g>
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />

@@ -1,56 +1,115 @@
 'use client';
 
 import { setMerge } from '@/core/figure/commands';
-import { mergeRequestOf } from '@/core/figure/evaluate';
-import type { Round } from '@/core/figure/model';
+import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
+import { ROUND_MERGES, type Round, type RoundMerge } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
+import type { MergeFacts } from '@/core/merge/merge';
 import { actOnRound, shownFigure } from '@/state/editor';
+import { mergesOfRound } from '@/state/merges';
 import { Button } from '../common/Button';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { CountField } from '../common/NumberField';
+import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
+import { BelowPanel } from './BelowPanel';
+import { CellsPanel } from './CellsPanel';
+import { Choices } from '../common/Choices';
+
+type Op = RoundMerge['op'] | 'separate';
+
+const NAMES: Record<Op, string> = {
+  separate: 'Separate',
+  union: 'Union',
+  intersection: 'Intersection',
+  exclusion: 'Exclusion',
+  once: 'Covered once',
+  atLeast: 'Overlaps',
+  divide: 'Cells',
+};
+
+const WORDS: Record<Op, string> = {
+  separate: 'Every copy stands for itself.',
+  union: 'All filled shapes and their copies are one outline, made anew when the motif changes.',
+  intersection: 'Only what all copies cover is kept.',
+  exclusion: 'What an odd number of copies covers is kept.',
+  once: 'What one copy alone covers is kept: each without its neighbours.',
+  atLeast: 'What several copies cover is kept.',
+  divide: 'All lines part the round into cells, which can be fused, removed and painted by kind.',
+};
+
+const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
+
+/** The facts of several outlines together. */
+function totalOf(list: readonly MergeFacts[]): MergeFacts | null {
+  const [first, ...rest] = list;
+  if (!first) return null;
+  return rest.reduce(
+    (sum, each) => ({
+      loops: sum.loops + each.loops,
+      nodes: sum.nodes + each.nodes,
+      area: sum.area + each.area,
+      segments: {
+        line: sum.segments.line + each.segments.line,
+        arc: sum.segments.arc + each.segments.arc,
+        cubic: sum.segments.cubic + each.segments.cubic,
+      },
+      cells: sum.cells === null || each.cells === null ? null : sum.cells + each.cells,
+      kinds: sum.kinds === null || each.kinds === null ? null : sum.kinds + each.kinds,
+      slivers: sum.slivers + each.slivers,
+      milliseconds: sum.milliseconds + each.milliseconds,
+    }),
+    first,
+  );
+}
 
 /** What becomes of the round's copies, and what came of it. */
 export function MergePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const { stopMerge, mergeAgain } = useWorkshop();
-  const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const merge = useEditorState((state) => state.merges.get(round.id));
-  const facts = merge?.result?.facts;
-  const running = merge?.progress ?? null;
-  const nothing = round.merge !== null && mergeRequestOf(round) === null;
+  const state = useEditorState((whole) => whole);
+  const figure = shownFigure(state);
+  const { unit } = figure.page;
+  const merges = mergesOfRound(state, round.id);
+  const facts = totalOf(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
+  const running = merges.map(({ progress }) => progress).find((progress) => progress !== null) ?? null;
+  const problem = merges.find((merge) => merge.problem)?.problem;
+  const jobs = mergeJobsOf(figure).filter(({ roundId }) => roundId === round.id);
+  const nothing = round.merge !== null && round.visible && jobs.every((job) => requestOf(job) === null);
+  const empty = facts !== null && facts.loops === 0 && !nothing && running === null;
+  const op: Op = round.merge?.op ?? 'separate';
   const kinds = facts
     ? [facts.segments.line && 'lines', facts.segments.arc && 'arcs', facts.segments.cubic && 'curves']
     : [];
+  const choose = (value: Op, times?: number): void =>
+    actOnRound(editor, value === 'separate' ? 'Separate copies' : NAMES[value], (each, id) =>
+      setMerge(each, id, value === 'separate' ? null : value, times),
+    );
   return (
     <>
       <Section title="Copies of this round">
-        <Row caption="They are">
-          <Segmented
-            label="Copies are"
-            value={round.merge ? 'union' : 'separate'}
-            disabled={round.locked}
-            choices={[
-              { value: 'separate', label: 'Separate' },
-              { value: 'union', label: 'United' },
-            ]}
-            onChange={(value) =>
-              actOnRound(editor, value === 'union' ? 'Unite copies' : 'Separate copies', (figure, id) =>
-                setMerge(figure, id, value === 'union' ? 'union' : null),
-              )
-            }
+        <Choices
+          label="Copies are"
+          value={op}
+          disabled={round.locked}
+          choices={OPS.map((value) => ({ value, label: NAMES[value] }))}
+          onChange={(value) => choose(value)}
+        />
+        {op === 'atLeast' && (
+          <CountField
+            label="Copies that cover"
+            caption="Covered by"
+            value={round.merge?.times ?? 2}
+            least={1}
+            most={720}
+            onChange={(times) => choose('atLeast', times)}
           />
-        </Row>
-        <p className="text-[12px] leading-4 text-muted">
-          {round.merge
-            ? 'All filled shapes and their copies are one outline, made anew when the motif changes. Open lines stay as they are.'
-            : 'Every copy stands for itself; united, they become one outline.'}
-        </p>
+        )}
+        <p className="text-[12px] leading-4 text-muted">{WORDS[op]}</p>
         {running !== null && (
           <div className="flex items-center gap-2 pt-1">
             <div
               role="progressbar"
-              aria-label="Uniting"
+              aria-label="Merging"
               aria-valuenow={Math.round(running * 100)}
               aria-valuemin={0}
               aria-valuemax={100}
@@ -63,25 +122,34 @@ export function MergePanel({ round }: { readonly round: Round }) {
         )}
         {nothing && (
           <p className="text-[12px] leading-4 text-coral-text">
-            There is no filled, closed shape in this round to unite.
+            {op === 'divide'
+              ? 'There is no line in this round that could bound cells.'
+              : 'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.'}
           </p>
         )}
-        {merge?.problem && (
+        {empty && (
+          <p className="text-[12px] leading-4 text-coral-text">
+            Nothing is left: no place is covered as is asked.
+          </p>
+        )}
+        {problem && (
           <div role="alert" className="flex flex-col gap-2">
-            <p className="text-[12px] leading-4 text-coral-text">{merge.problem}</p>
+            <p className="text-[12px] leading-4 text-coral-text">{problem}</p>
             <Button onClick={() => mergeAgain(round.id)}>Try again</Button>
           </div>
         )}
       </Section>
+      {op === 'divide' && <CellsPanel round={round} />}
+      <BelowPanel round={round} />
       {facts && (
-        <Section title="The outline">
+        <Section title={op === 'divide' ? 'All cells' : 'The outline'}>
           <Fact caption="Loops">{facts.loops}</Fact>
           <Fact caption="Nodes">{facts.nodes}</Fact>
           <Fact caption="Made of">{kinds.filter(Boolean).join(', ')}</Fact>
           <Fact caption="Area">
             {printNumber(facts.area, 3)} {unit}²
           </Fact>
-          <Fact caption="Cells behind it">
+          <Fact caption={op === 'divide' ? 'Cells' : 'Cells behind it'}>
             {facts.cells === null
               ? 'when it rests'
               : `${facts.cells} of ${facts.kinds} ${facts.kinds === 1 ? 'kind' : 'kinds'}`}

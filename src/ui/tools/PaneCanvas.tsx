@@ -8,6 +8,7 @@ import type { Editor, PaneId } from '@/state/editor';
 import type { ToolId } from '@/state/tools';
 import { panned, zoomed } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { hoverCells, worksOnCells } from './cells';
 import type { Gesture } from './gesture';
 import { Overlay } from './Overlay';
 import { finishPath, hoverPath } from './path';
@@ -22,7 +23,15 @@ interface Props {
 }
 
 /** Tools whose pointer catches nothing while it only moves. */
-const UNCAUGHT: ReadonlySet<ToolId> = new Set(['select', 'nodes', 'paint', 'eyedropper', 'freehand']);
+const UNCAUGHT: ReadonlySet<ToolId> = new Set([
+  'select',
+  'nodes',
+  'paint',
+  'eyedropper',
+  'freehand',
+  'fuse',
+  'take',
+]);
 
 const DOUBLE_CLICK = 350;
 const SAME_PLACE = 5;
@@ -31,6 +40,7 @@ const SAME_PLACE = 5;
 function hover(editor: Editor, point: PanePoint): void {
   const state = editor.getState();
   const { pane } = point;
+  if (worksOnCells(state)) hoverCells(editor, point);
   if (state.tool === 'path') hoverPath(editor, point);
   else if (state.tool === 'line' && state.ways.line === 'arc') hoverSpots(editor, point, 'arc');
   else if (state.tool === 'ellipse' && state.ways.ellipse === 'points') hoverSpots(editor, point, 'circle');
@@ -210,7 +220,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
         gesture.current = null;
       }}
       onPointerLeave={() => {
-        if (!gesture.current) editor.setState({ pointer: null });
+        if (!gesture.current) editor.setState({ pointer: null, lit: null });
       }}
       onKeyDown={(event) => {
         if (event.key === 'Enter' && editor.getState().draft) finishPath(editor, false);

@@ -1,11 +1,13 @@
 import { setPaint, roundOf } from '@/core/figure/commands';
 import { START_PAINT } from '@/core/figure/start';
 import { act, activeRound, select, selectedShapes, shownFigure } from '@/state/editor';
+import { pressPaintCells, worksOnCells } from './cells';
 import type { Press } from './gesture';
 import { hitAt } from './select';
 
 /** Paint: gives what is clicked, in every copy, the paint at hand. */
-export const pressPaint: Press = (editor, p) => {
+export const pressPaint: Press = (editor, p, double) => {
+  if (worksOnCells(editor.getState())) return pressPaintCells(editor, p, double);
   const hit = hitAt(editor, p);
   if (!hit) return null;
   const state = editor.getState();

@@ -1,6 +1,7 @@
 import type { DrawnKind, ToolId } from '@/state/tools';
 import type { Press } from './gesture';
 import { BUILT_KINDS } from '@/core/maker/makers';
+import { pressFuse, pressTake } from './cells';
 import { pressFreehand } from './freehand';
 import { pressSlit } from './slit';
 import { pressGuide, pressMeasure } from './guides';
@@ -46,4 +47,6 @@ export const PRESSES: Record<ToolId, Press> = {
   stamp: pressStamp,
   paint: pressPaint,
   eyedropper: pressEyedropper,
+  fuse: pressFuse,
+  take: pressTake,
 };

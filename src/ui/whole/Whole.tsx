@@ -23,6 +23,7 @@ import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
+import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { wedgeData } from '../common/wedgeShape';
@@ -161,6 +162,11 @@ export function Whole() {
               outline={state.outlines}
             />
           ))}
+          {round && (
+            <g transform={`rotate(${degreesOf(round.rule.start)})`}>
+              <CellMarks state={state} />
+            </g>
+          )}
           {!state.quiet && round && state.stage === 'setout' && (
             <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
               <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />

@@ -1,12 +1,16 @@
 import { insideOf } from '../../merge/cells';
-import { isInside, placedLoops, shortRefs } from '../../merge/fused';
+import { isInside, shortRefs } from '../../merge/fused';
 import type { Division } from '../../merge/merge';
-import type { Path } from '../../curve/path';
-import { applyTo, MIRROR, turnMap } from '../../curve/affine';
+import { applyTo, compose, MIRROR, turnMap } from '../../curve/affine';
+import { mapPath, reversedPath, type Path } from '../../curve/path';
+import { pathsOfForm } from '../../maker/form';
+import { negateTurn } from '../../number/turn';
+import { placementMap } from '../../symmetry/rule';
 import type { Paint } from '../../scene/scene';
 import { keptWork, NO_CELL_WORK, shownCells } from '../cells';
+import { copiesOf } from '../copies';
 import type { CellWork, Figure } from '../model';
-import { withRound } from './rounds';
+import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
 function withWork(figure: Figure, roundId: string, change: (work: CellWork) => CellWork): Figure {
@@ -23,7 +27,12 @@ const keyOf = (ref: string): string => ref.split('@')[0] ?? ref;
  * Fuses cells: in every turn of the round, or these alone.
  * @param refs to cells as they stand, with their places
  */
-export const fuseCells = (figure: Figure, roundId: string, refs: readonly string[], alone: boolean): Figure =>
+export const fuseCells = (
+  figure: Figure,
+  roundId: string,
+  refs: readonly string[],
+  alone: boolean,
+): Figure =>
   refs.length < 2
     ? figure
     : withWork(figure, roundId, (work) => ({
@@ -107,10 +116,18 @@ export const boundByFrame = (figure: Figure, roundId: string, frame: boolean): F
 export const forgetLostCells = (figure: Figure, roundId: string, division: Division): Figure =>
   withWork(figure, roundId, (work) => keptWork(division, work));
 
-/** The outline of a round's filled shapes in all its copies, for `keepCellsInside`; reflections where it has them. */
-export const outlineOfCopies = (
-  loops: readonly Path[],
-  turns: readonly Parameters<typeof turnMap>[0][],
-  mirror: boolean,
-): Path[] =>
-  turns.flatMap((by) => [...placedLoops(loops, by, false), ...(mirror ? placedLoops(loops, by, true) : [])]);
+/** The filled shapes of a round in all their copies, where the first copy of another one stands upright. */
+export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string): Path[] {
+  const round = roundOf(figure, roundId);
+  const back = turnMap(negateTurn(roundOf(figure, seenFrom).rule.start));
+  const own = round.shapes
+    .filter(({ visible, paint }) => visible && paint.fill !== null)
+    .flatMap(({ form }) => pathsOfForm(form).filter(({ closed }) => closed));
+  return copiesOf(round).flatMap(({ turn, shift }) =>
+    (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
+      const map = compose(back, placementMap({ turn, shift, mirrored }));
+      // Reflected outlines are walked the other way, so that they do not cancel what they lie on.
+      return own.map((path) => (mirrored ? reversedPath(mapPath(path, map)) : mapPath(path, map)));
+    }),
+  );
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import {
+  boundByFrame,
+  forgetLostCells,
+  keepCellsInside,
+  outlineOfRound,
+  partCells,
+  restoreCells,
+} from '@/core/figure/commands';
+import { lostRefs, NO_CELL_WORK } from '@/core/figure/cells';
+import type { Round } from '@/core/figure/model';
+import { actOnRound, shownFigure } from '@/state/editor';
+import { cellsOfRound, divisionOf } from '@/state/merges';
+import { Crop } from 'lucide-react';
+import { Button } from '../common/Button';
+import { DotsMenu } from '../common/Menu';
+import { Fact, Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+
+/** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
+export function CellsPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const state = useEditorState((whole) => whole);
+  const figure = shownFigure(state);
+  const division = divisionOf(state, round);
+  const cells = cellsOfRound(state, round);
+  const work = round.merge?.cells ?? NO_CELL_WORK;
+  const lost = division ? lostRefs(division, work) : [];
+  const count = cells?.groups.reduce((sum, { copies }) => sum + copies.length, 0) ?? 0;
+  const fused = cells?.groups.filter((group) => group.fused) ?? [];
+  const outlines = figure.rounds.filter(({ shapes }) => shapes.some(({ paint }) => paint.fill !== null));
+  const frame = round.frame;
+  const hasFrame = frame.polygon !== null || frame.rings.length > 0 || frame.guides.length > 0;
+  return (
+    <Section
+      title="Cells"
+      note={cells ? `${count} of ${plural(cells.groups.length, 'kind', 'kinds')}` : 'being worked out'}
+    >
+      <Row caption="A stroke">
+        <Segmented
+          label="A stroke reaches"
+          value={state.cellReach}
+          choices={[
+            { value: 'kind', label: 'Its kind' },
+            { value: 'one', label: 'One alone' },
+          ]}
+          onChange={(cellReach) => editor.setState({ cellReach })}
+        />
+      </Row>
+      <Row caption="Frame">
+        <Segmented
+          label="Lines of the frame"
+          value={work.frame ? 'bounds' : 'guides'}
+          disabled={round.locked || (!hasFrame && !work.frame)}
+          choices={[
+            { value: 'guides', label: 'Guides' },
+            { value: 'bounds', label: 'Bounds' },
+          ]}
+          onChange={(value) =>
+            actOnRound(editor, value === 'bounds' ? 'Frame bounds cells' : 'Frame guides', (each, id) =>
+              boundByFrame(each, id, value === 'bounds'),
+            )
+          }
+        />
+      </Row>
+      <p className="text-[12px] leading-4 text-muted">
+        Fuse: drag through cells below; with Alt they are removed. Lines without a fill bound cells too.
+      </p>
+      {work.fused.length > 0 && <Fact caption="Fused">{plural(fused.length, 'kind', 'kinds')}</Fact>}
+      {work.removed.length > 0 && (
+        <Fact caption="Removed">{plural(work.removed.length, 'kind or cell', 'kinds or cells')}</Fact>
+      )}
+      <div className="flex flex-wrap gap-1.5">
+        <Button
+          disabled={round.locked || work.fused.length === 0}
+          onClick={() =>
+            actOnRound(editor, 'Part fused cells', (each, id) =>
+              partCells(
+                each,
+                id,
+                work.fused.flatMap((group) => group.cells),
+              ),
+            )
+          }
+        >
+          Part all
+        </Button>
+        <Button
+          disabled={round.locked || work.removed.length === 0}
+          onClick={() => actOnRound(editor, 'Bring cells back', (each, id) => restoreCells(each, id))}
+        >
+          Bring all back
+        </Button>
+      </div>
+      <Row caption="Keep inside">
+        <DotsMenu
+          label="Keep only cells inside an outline"
+          entries={outlines.map(({ id, name }) => ({
+            label: `Inside ${name}`,
+            disabled: round.locked || !division,
+            icon: Crop,
+            onClick: () => {
+              if (division)
+                actOnRound(editor, `Keep cells inside ${name}`, (each, own) =>
+                  keepCellsInside(each, own, division, outlineOfRound(each, id, own)),
+                );
+            },
+          }))}
+        />
+      </Row>
+      {lost.length > 0 && division && (
+        <div
+          role="status"
+          className="flex flex-col gap-1.5 rounded-ui bg-brass-soft px-2 py-1.5 text-[12px] leading-4"
+        >
+          <span>
+            {plural(lost.length, 'thing', 'things')} that you fused, removed or painted{' '}
+            {lost.length === 1 ? 'has' : 'have'} no cell now. {lost.length === 1 ? 'It comes' : 'They come'}{' '}
+            back when the cell does.
+          </span>
+          <Button
+            onClick={() =>
+              actOnRound(editor, 'Forget lost cells', (each, id) => forgetLostCells(each, id, division))
+            }
+          >
+            Forget
+          </Button>
+        </div>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,171 @@
+import { toast } from 'sonner';
+
+import { applyTo, turnMap } from '@/core/curve/affine';
+import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point';
+import { fuseCells, paintCells, removeCells, restoreCells } from '@/core/figure/commands';
+import type { Figure, Round } from '@/core/figure/model';
+import { START_PAINT } from '@/core/figure/start';
+import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
+import type { Division } from '@/core/merge/merge';
+import { negateTurn } from '@/core/number/turn';
+import { activeRound, commit, preview, shownFigure, type Editor, type EditorState } from '@/state/editor';
+import { cellsOfRound, divisionOf } from '@/state/merges';
+import type { Press } from './gesture';
+import { viewOf, type PanePoint } from './pointer';
+
+/** A cell under the pointer, and what it is alike to. */
+interface CellHit {
+  readonly group: CellGroup;
+  readonly copy: CellCopy;
+}
+
+/** The divided round that is worked on, with its cells; null where there is none, or they are not there yet. */
+function workedOn(
+  state: EditorState,
+): { round: Round; division: Division; groups: readonly CellGroup[] } | null {
+  const round = activeRound(state);
+  const division = round && divisionOf(state, round);
+  const cells = round && cellsOfRound(state, round);
+  return round && division && cells ? { round, division, groups: cells.groups } : null;
+}
+
+/** A point of a pane where the round's first copy stands upright. */
+const inRound = (round: Round, p: PanePoint): Point =>
+  p.pane === 'bench' ? p.figure : applyTo(turnMap(negateTurn(round.rule.start)), p.figure);
+
+function hitCell(state: EditorState, p: PanePoint): CellHit | null {
+  const work = workedOn(state);
+  return work && cellAt(work.groups, inRound(work.round, p));
+}
+
+/** What a stroke over a cell reaches: it alone, or all of its kind. */
+const reached = (state: EditorState, { group, copy }: CellHit): readonly string[] =>
+  state.cellReach === 'one' ? copy.refs : group.copies.flatMap(({ refs }) => refs);
+
+/** True where the tool at hand works on cells here. */
+export const worksOnCells = (state: EditorState): boolean =>
+  (state.tool === 'fuse' || state.tool === 'take' || state.tool === 'paint') &&
+  activeRound(state)?.merge?.op === 'divide';
+
+/** Lights up what a press would reach. */
+export function hoverCells(editor: Editor, p: PanePoint): void {
+  const state = editor.getState();
+  const hit = hitCell(state, p);
+  const refs = hit ? reached(state, hit) : [];
+  const [first] = refs;
+  if (first === state.lit?.refs[0] && refs.length === (state.lit?.refs.length ?? 0)) return;
+  editor.setState({ lit: hit ? { refs, kind: hit.group, own: hit.copy.refs } : null });
+}
+
+/** Cells on the way from one place of the pointer to the next, a few pixels apart. */
+function* cellsBetween(
+  groups: readonly CellGroup[],
+  round: Round,
+  from: PanePoint,
+  to: PanePoint,
+  scale: number,
+): Generator<CellHit> {
+  const way = subtract(to.figure, from.figure);
+  const steps = Math.max(1, Math.ceil((distance(from.figure, to.figure) * scale) / 3));
+  for (let k = from === to ? 0 : 1; k <= steps; k += 1) {
+    const figure = add(from.figure, scaleBy(way, k / steps));
+    const hit = cellAt(groups, inRound(round, { ...to, figure }));
+    if (hit) yield hit;
+  }
+}
+
+/** A stroke through cells: collects those that it comes through and shows what they become. */
+function strokeCells(
+  editor: Editor,
+  p: PanePoint,
+  label: string,
+  change: (figure: Figure, round: Round, division: Division, refs: readonly string[]) => Figure,
+  reach: (hit: CellHit) => readonly string[],
+): ReturnType<Press> {
+  const state = editor.getState();
+  const work = workedOn(state);
+  if (!work || work.round.locked) return null;
+  const before = shownFigure(state);
+  const { scale } = viewOf(state, p.pane);
+  const refs = new Set<string>();
+  let last = p;
+  const follow = (q: PanePoint): void => {
+    const had = refs.size;
+    // Cells are looked up as they were before the stroke.
+    for (const hit of cellsBetween(work.groups, work.round, last, q, scale))
+      for (const ref of reach(hit)) refs.add(ref);
+    last = q;
+    if (refs.size === had) return;
+    const list = [...refs];
+    editor.setState({ lit: { refs: list, kind: null, own: list } });
+    preview(editor, change(before, work.round, work.division, list));
+  };
+  follow(p);
+  return {
+    move: follow,
+    up: () => {
+      editor.setState({ lit: null });
+      const after = refs.size > 0 ? change(before, work.round, work.division, [...refs]) : before;
+      if (after === before) preview(editor, null);
+      else commit(editor, label, after);
+    },
+    cancel: () => {
+      editor.setState({ lit: null });
+      preview(editor, null);
+    },
+  };
+}
+
+/** Remove: takes away the cells that a stroke comes through; begun on one that is away, it brings them back. */
+export const pressTake: Press = (editor, p) => {
+  const state = editor.getState();
+  const hit = hitCell(state, p);
+  if (!hit) {
+    sayWhatIsMissing(editor);
+    return null;
+  }
+  const removed = new Set(workedOn(state)?.round.merge?.cells?.removed ?? []);
+  const isAway = (ref: string): boolean => removed.has(ref) || removed.has(ref.split('@')[0] ?? ref);
+  const back = hit.copy.refs.some(isAway);
+  return strokeCells(
+    editor,
+    p,
+    back ? 'Bring cells back' : 'Remove cells',
+    (figure, round, division, refs) =>
+      back ? restoreCells(figure, round.id, refs) : removeCells(figure, round.id, division, refs),
+    (each) => reached(editor.getState(), each),
+  );
+};
+
+/** Fuse: a stroke through cells makes one of them, in every turn or alone; with Alt it removes them. */
+export const pressFuse: Press = (editor, p, double) => {
+  if (p.alt) return pressTake(editor, p, double);
+  if (!hitCell(editor.getState(), p)) {
+    sayWhatIsMissing(editor);
+    return null;
+  }
+  return strokeCells(
+    editor,
+    p,
+    'Fuse cells',
+    (figure, round, _, refs) => fuseCells(figure, round.id, refs, editor.getState().cellReach === 'one'),
+    ({ copy }) => copy.refs,
+  );
+};
+
+/** Paint on cells: a stroke gives them the paint at hand. */
+export const pressPaintCells: Press = (editor, p) => {
+  const paint = editor.getState().paint ?? START_PAINT;
+  return strokeCells(
+    editor,
+    p,
+    'Paint cells',
+    (figure, round, division, refs) => paintCells(figure, round.id, division, refs, paint),
+    (each) => reached(editor.getState(), each),
+  );
+};
+
+function sayWhatIsMissing(editor: Editor): void {
+  if (activeRound(editor.getState())?.merge?.op !== 'divide')
+    toast('This round has no cells: choose Cells in the inspector first.');
+}

@@ -8,7 +8,7 @@ const inside = {
   symmetry: ['number', 'curve'],
   arrangement: ['number', 'curve'],
   merge: ['number', 'curve', 'symmetry', 'arrangement'],
-  maker: ['number', 'curve', 'symmetry', 'scene'],
+  maker: ['number', 'curve', 'symmetry', 'merge', 'scene'],
   scene: ['number', 'curve', 'symmetry'],
   paint: ['number', 'scene'],
   figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint'],

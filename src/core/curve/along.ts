@@ -13,7 +13,7 @@ export interface Station {
 const MOST_STEPS = 60;
 
 /** The parameter of a segment that is a length from its start. */
-function parameterAt(segment: Segment, length: number, whole: number): number {
+export function parameterAt(segment: Segment, length: number, whole: number): number {
   if (segment.kind !== 'cubic' || length <= 0 || length >= whole)
     return whole === 0 ? 0 : Math.min(1, Math.max(0, length / whole));
   // Newton's method, as the length grows by the speed; kept inside a bracket, which halves where a step would leave it.

@@ -5,6 +5,7 @@ import type { MergeResult } from '../merge/merge';
 import { mixedPaint } from '../paint/mix';
 import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { layersOfCells } from './cells';
+import { resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
@@ -123,7 +124,7 @@ function makeLayers(
   const opacity = round.opacity ?? 1;
   const items = itemsOf(
     round,
-    merged.size > 0 ? round.shapes.filter(({ id }) => !merged.has(id)) : round.shapes,
+    merged.size > 0 ? resolvedShapes(round).filter(({ id }) => !merged.has(id)) : resolvedShapes(round),
   );
   if (items.length === 0) return outlines;
   const tinted = new Map<string, readonly SceneItem[]>();

@@ -7,6 +7,7 @@ import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round, Shape } from './model';
+import { areaOfShape, paintOfArea, resolvedShapes } from './combined';
 import { partsWithPaint } from './parts';
 
 /** A round that takes part in a merge, and as what. */
@@ -34,6 +35,12 @@ export interface MergeJob {
 
 const isFilledArea = (shape: Shape): boolean =>
   shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form).some(({ closed }) => closed);
+
+/** A line with a stroke alone, which other rounds cut as the band that it is seen as. */
+const isLine = ({ visible, paint }: Shape): boolean =>
+  visible && paint.fill === null && paint.stroke !== null;
+
+const isArea = (shape: Shape): boolean => isFilledArea(shape) || isLine(shape);
 
 /** The fold of the wedge that a round's shapes are trimmed to; null where they are not. */
 export const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule.fold : null);
@@ -75,7 +82,10 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
     const { merge } = round;
     if (!merge && joined.length === 0 && above.length === 0) return [];
     const divides = merge?.op === 'divide';
-    const taken = round.shapes.filter(divides ? ({ visible }) => visible : isFilledArea);
+    const alone = !merge && joined.length === 0;
+    const taken = resolvedShapes(round).filter(
+      divides ? ({ visible }) => visible : alone ? isArea : isFilledArea,
+    );
     const base = {
       roundId: round.id,
       shapeId: null,
@@ -85,13 +95,13 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
       sources: [{ round }, ...joined.map((each) => ({ round: each })), ...above] as const,
     };
     // Without a merge of its own every shape keeps its paint.
-    if (!merge && joined.length === 0) {
+    if (alone) {
       return taken.map((shape) => ({
         ...base,
         key: `${round.id}/${shape.id}`,
         shapeId: shape.id,
         shapeIds: new Set([shape.id]),
-        paint: shape.paint,
+        paint: paintOfArea(shape),
       }));
     }
     const [first] = taken;
@@ -110,16 +120,19 @@ export function requestOf(
 ): MergeRequest | null {
   const divides = job.op === 'divide';
   const operands = job.sources.flatMap(({ round, role }, k): MergeOperand[] => {
-    const shapes = round.shapes.filter(
-      (shape) =>
-        (divides && role === undefined ? shape.visible : isFilledArea(shape)) &&
-        (k > 0 || job.shapeId === null || shape.id === job.shapeId),
+    const shapes = resolvedShapes(round).filter((shape) =>
+      k === 0 && job.shapeId !== null
+        ? shape.id === job.shapeId
+        : divides && role === undefined
+          ? shape.visible
+          : isFilledArea(shape),
     );
     const lines = k === 0 && job.frame !== null ? frameLines(round.frame, job.frame) : [];
     const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
     // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
     if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
-    const operand = { ...operandOf(round, shapes, bounds), ...(role && { role }) };
+    const areas = k === 0 && job.shapeId !== null;
+    const operand = { ...operandOf(round, shapes, bounds, areas), ...(role && { role }) };
     return [job.sources.length > 1 ? { ...operand, start: round.rule.start } : operand];
   });
   if (!operands.some(({ role }) => role === undefined)) return null;
@@ -136,12 +149,21 @@ export function requestOf(
 /**
  * A round as an operand: its motif and its fold, or, where copies differ, one stretch of them that repeats. Shapes of different
  * copies are shapes of their own, so that each copy counts.
+ * @param areas true where a line counts as the band that it is seen as
  */
-function operandOf(round: Round, shapes: readonly Shape[], bounds: readonly MergeShape[]): MergeOperand {
-  const own = shapes.map((shape): MergeShape => ({
-    paths: partsWithPaint(shape, trimOf(round)).flatMap(({ paths }) => paths),
-    rule: shape.rule,
-  }));
+function operandOf(
+  round: Round,
+  shapes: readonly Shape[],
+  bounds: readonly MergeShape[],
+  areas: boolean,
+): MergeOperand {
+  const own = shapes.map((shape): MergeShape => {
+    if (areas && isLine(shape)) return areaOfShape(shape);
+    return {
+      paths: partsWithPaint(shape, trimOf(round)).flatMap(({ paths }) => paths),
+      rule: shape.rule,
+    };
+  });
   const fold = symmetryOf(round);
   const { mirror } = round.rule;
   if (fold === round.rule.fold && !round.every && !round.whirl)
@@ -166,6 +188,13 @@ function operandOf(round: Round, shapes: readonly Shape[], bounds: readonly Merg
   };
 }
 
+const sameLine = ({ paint: a }: Shape, { paint: b }: Shape): boolean =>
+  a.fill !== null ||
+  a.stroke === b.stroke ||
+  (a.stroke?.width === b.stroke?.width &&
+    a.stroke?.cap === b.stroke?.cap &&
+    a.stroke?.join === b.stroke?.join);
+
 /** True where two states of a round give the same operand, but for where its first copy stands. */
 const sameOperand = (a: Round, b: Round): boolean =>
   a === b ||
@@ -179,17 +208,18 @@ const sameOperand = (a: Round, b: Round): boolean =>
     a.without === b.without &&
     a.edge === b.edge &&
     a.frame === b.frame &&
-    (a.shapes === b.shapes ||
-      (a.shapes.length === b.shapes.length &&
-        a.shapes.every((shape, k) => {
-          const other = b.shapes[k];
+    (resolvedShapes(a) === resolvedShapes(b) ||
+      (resolvedShapes(a).length === resolvedShapes(b).length &&
+        resolvedShapes(a).every((shape, k) => {
+          const other = resolvedShapes(b)[k];
           return (
             other !== undefined &&
             shape.id === other.id &&
             shape.form === other.form &&
             shape.rule === other.rule &&
             shape.visible === other.visible &&
-            isFilledArea(shape) === isFilledArea(other)
+            isFilledArea(shape) === isFilledArea(other) &&
+            sameLine(shape, other)
           );
         }))));
 

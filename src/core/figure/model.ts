@@ -53,6 +53,16 @@ export interface RoundMerge {
 }
 
 /**
+ * What shapes of a group become together, with the paint of the backmost: subtract takes all others from it; clip keeps of each
+ * only what is inside the frontmost, with its own paint.
+ */
+export const COMBINE_OPS = ['union', 'subtract', 'intersection', 'exclusion', 'clip'] as const;
+export interface Combined {
+  readonly group: string;
+  readonly op: (typeof COMBINE_OPS)[number];
+}
+
+/**
  * What a round does to the rounds below it: it is cut away from them, or they are kept only inside it, and it is not shown itself;
  * or it is joined with them, and they are not shown.
  */
@@ -128,6 +138,7 @@ export interface Round {
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];
+  readonly combined?: readonly Combined[];
   readonly merge: RoundMerge | null;
   readonly below?: Below;
 }

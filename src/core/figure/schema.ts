@@ -19,6 +19,7 @@ import type { Turn } from '../number/turn';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
 import {
   BELOW_WAYS,
+  COMBINE_OPS,
   EASES,
   FIGURE_FORMAT,
   FIGURE_VERSION,
@@ -267,6 +268,9 @@ const round = Joi.object({
   edge: Joi.valid('trim', 'warn'),
   frame: frame.required(),
   shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
+  combined: Joi.array()
+    .items(Joi.object({ group: id, op: Joi.valid(...COMBINE_OPS).required() }))
+    .max(LIMITS.shapes),
   merge: Joi.object({
     op: Joi.valid(...ROUND_MERGES).required(),
     times: Joi.number().integer().min(1).max(MOST_FOLD),

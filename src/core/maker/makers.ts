@@ -1,3 +1,4 @@
+import { band } from './band';
 import { barFrame } from './barFrame';
 import { blade } from './blade';
 import { branch } from './branch';
@@ -11,6 +12,7 @@ import { knot } from './knot';
 import { lattice } from './lattice';
 import { nest } from './nest';
 import type { Placed } from './placed';
+import { offset } from './offset';
 import { ray } from './ray';
 import { rectangle } from './rectangle';
 import { scallop } from './scallop';
@@ -41,6 +43,8 @@ export const MAKERS = {
   stamp,
   nest,
   drawing,
+  band,
+  offset,
 };
 
 export type BuiltKind = keyof typeof MAKERS;

@@ -3,11 +3,11 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 import { compose, moveMap, scaleMap, type Affine } from '../curve/affine';
 import { stationsAlong, type Station } from '../curve/along';
-import { firstNodeOf, nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
+import { pathsOfContours, type Contour } from '../curve/contours';
 import { pathLength } from '../curve/length';
-import { movedNode } from '../curve/nodes';
 import { mapPath, type Path } from '../curve/path';
-import { ORIGIN, subtract } from '../curve/point';
+import { ORIGIN } from '../curve/point';
+import { nodeGrips } from './band';
 import type { Maker } from './construction';
 
 export type StampNumbers = {
@@ -161,19 +161,7 @@ export const stamp: Maker<StampNumbers> = {
       return shape.map((path) => mapPath(path, map));
     });
   },
-  grips: ({ along }) =>
-    nodesOfContours(along).map((node, k) => ({
-      id: `node ${k + 1}`,
-      at: { x: node.x, y: node.y },
-      drag: (to) => ({
-        along: along.map((contour, c) => ({
-          ...contour,
-          nodes: contour.nodes.map((each, n) =>
-            firstNodeOf(along, c) + n === k ? movedNode(each, subtract(to, each)) : each,
-          ),
-        })),
-      }),
-    })),
+  grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
   facts: (numbers) => [
     { caption: 'Stamps', value: stampCount(numbers), as: 'plain' },
     { caption: 'Line', value: pathLength(lineOf(numbers)), as: 'length' },

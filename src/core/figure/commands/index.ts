@@ -5,6 +5,7 @@ export * from './half';
 export * from './paint';
 export * from './rounds';
 export * from './cells';
+export * from './combine';
 export * from './shapes';
 export * from './slit';
 export * from './stamps';

@@ -22,12 +22,15 @@ export function withRound(figure: Figure, roundId: string, change: (round: Round
   const before = figure.rounds.find(({ id }) => id === roundId);
   if (!before) return figure;
   const after = change(before);
-  const shared = after.link !== undefined && after.shapes !== before.shapes ? after.link : null;
+  const edited = after.shapes !== before.shapes || after.combined !== before.combined;
+  const shared = after.link !== undefined && edited ? after.link : null;
   return {
     ...figure,
     rounds: figure.rounds.map((round) => {
       if (round === before) return after;
-      return shared !== null && round.link === shared ? { ...round, shapes: after.shapes } : round;
+      if (shared === null || round.link !== shared) return round;
+      const { combined: _, ...rest } = round;
+      return { ...rest, shapes: after.shapes, ...(after.combined && { combined: after.combined }) };
     }),
   };
 }

@@ -51,13 +51,27 @@ export function duplicateShapes(
   newId: () => string,
   by: Point,
 ): { figure: Figure; ids: string[] } {
-  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const { shapes, combined = [] } = roundOf(figure, roundId);
+  const chosen = shapes.filter(({ id }) => shapeIds.has(id));
   const copies = regrouped(chosen, newId).map((shape) => ({
     ...shape,
     id: newId(),
     form: movedForm(shape.form, by),
   }));
-  return { figure: addShapes(figure, roundId, copies), ids: copies.map(({ id }) => id) };
+  // What is combined stays so in the copy.
+  const groups = new Map(chosen.map(({ group }, k) => [group, copies[k]?.group]));
+  const again = combined.flatMap(({ group, op }) => {
+    const copy = groups.get(group);
+    return copy === undefined ? [] : [{ group: copy, op }];
+  });
+  const added = addShapes(figure, roundId, copies);
+  return {
+    figure:
+      again.length > 0
+        ? withRound(added, roundId, (round) => ({ ...round, combined: [...combined, ...again] }))
+        : added,
+    ids: copies.map(({ id }) => id),
+  };
 }
 
 /** Puts a shape at another place in the motif's layer order, 0 at the back. */

@@ -1,0 +1,414 @@
+import { boundsOfPaths } from '../../curve/bounds';
+import { compose, MIRROR, moveMap, turnMap, type Affine } from '../../curve/affine';
+import { centroidOf } from '../../curve/centroid';
+import { contoursOfPaths } from '../../curve/contours';
+import { mapPath, reversedPath, type Path } from '../../curve/path';
+import { lengthOf, scaleBy } from '../../curve/point';
+import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
+import { formOfPaths, formProblem, movedForm, pathsOfForm, type Form } from '../../maker/form';
+import { band, type BandNumbers } from '../../maker/band';
+import { offset } from '../../maker/offset';
+import { insideOf } from '../../merge/cells';
+import { mergeNow } from '../../merge/engine';
+import { isInside, placedLoops } from '../../merge/fused';
+import type { MergeOperand } from '../../merge/merge';
+import {
+  addTurns,
+  equalTurns,
+  multiplyTurn,
+  negateTurn,
+  NO_TURN,
+  turn,
+  wrapTurn,
+  type Turn,
+} from '../../number/turn';
+import type { Paint, SceneLayer } from '../../scene/scene';
+import { areaOfShape, paintOfArea, resolvedShapes } from '../combined';
+import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
+import { newShape } from '../start';
+import { roundOf, withRound } from './rounds';
+
+const chosenOf = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Shape[] =>
+  roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+
+const without = (combined: Round['combined'], groups: ReadonlySet<string>): readonly Combined[] =>
+  (combined ?? []).filter(({ group }) => !groups.has(group));
+
+function withCombined(round: Round, shapes: readonly Shape[], combined: readonly Combined[]): Round {
+  const { combined: _, ...rest } = round;
+  const groups = new Set(shapes.map(({ group }) => group));
+  const used = combined.filter(({ group }) => groups.has(group));
+  return { ...rest, shapes, ...(used.length > 0 && { combined: used }) };
+}
+
+/** How shapes are combined that are in one group; null where they are not. */
+export function combinedOf({ combined }: Round, shapes: readonly Shape[]): Combined | null {
+  const [first] = shapes;
+  if (!first?.group || shapes.some(({ group }) => group !== first.group)) return null;
+  return combined?.find(({ group }) => group === first.group) ?? null;
+}
+
+/**
+ * Combines shapes live: they stay shapes that can be moved and edited, and are drawn as what they make together. Said again of the
+ * same shapes, the operation changes.
+ */
+export function combineShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  op: Combined['op'],
+  newId: () => string,
+): Figure {
+  const chosen = chosenOf(figure, roundId, shapeIds);
+  if (chosen.length < 2) return figure;
+  const group = newId();
+  return withRound(figure, roundId, (round) =>
+    withCombined(
+      round,
+      round.shapes.map((shape) => (shapeIds.has(shape.id) ? { ...shape, group } : shape)),
+      [...(round.combined ?? []), { group, op }],
+    ),
+  );
+}
+
+/** Lets combined shapes be seen by themselves again, as they are. */
+export function takeApart(figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure {
+  const groups = new Set(
+    chosenOf(figure, roundId, shapeIds).flatMap(({ group }) => (group === undefined ? [] : [group])),
+  );
+  return withRound(figure, roundId, (round) =>
+    withCombined(
+      round,
+      round.shapes.map((shape) => {
+        if (shape.group === undefined || !groups.has(shape.group)) return shape;
+        const { group: _, ...alone } = shape;
+        return alone;
+      }),
+      without(round.combined, groups),
+    ),
+  );
+}
+
+/** What combined shapes make, as plain paths in their place; ids of what is left. */
+export function makeCombinedPlain(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+): { figure: Figure; ids: string[] } {
+  const before = roundOf(figure, roundId);
+  const groups = new Set(
+    before.shapes.flatMap(({ id, group }) => (group !== undefined && shapeIds.has(id) ? [group] : [])),
+  );
+  const known = new Set((before.combined ?? []).map(({ group }) => group));
+  const gone = (shape: Shape): boolean =>
+    shape.group !== undefined && groups.has(shape.group) && known.has(shape.group);
+  const made = resolvedShapes(before)
+    .filter((shape) => gone(shape) || !before.shapes.includes(shape))
+    .filter(({ group }) => group !== undefined && groups.has(group));
+  const byGroup = new Map<string, Shape[]>();
+  for (const { group, ...shape } of made)
+    if (group !== undefined) byGroup.set(group, [...(byGroup.get(group) ?? []), shape]);
+  const done = new Set<string>();
+  const after = withRound(figure, roundId, (round) =>
+    withCombined(
+      round,
+      round.shapes.flatMap((shape) => {
+        if (!gone(shape) || shape.group === undefined) return [shape];
+        if (done.has(shape.group)) return [];
+        done.add(shape.group);
+        return byGroup.get(shape.group) ?? [];
+      }),
+      without(round.combined, groups),
+    ),
+  );
+  return { figure: after, ids: made.map(({ id }) => id) };
+}
+
+/** Replaces shapes by others, in the place of the frontmost of them. */
+function replaceShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  made: readonly Shape[],
+): Figure {
+  const chosen = chosenOf(figure, roundId, shapeIds);
+  const front = chosen[chosen.length - 1];
+  return withRound(figure, roundId, (round) =>
+    withCombined(
+      round,
+      round.shapes.flatMap((shape) =>
+        shape.id === front?.id ? made : shapeIds.has(shape.id) ? [] : [shape],
+      ),
+      round.combined ?? [],
+    ),
+  );
+}
+
+const asOperand = (shape: Shape): MergeOperand => ({
+  fold: 1,
+  mirror: false,
+  start: NO_TURN,
+  shapes: [areaOfShape(shape)],
+});
+
+/**
+ * Divides shapes along all their outlines into plain ones, one for each cell that any of them covers, with the paint of the
+ * frontmost that covers it. @throws MergeFailed
+ */
+export function divideShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+): { figure: Figure; ids: string[] } {
+  const chosen = chosenOf(figure, roundId, shapeIds).filter((shape) => areaOfShape(shape).paths.length > 0);
+  if (chosen.length === 0) return { figure, ids: [] };
+  const { parts } = mergeNow({
+    op: 'divide',
+    among: 'copies',
+    quality: 'full',
+    operands: chosen.map(asOperand),
+  });
+  const outlines = chosen.map((shape) => areaOfShape(shape));
+  const made = parts.flatMap(({ loops, turns }): Shape[] => {
+    const placed = turns.flatMap((by) => placedLoops(loops, by, false));
+    const at = insideOf(placed, Math.abs(boxArea(placed)));
+    const over = chosen.filter((_, k) => {
+      const { paths, rule } = outlines[k] ?? { paths: [], rule: 'nonzero' as const };
+      return isInside(paths, at) && (rule === 'nonzero' || covers(paths, at));
+    });
+    const top = over[over.length - 1];
+    if (!top) return [];
+    const shape = newShape(newId(), 'Cell', formOfPaths(placed), paintOfArea(top));
+    return [{ ...shape, rule: 'nonzero' }];
+  });
+  const named = made.map((shape, k) => ({ ...shape, name: `Cell ${k + 1}` }));
+  return { figure: replaceShapes(figure, roundId, shapeIds, named), ids: named.map(({ id }) => id) };
+}
+
+const boxArea = (paths: readonly Path[]): number => {
+  const { left, right, top, bottom } = boundsOfPaths(paths);
+  return (right - left) * (bottom - top);
+};
+
+/** Inside by the even-odd rule: of each path for itself, an odd number. */
+const covers = (paths: readonly Path[], at: { x: number; y: number }): boolean =>
+  paths.filter((path) => isInside([path], at)).length % 2 === 1;
+
+/** Puts a construction about the middle of what it is made of, so that it is held there. */
+function centred(paths: readonly Path[]): {
+  at: { x: number; y: number };
+  contours: ReturnType<typeof contoursOfPaths>;
+} {
+  const { left, right, top, bottom } = boundsOfPaths(paths);
+  const at = { x: (left + right) / 2, y: (top + bottom) / 2 };
+  const back = moveMap({ x: -at.x, y: -at.y });
+  return { at, contours: contoursOfPaths(paths.map((path) => mapPath(path, back))) };
+}
+
+/**
+ * Makes bands of shapes' lines: with the stroke's width, cap and join where they have one. A fill stays behind as a shape of its own.
+ * @returns the ids of the bands
+ */
+export function makeBands(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+): { figure: Figure; ids: string[] } {
+  const ids: string[] = [];
+  const changed = withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((shape): Shape[] => {
+      if (!shapeIds.has(shape.id) || shape.form.kind === 'band') return [shape];
+      const { stroke, fill } = shape.paint;
+      const { at, contours } = centred(pathsOfForm(shape.form));
+      const numbers: BandNumbers = {
+        ...band.start,
+        along: contours,
+        ...(stroke && { width: stroke.width, cap: stroke.cap, join: stroke.join }),
+      };
+      const form: Form = { kind: 'band', at, rotation: NO_TURN, numbers };
+      if (formProblem(form) !== null) return [shape];
+      const keepsFill = stroke !== null && fill !== null;
+      const id = keepsFill ? newId() : shape.id;
+      ids.push(id);
+      const colour: Paint = { fill: stroke?.colour ?? fill ?? '#113d4c', stroke: null };
+      const made: Shape = {
+        ...shape,
+        id,
+        name: `Band ${shape.name}`.slice(0, LIMITS.name),
+        form,
+        rule: 'nonzero',
+        paint: colour,
+      };
+      return keepsFill ? [{ ...shape, paint: { fill, stroke: null } }, made] : [made];
+    }),
+  }));
+  return { figure: changed, ids };
+}
+
+/** Makes an offset of each closed shape, behind it for an outward distance and in front of it for an inward one. */
+export function offsetShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  away: number,
+  newId: () => string,
+): { figure: Figure; ids: string[] } {
+  const ids: string[] = [];
+  const changed = withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((shape): Shape[] => {
+      if (!shapeIds.has(shape.id)) return [shape];
+      const { at, contours } = centred(pathsOfForm(shape.form));
+      const form: Form = {
+        kind: 'offset',
+        at,
+        rotation: NO_TURN,
+        numbers: { ...offset.start, shape: contours, rule: shape.rule, away },
+      };
+      if (formProblem(form) !== null) return [shape];
+      const { group: _, ...rest } = shape;
+      const made: Shape = {
+        ...rest,
+        id: newId(),
+        name: `Offset ${shape.name}`.slice(0, LIMITS.name),
+        form,
+        rule: 'nonzero',
+      };
+      ids.push(made.id);
+      return away > 0 ? [made, shape] : [shape, made];
+    }),
+  }));
+  return { figure: changed, ids };
+}
+
+/** Tidies paths (see core/curve/tidy); constructions have no node too many and stay as they are. */
+export function tidyShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  width: number,
+): { figure: Figure; report: TidyReport } {
+  let report = NOTHING_DONE;
+  const changed = withRound(figure, roundId, (round) => {
+    const shapes = round.shapes.flatMap((shape): Shape[] => {
+      if (!shapeIds.has(shape.id) || shape.form.kind !== 'path') return [shape];
+      const made = tidied(shape.form.contours, width);
+      report = addReports(report, made.report);
+      if (made.contours.length === 0) return [];
+      const same = made.report.before === made.report.after && made.report.closed === 0;
+      return same ? [shape] : [{ ...shape, form: { kind: 'path', contours: made.contours } }];
+    });
+    return shapes.every((shape, k) => shape === round.shapes[k]) && shapes.length === round.shapes.length
+      ? round
+      : withCombined(round, shapes, round.combined ?? []);
+  });
+  return { figure: changed, report };
+}
+
+/** Takes away what of shapes reaches past the frontmost of them, which goes; each keeps its paint. */
+export function trimToShape(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+): { figure: Figure; ids: string[] } {
+  const clip = combineShapes(figure, roundId, shapeIds, 'clip', () => 'trim');
+  return clip === figure ? { figure, ids: [] } : makeCombinedPlain(clip, roundId, shapeIds);
+}
+
+/** Where turns are even, and all of a turn: how many; null where they are not. */
+function evenTurns(turns: readonly Turn[]): number | null {
+  const n = turns.length;
+  const [first = NO_TURN] = turns;
+  const wanted = Array.from({ length: n }, (_, k) => wrapTurn(addTurns(first, multiplyTurn(turn(1, n), k))));
+  const had = turns.map(wrapTurn);
+  return wanted.every((t) => had.some((each) => equalTurns(each, t))) ? n : null;
+}
+
+const mapped = (path: Path, m: Affine, mirrored: boolean): Path =>
+  mirrored ? reversedPath(mapPath(path, m)) : mapPath(path, m);
+
+/**
+ * Makes everything live of a round plain: what it is seen as becomes paths, in rounds of the folds that they have. The first takes the
+ * round's place, others lie behind it; what the round did to others it does no more.
+ * @param layers those of the round's scene, with its merges made
+ */
+export function makeRoundPlain(
+  figure: Figure,
+  roundId: string,
+  layers: readonly SceneLayer[],
+  newId: () => string,
+): Figure {
+  const round = roundOf(figure, roundId);
+  const byFold = new Map<number, Shape[]>();
+  const put = (fold: number, paths: readonly Path[], paint: Paint, rule: Shape['rule']): void => {
+    const list = byFold.get(fold) ?? [];
+    byFold.set(fold, list);
+    const shape = newShape(
+      newId(),
+      `${round.name} ${list.length + 1}`.slice(0, LIMITS.name),
+      formOfPaths(paths),
+      paint,
+    );
+    list.push({ ...shape, rule });
+  };
+  for (const { items, copies } of layers) {
+    const fold = copies.every((copy) => !copy.shift && !copy.items)
+      ? evenTurns(copies.map((c) => c.turn))
+      : null;
+    const places = fold === null ? copies : copies.slice(0, 1);
+    for (const place of places) {
+      const start = fold === null || fold === 1 ? NO_TURN : round.rule.start;
+      const away = turnMap(addTurns(place.turn, negateTurn(start)));
+      const map = place.shift ? compose(away, place.shift) : away;
+      for (const item of place.items ?? items) {
+        const m = item.mirrored ? compose(map, MIRROR) : map;
+        put(
+          fold ?? 1,
+          item.paths.map((path) => mapped(path, m, item.mirrored)),
+          item.paint,
+          item.rule,
+        );
+      }
+    }
+  }
+  if (byFold.size === 0) return figure;
+  const { id, name, visible, locked, frame, blend, opacity } = round;
+  // Opacity and blend stay with the rounds; how its copies were made goes.
+  const look = { visible, locked, frame, ...(blend && { blend }), ...(opacity !== undefined && { opacity }) };
+  const rounds = [...byFold]
+    .sort(([a], [b]) => (a === round.rule.fold ? 1 : b === round.rule.fold ? -1 : b - a))
+    .map(([fold, shapes], k, all): Round => {
+      const last = k === all.length - 1;
+      const rule = { fold, mirror: false, start: fold === 1 ? NO_TURN : round.rule.start };
+      const own = last ? { id, name } : { id: newId(), name: `${name} ×${fold}`.slice(0, LIMITS.name) };
+      return { ...look, ...own, rule, shapes, merge: null };
+    });
+  return { ...figure, rounds: figure.rounds.flatMap((each) => (each.id === roundId ? rounds : [each])) };
+}
+
+/** Moves shapes outward, each along the direction from the centre to its own middle, to part them evenly. */
+export function spreadOutward(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  by: number,
+): Figure {
+  return withRound(figure, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.map((shape) => {
+      if (!shapeIds.has(shape.id)) return shape;
+      const paths = pathsOfForm(shape.form);
+      const { left, right, top, bottom } = boundsOfPaths(paths);
+      const middle = centroidOf(paths.filter(({ closed }) => closed)) ?? {
+        x: (left + right) / 2,
+        y: (top + bottom) / 2,
+      };
+      const r = lengthOf(middle);
+      if (r < 1e-9) return shape;
+      return { ...shape, form: movedForm(shape.form, scaleBy(middle, by / r)) };
+    }),
+  }));
+}

@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { clipper } from '../../../tests/help/clipper';
+import { circle, polygon } from '../../../tests/help/motifs';
+import { flatten } from '../curve/flatten';
+import { nearestOnPath } from '../curve/nearest';
+import { signedArea, type Path } from '../curve/path';
+import { distance, type Point } from '../curve/point';
+import { arcFromBulge, cubic, line, type Segment } from '../curve/segment';
+import { windingNumber } from '../curve/winding';
+import { BAND_TOLERANCE, bandsOf, offsetOf, type BandLook } from './band';
+
+const LOOK: BandLook = {
+  width: 6,
+  side: 'middle',
+  join: 'miter',
+  limit: 10,
+  cap: 'butt',
+  widths: [],
+  dashes: [],
+};
+const open = (...segments: Segment[]): Path => ({ closed: false, segments });
+const p = (x: number, y: number): Point => ({ x, y });
+const areaOf = (paths: readonly Path[]): number => signedArea(paths);
+
+const covers = (paths: readonly Path[], at: Point): boolean =>
+  paths.reduce((sum, path) => sum + windingNumber(path, at, 1e-7), 0) !== 0;
+
+describe('bands', () => {
+  it('of lines have the areas that their caps and joins make, to 1e-9', () => {
+    const straight = open(line(p(0, 0), p(40, 0)));
+    const area = (look: Partial<BandLook>, path = straight) => areaOf(bandsOf([path], { ...LOOK, ...look }));
+    expect(area({})).toBeCloseTo(240, 8);
+    expect(area({ cap: 'square' })).toBeCloseTo(240 + 36, 8);
+    expect(area({ cap: 'round' })).toBeCloseTo(240 + Math.PI * 9, 8);
+    // A right-angled corner: two arms, less their common square, and what each join adds outside of it.
+    const corner = open(line(p(0, 0), p(40, 0)), line(p(40, 0), p(40, 40)));
+    expect(area({}, corner)).toBeCloseTo(480 - 9 + 9, 8);
+    expect(area({ join: 'bevel' }, corner)).toBeCloseTo(480 - 9 + 4.5, 8);
+    expect(area({ join: 'round' }, corner)).toBeCloseTo(480 - 9 + (Math.PI * 9) / 4, 8);
+    // Past the limit a miter is a bevel: at a right angle it is √2 widths long.
+    expect(area({ limit: 1.41 }, corner)).toBeCloseTo(480 - 9 + 4.5, 8);
+    expect(area({ limit: 1.42 }, corner)).toBeCloseTo(480, 8);
+    // A square inside and outside of its line.
+    const square = polygon([p(0, 0), p(40, 0), p(40, 40), p(0, 40)]);
+    expect(area({ side: 'outside' }, square)).toBeCloseTo(52 * 52 - 1600, 8);
+    expect(area({ side: 'inside' }, square)).toBeCloseTo(1600 - 28 * 28, 8);
+    expect(area({ widths: [2, 6] })).toBeCloseTo(160, 8);
+    expect(area({ widths: [0, 6, 0] })).toBeCloseTo(120, 8);
+    expect(area({ dashes: [4, 6] })).toBeCloseTo(4 * 4 * 6, 8);
+    expect(bandsOf([straight], { ...LOOK, width: 0 })).toEqual([]);
+  });
+
+  it('of arcs are arcs, exactly, wherever they are narrower than the arc', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 50, noNaN: true }),
+        fc.double({ min: 0.5, max: 9.9, noNaN: true }),
+        fc.double({ min: -0.99, max: 0.99, noNaN: true }).filter((bulge) => Math.abs(bulge) > 0.05),
+        (r, width, bulge) => {
+          const arc = arcFromBulge(p(0, 0), p(r, r / 3), bulge);
+          if (arc.kind !== 'arc') return;
+          const made = bandsOf([open(arc)], { ...LOOK, width });
+          const inner = Math.max(0, arc.radius - width / 2);
+          const outer = arc.radius + width / 2;
+          fc.pre(arc.radius > width / 2 + 0.01);
+          expect(areaOf(made)).toBeCloseTo(((outer ** 2 - inner ** 2) / 2) * Math.abs(arc.sweep), 6);
+          expect(made.flatMap(({ segments }) => segments).some(({ kind }) => kind === 'cubic')).toBe(false);
+        },
+      ),
+    );
+    const ring = bandsOf([circle(0, 0, 20)], { ...LOOK, width: 4 });
+    expect(areaOf(ring)).toBeCloseTo(Math.PI * (22 ** 2 - 18 ** 2), 7);
+    // Wider than the circle: a disc without a hole.
+    expect(areaOf(bandsOf([circle(0, 0, 3)], { ...LOOK, width: 10 }))).toBeCloseTo(Math.PI * 64, 6);
+  });
+
+  it('of any curve are within half the width of it on either side, with round joins and caps', () => {
+    const at = fc.record({ x: fc.integer({ min: -40, max: 40 }), y: fc.integer({ min: -40, max: 40 }) });
+    const tolerance = BAND_TOLERANCE * 120;
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(at, at, at), { minLength: 1, maxLength: 3 }),
+        at,
+        fc.integer({ min: 1, max: 24 }),
+        fc.array(at, { minLength: 40, maxLength: 40 }),
+        (curves, start, half, probes) => {
+          let from = start;
+          const segments = curves.map(([a, b, to]) => {
+            const made = cubic(from, a, b, to);
+            from = to;
+            return made;
+          });
+          fc.pre(segments.every((each) => distance(each.from, each.to) > 1));
+          const path = open(...segments);
+          const width = half / 2;
+          const made = bandsOf([path], { ...LOOK, width, join: 'round', cap: 'round' });
+          const away = (q: Point): number => nearestOnPath(path, q)?.distance ?? Infinity;
+          for (const probe of probes) {
+            if (Math.abs(away(probe) - width / 2) < 4 * tolerance) continue;
+            expect(covers(made, probe)).toBe(away(probe) < width / 2);
+          }
+          // The outline itself is nowhere nearer and nowhere farther.
+          for (const loop of made)
+            for (const point of flatten(loop, 1e-3).filter((_, k) => k % 7 === 0))
+              expect(Math.abs(away(point) - width / 2)).toBeLessThan(2 * tolerance);
+        },
+      ),
+      { numRuns: 12, endOnFailure: true },
+    );
+  });
+
+  it('have the areas that a polygon library gives to finely flattened lines', async () => {
+    const library = await clipper();
+    const curve = open(
+      cubic(p(-30, 10), p(-20, -40), p(10, 30), p(15, -5)),
+      cubic(p(15, -5), p(20, -40), p(38, 12), p(30, 25)),
+    );
+    for (const [join, cap, joinType, endType] of [
+      ['round', 'round', library.JoinType.Round, library.EndType.Round],
+      ['miter', 'butt', library.JoinType.Miter, library.EndType.Butt],
+      ['bevel', 'square', library.JoinType.Square, library.EndType.Square],
+    ] as const) {
+      const flat = new library.PathD();
+      flat.assign(Float64Array.from(flatten(curve, 1e-4).flatMap(({ x, y }) => [x, y, 0])));
+      const paths = new library.PathsD();
+      paths.push_back(flat);
+      const wide = library.InflatePathsD(paths, 2.5, joinType, endType, 10, 6, 1e-4);
+      const area = Math.abs(library.AreaPathsD(wide));
+      const own = areaOf(bandsOf([curve], { ...LOOK, width: 5, join, cap }));
+      expect(Math.abs(own - area) / area).toBeLessThan(2e-4);
+    }
+  });
+
+  it('goes round a cusp and a doubled-back line without a loop or a spike', () => {
+    const cusp = open(cubic(p(-20, 0), p(20, 30), p(-20, 30), p(20, 0)));
+    const made = bandsOf([cusp], { ...LOOK, join: 'round', cap: 'round' });
+    for (const loop of made)
+      for (const { from } of loop.segments)
+        expect(nearestOnPath(cusp, from)!.distance).toBeLessThan(3 + 1e-2);
+    const back = open(line(p(0, 0), p(30, 0)), line(p(30, 0), p(0, 0)));
+    expect(areaOf(bandsOf([back], { ...LOOK, join: 'round', cap: 'round' }))).toBeCloseTo(
+      180 + Math.PI * 9,
+      6,
+    );
+  });
+});
+
+describe('offsets', () => {
+  it('of convex shapes have Steiner’s area: A + Pd + πd² outward with round joins', () => {
+    // Steiner, "Über parallele Flächen" (1840); for polygons it is elementary.
+    fc.assert(
+      fc.property(fc.integer({ min: 3, max: 12 }), fc.double({ min: 0.5, max: 20, noNaN: true }), (n, d) => {
+        const corners = Array.from({ length: n }, (_, k) =>
+          p(30 * Math.sin((2 * Math.PI * k) / n), -30 * Math.cos((2 * Math.PI * k) / n)),
+        );
+        const shape = polygon(corners);
+        const round = n * distance(corners[0]!, corners[1]!);
+        const area = signedArea([shape]);
+        expect(areaOf(offsetOf([shape], 'nonzero', d, 'round', 4))).toBeCloseTo(
+          area + round * d + Math.PI * d * d,
+          5,
+        );
+        const apothem = 30 * Math.cos(Math.PI / n);
+        const inward = areaOf(offsetOf([shape], 'nonzero', -d, 'miter', 100));
+        // Inward the polygon stays one of its kind, its apothem less by the distance.
+        expect(inward).toBeCloseTo(d < apothem ? area * (1 - d / apothem) ** 2 : 0, 5);
+      }),
+    );
+  });
+
+  it('of a circle is the circle farther out, and nothing where it is too small', () => {
+    expect(areaOf(offsetOf([circle(3, 4, 10)], 'nonzero', 2.5, 'miter', 4))).toBeCloseTo(
+      Math.PI * 12.5 ** 2,
+      7,
+    );
+    expect(areaOf(offsetOf([circle(3, 4, 10)], 'nonzero', -2.5, 'miter', 4))).toBeCloseTo(
+      Math.PI * 7.5 ** 2,
+      7,
+    );
+    expect(offsetOf([circle(3, 4, 10)], 'nonzero', -10.5, 'miter', 4)).toEqual([]);
+    const ring = offsetOf([circle(0, 0, 10), circle(0, 0, 5)], 'evenodd', 1, 'miter', 4);
+    expect(areaOf(ring)).toBeCloseTo(Math.PI * (121 - 16), 7);
+  });
+});

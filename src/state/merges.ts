@@ -1,7 +1,7 @@
 import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
 import { NO_CELL_WORK, shownCells, type ShownCells } from '../core/figure/cells';
 import type { Round } from '../core/figure/model';
-import type { Division, MergeRequest, MergeResult } from '../core/merge/merge';
+import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editor';
@@ -136,3 +136,7 @@ export function cellsOfRound(state: EditorState, round: Round): ShownCells | nul
 
 export const divisionOf = (state: EditorState, round: Round): Division | null =>
   round.merge?.op === 'divide' ? (state.merges.get(round.id)?.result?.division ?? null) : null;
+
+/** What is known of the crossings of a woven round, once they are worked out. */
+export const weaveOfRound = (state: EditorState, round: Round): WeaveFacts | null =>
+  round.merge?.op === 'weave' ? (state.merges.get(round.id)?.result?.weave ?? null) : null;

@@ -2,7 +2,10 @@ import type { BuiltKind } from '../core/maker/makers';
 import type { Stage } from './stages';
 
 /** Constructions that are drawn by a drag of their own; a whirl of a shape is made of one that is there. */
-export type DrawnKind = Exclude<BuiltKind, 'nest' | 'stamp' | 'star' | 'lattice' | 'drawing' | 'band' | 'offset'>;
+export type DrawnKind = Exclude<
+  BuiltKind,
+  'nest' | 'stamp' | 'star' | 'lattice' | 'drawing' | 'band' | 'offset'
+>;
 
 export type ToolId =
   | 'select'
@@ -21,6 +24,7 @@ export type ToolId =
   | 'eyedropper'
   | 'fuse'
   | 'take'
+  | 'swap'
   | DrawnKind;
 
 /** The two rows of the tray, which lie on the two rows of keys under the left hand. */
@@ -34,7 +38,7 @@ export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
     ['rectangle', 'stamp', 'petal', 'eyedropper', 'slit', 'guide', 'measure'],
   ],
   turn: [['select']],
-  merge: [['select', 'fuse', 'take']],
+  merge: [['select', 'fuse', 'take', 'swap']],
   colour: [['select', 'paint', 'eyedropper']],
 };
 
@@ -71,6 +75,7 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   eyedropper: 'Eyedropper',
   fuse: 'Fuse',
   take: 'Remove',
+  swap: 'Swap',
   ray: 'Ray',
   drop: 'Drop',
   heart: 'Heart',

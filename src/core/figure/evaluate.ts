@@ -1,11 +1,11 @@
 import { areOwnMirror } from '../curve/path';
 import { addTurns } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
-import type { MergeResult } from '../merge/merge';
+import type { MergeResult, WeaveFacts } from '../merge/merge';
 import { mixedPaint } from '../paint/mix';
 import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { layersOfCells } from './cells';
-import { resolvedShapes } from './combined';
+import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
@@ -108,6 +108,20 @@ function outlineLayers(round: Round, { parts }: MergeResult, paint: Paint): Scen
   }));
 }
 
+/** Woven bands, each in the colour of its line's stroke. */
+function wovenLayers(
+  round: Round,
+  result: MergeResult,
+  { shapeOfPart }: WeaveFacts,
+  shapeIds: readonly string[],
+): SceneLayer[] {
+  const shapes = new Map(resolvedShapes(round).map((shape) => [shape.id, shape]));
+  return result.parts.flatMap((part, k) => {
+    const shape = shapes.get(shapeIds[(shapeOfPart[k] ?? 0) % shapeIds.length] ?? '');
+    return shape ? outlineLayers(round, { ...result, parts: [part] }, paintOfArea(shape)) : [];
+  });
+}
+
 function makeLayers(
   round: Round,
   jobs: readonly MergeJob[],
@@ -117,8 +131,9 @@ function makeLayers(
   const outlines = jobs.flatMap((job, k): SceneLayer[] => {
     const result = results[k];
     if (!result) return [];
-    return result.division && round.merge
-      ? layersOfCells(round, round.merge, result.division)
+    if (result.division && round.merge) return layersOfCells(round, round.merge, result.division);
+    return result.weave
+      ? wovenLayers(round, result, result.weave, [...job.shapeIds])
       : outlineLayers(round, result, job.paint);
   });
   const opacity = round.opacity ?? 1;
@@ -127,9 +142,11 @@ function makeLayers(
     merged.size > 0 ? resolvedShapes(round).filter(({ id }) => !merged.has(id)) : resolvedShapes(round),
   );
   if (items.length === 0) return outlines;
+  const isWoven = results.some((result) => result?.weave);
   const tinted = new Map<string, readonly SceneItem[]>();
+  // What is not woven lies behind what is; what is not merged, as lines over cells, in front of what is.
   return [
-    ...outlines,
+    ...(isWoven ? [] : outlines),
     {
       roundId: round.id,
       blend: round.blend,
@@ -141,6 +158,7 @@ function makeLayers(
         ...(tint && { items: tintedItems(items, tint, tinted) }),
       })),
     },
+    ...(isWoven ? outlines : []),
   ];
 }
 

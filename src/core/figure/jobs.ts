@@ -6,7 +6,7 @@ import type { Paint } from '../scene/scene';
 import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
-import type { Figure, Round, Shape } from './model';
+import type { Figure, Round, RoundMerge, Shape, Weave } from './model';
 import { areaOfShape, paintOfArea, resolvedShapes } from './combined';
 import { partsWithPaint } from './parts';
 
@@ -27,7 +27,8 @@ export interface MergeJob {
   readonly sources: readonly [Source, ...Source[]];
   /** Of the first source only this shape takes part. */
   readonly shapeId: string | null;
-  readonly op: MergeRequest['op'];
+  readonly op: RoundMerge['op'];
+  readonly weave: Weave | null;
   readonly times: number | null;
   /** How far guide lines go that bound cells, or null where the frame bounds none. */
   readonly frame: number | null;
@@ -35,6 +36,9 @@ export interface MergeJob {
 
 const isFilledArea = (shape: Shape): boolean =>
   shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form).some(({ closed }) => closed);
+
+/** The gap that a weave begins with, in the figure's unit. */
+export const START_WEAVE: Weave = { gap: 1, swapped: [] };
 
 /** A line with a stroke alone, which other rounds cut as the band that it is seen as. */
 const isLine = ({ visible, paint }: Shape): boolean =>
@@ -83,16 +87,20 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
     if (!merge && joined.length === 0 && above.length === 0) return [];
     const divides = merge?.op === 'divide';
     const alone = !merge && joined.length === 0;
+    const weaves = merge?.op === 'weave';
     const taken = resolvedShapes(round).filter(
-      divides ? ({ visible }) => visible : alone ? isArea : isFilledArea,
+      divides ? ({ visible }) => visible : weaves ? isLine : alone ? isArea : isFilledArea,
     );
     const base = {
       roundId: round.id,
       shapeId: null,
       op: merge?.op ?? 'union',
       times: merge?.times ?? null,
+      weave: weaves ? (merge.weave ?? START_WEAVE) : null,
       frame: divides && merge.cells?.frame ? reach : null,
-      sources: [{ round }, ...joined.map((each) => ({ round: each })), ...above] as const,
+      sources: weaves
+        ? ([{ round }] as const)
+        : ([{ round }, ...joined.map((each) => ({ round: each })), ...above] as const),
     };
     // Without a merge of its own every shape keeps its paint.
     if (alone) {
@@ -108,7 +116,7 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
     const paint = merge?.paint ?? first?.paint ?? joined[0]?.shapes[0]?.paint;
     if (!paint) return [];
     // Lines that only bound cells are drawn over them, as they have strokes of their own.
-    const shapeIds = new Set(taken.filter(isFilledArea).map(({ id }) => id));
+    const shapeIds = new Set((weaves ? taken : taken.filter(isFilledArea)).map(({ id }) => id));
     return [{ ...base, key: round.id, shapeIds, paint }];
   });
 }
@@ -125,7 +133,9 @@ export function requestOf(
         ? shape.id === job.shapeId
         : divides && role === undefined
           ? shape.visible
-          : isFilledArea(shape),
+          : job.weave
+            ? isLine(shape)
+            : isFilledArea(shape),
     );
     const lines = k === 0 && job.frame !== null ? frameLines(round.frame, job.frame) : [];
     const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
@@ -136,8 +146,16 @@ export function requestOf(
     return [job.sources.length > 1 ? { ...operand, start: round.rule.start } : operand];
   });
   if (!operands.some(({ role }) => role === undefined)) return null;
+  const [own] = operands;
+  const lines = resolvedShapes(job.sources[0].round).filter(isLine);
+  // Where copies differ each of them is a line of its own.
+  const bands = own?.shapes.flatMap((_, k) => {
+    const stroke = lines[k % lines.length]?.paint.stroke;
+    return stroke ? [{ width: stroke.width, cap: stroke.cap, join: stroke.join }] : [];
+  });
   return {
-    op: job.op,
+    op: job.op === 'weave' ? 'union' : job.op,
+    ...(job.weave && bands && { weave: { ...job.weave, bands } }),
     among: 'copies',
     ...(job.times !== null && { times: job.times }),
     quality,
@@ -227,6 +245,7 @@ const sameOperand = (a: Round, b: Round): boolean =>
 export const sameJob = (a: MergeJob, b: MergeJob): boolean =>
   a === b ||
   (a.op === b.op &&
+    (a.weave === b.weave || (a.weave?.gap === b.weave?.gap && a.weave?.swapped === b.weave?.swapped)) &&
     a.times === b.times &&
     a.frame === b.frame &&
     a.shapeId === b.shapeId &&

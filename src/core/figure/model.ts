@@ -22,7 +22,15 @@ export interface Shape {
 }
 
 /** What may become of a round's overlapping copies. */
-export const ROUND_MERGES = ['union', 'intersection', 'exclusion', 'once', 'atLeast', 'divide'] as const;
+export const ROUND_MERGES = [
+  'union',
+  'intersection',
+  'exclusion',
+  'once',
+  'atLeast',
+  'divide',
+  'weave',
+] as const;
 
 /** Cells that are fused: by their references, in all turns, or these alone. */
 export interface FusedCells {
@@ -50,6 +58,15 @@ export interface RoundMerge {
   readonly paint: Paint;
   /** For `divide`. */
   readonly cells?: CellWork;
+  /** For `weave`: lines become bands that pass over and under one another. */
+  readonly weave?: Weave;
+}
+
+export interface Weave {
+  /** How far a band that passes under stays away from the one over it, in the figure's unit. */
+  readonly gap: number;
+  /** Crossings that are the other way round, by reference to a kind or to one of it. */
+  readonly swapped: readonly string[];
 }
 
 /**

@@ -276,6 +276,13 @@ const round = Joi.object({
     times: Joi.number().integer().min(1).max(MOST_FOLD),
     paint: paint.required(),
     cells: cellWork,
+    weave: Joi.object({
+      gap: extent,
+      swapped: Joi.array()
+        .items(Joi.string().pattern(/^\d{1,5}-\d{1,5}\.\d{1,6}(?:@\d{1,5})?$/, 'reference to a crossing'))
+        .max(LIMITS.cells)
+        .required(),
+    }),
   })
     .allow(null)
     .required(),

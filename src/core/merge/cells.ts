@@ -5,8 +5,17 @@ import { centroidOf } from '../curve/centroid';
 import { flatten } from '../curve/flatten';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
-import { divisionOf, merge, mergeNow, type Divided, type Merged } from './engine';
-import type { Cells, Division, MergeControl, MergeOperand, MergeRequest, MergeResult } from './merge';
+import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
+import { weaveOf } from './weave';
+import type {
+  Cells,
+  Division,
+  MergeControl,
+  MergeOperand,
+  MergeRequest,
+  MergeResult,
+  WeaveLook,
+} from './merge';
 
 /** A point far from the border, to a hundredth of how far that can be (the pole of inaccessibility). */
 export function insideOf(loops: readonly Path[], area: number): Point {
@@ -50,9 +59,32 @@ function cellsIn({ arrangement, arranged, cells }: Divided): Cells[] {
 export const cellsOf = (operands: readonly MergeOperand[]): readonly Cells[] =>
   divided(mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands })).cells;
 
-/** A merge, and where it divides its cells. @throws MergeStopped, MergeFailed */
+/** A merge, and where it divides its cells, where it weaves its crossings. @throws MergeStopped, MergeFailed */
 export async function mergedFully(request: MergeRequest, control: MergeControl): Promise<MergeResult> {
+  const [operand] = request.operands;
+  if (request.weave && operand) return woven(operand, request.weave);
   const merged = await merge(request, control);
   const { parts, facts } = merged;
   return request.op === 'divide' ? { parts, facts, division: divided(merged) } : { parts, facts };
+}
+
+function woven({ fold, mirror, shapes }: MergeOperand, { bands, gap, swapped }: WeaveLook): MergeResult {
+  const started = performance.now();
+  const lines = shapes.flatMap(({ paths }, k) => {
+    const band = bands[k];
+    return band ? [{ paths, ...band }] : [];
+  });
+  const made = weaveOf({ fold, mirror, lines, gap, swapped });
+  const parts = made.parts.flat();
+  const { crossings, crowded } = made;
+  return {
+    parts,
+    facts: factsOf(parts, null, false, performance.now() - started),
+    weave: {
+      crossings,
+      crowded,
+      fold: made.fold,
+      shapeOfPart: made.parts.flatMap((each, k) => each.map(() => k)),
+    },
+  };
 }

@@ -125,7 +125,8 @@ function partsOf(region: OutlinedRegion, restorer: Restorer, turns: TurnLists): 
   return parts;
 }
 
-function factsOf(
+/** The figures of a result. */
+export function factsOf(
   parts: readonly MergePart[],
   arrangement: Arrangement | null,
   withCells: boolean,

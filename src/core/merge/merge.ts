@@ -54,6 +54,39 @@ export interface MergeRequest {
    * whatever the motif's details. The outline is the same; the facts tell of no cells.
    */
   readonly outlineOnly?: boolean;
+  /** The lines of the one operand are woven instead: one band for each of its shapes. */
+  readonly weave?: WeaveLook;
+}
+
+/** How lines become woven bands. Lengths in the figure's unit. */
+export interface WeaveLook {
+  readonly bands: readonly {
+    readonly width: number;
+    readonly cap: 'butt' | 'round' | 'square';
+    readonly join: 'miter' | 'round' | 'bevel';
+  }[];
+  readonly gap: number;
+  readonly swapped: readonly string[];
+}
+
+/** A place where one band passes over another. */
+export interface WovenCrossing {
+  /** Its kind, `@`, and which of it. */
+  readonly ref: string;
+  readonly at: Point;
+  /** False where over and under cannot alternate: what comes before or after on a band is the same there. */
+  readonly alternates: boolean;
+}
+
+/** What a weave found. */
+export interface WeaveFacts {
+  /** For each part of the result, whose band it is of: the place of its shape in the operand. */
+  readonly shapeOfPart: readonly number[];
+  readonly crossings: readonly WovenCrossing[];
+  /** Where more than two bands meet, which cannot be woven. */
+  readonly crowded: readonly Point[];
+  /** How many turns leave it as it is. */
+  readonly fold: number;
 }
 
 export const TOLERANCES = { full: FULL_TOLERANCE, coarse: COARSE_TOLERANCE } as const;
@@ -119,6 +152,7 @@ export interface MergeResult {
   readonly parts: readonly MergePart[];
   readonly facts: MergeFacts;
   readonly division?: Division;
+  readonly weave?: WeaveFacts;
 }
 
 /** How a caller follows and stops a merge. */

@@ -118,7 +118,7 @@ export interface PackedResult extends Omit<MergeResult, 'parts' | 'division'> {
   readonly paths: PackedPaths;
 }
 
-export function packResult({ parts, facts, division }: MergeResult): PackedResult {
+export function packResult({ parts, facts, division, weave }: MergeResult): PackedResult {
   if (division) {
     const { cells } = division;
     return {
@@ -130,19 +130,24 @@ export function packResult({ parts, facts, division }: MergeResult): PackedResul
   }
   return {
     facts,
+    ...(weave && { weave }),
     turns: parts.map(({ turns }) => turns),
     division: null,
     paths: packPaths(parts.map(({ loops }) => loops)),
   };
 }
 
-export function unpackResult({ facts, turns, division, paths }: PackedResult): MergeResult {
+export function unpackResult({ facts, weave, turns, division, paths }: PackedResult): MergeResult {
   const lists = unpackPaths(paths);
   if (division) {
     const cells = division.cells.map((cell, k) => ({ ...cell, loops: lists[k] ?? [] }));
     return { facts, parts: [], division: { ...division, cells } };
   }
-  return { facts, parts: turns.map((each, k) => ({ turns: each, loops: lists[k] ?? [] })) };
+  return {
+    facts,
+    ...(weave && { weave }),
+    parts: turns.map((each, k) => ({ turns: each, loops: lists[k] ?? [] })),
+  };
 }
 
 /** What is transferred with a packed request or result. */

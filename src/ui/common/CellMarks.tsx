@@ -2,10 +2,13 @@
 
 import { memo } from 'react';
 
+import type { Point } from '@/core/curve/point';
 import type { CellCopy, CellGroup } from '@/core/merge/fused';
+import type { WeaveFacts } from '@/core/merge/merge';
 import { degreesOf } from '@/core/number/turn';
 import { activeRound, type EditorState } from '@/state/editor';
-import { cellsOfRound } from '@/state/merges';
+import { cellsOfRound, weaveOfRound } from '@/state/merges';
+import type { ToolId } from '@/state/tools';
 import { screenData } from './screenData';
 
 const placeOf = ({ turn, mirrored }: CellCopy): string =>
@@ -49,14 +52,40 @@ const Marks = memo(function Marks({
   );
 });
 
-/** Cells that light up under the pointer with their kind, and, while they are removed, those that are away. */
+/** Hairlines of all cells are drawn for as many as this; more would be a grey haze, and slow. */
+const MOST_LINES = 3000;
+
+const Lines = memo(function Lines({ groups }: { readonly groups: readonly CellGroup[] }) {
+  return groups.flatMap((group, g) =>
+    group.copies.map((copy, k) => (
+      <path
+        key={`${g}-${k}`}
+        d={screenData(group.loops)}
+        transform={placeOf(copy)}
+        vectorEffect="non-scaling-stroke"
+      />
+    )),
+  );
+});
+
+const CELL_TOOLS: ReadonlySet<ToolId> = new Set(['fuse', 'take', 'paint']);
+
+/** Cells that light up under the pointer with their kind, their hairlines, and, while they are removed, those that are away. */
 export function CellMarks({ state }: { readonly state: EditorState }) {
   const round = activeRound(state);
   const cells = round && cellsOfRound(state, round);
+  const weave = round && weaveOfRound(state, round);
   const removed = state.tool === 'take' ? (round?.merge?.cells?.removed ?? null) : null;
-  if (!cells || (!state.lit && !removed)) return null;
+  if (weave && state.stage === 'merge') return <CrossingMarks weave={weave} all={state.tool === 'swap'} />;
+  if (!cells || !CELL_TOOLS.has(state.tool)) return null;
+  const count = cells.groups.reduce((sum, { copies }) => sum + copies.length, 0);
   return (
     <g pointerEvents="none" data-testid="cell-marks">
+      {count <= MOST_LINES && (
+        <g fill="none" stroke="var(--ink)" strokeOpacity={0.35} strokeWidth={0.8}>
+          <Lines groups={cells.groups} />
+        </g>
+      )}
       <Marks
         groups={cells.groups}
         lit={state.lit?.refs ?? NOTHING}
@@ -66,5 +95,37 @@ export function CellMarks({ state }: { readonly state: EditorState }) {
     </g>
   );
 }
+
+/** Rings at crossings where bands do not pass over and under by turns; dots at all that can be swapped. */
+const CrossingMarks = memo(function CrossingMarks({
+  weave,
+  all,
+}: {
+  readonly weave: WeaveFacts;
+  readonly all: boolean;
+}) {
+  // Points are drawn by the round cap of a line of no length, whose width the zoom leaves alone.
+  const dot = ({ x, y }: Point): string => `M${x} ${y}h0`;
+  const wrong = weave.crossings.filter(({ alternates }) => !alternates);
+  return (
+    <g fill="none" strokeLinecap="round" pointerEvents="none" data-testid="crossing-marks">
+      {all && (
+        <path
+          d={weave.crossings.map(({ at }) => dot(at)).join('')}
+          stroke="var(--kelp)"
+          strokeWidth={7}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      <path
+        d={[...wrong.map(({ at }) => dot(at)), ...weave.crowded.map(dot)].join('')}
+        stroke="var(--coral)"
+        strokeOpacity={0.55}
+        strokeWidth={16}
+        vectorEffect="non-scaling-stroke"
+      />
+    </g>
+  );
+});
 
 const NOTHING: readonly string[] = [];

@@ -4,7 +4,8 @@ import { Radio, RadioGroup } from '@headlessui/react';
 
 interface Props<T extends string> {
   readonly label: string;
-  readonly value: T;
+  /** Null where none is chosen. */
+  readonly value: T | null;
   readonly choices: readonly { readonly value: T; readonly label: string }[];
   readonly onChange: (value: T) => void;
   readonly disabled?: boolean;
@@ -15,7 +16,7 @@ export function Choices<T extends string>({ label, value, choices, onChange, dis
   return (
     <RadioGroup
       value={value}
-      onChange={onChange}
+      onChange={(chosen: T | null) => chosen !== null && onChange(chosen)}
       aria-label={label}
       disabled={disabled}
       className="grid grid-cols-2 gap-1.5 data-[disabled]:opacity-50"

@@ -13,6 +13,7 @@ import { useEditor } from '../editor/EditorContext';
 import { roundActions } from '../reach/roundActions';
 import { ArrangePanel } from './ArrangePanel';
 import { ColourPanel } from './ColourPanel';
+import { CombinePanel } from './CombinePanel';
 import { FitPanel } from './FitPanel';
 import { HalfPanel } from './HalfPanel';
 import { FramePanel } from './FramePanel';
@@ -118,7 +119,13 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
         </>
       )}
       {stage === 'turn' && <TurnPanel round={round} />}
-      {stage === 'merge' && <MergePanel round={round} />}
+      {stage === 'merge' && (
+        <>
+          <CombinePanel key={chosen.map(({ id }) => id).join(' ')} round={round} shapes={chosen} />
+          {single && <ShapePanel key={single.id} round={round} shape={single} />}
+          <MergePanel round={round} />
+        </>
+      )}
       {stage === 'colour' && <ColourPanel round={round} />}
     </aside>
   );

@@ -1,18 +1,21 @@
 'use client';
 
-import { setMerge } from '@/core/figure/commands';
+import { makeRoundPlain, setMerge } from '@/core/figure/commands';
 import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
 import { ROUND_MERGES, type Round, type RoundMerge } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import type { MergeFacts } from '@/core/merge/merge';
 import { actOnRound, shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
 import { mergesOfRound } from '@/state/merges';
+import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
 import { CountField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
 import { BelowPanel } from './BelowPanel';
 import { CellsPanel } from './CellsPanel';
+import { WeavePanel } from './WeavePanel';
 import { Choices } from '../common/Choices';
 
 type Op = RoundMerge['op'] | 'separate';
@@ -25,6 +28,7 @@ const NAMES: Record<Op, string> = {
   once: 'Covered once',
   atLeast: 'Overlaps',
   divide: 'Cells',
+  weave: 'Weave',
 };
 
 const WORDS: Record<Op, string> = {
@@ -35,6 +39,7 @@ const WORDS: Record<Op, string> = {
   once: 'What one copy alone covers is kept: each without its neighbours.',
   atLeast: 'What several copies cover is kept.',
   divide: 'All lines part the round into cells, which can be fused, removed and painted by kind.',
+  weave: 'Lines become bands that pass over and under one another by turns.',
 };
 
 const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
@@ -124,7 +129,9 @@ export function MergePanel({ round }: { readonly round: Round }) {
           <p className="text-[12px] leading-4 text-coral-text">
             {op === 'divide'
               ? 'There is no line in this round that could bound cells.'
-              : 'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.'}
+              : op === 'weave'
+                ? 'There is no line to weave: a path with a stroke and no fill.'
+                : 'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.'}
           </p>
         )}
         {empty && (
@@ -140,6 +147,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
         )}
       </Section>
       {op === 'divide' && <CellsPanel round={round} />}
+      {op === 'weave' && <WeavePanel round={round} />}
       <BelowPanel round={round} />
       {facts && (
         <Section title={op === 'divide' ? 'All cells' : 'The outline'}>
@@ -158,6 +166,18 @@ export function MergePanel({ round }: { readonly round: Round }) {
           <Fact caption="Worked out in">
             {printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms
           </Fact>
+          <Button
+            disabled={round.locked || running !== null}
+            title="Paths that edit like any other, in rounds of the folds that they have"
+            onClick={() => {
+              const layers = sceneOf(editor.getState()).layers.filter(({ roundId }) => roundId === round.id);
+              actOnRound(editor, 'Make the round plain', (each, id) =>
+                makeRoundPlain(each, id, layers, newId),
+              );
+            }}
+          >
+            Make the round plain
+          </Button>
         </Section>
       )}
     </>

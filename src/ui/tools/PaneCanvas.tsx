@@ -31,6 +31,7 @@ const UNCAUGHT: ReadonlySet<ToolId> = new Set([
   'freehand',
   'fuse',
   'take',
+  'swap',
 ]);
 
 const DOUBLE_CLICK = 350;

@@ -2,14 +2,22 @@ import { toast } from 'sonner';
 
 import { applyTo, turnMap } from '@/core/curve/affine';
 import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point';
-import { fuseCells, paintCells, removeCells, restoreCells } from '@/core/figure/commands';
+import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { START_PAINT } from '@/core/figure/start';
 import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
-import type { Division } from '@/core/merge/merge';
+import type { Division, WovenCrossing } from '@/core/merge/merge';
 import { negateTurn } from '@/core/number/turn';
-import { activeRound, commit, preview, shownFigure, type Editor, type EditorState } from '@/state/editor';
-import { cellsOfRound, divisionOf } from '@/state/merges';
+import {
+  activeRound,
+  actOnRound,
+  commit,
+  preview,
+  shownFigure,
+  type Editor,
+  type EditorState,
+} from '@/state/editor';
+import { cellsOfRound, divisionOf, weaveOfRound } from '@/state/merges';
 import type { Press } from './gesture';
 import { viewOf, type PanePoint } from './pointer';
 
@@ -169,3 +177,33 @@ function sayWhatIsMissing(editor: Editor): void {
   if (activeRound(editor.getState())?.merge?.op !== 'divide')
     toast('This round has no cells: choose Cells in the inspector first.');
 }
+
+/** How near a press must be to a crossing, in pixels. */
+const NEAR_CROSSING = 14;
+
+/** The crossing of a woven round nearest to the pointer; null where none is near. */
+export function crossingAt(state: EditorState, p: PanePoint): WovenCrossing | null {
+  const round = activeRound(state);
+  const facts = round && weaveOfRound(state, round);
+  if (!facts) return null;
+  const at = inRound(round, p);
+  const near = NEAR_CROSSING / viewOf(state, p.pane).scale;
+  return facts.crossings.reduce<WovenCrossing | null>((best, next) => {
+    const away = distance(next.at, at);
+    return away <= near && (!best || away < distance(best.at, at)) ? next : best;
+  }, null);
+}
+
+/** Swap: turns a crossing of bands the other way round, with its kind or alone. */
+export const pressSwap: Press = (editor, p) => {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const crossing = crossingAt(state, p);
+  if (!crossing) {
+    if (round?.merge?.op !== 'weave') toast('This round is not woven: choose Weave in the inspector first.');
+    return null;
+  }
+  const ref = state.cellReach === 'one' ? crossing.ref : (crossing.ref.split('@')[0] ?? crossing.ref);
+  actOnRound(editor, 'Swap crossing', (figure, id) => swapCrossing(figure, id, ref));
+  return null;
+};

@@ -1,7 +1,7 @@
 import type { DrawnKind, ToolId } from '@/state/tools';
 import type { Press } from './gesture';
 import { BUILT_KINDS } from '@/core/maker/makers';
-import { pressFuse, pressTake } from './cells';
+import { pressFuse, pressSwap, pressTake } from './cells';
 import { pressFreehand } from './freehand';
 import { pressSlit } from './slit';
 import { pressGuide, pressMeasure } from './guides';
@@ -49,4 +49,5 @@ export const PRESSES: Record<ToolId, Press> = {
   eyedropper: pressEyedropper,
   fuse: pressFuse,
   take: pressTake,
+  swap: pressSwap,
 };

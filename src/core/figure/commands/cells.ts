@@ -9,7 +9,8 @@ import { placementMap } from '../../symmetry/rule';
 import type { Paint } from '../../scene/scene';
 import { keptWork, NO_CELL_WORK, shownCells } from '../cells';
 import { copiesOf } from '../copies';
-import type { CellWork, Figure } from '../model';
+import { START_WEAVE } from '../jobs';
+import type { CellWork, Figure, Weave } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
@@ -131,3 +132,25 @@ export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string
     }),
   );
 }
+
+/** Sets how far bands that pass under stay away from those over them. @throws RangeError unless it is above 0 */
+export function setWeaveGap(figure: Figure, roundId: string, gap: number): Figure {
+  if (!(gap > 0)) throw new RangeError('A weave needs a gap above 0, or its bands would be one.');
+  return withWeave(figure, roundId, (weave) => ({ ...weave, gap }));
+}
+
+/** Turns crossings the other way round, or back: by reference to a kind or to one of it. */
+export const swapCrossing = (figure: Figure, roundId: string, ref: string): Figure =>
+  withWeave(figure, roundId, (weave) => ({
+    ...weave,
+    swapped: weave.swapped.includes(ref)
+      ? weave.swapped.filter((each) => each !== ref)
+      : [...weave.swapped, ref],
+  }));
+
+const withWeave = (figure: Figure, roundId: string, change: (weave: Weave) => Weave): Figure =>
+  withRound(figure, roundId, (round) =>
+    round.merge?.op === 'weave'
+      ? { ...round, merge: { ...round.merge, weave: change(round.merge.weave ?? START_WEAVE) } }
+      : round,
+  );

@@ -108,14 +108,15 @@ export function setMerge(
   return withRound(figure, roundId, (round) => {
     if (op === null) return { ...round, merge: null };
     const first = round.shapes.find(({ paint }) => paint.fill !== null);
-    const kept = round.merge?.cells;
+    const { cells, weave } = round.merge ?? {};
     return {
       ...round,
       merge: {
         op,
         ...(op === 'atLeast' && { times: times ?? round.merge?.times ?? 2 }),
         paint: round.merge?.paint ?? first?.paint ?? START_PAINT,
-        ...(kept && { cells: kept }),
+        ...(cells && { cells }),
+        ...(weave && { weave }),
       },
     };
   });

@@ -1,0 +1,262 @@
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+
+import {
+  combinedOf,
+  combineShapes,
+  divideShapes,
+  makeBands,
+  makeCombinedPlain,
+  makePlain,
+  offsetShapes,
+  spreadOutward,
+  takeApart,
+  tidyShapes,
+  trimToShape,
+} from '@/core/figure/commands';
+import { resolvedShapes } from '@/core/figure/combined';
+import { COMBINE_OPS, type Combined, type Figure, type Round, type Shape } from '@/core/figure/model';
+import { printNumber } from '@/core/format/pathData';
+import { pathsOfForm } from '@/core/maker/form';
+import { MergeFailed } from '@/core/merge/merge';
+import { signedArea } from '@/core/curve/path';
+import type { TidyReport } from '@/core/curve/tidy';
+import { commit, select, shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { Button } from '../common/Button';
+import { Choices } from '../common/Choices';
+import { LengthField } from '../common/NumberField';
+import { Fact, Section } from '../common/Panel';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const NAMES: Record<Combined['op'], string> = {
+  union: 'Union',
+  subtract: 'Subtract',
+  intersection: 'Intersection',
+  exclusion: 'Exclusion',
+  clip: 'Clip',
+};
+
+const WORDS: Record<Combined['op'], string> = {
+  union: 'One outline in the paint of the backmost.',
+  subtract: 'The backmost less all that lie in front of it.',
+  intersection: 'Only what all of them cover.',
+  exclusion: 'What an odd number of them covers.',
+  clip: 'Of each only what is inside the frontmost, in its own paint.',
+};
+
+const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+
+/** What tidying did, in words. */
+function wordsOf({ before, after, doubled, needless, closed, slivers }: TidyReport): string {
+  const parts = [
+    doubled > 0 && plural(doubled, 'doubled node', 'doubled nodes'),
+    needless > 0 && plural(needless, 'needless node', 'needless nodes'),
+    slivers > 0 && plural(slivers, 'sliver', 'slivers'),
+  ].filter(Boolean);
+  const gone = parts.length > 0 ? `Took away ${parts.join(', ')}` : '';
+  const gaps = closed > 0 ? `closed ${plural(closed, 'gap', 'gaps')}` : '';
+  const done = [gone, gaps].filter(Boolean).join(', ');
+  return done === ''
+    ? 'Nothing to tidy: no node is doubled or needless.'
+    : `${done}: ${before} nodes before, ${after} after.`;
+}
+
+/** What is made of selected shapes together: live combinations, bands, offsets, and plain paths. */
+export function CombinePanel({
+  round,
+  shapes,
+}: {
+  readonly round: Round;
+  readonly shapes: readonly Shape[];
+}) {
+  const editor = useEditor();
+  const { page } = useEditorState(shownFigure);
+  const [away, setAway] = useState(2);
+  const [width, setWidth] = useState(0.05);
+  const [report, setReport] = useState<string | null>(null);
+  const { unit } = page;
+  const combined = combinedOf(round, shapes);
+  const ids = new Set(shapes.map(({ id }) => id));
+  const off = round.locked || shapes.length === 0;
+  if (shapes.length === 0) {
+    return (
+      <Section title="Selected shapes" note="none">
+        <p className="text-[12px] leading-4 text-muted">
+          Select shapes on the Bench to combine them, or to make bands and offsets of them.
+        </p>
+      </Section>
+    );
+  }
+  const result = combined ? resolvedShapes(round).filter(({ group }) => group === combined.group) : [];
+  const nothing = combined !== null && result.length === 0;
+
+  /** Takes a step that gives new shapes, which are selected; says why where it gives none. */
+  const step = (
+    label: string,
+    make: (figure: Figure) => { figure: Figure; ids: readonly string[] },
+    none: string,
+  ): void => {
+    try {
+      const made = make(shownFigure(editor.getState()));
+      if (made.ids.length === 0) {
+        toast(none);
+        return;
+      }
+      commit(editor, label, made.figure);
+      select(editor, round.id, made.ids);
+    } catch (error) {
+      if (!(error instanceof MergeFailed)) throw error;
+      toast(error.message);
+    }
+  };
+  const change = (label: string, make: (figure: Figure) => Figure): void =>
+    commit(editor, label, make(shownFigure(editor.getState())));
+
+  return (
+    <Section title="Selected shapes" note={shapes.length === 1 ? shapes[0]?.name : `${shapes.length} shapes`}>
+      {shapes.length > 1 && (
+        <>
+          <Choices
+            label="Combine"
+            value={combined?.op ?? null}
+            disabled={off}
+            choices={COMBINE_OPS.map((value) => ({ value, label: NAMES[value] }))}
+            onChange={(op) => change(NAMES[op], (figure) => combineShapes(figure, round.id, ids, op, newId))}
+          />
+          {combined && (
+            <p className="text-[12px] leading-4 text-muted">
+              {WORDS[combined.op]} They stay shapes: move or edit any of them.
+            </p>
+          )}
+          {nothing && (
+            <p role="alert" className="text-[12px] leading-4 text-coral-text">
+              Nothing is left of them so. Move them together, or combine them otherwise.
+            </p>
+          )}
+          {combined && !nothing && (
+            <Fact caption="Area">
+              {printNumber(
+                result.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form)), 0),
+                3,
+              )}{' '}
+              {unit}²
+            </Fact>
+          )}
+        </>
+      )}
+      <div className="grid grid-cols-2 gap-1.5">
+        {combined ? (
+          <>
+            <Button disabled={off} onClick={() => change('Take apart', (f) => takeApart(f, round.id, ids))}>
+              Take apart
+            </Button>
+            <Button
+              disabled={off || nothing}
+              onClick={() =>
+                step('Make plain', (f) => makeCombinedPlain(f, round.id, ids), 'Nothing is left of them so.')
+              }
+            >
+              Make plain
+            </Button>
+          </>
+        ) : (
+          <>
+            <Button
+              disabled={off}
+              title="A shape for each cell that the outlines make"
+              onClick={() =>
+                step(
+                  'Divide',
+                  (f) => divideShapes(f, round.id, ids, newId),
+                  'Open lines cover nothing to divide.',
+                )
+              }
+            >
+              Divide
+            </Button>
+            <Button
+              disabled={off || shapes.length < 2}
+              title="What reaches past the frontmost shape goes, and that shape with it"
+              onClick={() =>
+                step('Trim', (f) => trimToShape(f, round.id, ids), 'Nothing of them is inside the frontmost.')
+              }
+            >
+              Trim to front
+            </Button>
+            <Button
+              disabled={off}
+              title="Lines become closed shapes of a width"
+              onClick={() =>
+                step(
+                  'Band',
+                  (f) => makeBands(f, round.id, ids, newId),
+                  'These are bands already, or too short for one.',
+                )
+              }
+            >
+              Band
+            </Button>
+            <Button
+              disabled={off || shapes.every(({ form }) => form.kind === 'path')}
+              onClick={() => change('Make plain', (f) => makePlain(f, round.id, ids, newId))}
+            >
+              Make plain
+            </Button>
+          </>
+        )}
+      </div>
+      <LengthField label="Distance" caption="Distance" value={away} in={unit} onChange={setAway} />
+      <div className="grid grid-cols-2 gap-1.5">
+        <Button
+          disabled={off || away === 0}
+          title="An outline that runs beside each closed shape, inward below 0"
+          onClick={() =>
+            step(
+              'Offset',
+              (f) => offsetShapes(f, round.id, ids, away, newId),
+              away < 0 ? 'Nothing of the shape is left that far inward.' : 'An offset needs a closed shape.',
+            )
+          }
+        >
+          Offset
+        </Button>
+        <Button
+          disabled={off || away === 0}
+          title="Each shape is moved outward along its own direction"
+          onClick={() => change('Spread', (f) => spreadOutward(f, round.id, ids, away))}
+        >
+          Spread outward
+        </Button>
+      </div>
+      <LengthField
+        label="Tidy below"
+        caption="Tidy below"
+        value={width}
+        in={unit}
+        refuse={(value) => (value > 0 && value < 10 ? null : 'Tidying wants a width above 0 and below 10.')}
+        onChange={setWidth}
+      />
+      <Button
+        disabled={off || shapes.every(({ form }) => form.kind !== 'path')}
+        title="Takes away doubled and needless nodes and slivers, closes hairline gaps"
+        onClick={() => {
+          const tidy = tidyShapes(shownFigure(editor.getState()), round.id, ids, width);
+          const said = wordsOf(tidy.report);
+          setReport(said);
+          if (tidy.report.before !== tidy.report.after || tidy.report.closed > 0)
+            commit(editor, 'Tidy', tidy.figure);
+        }}
+      >
+        Tidy
+      </Button>
+      {report && (
+        <p role="status" className="text-[12px] leading-4 text-muted">
+          {report}
+        </p>
+      )}
+    </Section>
+  );
+}

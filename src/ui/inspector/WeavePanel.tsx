@@ -1,0 +1,91 @@
+'use client';
+
+import { setWeaveGap, swapCrossing } from '@/core/figure/commands';
+import { START_WEAVE } from '@/core/figure/jobs';
+import type { Round } from '@/core/figure/model';
+import { actOnRound, shownFigure } from '@/state/editor';
+import { weaveOfRound } from '@/state/merges';
+import { Button } from '../common/Button';
+import { LengthField } from '../common/NumberField';
+import { Fact, Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+/** How the round's lines are woven, and where that cannot hold. */
+export function WeavePanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const state = useEditorState((whole) => whole);
+  const weave = round.merge?.weave ?? START_WEAVE;
+  const facts = weaveOfRound(state, round);
+  const { unit } = shownFigure(state).page;
+  const wrong = facts?.crossings.filter(({ alternates }) => !alternates) ?? [];
+  const kinds = new Set(facts?.crossings.map(({ ref }) => ref.split('@')[0])).size;
+  return (
+    <Section title="Weave" note={facts ? `${facts.crossings.length} crossings` : 'being worked out'}>
+      <LengthField
+        label="Gap of the weave"
+        caption="Gap"
+        value={weave.gap}
+        in={unit}
+        step={0.1}
+        disabled={round.locked}
+        refuse={(gap) => (gap > 0 ? null : 'A weave needs a gap above 0, or its bands would be one.')}
+        onChange={(gap) =>
+          actOnRound(editor, 'Gap of the weave', (figure, id) => setWeaveGap(figure, id, gap), 'weave-gap')
+        }
+      />
+      <Row caption="A swap">
+        <Segmented
+          label="A swap reaches"
+          value={state.cellReach}
+          choices={[
+            { value: 'kind', label: 'Its kind' },
+            { value: 'one', label: 'One alone' },
+          ]}
+          onChange={(cellReach) => editor.setState({ cellReach })}
+        />
+      </Row>
+      <p className="text-[12px] leading-4 text-muted">
+        Swap turns a crossing the other way round. Widths are those of the strokes.
+      </p>
+      {facts && (
+        <>
+          <Fact caption="Kinds of crossings">{kinds}</Fact>
+          <Fact caption="Symmetry of the weave">C{facts.fold}</Fact>
+          <Fact caption="Over and under">
+            {wrong.length === 0 ? 'alternate everywhere' : 'do not alternate'}
+          </Fact>
+        </>
+      )}
+      {(wrong.length > 0 || (facts?.crowded.length ?? 0) > 0) && facts && (
+        <div
+          role="status"
+          className="flex flex-col gap-1.5 rounded-ui bg-brass-soft px-2 py-1.5 text-[12px] leading-4"
+        >
+          {wrong.length > 0 && (
+            <span>
+              At {wrong.length} crossings, ringed in the panes, a band passes over or under twice running.
+            </span>
+          )}
+          {facts.crowded.length > 0 && (
+            <span>
+              In {facts.crowded.length === 1 ? 'one place' : `${facts.crowded.length} places`} more than two
+              bands meet; they are one there. Move a line a little.
+            </span>
+          )}
+          {weave.swapped.length > 0 && (
+            <Button
+              onClick={() =>
+                actOnRound(editor, 'Undo all swaps', (figure, id) =>
+                  weave.swapped.reduce((each, ref) => swapCrossing(each, id, ref), figure),
+                )
+              }
+            >
+              Undo all swaps
+            </Button>
+          )}
+        </div>
+      )}
+    </Section>
+  );
+}

@@ -2,6 +2,7 @@ import type { Figure } from '../../src/core/figure/model';
 import { anemone } from './anemone';
 import { bubbleLattice } from './bubbleLattice';
 import { dryDockFrame } from './dryDockFrame';
+import { foldedFan } from './foldedFan';
 import { frostFlake } from './frostFlake';
 import { hatchIris } from './hatchIris';
 import { kelpCrown } from './kelpCrown';
@@ -9,9 +10,11 @@ import { laceRosette } from './laceRosette';
 import { lampBurst } from './lampBurst';
 import { mooringBorder } from './mooringBorder';
 import { needleFlake } from './needleFlake';
+import { netRoundel } from './netRoundel';
 import { netWhirl } from './netWhirl';
 import { posterWheel } from './posterWheel';
 import { propeller } from './propeller';
+import { ropeKnot } from './ropeKnot';
 import { scallopRing } from './scallopRing';
 import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 
@@ -25,6 +28,9 @@ export const PIECES: Readonly<Record<string, () => Figure>> = {
   anemone,
   'needle-flake': needleFlake,
   'hatch-iris': hatchIris,
+  'folded-fan': foldedFan,
+  'rope-knot': ropeKnot,
+  'net-roundel': netRoundel,
   'dry-dock-frame': dryDockFrame,
   'net-whirl': netWhirl,
   'frost-flake': frostFlake,

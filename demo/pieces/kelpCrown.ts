@@ -1,35 +1,38 @@
-import { addRound, addShapes, setMerge } from '../../src/core/figure/commands';
+import { addRound, addShapes, paintCells, setMerge } from '../../src/core/figure/commands';
+import { NO_CELL_WORK, shownCells } from '../../src/core/figure/cells';
 import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+import { divisionOf } from './cells';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 
 const PETALS = 22;
 
-/** Piece 9, as far as it goes without cells: 22 petals overlapping, united tier by tier. */
+/** From the centre to the rim. */
+const RAMP = [TIDE.shell, TIDE.coral, TIDE.brass, TIDE.foam, TIDE.kelp, '#166a68', TIDE.deep, '#0c2c38'];
+
+/** Piece 9: 22 petals that overlap, divided into cells, and these painted ring by ring. */
 export function kelpCrown(): Figure {
   let figure = emptyPiece('Kelp crown', 180, TIDE.sand);
-  const tiers = [
-    { id: 'tips', name: 'Tips', from: 0, to: 82, width: 30, colour: TIDE.deep, half: false },
-    { id: 'fronds', name: 'Fronds', from: 0, to: 70, width: 25, colour: TIDE.kelp, half: true },
-    { id: 'leaves', name: 'Leaves', from: 0, to: 57, width: 20, colour: TIDE.foam, half: false },
-    { id: 'crown', name: 'Crown', from: 0, to: 44, width: 15, colour: TIDE.coral, half: true },
-    { id: 'buds', name: 'Buds', from: 0, to: 31, width: 10, colour: TIDE.shell, half: false },
-  ];
-  for (const { id, name, from, to, width, colour, half } of tiers) {
-    figure = addRound(figure, emptyRound(id, name, PETALS, false, half ? turn(1, 2 * PETALS) : turn(0)));
-    figure = addShapes(figure, id, [
-      named(`${id}-petal`, 'Petal', petalBetween(from, to, width), filled(colour)),
-    ]);
-    figure = setMerge(figure, id, 'union');
-  }
+  figure = addRound(figure, emptyRound('tips', 'Crown', PETALS));
+  const seam = { colour: TIDE.sand, width: 0.5, cap: 'round' as const, join: 'round' as const };
+  figure = addShapes(figure, 'tips', [
+    named('petal', 'Petal', petalBetween(12, 84, 44), { fill: TIDE.kelp, stroke: seam }),
+  ]);
+  figure = setMerge(figure, 'tips', 'divide');
+  const division = divisionOf(figure, 'tips');
+  const { groups } = shownCells(division, NO_CELL_WORK);
+  groups.forEach(({ copies, depth }, k) => {
+    const refs = copies.flatMap((copy) => copy.refs);
+    const fill = depth === 0 ? TIDE.sand : (RAMP[Math.floor((k * RAMP.length) / groups.length)] ?? TIDE.deep);
+    figure = paintCells(figure, 'tips', division, refs, { fill, stroke: seam });
+  });
   figure = addRound(figure, emptyRound('veins', 'Veins', PETALS));
   figure = addShapes(figure, 'veins', [
-    named('vein', 'Vein', petalBetween(60, 78, 3.2), filled(TIDE.kelp)),
-    named('drop', 'Drop', circleAt(51.5, 1.5), filled(TIDE.deep)),
+    named('vein', 'Vein', petalBetween(74, 81, 1.6), filled(TIDE.foam)),
+    named('drop', 'Drop', circleAt(87, 0.9), filled(TIDE.deep)),
   ]);
   figure = addRound(figure, emptyRound('eye', 'Eye', PETALS / 2));
   return addShapes(figure, 'eye', [
-    named('eye-petal', 'Petal', petalBetween(4, 15, 4.6), filled(TIDE.brass)),
-    named('eye-ring', 'Ring', circleAt(18.6, 1.2), lined(TIDE.deep, 0.6)),
+    named('eye-petal', 'Petal', petalBetween(2, 9, 3), filled(TIDE.brass)),
+    named('eye-ring', 'Ring', circleAt(10.6, 0.6), lined(TIDE.deep, 0.4)),
   ]);
 }

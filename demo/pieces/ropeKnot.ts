@@ -1,0 +1,27 @@
+import { addRound, addShapes, setMerge, setWeaveGap } from '../../src/core/figure/commands';
+import type { Figure } from '../../src/core/figure/model';
+import { turn } from '../../src/core/number/turn';
+import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
+
+/** Piece 11: four lenses from circles with four rings behind them, ropes that pass over and under. */
+export function ropeKnot(): Figure {
+  let figure = emptyPiece('Rope knot', 180, TIDE.deep);
+  figure = addRound(figure, emptyRound('ground', 'Ground', 4));
+  figure = addShapes(figure, 'ground', [
+    named('leaf', 'Leaf', petalBetween(30, 60, 15), filled(TIDE.kelp)),
+    named('dot', 'Dot', circleAt(81, 3), filled(TIDE.coral)),
+  ]);
+  figure = addRound(figure, emptyRound('ropes', 'Ropes', 4));
+  const ring = {
+    kind: 'ellipse' as const,
+    at: { x: 34, y: -34 },
+    rotation: turn(0),
+    rx: 24,
+    ry: 24,
+  };
+  figure = addShapes(figure, 'ropes', [
+    named('ring', 'Ring', ring, lined(TIDE.foam, 4.4)),
+    named('lens', 'Lens', petalBetween(-8, 74, 44), lined(TIDE.brass, 5)),
+  ]);
+  return setWeaveGap(setMerge(figure, 'ropes', 'weave'), 'ropes', 1.1);
+}

@@ -179,9 +179,9 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
     .first()
     .click();
   await page.keyboard.press('4');
-  await page.getByRole('radio', { name: 'United' }).click();
+  await page.getByRole('radio', { name: 'Union' }).click();
   // The interface answers while the merge is under way.
-  await expect(page.getByRole('progressbar', { name: 'Uniting' })).toBeVisible();
+  await expect(page.getByRole('progressbar', { name: 'Merging' })).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped. The copies are shown as they are.')).toBeVisible();
   // Tens of thousands of copies would be drawn on the Shelf that later tests begin at.
@@ -194,7 +194,7 @@ test('a round is united exactly at once, hidden, locked, copied and removed', as
   await drawPetal(page);
   await setFold(page, 360);
   await page.keyboard.press('4');
-  await page.getByRole('radio', { name: 'United' }).click();
+  await page.getByRole('radio', { name: 'Union' }).click();
   const outline = page.getByRole('region', { name: 'The outline' });
   await expect(outline.getByText('arcs', { exact: true })).toBeVisible();
   await expect(outline.getByText(/^\d+ of \d+ kinds$/)).toBeVisible();

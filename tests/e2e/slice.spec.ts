@@ -20,7 +20,7 @@ test('from an empty Shelf to an exported file', async ({ page }) => {
   await setFold(page, 12);
   await page.keyboard.press('\\');
   await expect(page.getByText('1 shape, 12-fold, mirrored')).toBeVisible();
-  await expect(whole(page).locator('use')).toHaveCount(12);
+  await expect(whole(page).locator('[data-copy]')).toHaveCount(12);
 
   await page.keyboard.press('4');
   await page.getByRole('radio', { name: 'United' }).click();

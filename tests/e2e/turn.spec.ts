@@ -77,7 +77,7 @@ test('a step that does not close says what it leads to; copies differ, and chang
     '8 close in one turn, 45° each',
   ]);
   await ways.getByRole('button', { name: '7 copies leave a gap' }).click();
-  await expect(whole(page).locator('use')).toHaveCount(7);
+  await expect(whole(page).locator('[data-copy]')).toHaveCount(7);
   await expect(inspector.getByText('open', { exact: true })).toBeVisible();
   await step.fill('360/7');
   await step.press('Enter');
@@ -101,7 +101,7 @@ test('a step that does not close says what it leads to; copies differ, and chang
   await sweep.press('Escape');
 
   await inspector.getByRole('radiogroup', { name: 'Way', exact: true }).getByText('Changes').click();
-  await expect(whole(page).locator('use').last()).toHaveAttribute('transform', /matrix/);
+  await expect(whole(page).locator('[data-copy]').last()).toHaveAttribute('transform', /matrix/);
   await saved(page);
 });
 
@@ -154,7 +154,7 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await inspector.getByRole('button', { name: 'Make all of it one motif' }).click();
   await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
   // Eight small rosettes of five petals each.
-  await expect(whole(page).locator('use')).toHaveCount(8);
+  await expect(whole(page).locator('[data-copy]')).toHaveCount(8);
   await expect(whole(page).locator('#whole-0 path')).toHaveCount(5);
   await setFold(page, 1);
   await page.keyboard.press('2');
@@ -170,7 +170,7 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await expect(page.getByText('A figure cannot be placed in itself')).toBeVisible();
 
   await page.getByRole('button', { name: 'Reveal copy by copy' }).click();
-  await expect(whole(page).locator('use.revealed')).toHaveCount(1);
+  await expect(whole(page).locator('[data-copy].revealed')).toHaveCount(1);
   await page.getByRole('button', { name: 'Export' }).click();
   await page.getByRole('radio', { name: 'One by one' }).click();
   expect((await exported(page)).toString()).toContain('animation-delay');

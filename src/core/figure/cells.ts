@@ -50,7 +50,7 @@ export function keptWork(division: Division, work: CellWork): CellWork {
 }
 
 /** The paint of a cell, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
-export function paintOfCell(
+function paintOfCell(
   { refs }: CellCopy,
   { depth }: CellGroup,
   { paint, cells = NO_CELL_WORK }: RoundMerge,
@@ -67,14 +67,14 @@ export function paintOfCell(
 /** What lines enclose and no shape covers has no paint until it gets some. */
 const UNPAINTED: Paint = { fill: null, stroke: null };
 
-export interface CellLook {
+interface CellLook {
   readonly group: CellGroup;
   readonly paint: Paint;
   readonly copies: readonly CellCopy[];
 }
 
 /** The cells that are there, by paint; a group comes once for each paint that its copies have. */
-export function looksOfCells(cells: ShownCells, merge: RoundMerge): CellLook[] {
+function looksOfCells(cells: ShownCells, merge: RoundMerge): CellLook[] {
   const removed = new Set(merge.cells?.removed ?? []);
   return cells.groups.flatMap((group) => {
     const looks = new Map<string, { group: CellGroup; paint: Paint; copies: CellCopy[] }>();

@@ -56,7 +56,7 @@ const actsOn = (upper: Round, lower: Round): boolean =>
   (upper.below.rounds === undefined || upper.below.rounds.includes(lower.id));
 
 /** The rounds below one that it acts on. */
-export function roundsBelow(figure: Figure, round: Round): Round[] {
+function roundsBelow(figure: Figure, round: Round): Round[] {
   const below = figure.rounds.slice(0, figure.rounds.indexOf(round));
   return below.filter((lower) => lower.visible && actsOn(round, lower));
 }

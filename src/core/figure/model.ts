@@ -33,7 +33,7 @@ export const ROUND_MERGES = [
 ] as const;
 
 /** Cells that are fused: by their references, in all turns, or these alone. */
-export interface FusedCells {
+interface FusedCells {
   readonly cells: readonly string[];
   readonly alone?: true;
 }

@@ -13,17 +13,14 @@ import { placedLoops } from './fused';
 import type { MergeOperand, MergeShape } from './merge';
 import { polygonPath } from './slit';
 
-export const BAND_JOINS = ['miter', 'round', 'bevel'] as const;
-export type BandJoin = (typeof BAND_JOINS)[number];
-export const BAND_CAPS = ['butt', 'round', 'square'] as const;
-export type BandCap = (typeof BAND_CAPS)[number];
-export const BAND_SIDES = ['middle', 'outside', 'inside'] as const;
+export type BandJoin = 'miter' | 'round' | 'bevel';
+export type BandCap = 'butt' | 'round' | 'square';
 
 /** How a line becomes a band. Lengths in the figure's unit. */
 export interface BandLook {
   readonly width: number;
   /** Both sides of the line, or one: outside of a closed line, left of an open one, and the other. */
-  readonly side: (typeof BAND_SIDES)[number];
+  readonly side: 'middle' | 'outside' | 'inside';
   readonly join: BandJoin;
   /** Miters longer than this many widths become bevels, as in SVG 2. */
   readonly limit: number;

@@ -11,16 +11,8 @@ import type { Turn } from '../number/turn';
  * copies or operands · exclusion: covered an odd number of times · once: covered once only · atLeast: covered `times`
  * times or more · divide: every cell for itself, covered or enclosed.
  */
-export const MERGE_OPERATIONS = [
-  'union',
-  'subtract',
-  'intersection',
-  'exclusion',
-  'once',
-  'atLeast',
-  'divide',
-] as const;
-export type MergeOperation = (typeof MERGE_OPERATIONS)[number];
+export type MergeOperation =
+  'union' | 'subtract' | 'intersection' | 'exclusion' | 'once' | 'atLeast' | 'divide';
 
 export interface MergeShape {
   readonly paths: readonly Path[];

@@ -14,7 +14,7 @@ import { mergeNow } from './engine';
 import { MergeFailed, type MergePart, type MergeShape, type WovenCrossing } from './merge';
 
 /** A line that is woven: its paths, and the band that it becomes. */
-export interface WovenLine {
+interface WovenLine {
   readonly paths: readonly Path[];
   readonly width: number;
   readonly cap: BandCap;

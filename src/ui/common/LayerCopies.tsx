@@ -43,6 +43,7 @@ const Places = memo(function Places({
   return copies.map((copy, k) => (
     <path
       key={k}
+      data-copy={k}
       transform={mirrored ? `${placeOf(copy)} scale(-1 1)` : placeOf(copy)}
       opacity={copy.opacity}
       style={styleOf(blend, null)}
@@ -88,6 +89,7 @@ const Copies = memo(function Copies({ id, copies, blend, reveal }: CopiesProps) 
   return copies.map((copy, k) => (
     <use
       key={k}
+      data-copy={k}
       href={`#${(copy.items && own.get(copy.items)) ?? id}`}
       transform={placeOf(copy)}
       opacity={copy.opacity}

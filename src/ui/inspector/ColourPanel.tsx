@@ -26,12 +26,16 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const target: PaintTarget = round.merge
     ? { of: 'merge', roundId: round.id }
     : { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) };
-  const paints = round.merge ? [round.merge.paint] : shapes.map(({ paint }) => paint);
-  const first = paints[0] ?? state.paint ?? START_PAINT;
+  // With the Paint tool on cells the paint at hand is chosen, and given by a stroke over them.
+  const onCells = round.merge?.op === 'divide' && state.tool === 'paint';
+  const paints = onCells ? [] : round.merge ? [round.merge.paint] : shapes.map(({ paint }) => paint);
+  const first = (onCells ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
   const fills = new Set(paints.map(({ fill }) => fill));
   const stroke = first.stroke;
   const reaches = round.merge
-    ? 'the united outline'
+    ? round.merge.op === 'divide'
+      ? 'cells without their own'
+      : 'the outline'
     : shapes.length === 1
       ? (shapes[0]?.name ?? '')
       : `${shapes.length} shapes`;
@@ -56,7 +60,28 @@ export function ColourPanel({ round }: { readonly round: Round }) {
 
   return (
     <>
-      <Section title="Fill" note={paints.length > 0 ? reaches : 'of the next shape'}>
+      {round.merge?.op === 'divide' && (
+        <Section title="Cells">
+          <Row caption="A stroke">
+            <Segmented
+              label="A stroke reaches"
+              value={state.cellReach}
+              choices={[
+                { value: 'kind', label: 'Its kind' },
+                { value: 'one', label: 'One alone' },
+              ]}
+              onChange={(cellReach) => editor.setState({ cellReach })}
+            />
+          </Row>
+          <p className="text-[12px] leading-4 text-muted">
+            Paint: click or drag over cells. They keep their paint when the motif is edited.
+          </p>
+        </Section>
+      )}
+      <Section
+        title="Fill"
+        note={paints.length > 0 ? reaches : onCells ? 'of the next stroke' : 'of the next shape'}
+      >
         <ColourField
           label="Fill"
           value={first.fill}
@@ -106,7 +131,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
             </Row>
           </>
         ) : (
-          <Button disabled={round.locked || paints.length === 0} onClick={() => strokeWith({})}>
+          <Button disabled={round.locked || (paints.length === 0 && !onCells)} onClick={() => strokeWith({})}>
             Add a stroke
           </Button>
         )}

@@ -208,7 +208,7 @@ export function CombinePanel({
           </>
         )}
       </div>
-      <LengthField label="Distance" caption="Distance" value={away} in={unit} onChange={setAway} />
+      <LengthField label="Offset distance" caption="Distance" value={away} in={unit} onChange={setAway} />
       <div className="grid grid-cols-2 gap-1.5">
         <Button
           disabled={off || away === 0}

@@ -121,9 +121,13 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
       {stage === 'turn' && <TurnPanel round={round} />}
       {stage === 'merge' && (
         <>
-          <CombinePanel key={chosen.map(({ id }) => id).join(' ')} round={round} shapes={chosen} />
-          {single && <ShapePanel key={single.id} round={round} shape={single} />}
+          <CombinePanel
+            key={`combine ${chosen.map(({ id }) => id).join(' ')}`}
+            round={round}
+            shapes={chosen}
+          />
           <MergePanel round={round} />
+          {single && <ShapePanel key={single.id} round={round} shape={single} />}
         </>
       )}
       {stage === 'colour' && <ColourPanel round={round} />}

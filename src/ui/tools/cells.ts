@@ -182,7 +182,7 @@ function sayWhatIsMissing(editor: Editor): void {
 const NEAR_CROSSING = 14;
 
 /** The crossing of a woven round nearest to the pointer; null where none is near. */
-export function crossingAt(state: EditorState, p: PanePoint): WovenCrossing | null {
+function crossingAt(state: EditorState, p: PanePoint): WovenCrossing | null {
   const round = activeRound(state);
   const facts = round && weaveOfRound(state, round);
   if (!facts) return null;

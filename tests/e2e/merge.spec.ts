@@ -1,0 +1,200 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+
+const lit = (page: Page, pane: 'bench' | 'whole') =>
+  page.locator(`[data-pane=${pane}] [data-testid=cell-marks] path[stroke-width="1.6"]`);
+
+/** Draws a circle by its centre with the Ellipse tool. */
+async function drawCircle(page: Page, right: number, up: number, radius: number): Promise<void> {
+  await page.keyboard.press('y');
+  const at = await benchAt(page, right, up);
+  await drag(page, at, { x: at.x + radius, y: at.y + radius });
+}
+
+test('22 petals are divided, kinds fused and removed, and all follows an edit of the motif', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page, 60, 400);
+  await setFold(page, 22);
+  await page.keyboard.press('4');
+  const inspector = page.getByLabel('Inspector');
+  await inspector.getByRole('radio', { name: 'Cells' }).click();
+  const cells = page.getByRole('region', { name: 'Cells', exact: true });
+  await expect(cells.getByText(/^\d+ of \d+ kinds$/)).toBeVisible();
+  const kinds = async (): Promise<number> =>
+    Number(/of (\d+) kinds/.exec((await cells.getByText(/^\d+ of \d+ kinds$/).textContent())!)![1]);
+  const before = await kinds();
+
+  // Fuse: the tip of a petal lights up with its kind in both panes; a stroke down the axis makes one of what it comes through.
+  await page.getByRole('button', { name: /^Fuse/ }).click();
+  const tip = await benchAt(page, 0, 380);
+  await page.mouse.move(tip.x, tip.y);
+  await expect(lit(page, 'whole')).toHaveCount(22);
+  await expect(lit(page, 'bench')).toHaveCount(22);
+  await drag(page, tip, await benchAt(page, 0, 240));
+  await expect(cells.getByText('1 kind', { exact: true })).toBeVisible();
+  await expect.poll(kinds).toBeLessThan(before);
+
+  // Remove: the fused kind goes from the artwork, and comes back by another stroke.
+  const drawn = whole(page).locator('[data-copy]');
+  const all = await drawn.count();
+  await page.getByRole('button', { name: /^Remove/ }).click();
+  await page.mouse.click(tip.x, tip.y);
+  await expect(drawn).toHaveCount(all - 22);
+  await expect(cells.getByText('Removed', { exact: true })).toBeVisible();
+  await page.mouse.click(tip.x, tip.y);
+  await expect(drawn).toHaveCount(all);
+  await inspector.getByRole('radio', { name: 'One alone' }).click();
+  await page.mouse.click(tip.x, tip.y);
+  await expect(drawn).toHaveCount(all - 1);
+
+  // The motif moves outward: what was fused and removed stays so.
+  await page.keyboard.press('2');
+  await page.keyboard.press('q');
+  const petal = await benchAt(page, 0, 200);
+  await page.mouse.click(petal.x, petal.y);
+  await page.keyboard.press('Alt+ArrowUp');
+  await page.keyboard.press('4');
+  await expect(cells.getByText('1 kind', { exact: true })).toBeVisible();
+  await expect(drawn).toHaveCount(all - 1);
+  await expect(cells.getByText(/has no cell now/)).toBeHidden();
+
+  // A kind is painted in Colour, and the file has it.
+  await page.keyboard.press('5');
+  await page.getByRole('button', { name: /^Paint/ }).click();
+  const fill = inspector.getByLabel('Fill colour');
+  await fill.fill('#e9b44c');
+  await fill.press('Enter');
+  await fill.blur();
+  await inspector.getByRole('radio', { name: 'Its kind' }).click();
+  await page.mouse.click(petal.x, petal.y);
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  expect((await exported(page)).toString()).toContain('#e9b44c');
+});
+
+test('shapes are subtracted live, moved apart, made a band, offset, tidied and made plain', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawCircle(page, 0, 250, 60);
+  await drawCircle(page, 40, 250, 40);
+  await page.keyboard.press('4');
+  await page.keyboard.press('Control+a');
+  const combine = inspector.getByRole('radiogroup', { name: 'Combine' });
+  const area = async (): Promise<number> =>
+    Number.parseFloat(
+      (await inspector.getByRole('region', { name: 'Selected shapes' }).getByText(/²$/).textContent())!,
+    );
+  await combine.getByRole('radio', { name: 'Union' }).click();
+  const union = await area();
+  await combine.getByRole('radio', { name: 'Subtract' }).click();
+  await expect.poll(area).toBeLessThan(union);
+  const cut = await area();
+  await combine.getByRole('radio', { name: 'Intersection' }).click();
+  // What is left of the one and what both have are the one; with what is left of the other they are the union.
+  await expect.poll(area).not.toBeCloseTo(cut, 3);
+  const shared = await area();
+  expect(shared + cut).toBeLessThan(union);
+  await combine.getByRole('radio', { name: 'Subtract' }).click();
+  await inspector.getByRole('button', { name: 'Make plain' }).click();
+  await expect(page.getByText('1 shape,')).toBeVisible();
+
+  await inspector.getByRole('button', { name: 'Tidy', exact: true }).click();
+  await expect(inspector.getByText(/Nothing to tidy|Took away/)).toBeVisible();
+  await inspector.getByRole('button', { name: 'Offset', exact: true }).click();
+  await expect(page.getByText('2 shapes,')).toBeVisible();
+  const distance = inspector.getByLabel('Offset distance');
+  await distance.fill('-500');
+  await distance.press('Enter');
+  await inspector.getByRole('button', { name: 'Offset', exact: true }).click();
+  await expect(page.getByText('Nothing of the shape is left that far inward.')).toBeVisible();
+  await inspector.getByRole('button', { name: 'Band', exact: true }).click();
+  const width = inspector.getByLabel('Width', { exact: true });
+  await width.fill('0');
+  await width.press('Enter');
+  await expect(inspector.getByText('A band needs a width above 0.')).toBeVisible();
+  await width.press('Escape');
+});
+
+test('rings are woven over and under, a crossing is swapped, and what cannot hold is said', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawCircle(page, 0, 220, 150);
+  await setFold(page, 5);
+  await page.keyboard.press('5');
+  await inspector.getByRole('button', { name: 'Fill: none' }).click();
+  await inspector.getByRole('button', { name: 'Add a stroke' }).click();
+  const width = inspector.getByLabel('Stroke width');
+  await width.fill('5');
+  await width.press('Enter');
+  await width.blur();
+  await page.keyboard.press('4');
+  await inspector.getByRole('radio', { name: 'Weave' }).click();
+  const weave = page.getByRole('region', { name: 'Weave', exact: true });
+  await expect(weave.getByText(/^\d+ crossings$/)).toBeVisible();
+  await expect(weave.getByText('alternate everywhere')).toBeVisible();
+  const gap = weave.getByLabel('Gap of the weave');
+  await gap.fill('0');
+  await gap.press('Enter');
+  await expect(weave.getByText(/needs a gap above 0/)).toBeVisible();
+  await gap.press('Escape');
+  await gap.blur();
+
+  // Swapping one crossing alone leaves bands that pass over twice running.
+  await page.getByRole('button', { name: /^Swap/ }).click();
+  await inspector.getByRole('radio', { name: 'One alone' }).click();
+  const dots = page.locator('[data-pane=bench] [data-testid=crossing-marks] path').first();
+  const box = (await dots.boundingBox())!;
+  // The topmost crossing of the Bench stands on its ray: the path's first dot is at the top of its box, left or right.
+  const d = (await dots.getAttribute('d'))!;
+  const points = [...d.matchAll(/M(-?[\d.e-]+) (-?[\d.e-]+)h0/g)].map(
+    ([, x, y]) => [Number(x), Number(y)] as const,
+  );
+  const [left, right] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))];
+  const top = Math.min(...points.map(([, y]) => y));
+  const highest = points.find(([, y]) => y === top)!;
+  const scale = (box.width - 7) / (right - left);
+  await page.mouse.click(box.x + 3.5 + (highest[0] - left) * scale, box.y + 3.5);
+  await expect(weave.getByText('do not alternate')).toBeVisible();
+  await expect(weave.getByText(/passes over or under twice running/)).toBeVisible();
+  await weave.getByRole('button', { name: 'Undo all swaps' }).click();
+  await expect(weave.getByText('alternate everywhere')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  expect((await exported(page)).toString()).not.toContain('stroke-width');
+});
+
+test('a round cuts those below, keeps them inside, or is joined with them; a round is made plain', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawPetal(page, 60, 380);
+  await setFold(page, 12);
+  await page.getByRole('button', { name: 'Round', exact: true }).click();
+  await setFold(page, 5);
+  await page.keyboard.press('2');
+  await drawCircle(page, 0, 200, 60);
+  await page.keyboard.press('4');
+  const drawn = whole(page).locator('[data-copy]');
+  await expect(drawn).toHaveCount(17);
+  const below = inspector.getByRole('radiogroup', { name: 'With the rounds below' });
+  await below.getByRole('radio', { name: 'Cut away' }).click();
+  // The cutter is seen no more, what it leaves of the petals is.
+  await expect.poll(() => drawn.count()).not.toBe(17);
+  await below.getByRole('radio', { name: 'Join' }).click();
+  await expect(inspector.getByRole('region', { name: 'The outline' })).toBeVisible();
+  await inspector.getByRole('button', { name: 'Make the round plain' }).click();
+  await expect(inspector.getByRole('region', { name: 'The outline' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await below.getByRole('radio', { name: 'Keep inside' }).click();
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  expect((await exported(page)).toString()).toContain('<path');
+});

@@ -5,6 +5,7 @@ import type { Figure } from '../../src/core/figure/model';
 import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg';
 import { NO_TURN } from '../../src/core/number/turn';
 import { benchEngine } from './engine';
+import { benchMerging } from './merging';
 import { median } from './timing';
 
 /** A fixed piece of arithmetic: all times are given as multiples of it, taken in the same run. */
@@ -50,4 +51,5 @@ for (const fold of [12, 60, 360, 720]) {
   const scene = evaluate(figure, new Map());
   report(`compact SVG, 20 shapes, fold ${fold}`, await median(21, () => svgOf(scene, DEFAULT_SVG)));
 }
+await benchMerging(unit);
 await benchEngine(unit);

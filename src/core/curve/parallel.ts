@@ -52,9 +52,18 @@ export function curvatureAt(segment: Segment, t: number): number {
 /** Where a cubic comes to a stop inside, which is where it has a cusp; null where it does not. */
 export function cuspOf(segment: CubicSegment): number | null {
   const speed = (t: number): number => lengthOf(derivativeAt(segment, t));
-  const STEPS = 32;
+  const STEPS = 16;
   let best = 0.5;
-  for (let k = 1; k < STEPS; k += 1) if (speed(k / STEPS) < speed(best)) best = k / STEPS;
+  let [slowest, fastest] = [Infinity, 0];
+  for (let k = 1; k < STEPS; k += 1) {
+    const v = speed(k / STEPS);
+    fastest = Math.max(fastest, v);
+    if (v >= slowest) continue;
+    slowest = v;
+    best = k / STEPS;
+  }
+  // A cubic's speed grows from its stop like a line at least: so near to one it is slow.
+  if (slowest > 0.35 * fastest) return null;
   // Golden section about the slowest place (Kiefer, "Sequential minimax search for a maximum", 1953).
   const golden = (Math.sqrt(5) - 1) / 2;
   let [low, high] = [best - 1 / STEPS, best + 1 / STEPS];

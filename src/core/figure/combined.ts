@@ -3,10 +3,20 @@ import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
 import { bandsOf } from '../merge/band';
 import { mergeNow } from '../merge/engine';
 import { placedLoops } from '../merge/fused';
-import type { MergeOperand, MergeRequest, MergeShape } from '../merge/merge';
+import { MergeFailed, type MergeOperand, type MergeRequest, type MergeShape } from '../merge/merge';
 import { NO_TURN } from '../number/turn';
 import type { Paint } from '../scene/scene';
 import type { Combined, Round, Shape } from './model';
+
+/** What can be made at once, or something else where it is more than a limit: a figure can always be shown. */
+function orElse<T>(make: () => T, otherwise: T): T {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof MergeFailed) return otherwise;
+    throw error;
+  }
+}
 
 const areas = new WeakMap<Shape, MergeShape>();
 
@@ -20,12 +30,10 @@ export function areaOfShape(shape: Shape): MergeShape {
   const { form, rule, paint } = shape;
   const paths = pathsOfForm(form);
   const { stroke } = paint;
+  const look = stroke && { ...stroke, side: 'middle' as const, limit: MITER_LIMIT, widths: [], dashes: [] };
   const area: MergeShape =
-    paint.fill === null && stroke
-      ? {
-          rule: 'nonzero',
-          paths: bandsOf(paths, { ...stroke, side: 'middle', limit: MITER_LIMIT, widths: [], dashes: [] }),
-        }
+    paint.fill === null && look
+      ? { rule: 'nonzero', paths: orElse(() => bandsOf(paths, look), []) }
       : { rule, paths: paths.filter(({ closed }) => closed) };
   areas.set(shape, area);
   return area;
@@ -94,7 +102,7 @@ function combinedOnce(op: Combined['op'], members: readonly Shape[]): readonly S
     known.members.every((member, k) => looksSame(member, members[k] as Shape))
   )
     return known.shapes;
-  const shapes = combine(op, members);
+  const shapes = orElse(() => combine(op, members), members);
   madeOf.set(first.form, { op, members, shapes });
   return shapes;
 }

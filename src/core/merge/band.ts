@@ -62,8 +62,11 @@ function turnOf(segment: Segment, from: number, to: number): number {
 function stretchesOf(segment: Segment, left: Apart, right: Apart): Stretch[] {
   if (segment.kind === 'line') return [{ segment, left, right, tight: false }];
   const cusp = segment.kind === 'cubic' ? cuspOf(segment) : null;
-  const whole = arcLength(segment);
-  const shareAt = (t: number): number => (t <= 0 ? 0 : t >= 1 ? 1 : arcLength(partOf(segment, 0, t)) / whole);
+  // Lengths count only where the width changes along them.
+  const even = left.from === left.to && right.from === right.to;
+  const whole = even ? 1 : arcLength(segment);
+  const shareAt = (t: number): number =>
+    even || t <= 0 ? 0 : t >= 1 ? 1 : arcLength(partOf(segment, 0, t)) / whole;
   const piece = (from: number, to: number, tight: boolean): Stretch => {
     const [a, b] = [shareAt(from), shareAt(to)];
     return {
@@ -194,6 +197,13 @@ function widthsAlong(path: Path, { width, widths }: BandLook): { segment: Segmen
   return found;
 }
 
+/** True for a segment without length. */
+const isPoint = (segment: Segment): boolean =>
+  distance(segment.from, segment.to) === 0 &&
+  (segment.kind === 'cubic'
+    ? distance(segment.from, segment.out) === 0 && distance(segment.from, segment.in) === 0
+    : segment.kind === 'line');
+
 /** The closed shapes that cover a band together, overlapping. */
 function piecesOf(path: Path, look: BandLook, tolerance: number): MergeShape[] {
   const clockwise = !path.closed || signedArea([path]) > 0;
@@ -202,7 +212,7 @@ function piecesOf(path: Path, look: BandLook, tolerance: number): MergeShape[] {
   const [toLeft, toRight] = clockwise ? reach : [reach[1], reach[0]];
   const times = ({ from, to }: Apart, by: number): Apart => ({ from: from * by, to: to * by });
   const stretches = widthsAlong(path, look)
-    .filter(({ segment }) => arcLength(segment) > 0)
+    .filter(({ segment }) => !isPoint(segment))
     .flatMap(({ segment, apart = both }) =>
       stretchesOf(segment, times(apart, toLeft), times(apart, toRight)),
     );

@@ -199,11 +199,11 @@ function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
       if (!(error instanceof Inconsistent)) throw sentenceOf(error);
     }
   }
-  for (const [k, scale] of TRIES.entries()) {
+  for (const scale of TRIES) {
     try {
       return yield* mergeWith(request, scale, false);
     } catch (error) {
-      if (!(error instanceof Inconsistent) || k === TRIES.length - 1) throw sentenceOf(error);
+      if (!(error instanceof Inconsistent)) throw sentenceOf(error);
     }
   }
   throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');

@@ -5,7 +5,7 @@ import { lengthOf, type Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { NO_TURN, radiansOf, turn, type Turn } from '../number/turn';
 import { mergeNow } from './engine';
-import type { Cells, Division } from './merge';
+import { MergeFailed, type Cells, type Division, type MergeShape } from './merge';
 
 /** Which cells are fused: by references, in all turns (and reflections, where the fold has them), or these alone. */
 export interface Fusing {
@@ -205,6 +205,25 @@ class Joined {
 
 const outlines = new WeakMap<readonly Cells[], Map<string, readonly Path[]>>();
 
+/** The outline of shapes in all their turns; the shapes themselves where there is more to do than a limit. */
+function unionOf(shapes: readonly MergeShape[], fold: number): readonly Path[] {
+  try {
+    const { parts } = mergeNow({
+      op: 'union',
+      among: 'copies',
+      quality: 'full',
+      outlineOnly: true,
+      operands: [{ fold, mirror: false, start: NO_TURN, shapes }],
+    });
+    return parts.flatMap(({ turns, loops }) => turns.flatMap((by) => placedLoops(loops, by, false)));
+  } catch (error) {
+    if (!(error instanceof MergeFailed)) throw error;
+    return shapes.flatMap(({ paths }) =>
+      Array.from({ length: fold }, (_, k) => placedLoops(paths, turn(k, fold), false)).flat(),
+    );
+  }
+}
+
 /**
  * The outline of cells together. Where turns take them to themselves only those that these do not make of one another are
  * put together, and turned exactly.
@@ -234,21 +253,8 @@ function outlineOf(
     for (let k = 0; k < fold; k += steps) seen.add(index.turned(cell, k));
     return true;
   });
-  const { parts } = mergeNow({
-    op: 'union',
-    among: 'copies',
-    quality: 'full',
-    outlineOnly: true,
-    operands: [
-      {
-        fold: fold / steps,
-        mirror: false,
-        start: NO_TURN,
-        shapes: apart.map((cell) => ({ paths: index.loopsAt(cell), rule: 'nonzero' as const })),
-      },
-    ],
-  });
-  const loops = parts.flatMap((part) => part.turns.flatMap((by) => placedLoops(part.loops, by, false)));
+  const shapes = apart.map((cell) => ({ paths: index.loopsAt(cell), rule: 'nonzero' as const }));
+  const loops = unionOf(shapes, fold / steps);
   known.set(name, loops);
   return loops;
 }

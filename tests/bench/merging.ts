@@ -1,0 +1,93 @@
+import { arcFromBulge, cubic } from '../../src/core/curve/segment';
+import type { Path } from '../../src/core/curve/path';
+import { fromPolar } from '../../src/core/curve/point';
+import { petalPath } from '../../src/core/maker/petal';
+import { bandsOf } from '../../src/core/merge/band';
+import { divided } from '../../src/core/merge/cells';
+import { mergeNow } from '../../src/core/merge/engine';
+import { cellAt, groupsOf } from '../../src/core/merge/fused';
+import type { Division } from '../../src/core/merge/merge';
+import { weaveOf } from '../../src/core/merge/weave';
+import { NO_TURN } from '../../src/core/number/turn';
+import { median } from './timing';
+
+const circle = (y: number, r: number): Path => {
+  const [a, b] = [
+    { x: 0, y: y - r },
+    { x: 0, y: y + r },
+  ];
+  return { closed: true, segments: [arcFromBulge(a, b, 1), arcFromBulge(b, a, 1)] };
+};
+
+const division = (fold: number, paths: readonly Path[]): Division =>
+  divided(
+    mergeNow({
+      op: 'divide',
+      among: 'copies',
+      quality: 'full',
+      operands: [
+        {
+          fold,
+          mirror: false,
+          start: NO_TURN,
+          shapes: paths.map((path) => ({ paths: [path], rule: 'nonzero' })),
+        },
+      ],
+    }),
+  );
+
+/** Cells hovered and fused, bands, and weaves; times as multiples of the reference loop. */
+export async function benchMerging(unit: number): Promise<void> {
+  const report = (name: string, time: number): void =>
+    console.log(`${name}: ${(time / unit).toFixed(3)} of the reference (${time.toFixed(2)} ms here)`);
+  const petal = petalPath({
+    kind: 'petal',
+    at: { x: 0, y: -12 },
+    rotation: NO_TURN,
+    size: { by: 'size', length: 72, width: 44 },
+  });
+  for (const [name, fold, paths] of [
+    ['22 petals', 22, [petal]],
+    ['200 circles through the centre', 200, [circle(-30, 30)]],
+  ] as const) {
+    report(`divide ${name}`, await median(9, () => division(fold, paths)));
+    const made = division(fold, paths);
+    const count = made.cells.reduce((sum, { size }) => sum + size, 0);
+    const { groups } = groupsOf(made, []);
+    let at = 0;
+    report(
+      `the cell under the pointer, among ${count}`,
+      await median(201, () => cellAt(groups, fromPolar(5 + ((at += 7) % 50), at * 13))),
+    );
+    const [a, b] = [groups[1]?.copies[0]?.refs[0] ?? '', groups[2]?.copies[0]?.refs[0] ?? ''];
+    let fresh = 0;
+    report(
+      `fuse two kinds, among ${count}`,
+      // Another list each time, so that nothing is remembered.
+      await median(21, () =>
+        groupsOf({ ...made, cells: [...made.cells] }, [{ cells: fresh++ % 2 ? [a, b] : [b, a] }]),
+      ),
+    );
+  }
+  const wave: Path = {
+    closed: false,
+    segments: Array.from({ length: 60 }, (_, k) => {
+      const [x, y] = [k * 2, k % 2 === 0 ? 4 : -4];
+      return cubic({ x, y: 0 }, { x: x + 0.7, y }, { x: x + 1.3, y }, { x: x + 2, y: 0 });
+    }),
+  };
+  const look = { side: 'middle', join: 'round', limit: 4, cap: 'round', widths: [], dashes: [] } as const;
+  report('a band of 60 cubics', await median(9, () => bandsOf([wave], { ...look, width: 1 })));
+  report(
+    'a weave of 12 rings',
+    await median(5, () =>
+      weaveOf({
+        fold: 12,
+        mirror: false,
+        lines: [{ paths: [circle(-30, 20)], width: 2, cap: 'butt', join: 'miter' }],
+        gap: 0.5,
+        swapped: [],
+      }),
+    ),
+  );
+}

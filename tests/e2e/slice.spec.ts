@@ -23,7 +23,7 @@ test('from an empty Shelf to an exported file', async ({ page }) => {
   await expect(whole(page).locator('[data-copy]')).toHaveCount(12);
 
   await page.keyboard.press('4');
-  await page.getByRole('radio', { name: 'United' }).click();
+  await page.getByRole('radio', { name: 'Union' }).click();
   await expect(page.getByRole('region', { name: 'The outline' })).toBeVisible();
 
   await page.keyboard.press('5');

@@ -7,14 +7,15 @@ import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
 import { weaveOf } from './weave';
-import type {
-  Cells,
-  Division,
-  MergeControl,
-  MergeOperand,
-  MergeRequest,
-  MergeResult,
-  WeaveLook,
+import {
+  MergeStopped,
+  type Cells,
+  type Division,
+  type MergeControl,
+  type MergeOperand,
+  type MergeRequest,
+  type MergeResult,
+  type WeaveLook,
 } from './merge';
 
 /** A point far from the border, to a hundredth of how far that can be (the pole of inaccessibility). */
@@ -62,7 +63,12 @@ export const cellsOf = (operands: readonly MergeOperand[]): readonly Cells[] =>
 /** A merge, and where it divides its cells, where it weaves its crossings. @throws MergeStopped, MergeFailed */
 export async function mergedFully(request: MergeRequest, control: MergeControl): Promise<MergeResult> {
   const [operand] = request.operands;
-  if (request.weave && operand) return woven(operand, request.weave);
+  if (request.weave && operand) {
+    // A weave is made in one go: an older request ends here where a newer one came in.
+    await control.pause?.();
+    if (control.stopped?.()) throw new MergeStopped();
+    return woven(operand, request.weave);
+  }
   const merged = await merge(request, control);
   const { parts, facts } = merged;
   return request.op === 'divide' ? { parts, facts, division: divided(merged) } : { parts, facts };

@@ -268,7 +268,7 @@ export function Bench() {
             </g>
           )}
           {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-          <CellMarks state={state} />
+          <CellMarks state={state} sight={SIGHT_DEGREES} />
           <Rays fold={fold} radius={radius} />
         </g>
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />

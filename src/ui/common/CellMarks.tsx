@@ -71,12 +71,20 @@ const Lines = memo(function Lines({ groups }: { readonly groups: readonly CellGr
 const CELL_TOOLS: ReadonlySet<ToolId> = new Set(['fuse', 'take', 'paint']);
 
 /** Cells that light up under the pointer with their kind, their hairlines, and, while they are removed, those that are away. */
-export function CellMarks({ state }: { readonly state: EditorState }) {
+export function CellMarks({
+  state,
+  sight = 180,
+}: {
+  readonly state: EditorState;
+  /** Degrees from the axis to which crossings are marked. */
+  readonly sight?: number;
+}) {
   const round = activeRound(state);
   const cells = round && cellsOfRound(state, round);
   const weave = round && weaveOfRound(state, round);
   const removed = state.tool === 'take' ? (round?.merge?.cells?.removed ?? null) : null;
-  if (weave && state.stage === 'merge') return <CrossingMarks weave={weave} all={state.tool === 'swap'} />;
+  if (weave && state.stage === 'merge')
+    return <CrossingMarks weave={weave} all={state.tool === 'swap'} sight={sight} />;
   if (!cells || !CELL_TOOLS.has(state.tool)) return null;
   const count = cells.groups.reduce((sum, { copies }) => sum + copies.length, 0);
   return (
@@ -100,18 +108,21 @@ export function CellMarks({ state }: { readonly state: EditorState }) {
 const CrossingMarks = memo(function CrossingMarks({
   weave,
   all,
+  sight,
 }: {
   readonly weave: WeaveFacts;
   readonly all: boolean;
+  readonly sight: number;
 }) {
   // Points are drawn by the round cap of a line of no length, whose width the zoom leaves alone.
   const dot = ({ x, y }: Point): string => `M${x} ${y}h0`;
-  const wrong = weave.crossings.filter(({ alternates }) => !alternates);
+  const seen = weave.crossings.filter(({ at }) => Math.abs(Math.atan2(at.x, -at.y)) * 180 <= sight * Math.PI);
+  const wrong = seen.filter(({ alternates }) => !alternates);
   return (
     <g fill="none" strokeLinecap="round" pointerEvents="none" data-testid="crossing-marks">
       {all && (
         <path
-          d={weave.crossings.map(({ at }) => dot(at)).join('')}
+          d={seen.map(({ at }) => dot(at)).join('')}
           stroke="var(--kelp)"
           strokeWidth={7}
           vectorEffect="non-scaling-stroke"

@@ -198,3 +198,70 @@ test('a round cuts those below, keeps them inside, or is joined with them; a rou
   await page.getByRole('button', { name: 'Export' }).click();
   expect((await exported(page)).toString()).toContain('<path');
 });
+
+test('bars on an octagon become an iris: overhang removed, regions fused, made plain and spread apart', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('1');
+  await page.keyboard.press('u');
+  await drag(page, await benchAt(page, 0, 0), await benchAt(page, 0, 330));
+  await page.keyboard.press('4');
+  await inspector.getByRole('radio', { name: 'Cells' }).click();
+  const cells = page.getByRole('region', { name: 'Cells', exact: true });
+  // Eight bars: what each shares with the next, what is its own, what hangs over, and the middle.
+  await expect(cells.getByText('25 of 4 kinds')).toBeVisible();
+  const drawn = whole(page).locator('[data-copy]');
+  await expect(drawn).toHaveCount(24);
+  await page.getByRole('button', { name: /^Remove/ }).click();
+  const overhang = await benchAt(page, 128, 354);
+  await page.mouse.click(overhang.x, overhang.y);
+  await expect(drawn).toHaveCount(16);
+  await page.getByRole('button', { name: /^Fuse/ }).click();
+  await drag(page, await benchAt(page, 28, 294), await benchAt(page, 88, 254));
+  await expect(drawn).toHaveCount(8);
+
+  await inspector.getByRole('button', { name: 'Make the round plain' }).click();
+  await expect(page.getByText('1 shape, 8-fold')).toBeVisible();
+  await page.keyboard.press('q');
+  await page.keyboard.press('Control+a');
+  const middle = async (): Promise<number> => Number(await inspector.getByLabel('Middle r').inputValue());
+  const before = await middle();
+  const distance = inspector.getByLabel('Offset distance');
+  await distance.fill('8');
+  await distance.press('Enter');
+  await inspector.getByRole('button', { name: 'Spread outward' }).click();
+  await expect.poll(middle).toBeGreaterThan(before + 6);
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const svg = (await exported(page)).toString();
+  expect(svg.match(/<use/g)).toHaveLength(8);
+});
+
+test('a frame of four sheared bars: each less what its neighbours cover, exactly', async ({ page }) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await setFold(page, 4);
+  await page.keyboard.press('2');
+  await page.keyboard.press('a');
+  await drag(page, await benchAt(page, -150, 150), await benchAt(page, 150, 220));
+  await inspector.getByRole('radio', { name: 'Shear' }).click();
+  const angle = inspector.getByLabel('Transform angle');
+  await angle.fill('45');
+  await angle.press('Enter');
+  await inspector.getByRole('button', { name: 'Apply', exact: true }).click();
+  await page.keyboard.press('4');
+  const outline = page.getByRole('region', { name: 'The outline' });
+  const area = async (): Promise<number> => Number.parseFloat((await outline.getByText(/²$/).textContent())!);
+  await inspector.getByRole('radio', { name: 'Union' }).click();
+  await expect(outline).toBeVisible();
+  const union = await area();
+  await inspector.getByRole('radio', { name: 'Overlaps' }).click();
+  await expect.poll(area).not.toBe(union);
+  const shared = await area();
+  await inspector.getByRole('radio', { name: 'Covered once' }).click();
+  await expect.poll(area).toBeCloseTo(union - shared, 2);
+  await expect(outline.getByText('lines', { exact: true })).toBeVisible();
+  await saved(page);
+});

@@ -107,7 +107,7 @@ describe('bands', () => {
               expect(Math.abs(away(point) - width / 2)).toBeLessThan(2 * tolerance);
         },
       ),
-      { numRuns: 12, endOnFailure: true },
+      { numRuns: 8, endOnFailure: true },
     );
   });
 

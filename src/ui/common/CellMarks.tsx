@@ -2,6 +2,7 @@
 
 import { memo } from 'react';
 
+import { boundsOfPaths } from '@/core/curve/bounds';
 import type { Point } from '@/core/curve/point';
 import type { CellCopy, CellGroup } from '@/core/merge/fused';
 import type { WeaveFacts } from '@/core/merge/merge';
@@ -14,13 +15,24 @@ import { screenData } from './screenData';
 const placeOf = ({ turn, mirrored }: CellCopy): string =>
   `rotate(${degreesOf(turn)})${mirrored ? ' scale(-1 1)' : ''}`;
 
+/** True for a copy within so many degrees of the axis, and for what lies about the centre. */
+function inSight({ loops, inner, outer }: CellGroup, { turn, mirrored }: CellCopy, sight: number): boolean {
+  if (sight >= 180 || inner < 0.05 * outer) return true;
+  const { left, right, top, bottom } = boundsOfPaths(loops);
+  const own = (Math.atan2((left + right) / 2, -(top + bottom) / 2) * 180) / Math.PI;
+  const degrees = (mirrored ? -own : own) + degreesOf(turn);
+  return Math.abs(((degrees + 540) % 360) - 180) <= sight;
+}
+
 const Marks = memo(function Marks({
   groups,
+  sight,
   lit,
   own,
   removed,
 }: {
   readonly groups: readonly CellGroup[];
+  readonly sight: number;
   readonly lit: readonly string[];
   readonly own: readonly string[];
   readonly removed: readonly string[] | null;
@@ -32,7 +44,7 @@ const Marks = memo(function Marks({
     group.copies.flatMap((copy, k) => {
       const isLit = copy.refs.some((ref) => lights.has(ref));
       const isAway = copy.refs.some((ref) => away.has(ref) || away.has(ref.split('@')[0] ?? ref));
-      if (!isLit && !isAway) return [];
+      if ((!isLit && !isAway) || !inSight(group, copy, sight)) return [];
       const isUnder = copy.refs.some((ref) => under.has(ref));
       return [
         <path
@@ -55,16 +67,24 @@ const Marks = memo(function Marks({
 /** Hairlines of all cells are drawn for as many as this; more would be a grey haze, and slow. */
 const MOST_LINES = 3000;
 
-const Lines = memo(function Lines({ groups }: { readonly groups: readonly CellGroup[] }) {
+const Lines = memo(function Lines({
+  groups,
+  sight,
+}: {
+  readonly groups: readonly CellGroup[];
+  readonly sight: number;
+}) {
   return groups.flatMap((group, g) =>
-    group.copies.map((copy, k) => (
-      <path
-        key={`${g}-${k}`}
-        d={screenData(group.loops)}
-        transform={placeOf(copy)}
-        vectorEffect="non-scaling-stroke"
-      />
-    )),
+    group.copies
+      .filter((copy) => inSight(group, copy, sight))
+      .map((copy, k) => (
+        <path
+          key={`${g}-${k}`}
+          d={screenData(group.loops)}
+          transform={placeOf(copy)}
+          vectorEffect="non-scaling-stroke"
+        />
+      )),
   );
 });
 
@@ -76,7 +96,7 @@ export function CellMarks({
   sight = 180,
 }: {
   readonly state: EditorState;
-  /** Degrees from the axis to which crossings are marked. */
+  /** Degrees from the axis to which there are marks. */
   readonly sight?: number;
 }) {
   const round = activeRound(state);
@@ -91,11 +111,12 @@ export function CellMarks({
     <g pointerEvents="none" data-testid="cell-marks">
       {count <= MOST_LINES && (
         <g fill="none" stroke="var(--ink)" strokeOpacity={0.35} strokeWidth={0.8}>
-          <Lines groups={cells.groups} />
+          <Lines groups={cells.groups} sight={sight} />
         </g>
       )}
       <Marks
         groups={cells.groups}
+        sight={sight}
         lit={state.lit?.refs ?? NOTHING}
         own={state.lit?.own ?? NOTHING}
         removed={removed}

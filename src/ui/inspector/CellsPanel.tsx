@@ -18,6 +18,7 @@ import { DotsMenu } from '../common/Menu';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ReachChoice } from './ReachChoice';
 
 const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
@@ -40,17 +41,7 @@ export function CellsPanel({ round }: { readonly round: Round }) {
       title="Cells"
       note={cells ? `${count} of ${plural(cells.groups.length, 'kind', 'kinds')}` : 'being worked out'}
     >
-      <Row caption="A stroke">
-        <Segmented
-          label="A stroke reaches"
-          value={state.cellReach}
-          choices={[
-            { value: 'kind', label: 'Its kind' },
-            { value: 'one', label: 'One alone' },
-          ]}
-          onChange={(cellReach) => editor.setState({ cellReach })}
-        />
-      </Row>
+      <ReachChoice caption="A stroke" label="A stroke reaches" />
       <Row caption="Frame">
         <Segmented
           label="Lines of the frame"

@@ -12,6 +12,7 @@ import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { ColourField } from './ColourField';
+import { ReachChoice } from './ReachChoice';
 
 const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round', square: 'Square' };
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };
@@ -62,17 +63,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
     <>
       {round.merge?.op === 'divide' && (
         <Section title="Cells">
-          <Row caption="A stroke">
-            <Segmented
-              label="A stroke reaches"
-              value={state.cellReach}
-              choices={[
-                { value: 'kind', label: 'Its kind' },
-                { value: 'one', label: 'One alone' },
-              ]}
-              onChange={(cellReach) => editor.setState({ cellReach })}
-            />
-          </Row>
+          <ReachChoice caption="A stroke" label="A stroke reaches" />
           <p className="text-[12px] leading-4 text-muted">
             Paint: click or drag over cells. They keep their paint when the motif is edited.
           </p>

@@ -7,9 +7,9 @@ import { actOnRound, shownFigure } from '@/state/editor';
 import { weaveOfRound } from '@/state/merges';
 import { Button } from '../common/Button';
 import { LengthField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ReachChoice } from './ReachChoice';
 
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
@@ -34,17 +34,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
           actOnRound(editor, 'Gap of the weave', (figure, id) => setWeaveGap(figure, id, gap), 'weave-gap')
         }
       />
-      <Row caption="A swap">
-        <Segmented
-          label="A swap reaches"
-          value={state.cellReach}
-          choices={[
-            { value: 'kind', label: 'Its kind' },
-            { value: 'one', label: 'One alone' },
-          ]}
-          onChange={(cellReach) => editor.setState({ cellReach })}
-        />
-      </Row>
+      <ReachChoice caption="A swap" label="A swap reaches" />
       <p className="text-[12px] leading-4 text-muted">
         Swap turns a crossing the other way round. Widths are those of the strokes.
       </p>

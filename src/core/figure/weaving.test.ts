@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+
+import { disc, withForms } from '../../../tests/help/figures';
+import { signedArea } from '../curve/path';
+import { mergedFully } from '../merge/cells';
+import { packResult, unpackResult } from '../merge/pack';
+import {
+  addShapes,
+  roundOf,
+  setFill,
+  setFold,
+  setMerge,
+  setStroke,
+  setWeaveGap,
+  swapCrossing,
+} from './commands';
+import { evaluateWhole } from './evaluateWhole';
+import { mergeJobsOf, requestOf, sameJob } from './jobs';
+import type { Figure } from './model';
+import { figureSchema } from './schema';
+import { newShape } from './start';
+
+const lines = { of: 'shapes' as const, roundId: 'r', shapeIds: new Set(['s0']) };
+
+/** Rings with a stroke of 2 and no fill, neighbours overlapping, woven. */
+function rings(fold: number): Figure {
+  const figure = setFold(withForms(disc(0, -30, 22)), 'r', fold);
+  const lined = setStroke(setFill(figure, lines, null), lines, { width: 2, colour: '#aa3300' });
+  return setMerge(lined, 'r', 'weave');
+}
+
+const resultOf = async (figure: Figure) => mergedFully(requestOf(mergeJobsOf(figure)[0]!)!, {});
+
+describe('a woven round', () => {
+  it('is drawn as bands in the colour of its lines, with what is not a line behind them', async () => {
+    const figure = addShapes(rings(5), 'r', [
+      newShape('d', 'Disc', disc(0, -60, 3), { fill: '#00aa33', stroke: null }),
+    ]);
+    const { layers } = await evaluateWhole(figure);
+    expect(layers[0]?.items[0]?.paint.fill).toBe('#00aa33');
+    const bands = layers.slice(1);
+    expect(bands.every(({ items }) => items.every(({ paint }) => paint.fill === '#aa3300'))).toBe(true);
+    const area = bands.reduce(
+      (sum, { items, copies }) =>
+        sum + copies.length * items.reduce((all, { paths }) => all + signedArea(paths), 0),
+      0,
+    );
+    const full = 5 * Math.PI * (23 ** 2 - 21 ** 2);
+    expect(area).toBeGreaterThan(0.7 * full);
+    expect(area).toBeLessThan(full);
+  });
+
+  it('loses more to a wider gap, which cannot be none', async () => {
+    const area = async (figure: Figure): Promise<number> => (await resultOf(figure)).facts.area;
+    const narrow = await area(setWeaveGap(rings(6), 'r', 0.2));
+    expect(await area(setWeaveGap(rings(6), 'r', 1))).toBeLessThan(narrow);
+    expect(() => setWeaveGap(rings(6), 'r', 0)).toThrow(/above 0/);
+  });
+
+  it('keeps swaps by reference, and asks for another weave only where it would differ', async () => {
+    const figure = rings(6);
+    const { weave } = await resultOf(figure);
+    const [ref] = weave!.crossings.map((crossing) => crossing.ref.split('@')[0]!);
+    const swapped = swapCrossing(figure, 'r', ref!);
+    expect(figureSchema.validate(swapped).error).toBeUndefined();
+    expect(roundOf(swapped, 'r').merge?.weave?.swapped).toEqual([ref]);
+    expect(roundOf(swapCrossing(swapped, 'r', ref!), 'r').merge?.weave?.swapped).toEqual([]);
+    const same = (a: Figure, b: Figure) => sameJob(mergeJobsOf(a)[0]!, mergeJobsOf(b)[0]!);
+    expect(same(figure, swapped)).toBe(false);
+    expect(same(figure, setStroke(figure, lines, { colour: '#123456' }))).toBe(true);
+    expect(same(figure, setStroke(figure, lines, { width: 3 }))).toBe(false);
+    // What was said of the weave is there again after another operation was tried.
+    const back = setMerge(setMerge(swapped, 'r', 'union'), 'r', 'weave');
+    expect(roundOf(back, 'r').merge?.weave?.swapped).toEqual([ref]);
+  });
+
+  it('and a divided one go to another thread and back as they are', async () => {
+    for (const figure of [rings(5), setMerge(setFill(rings(5), lines, '#00aa33'), 'r', 'divide')]) {
+      const result = await resultOf(figure);
+      const back = unpackResult(packResult(result));
+      expect(back.facts).toEqual(result.facts);
+      expect(back.weave).toEqual(result.weave);
+      expect(back.division).toEqual(result.division);
+      if (!result.division) expect(back.parts).toEqual(result.parts);
+    }
+  });
+
+  it('has nothing to weave without a line', () => {
+    const filled = setMerge(setFold(withForms(disc(0, -30, 10)), 'r', 4), 'r', 'weave');
+    expect(mergeJobsOf(filled).map((job) => requestOf(job))).toEqual([null]);
+  });
+});

@@ -134,6 +134,20 @@ describe('what becomes of copies', () => {
     );
   });
 
+  it('divides chosen rounds below together with its own', async () => {
+    // A disc over four that it overlaps and that do not touch one another: four lenses, four rests, and its own.
+    const below = addRound(ring(4, 20), {
+      ...newRound('other', 'Other', 3),
+      shapes: [newShape('o', 'Far', disc(0, -70, 4), START_PAINT)],
+    });
+    const joined = setMerge(withDisc(below, 15, { how: 'join', rounds: ['r'] }), 'top', 'divide');
+    expect(mergeJobsOf(joined).map(({ key }) => key)).toEqual(['top']);
+    const { division } = await mergedFully(requestOf(mergeJobsOf(joined)[0]!)!, {});
+    expect(division!.cells.reduce((sum, { size }) => sum + size, 0)).toBe(9);
+    // Rounds that were not chosen are seen as they are.
+    expect((await evaluateWhole(joined)).layers.map(({ roundId }) => roundId)).toContain('other');
+  });
+
   it('leaves every shape its paint where a round above cuts it', async () => {
     const figure = withDisc(setFold(withForms(disc(0, -20, 10), disc(0, -40, 5)), 'r', 4), 15, {
       how: 'cut',

@@ -296,7 +296,17 @@ export function bandsOf(paths: readonly Path[], look: BandLook): Path[] {
   const tolerance = toleranceOf(paths, widest);
   const lines = look.dashes.length > 0 ? paths.flatMap((path) => dashesOf(path, look.dashes)) : paths;
   const shapes = lines.flatMap((path) => piecesOf(path, look, tolerance));
-  return shapes.length === 0 ? [] : outlineOf([operand(shapes)], 'union');
+  if (shapes.length === 0) return [];
+  return withoutHairs(outlineOf([operand(shapes)], 'union'), paths, tolerance);
+}
+
+/**
+ * Outlines without those thinner than what sides of cubics may be off: pieces that overlap for sure on the true curves can leave
+ * such a hair between them. Where all is lines and arcs nothing is off, and nothing goes.
+ */
+function withoutHairs(outlines: readonly Path[], of: readonly Path[], tolerance: number): Path[] {
+  if (!of.some(({ segments }) => segments.some(({ kind }) => kind === 'cubic'))) return [...outlines];
+  return outlines.filter((path) => 2 * Math.abs(signedArea([path])) > 2 * tolerance * pathLength(path));
 }
 
 /**
@@ -326,7 +336,9 @@ export function offsetOf(
   const tolerance = toleranceOf(filled, look.width);
   const band = filled.flatMap((path) => piecesOf(path, look, tolerance));
   const own = operand([shapeOf(...filled)]);
-  return away > 0
-    ? outlineOf([operand([shapeOf(...filled), ...band])], 'union')
-    : outlineOf([own, operand(band)], 'subtract');
+  const made =
+    away > 0
+      ? outlineOf([operand([shapeOf(...filled), ...band])], 'union')
+      : outlineOf([own, operand(band)], 'subtract');
+  return withoutHairs(made, filled, tolerance);
 }

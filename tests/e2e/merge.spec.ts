@@ -151,17 +151,18 @@ test('rings are woven over and under, a crossing is swapped, and what cannot hol
   await page.getByRole('button', { name: /^Swap/ }).click();
   await inspector.getByRole('radio', { name: 'One alone' }).click();
   const dots = page.locator('[data-pane=bench] [data-testid=crossing-marks] path').first();
-  const box = (await dots.boundingBox())!;
-  // The topmost crossing of the Bench stands on its ray: the path's first dot is at the top of its box, left or right.
   const d = (await dots.getAttribute('d'))!;
   const points = [...d.matchAll(/M(-?[\d.e-]+) (-?[\d.e-]+)h0/g)].map(
     ([, x, y]) => [Number(x), Number(y)] as const,
   );
-  const [left, right] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))];
-  const top = Math.min(...points.map(([, y]) => y));
-  const highest = points.find(([, y]) => y === top)!;
-  const scale = (box.width - 7) / (right - left);
-  await page.mouse.click(box.x + 3.5 + (highest[0] - left) * scale, box.y + 3.5);
+  const [x, y] = points.reduce((best, next) => (next[1] < best[1] ? next : best));
+  const pane = (await page.locator('[data-pane=bench]').boundingBox())!;
+  const view = (await page
+    .locator('[data-pane=bench] g[transform*="scale"]')
+    .first()
+    .getAttribute('transform'))!;
+  const [tx = 0, ty = 0, scale = 1] = view.match(/-?[\d.]+(?:e-?\d+)?/g)!.map(Number);
+  await page.mouse.click(pane.x + tx + x * scale, pane.y + ty + y * scale);
   await expect(weave.getByText('do not alternate')).toBeVisible();
   await expect(weave.getByText(/passes over or under twice running/)).toBeVisible();
   await weave.getByRole('button', { name: 'Undo all swaps' }).click();

@@ -147,6 +147,10 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   page,
 }) => {
   await makeFigure(page);
+  const name = `Of itself ${Date.now()}`;
+  await page.getByLabel('Name of the figure').fill(name);
+  await page.getByLabel('Name of the figure').press('Enter');
+  await page.getByLabel('Name of the figure').blur();
   const inspector = page.getByLabel('Inspector');
   await drawPetal(page, 100, 300);
   await setFold(page, 5);
@@ -166,7 +170,7 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await page.keyboard.press('3');
   await inspector.getByRole('button', { name: 'Place a figure of the Shelf' }).click();
   // Itself is among them, and is refused with the reason.
-  await page.getByRole('dialog').getByRole('button', { name: 'Untitled figure' }).first().click();
+  await page.getByRole('dialog').getByRole('button', { name }).click();
   await expect(page.getByText('A figure cannot be placed in itself')).toBeVisible();
 
   await page.getByRole('button', { name: 'Reveal copy by copy' }).click();

@@ -207,15 +207,12 @@ const isPoint = (segment: Segment): boolean =>
 /** The closed shapes that cover a band together, overlapping. */
 function piecesOf(path: Path, look: BandLook, tolerance: number): MergeShape[] {
   const clockwise = !path.closed || signedArea([path]) > 0;
-  const both: Apart = { from: 1, to: 1 };
   const reach = { middle: [1, 1], outside: [2, 0], inside: [0, 2] }[look.side] as [number, number];
   const [toLeft, toRight] = clockwise ? reach : [reach[1], reach[0]];
   const times = ({ from, to }: Apart, by: number): Apart => ({ from: from * by, to: to * by });
   const stretches = widthsAlong(path, look)
     .filter(({ segment }) => !isPoint(segment))
-    .flatMap(({ segment, apart = both }) =>
-      stretchesOf(segment, times(apart, toLeft), times(apart, toRight)),
-    );
+    .flatMap(({ segment, apart }) => stretchesOf(segment, times(apart, toLeft), times(apart, toRight)));
   const [first] = stretches;
   const last = stretches[stretches.length - 1];
   if (!first || !last) return [];
@@ -224,7 +221,6 @@ function piecesOf(path: Path, look: BandLook, tolerance: number): MergeShape[] {
   const goesOn = (a: Stretch, b: Stretch): boolean =>
     !a.tight &&
     !b.tight &&
-    joinAt(a, b, { ...look, join: 'bevel' }).length === 0 &&
     Math.abs(cross(directionAt(a.segment, 1), directionAt(b.segment, 0))) < SMOOTH &&
     dot(directionAt(a.segment, 1), directionAt(b.segment, 0)) > 0 &&
     a.left.to === b.left.from &&

@@ -4,7 +4,7 @@ import { makeRoundPlain, setMerge } from '@/core/figure/commands';
 import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
 import { ROUND_MERGES, type Round, type RoundMerge } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import type { MergeFacts } from '@/core/merge/merge';
+import { totalFacts } from '@/core/merge/totalFacts';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { mergesOfRound } from '@/state/merges';
@@ -44,29 +44,6 @@ const WORDS: Record<Op, string> = {
 
 const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
 
-/** The facts of several outlines together. */
-function totalOf(list: readonly MergeFacts[]): MergeFacts | null {
-  const [first, ...rest] = list;
-  if (!first) return null;
-  return rest.reduce(
-    (sum, each) => ({
-      loops: sum.loops + each.loops,
-      nodes: sum.nodes + each.nodes,
-      area: sum.area + each.area,
-      segments: {
-        line: sum.segments.line + each.segments.line,
-        arc: sum.segments.arc + each.segments.arc,
-        cubic: sum.segments.cubic + each.segments.cubic,
-      },
-      cells: sum.cells === null || each.cells === null ? null : sum.cells + each.cells,
-      kinds: sum.kinds === null || each.kinds === null ? null : sum.kinds + each.kinds,
-      slivers: sum.slivers + each.slivers,
-      milliseconds: sum.milliseconds + each.milliseconds,
-    }),
-    first,
-  );
-}
-
 /** What becomes of the round's copies, and what came of it. */
 export function MergePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
@@ -75,7 +52,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const figure = shownFigure(state);
   const { unit } = figure.page;
   const merges = mergesOfRound(state, round.id);
-  const facts = totalOf(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
+  const facts = totalFacts(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
   const running = merges.map(({ progress }) => progress).find((progress) => progress !== null) ?? null;
   const problem = merges.find((merge) => merge.problem)?.problem;
   const jobs = mergeJobsOf(figure).filter(({ roundId }) => roundId === round.id);

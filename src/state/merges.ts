@@ -4,7 +4,8 @@ import type { Round } from '../core/figure/model';
 import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
-import { shownFigure, type Editor, type EditorState, type MergeState } from './editor';
+import { shownFigure, type Editor, type EditorState, type MergeState } from './editorState';
+import { workAhead } from './settle';
 
 const put = (editor: Editor, key: string, change: MergeState | null): void =>
   editor.setState((state) => {
@@ -58,11 +59,18 @@ export function followMerges(editor: Editor): {
       // What is done in a moment needs no bar, which would only flicker while something is dragged.
       if (stillMine() && performance.now() - began > QUIET_TIME) put(editor, key, { ...mine, progress });
     };
-    void merger.merge(request, report).then((answer) => {
+    void merger.merge(request, report).then(async (answer) => {
       if (!stillMine()) return;
       const ended = { ...mine, running: false };
-      if (answer.kind === 'done') put(editor, key, { ...ended, result: unpackResult(answer.result) });
-      else {
+      if (answer.kind === 'done') {
+        const result = unpackResult(answer.result);
+        const { division } = result;
+        const work = job.sources[0].round.merge?.cells;
+        // Cells that were fused have an outline to be made before they are shown.
+        if (division && work && work.fused.length > 0)
+          await workAhead(editor, () => shownCells(division, work));
+        if (stillMine()) put(editor, key, { ...ended, result });
+      } else {
         const problem =
           answer.kind === 'failed' ? answer.message : 'Stopped. The copies are shown as they are.';
         put(editor, key, { ...ended, result: null, problem });

@@ -1,5 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 
+import { addShapes } from '../../src/core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { pathForm } from '../../src/core/maker/form';
 import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
 
 const lit = (page: Page, pane: 'bench' | 'whole') =>
@@ -266,4 +269,52 @@ test('a frame of four sheared bars: each less what its neighbours cover, exactly
   await expect.poll(area).toBeCloseTo(union - shared, 2);
   await expect(outline.getByText('lines', { exact: true })).toBeVisible();
   await saved(page);
+});
+
+/** A wavy ring of smooth nodes about a place. */
+const wavy = (id: string, x: number, count: number) =>
+  newShape(
+    id,
+    id,
+    pathForm(
+      Array.from({ length: count }, (_, k) => {
+        const angle = (2 * Math.PI * k) / count;
+        const r = 40 + 2 * Math.sin(3.7 * k);
+        const along = { x: (-25 * Math.sin(angle)) / count, y: (25 * Math.cos(angle)) / count };
+        const back = { x: -along.x, y: -along.y };
+        const at = { x: x + r * Math.cos(angle), y: -60 + r * Math.sin(angle) };
+        return { ...at, kind: 'corner' as const, in: back, out: along };
+      }),
+      true,
+    ),
+    START_PAINT,
+  );
+
+test('combining shapes with thousands of crossings shows its progress, can be stopped, and leaves all as it was', async ({
+  page,
+}) => {
+  const figure = addShapes(newFigure('Heavy', 'a'), 'a', [wavy('A', 0, 500), wavy('B', 12, 500)]);
+  const answer = await page.request.post('/api/figures', { data: { figure } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await page.keyboard.press('4');
+  await page.keyboard.press('Control+a');
+  const panel = page.getByRole('region', { name: 'Selected shapes' });
+  await panel.getByRole('radio', { name: 'Subtract' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Working out outlines' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Subtract was stopped. Nothing was changed.')).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Take apart' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
+
+  // The same with the time that it takes; undone and done again it is there at once.
+  await panel.getByRole('radio', { name: 'Subtract' }).click();
+  await expect(panel.getByRole('button', { name: 'Take apart' })).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.press('Control+z');
+  await expect(panel.getByRole('button', { name: 'Take apart' })).toBeHidden();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(panel.getByRole('button', { name: 'Take apart' })).toBeVisible();
+  await page.goto('about:blank');
+  await page.request.delete(`/api/figures/${id}`);
 });

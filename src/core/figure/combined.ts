@@ -1,9 +1,7 @@
 import type { Path } from '../curve/path';
 import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
-import { bandsOf } from '../merge/band';
-import { mergeNow } from '../merge/engine';
-import { placedLoops } from '../merge/fused';
 import { MergeFailed, type MergeOperand, type MergeRequest, type MergeShape } from '../merge/merge';
+import { outlinesOfTask } from '../merge/outlines';
 import { NO_TURN } from '../number/turn';
 import type { Paint } from '../scene/scene';
 import type { Combined, Round, Shape } from './model';
@@ -33,7 +31,7 @@ export function areaOfShape(shape: Shape): MergeShape {
   const look = stroke && { ...stroke, side: 'middle' as const, limit: MITER_LIMIT, widths: [], dashes: [] };
   const area: MergeShape =
     paint.fill === null && look
-      ? { rule: 'nonzero', paths: orElse(() => bandsOf(paths, look), []) }
+      ? { rule: 'nonzero', paths: orElse(() => outlinesOfTask({ kind: 'bands', paths, look }).flat(), []) }
       : { rule, paths: paths.filter(({ closed }) => closed) };
   areas.set(shape, area);
   return area;
@@ -52,14 +50,14 @@ const operandOf = (shape: Shape): MergeOperand => ({
 
 /** What shapes become together, at once. @throws MergeFailed where there is more to do than a limit */
 function outlineOf(op: MergeRequest['op'], shapes: readonly Shape[]): Path[] {
-  const { parts } = mergeNow({
+  const request: MergeRequest = {
     op,
     among: 'operands',
     quality: 'full',
     outlineOnly: op === 'union',
     operands: shapes.map(operandOf),
-  });
-  return parts.flatMap(({ loops, turns }) => turns.flatMap((by) => placedLoops(loops, by, false)));
+  };
+  return outlinesOfTask({ kind: 'merge', request }).flat();
 }
 
 /** A shape with another outline, its paint as a fill; nothing where the outline has nothing in it. */

@@ -41,7 +41,7 @@ const isFilledArea = (shape: Shape): boolean =>
 export const START_WEAVE: Weave = { gap: 1, swapped: [] };
 
 /** A line with a stroke alone, which other rounds cut as the band that it is seen as. */
-const isLine = ({ visible, paint }: Shape): boolean =>
+export const isLine = ({ visible, paint }: Shape): boolean =>
   visible && paint.fill === null && paint.stroke !== null;
 
 const isArea = (shape: Shape): boolean => isFilledArea(shape) || isLine(shape);

@@ -9,7 +9,8 @@ import { centroidOf } from '../curve/centroid';
 import { pathForm } from '../maker/form';
 import { turn } from '../number/turn';
 import { cellsOf, mergedFully } from '../merge/cells';
-import { cellAt, groupsOf, placedLoops } from '../merge/fused';
+import { cellAt, groupsOf } from '../merge/fused';
+import { placedLoops } from '../merge/placed';
 import type { Division } from '../merge/merge';
 import type { Scene } from '../scene/scene';
 import {

@@ -3,8 +3,9 @@ import { pathLength } from '../curve/length';
 import { movedNode } from '../curve/nodes';
 import { signedArea, type Path } from '../curve/path';
 import { subtract, type Point } from '../curve/point';
-import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../merge/band';
+import type { BandCap, BandJoin, BandLook } from '../merge/band';
 import { MergeFailed } from '../merge/merge';
+import { isLeftForLater, outlinesOfTask, type OutlineTask } from '../merge/outlines';
 import type { Maker } from './construction';
 
 export type BandNumbers = {
@@ -24,13 +25,18 @@ const MOST_DASHES = 2000;
 
 const made = new WeakMap<BandNumbers, readonly Path[] | string>();
 
+function taskOf({ along, width, side, join, limit, cap, widths, dashes }: BandNumbers): OutlineTask {
+  const look = { width, side, join, limit, cap, widths, dashes };
+  return { kind: 'bands', paths: pathsOfContours(along), look };
+}
+
 /** The band, or why there is none: a sentence. */
 function bandOf(numbers: BandNumbers): readonly Path[] | string {
   const known = made.get(numbers);
   if (known !== undefined) return known;
   let answer: readonly Path[] | string;
   try {
-    answer = bandsOf(pathsOfContours(numbers.along), numbers);
+    answer = outlinesOfTask(taskOf(numbers)).flat();
     if (answer.length === 0) answer = 'This line is too short for a band.';
   } catch (error) {
     if (!(error instanceof MergeFailed)) throw error;
@@ -134,6 +140,8 @@ export const band: Maker<BandNumbers> = {
     const length = pathsOfContours(along).reduce((sum, path) => sum + pathLength(path), 0);
     if (dashes.length > 0 && (length / period) * dashes.length > MOST_DASHES)
       return `There are ${MOST_DASHES} dashes at most: make them longer.`;
+    // What takes long is found out when the band is made.
+    if (!made.has(numbers) && isLeftForLater(taskOf(numbers))) return null;
     const band = bandOf(numbers);
     return typeof band === 'string' ? band : null;
   },

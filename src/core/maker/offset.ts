@@ -1,7 +1,8 @@
 import { pathsOfContours, type Contour } from '../curve/contours';
 import { signedArea, type Path } from '../curve/path';
-import { offsetOf, type BandJoin } from '../merge/band';
+import type { BandJoin } from '../merge/band';
 import { MergeFailed } from '../merge/merge';
+import { isLeftForLater, outlinesOfTask, type OutlineTask } from '../merge/outlines';
 import { nodeGrips } from './band';
 import type { Maker } from './construction';
 
@@ -15,15 +16,23 @@ export type OffsetNumbers = {
   readonly limit: number;
 };
 
+const taskOf = ({ shape, rule, away, join, limit }: OffsetNumbers): OutlineTask => ({
+  kind: 'offset',
+  paths: pathsOfContours(shape),
+  rule,
+  away,
+  join,
+  limit,
+});
+
 const made = new WeakMap<OffsetNumbers, readonly Path[] | string>();
 
 function outlineOf(numbers: OffsetNumbers): readonly Path[] | string {
   const known = made.get(numbers);
   if (known !== undefined) return known;
-  const { shape, rule, away, join, limit } = numbers;
   let answer: readonly Path[] | string;
   try {
-    answer = offsetOf(pathsOfContours(shape), rule, away, join, limit);
+    answer = outlinesOfTask(taskOf(numbers)).flat();
     if (answer.length === 0) answer = 'Nothing of the shape is left that far inward.';
   } catch (error) {
     if (!(error instanceof MergeFailed)) throw error;
@@ -91,6 +100,8 @@ export const offset: Maker<OffsetNumbers> = {
   },
   problem: (numbers) => {
     if (!numbers.shape.some(({ closed }) => closed)) return 'An offset needs a closed shape.';
+    // What takes long is found out when the offset is made.
+    if (!made.has(numbers) && isLeftForLater(taskOf(numbers))) return null;
     const outline = outlineOf(numbers);
     return typeof outline === 'string' ? outline : null;
   },

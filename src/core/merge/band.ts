@@ -9,7 +9,7 @@ import { add, cross, distance, dot, scaleBy, subtract, type Point } from '../cur
 import { line, reversed, type Segment } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
 import { mergeNow } from './engine';
-import { placedLoops } from './fused';
+import { placedLoops } from './placed';
 import type { MergeOperand, MergeShape } from './merge';
 import { polygonPath } from './slit';
 
@@ -265,14 +265,15 @@ const operand = (shapes: readonly MergeShape[]): MergeOperand => ({
   shapes,
 });
 
-function outlineOf(operands: readonly MergeOperand[], op: 'union' | 'subtract'): Path[] {
-  const { parts } = mergeNow({
-    op,
-    among: 'operands',
-    quality: 'full',
-    outlineOnly: op === 'union',
-    operands,
-  });
+function outlineOf(
+  operands: readonly MergeOperand[],
+  op: 'union' | 'subtract',
+  progress?: (share: number) => void,
+): Path[] {
+  const { parts } = mergeNow(
+    { op, among: 'operands', quality: 'full', outlineOnly: op === 'union', operands },
+    progress,
+  );
   return parts.flatMap(({ loops, turns }) => turns.flatMap((by) => placedLoops(loops, by, false)));
 }
 
@@ -286,14 +287,14 @@ const toleranceOf = (paths: readonly Path[], width: number): number => {
  * `BAND_TOLERANCE` of the lines' size. Where the band overlaps itself it is one.
  * @throws MergeFailed where there is more to do than a limit
  */
-export function bandsOf(paths: readonly Path[], look: BandLook): Path[] {
+export function bandsOf(paths: readonly Path[], look: BandLook, progress?: (share: number) => void): Path[] {
   const widest = Math.max(look.width, ...look.widths);
   if (!(widest > 0)) return [];
   const tolerance = toleranceOf(paths, widest);
   const lines = look.dashes.length > 0 ? paths.flatMap((path) => dashesOf(path, look.dashes)) : paths;
   const shapes = lines.flatMap((path) => piecesOf(path, look, tolerance));
   if (shapes.length === 0) return [];
-  return withoutHairs(outlineOf([operand(shapes)], 'union'), paths, tolerance);
+  return withoutHairs(outlineOf([operand(shapes)], 'union', progress), paths, tolerance);
 }
 
 /**
@@ -316,6 +317,7 @@ export function offsetOf(
   away: number,
   join: BandJoin,
   limit: number,
+  progress?: (share: number) => void,
 ): Path[] {
   const closed = paths.filter((path) => path.closed);
   const filled = outlineOf([operand([{ paths: closed, rule }])], 'union');
@@ -334,7 +336,7 @@ export function offsetOf(
   const own = operand([shapeOf(...filled)]);
   const made =
     away > 0
-      ? outlineOf([operand([shapeOf(...filled), ...band])], 'union')
-      : outlineOf([own, operand(band)], 'subtract');
+      ? outlineOf([operand([shapeOf(...filled), ...band])], 'union', progress)
+      : outlineOf([own, operand(band)], 'subtract', progress);
   return withoutHairs(made, filled, tolerance);
 }

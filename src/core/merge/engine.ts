@@ -238,12 +238,13 @@ export function divisionOf(merged: Merged): Divided | null {
   return { arranged, arrangement, cells: cells.filter((cell) => cell.parts.length > 0) };
 }
 
-/** Merges at once. @throws MergeFailed where the work limit is reached */
-export function mergeNow(request: MergeRequest): Merged {
+/** Merges at once. @param progress is told a share from 0 to 1 @throws MergeFailed where the work limit is reached */
+export function mergeNow(request: MergeRequest, progress?: (share: number) => void): Merged {
   const steps = mergeSteps(request);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
+    progress?.(step.value);
   }
 }
 

@@ -1,11 +1,12 @@
-import { applyTo, MIRROR, turnMap } from '../curve/affine';
+import { applyTo, MIRROR } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { mapPath, reversedPath, signedArea, type Path } from '../curve/path';
+import { signedArea, type Path } from '../curve/path';
 import { lengthOf, type Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { NO_TURN, radiansOf, turn, type Turn } from '../number/turn';
-import { mergeNow } from './engine';
-import { MergeFailed, type Cells, type Division, type MergeShape } from './merge';
+import { MergeFailed, type Cells, type Division, type MergeRequest, type MergeShape } from './merge';
+import { outlinesOfTask } from './outlines';
+import { placedLoops } from './placed';
 
 /** Which cells are fused: by references, in all turns (and reflections, where the fold has them), or these alone. */
 export interface Fusing {
@@ -174,12 +175,6 @@ class CellIndex {
   }
 }
 
-/** Outlines put where a copy stands, clockwise as they were. */
-export function placedLoops(loops: readonly Path[], by: Turn, mirrored: boolean): Path[] {
-  const map = turnMap(by);
-  return loops.map((loop) => mapPath(mirrored ? reversedPath(mapPath(loop, MIRROR)) : loop, map));
-}
-
 class Joined {
   private readonly parent: Int32Array;
 
@@ -208,14 +203,14 @@ const outlines = new WeakMap<readonly Cells[], Map<string, readonly Path[]>>();
 /** The outline of shapes in all their turns; the shapes themselves where there is more to do than a limit. */
 function unionOf(shapes: readonly MergeShape[], fold: number): readonly Path[] {
   try {
-    const { parts } = mergeNow({
+    const request: MergeRequest = {
       op: 'union',
       among: 'copies',
       quality: 'full',
       outlineOnly: true,
       operands: [{ fold, mirror: false, start: NO_TURN, shapes }],
-    });
-    return parts.flatMap(({ turns, loops }) => turns.flatMap((by) => placedLoops(loops, by, false)));
+    };
+    return outlinesOfTask({ kind: 'merge', request }).flat();
   } catch (error) {
     if (!(error instanceof MergeFailed)) throw error;
     return shapes.flatMap(({ paths }) =>

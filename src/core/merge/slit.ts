@@ -5,8 +5,8 @@ import type { Path } from '../curve/path';
 import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
-import { mergeNow } from './engine';
-import type { MergeOperand } from './merge';
+import type { MergeOperand, MergeRequest } from './merge';
+import { outlinesOfTask } from './outlines';
 
 /** A closed path of straight sides. */
 export const polygonPath = (corners: readonly Point[]): Path => ({
@@ -55,13 +55,13 @@ export function slitPath(path: Path, from: Point, to: Point): Path[] {
   const side = (sign: number): Path[] => {
     const far = scaleBy(across, 6 * sign * size);
     const half = polygonPath([a, b, add(b, far), add(a, far)]);
-    const { parts } = mergeNow({
+    const request: MergeRequest = {
       op: 'intersection',
       among: 'operands',
       quality: 'full',
       operands: [alone(path), alone(half)],
-    });
-    return parts.flatMap(({ loops }) => loops);
+    };
+    return outlinesOfTask({ kind: 'merge', request }).flat();
   };
   const pieces = [...side(1), ...side(-1)];
   return pieces.length > 1 ? pieces : [path];

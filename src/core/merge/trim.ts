@@ -5,8 +5,8 @@ import { negateTurn, NO_TURN } from '../number/turn';
 import { alongTurn, halfWedge, pastRays } from '../symmetry/wedge';
 import { boundsOfPaths } from '../curve/bounds';
 import { alone, polygonPath, slitPath } from './slit';
-import { mergeNow } from './engine';
-import type { MergeOperand } from './merge';
+import type { MergeOperand, MergeRequest } from './merge';
+import { outlinesOfTask } from './outlines';
 
 /** Less than this past a ray, as a share of the path's reach, is on it. */
 const ON_RAY = 1e-9;
@@ -52,13 +52,13 @@ export function trimPaths(
   const open = paths.filter((path) => !path.closed).flatMap((path) => trimOpen(path, fold, reach));
   if (closed.length === 0) return open;
   const area: MergeOperand = { fold: 1, mirror: false, start: NO_TURN, shapes: [{ paths: closed, rule }] };
-  const { parts } = mergeNow({
+  const request: MergeRequest = {
     op: 'intersection',
     among: 'operands',
     quality: 'full',
     operands: [area, alone(wedgeOf(fold, reach).triangle)],
-  });
-  return [...parts.flatMap(({ loops }) => loops), ...open];
+  };
+  return [...outlinesOfTask({ kind: 'merge', request }).flat(), ...open];
 }
 
 /** One path trimmed to the wedge; see `trimPaths`. The same path where nothing of it is past the rays. */

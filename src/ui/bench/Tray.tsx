@@ -102,7 +102,7 @@ export const Tray = memo(function Tray() {
                 aria-pressed={on}
                 aria-keyshortcuts={letter}
                 title={`${TOOL_NAMES[tool]} (${letter})`}
-                onClick={() => editor.setState({ tool, draft: null, spots: [], live: null })}
+                onClick={() => editor.setState({ tool, draft: null, spots: [], live: null, wanted: null })}
                 className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'w-[51px] pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
               >
                 <Icon size={17} strokeWidth={1.7} aria-hidden />

@@ -3,7 +3,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import { createEditor, shownFigure, type Editor } from '@/state/editor';
+import { hasOutlines, outlineFigure } from '@/core/figure/outline';
+import { createEditor, followOutlines, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
 import { followSaves, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
@@ -21,10 +22,13 @@ import { followKeys } from './keys';
 import { followClipboard } from './clipboard';
 import { selectionActions } from './selectionActions';
 import { TopBar } from './TopBar';
+import { WorkingCard } from './WorkingCard';
 
 /** The editor of one figure. */
 export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const [editor] = useState(() => createEditor(saved));
+  // A figure with outlines that may take long is shown once they are there.
+  const [ready, setReady] = useState(() => !hasOutlines(saved.figure));
   const saver = useRef<Saver | null>(null);
   const merges = useRef<ReturnType<typeof followMerges> | null>(null);
   const [sheet, setSheet] = useState<'export' | 'keys' | null>(null);
@@ -37,7 +41,15 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
 
   useEffect(() => {
     saver.current = followSaves(editor);
-    merges.current = followMerges(editor);
+    const endOutlines = followOutlines(editor);
+    const figure = shownFigure(editor.getState());
+    perform(
+      editor,
+      'Open',
+      () => outlineFigure(figure),
+      () => setReady(true),
+      true,
+    );
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
     const endNotices = noticeSaves(editor);
@@ -45,22 +57,30 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       if (refusal && refusal !== before.refusal) toast.error(refusal.message);
     });
     return () => {
+      endOutlines();
       endKeys();
       endClipboard();
       endNotices();
       endRefusals();
-      merges.current?.end();
       saver.current?.end();
     };
   }, [editor]);
+
+  useEffect(() => {
+    if (!ready) return undefined;
+    const following = followMerges(editor);
+    merges.current = following;
+    return () => following.end();
+  }, [editor, ready]);
 
   return (
     <WorkshopContext value={workshop}>
       <TabTitle />
       <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
         <TopBar onExport={() => setSheet('export')} onKeys={() => setSheet('keys')} />
-        <Panes />
+        {ready ? <Panes /> : <main />}
       </div>
+      <WorkingCard />
       <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
       <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
       <ConflictSheet />

@@ -17,6 +17,7 @@ import {
   selectedShapes,
   selectNodes,
   stepForward,
+  stopWork,
   type Editor,
 } from '@/state/editor';
 import type { Saver } from '@/state/saver';
@@ -54,6 +55,7 @@ export function goToStage(editor: Editor, stage: Stage): void {
       draft: null,
       spots: [],
       live: null,
+      wanted: null,
       tool: tools.includes(tool) ? tool : (tools[0] ?? 'select'),
     };
   });
@@ -191,12 +193,17 @@ export function followKeys(
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
     else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
-    else if (tool) editor.setState({ tool, draft: null, spots: [], live: null });
+    else if (tool) editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
     else return false;
     return true;
   };
 
   const down = (event: KeyboardEvent): void => {
+    if (editor.getState().working) {
+      if (event.key === 'Escape') stopWork(editor);
+      event.preventDefault();
+      return;
+    }
     if (
       isTyping(event.target) ||
       (event.target instanceof HTMLElement && event.target.closest('[role=dialog]'))

@@ -20,10 +20,9 @@ import { resolvedShapes } from '@/core/figure/combined';
 import { COMBINE_OPS, type Combined, type Figure, type Round, type Shape } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { pathsOfForm } from '@/core/maker/form';
-import { MergeFailed } from '@/core/merge/merge';
 import { signedArea } from '@/core/curve/path';
 import type { TidyReport } from '@/core/curve/tidy';
-import { commit, select, shownFigure } from '@/state/editor';
+import { commit, perform, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Choices } from '../common/Choices';
@@ -99,18 +98,19 @@ export function CombinePanel({
     make: (figure: Figure) => { figure: Figure; ids: readonly string[] },
     none: string,
   ): void => {
-    try {
-      const made = make(shownFigure(editor.getState()));
-      if (made.ids.length === 0) {
-        toast(none);
-        return;
-      }
-      commit(editor, label, made.figure);
-      select(editor, round.id, made.ids);
-    } catch (error) {
-      if (!(error instanceof MergeFailed)) throw error;
-      toast(error.message);
-    }
+    perform(
+      editor,
+      label,
+      () => make(shownFigure(editor.getState())),
+      (made) => {
+        if (made.ids.length === 0) {
+          toast(none);
+          return;
+        }
+        commit(editor, label, made.figure);
+        select(editor, round.id, made.ids);
+      },
+    );
   };
   const change = (label: string, make: (figure: Figure) => Figure): void =>
     commit(editor, label, make(shownFigure(editor.getState())));

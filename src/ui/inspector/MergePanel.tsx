@@ -10,6 +10,7 @@ import { newId } from '@/state/ids';
 import { mergesOfRound } from '@/state/merges';
 import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
+import { ProgressBar } from '../common/ProgressBar';
 import { CountField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
@@ -89,16 +90,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
         <p className="text-[12px] leading-4 text-muted">{WORDS[op]}</p>
         {running !== null && (
           <div className="flex items-center gap-2 pt-1">
-            <div
-              role="progressbar"
-              aria-label="Merging"
-              aria-valuenow={Math.round(running * 100)}
-              aria-valuemin={0}
-              aria-valuemax={100}
-              className="h-[6px] flex-1 overflow-hidden rounded-full bg-line"
-            >
-              <div className="h-full bg-kelp" style={{ width: `${Math.max(3, running * 100)}%` }} />
-            </div>
+            <ProgressBar label="Merging" share={running} />
             <Button onClick={() => stopMerge(round.id)}>Stop</Button>
           </div>
         )}

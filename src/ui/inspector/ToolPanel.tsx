@@ -43,7 +43,7 @@ export function ToolPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
   const tool = useEditorState((state) => state.tool);
   const ways = useEditorState((state) => state.ways);
   const set = (part: Partial<Ways>): void =>
-    editor.setState((state) => ({ ways: { ...state.ways, ...part }, spots: [], live: null }));
+    editor.setState((state) => ({ ways: { ...state.ways, ...part }, spots: [], live: null, wanted: null }));
   if (tool === 'freehand') return <HandPanel />;
   if (tool === 'stamp') return <StampPanel chosen={chosen} />;
   if (tool === 'line')

@@ -51,7 +51,7 @@ function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id:
 /** Lets go of points that have been set but led to nothing. */
 export function dropSpots(editor: Editor): void {
   if (editor.getState().spots.length === 0) return;
-  editor.setState({ spots: [], live: null });
+  editor.setState({ spots: [], live: null, wanted: null });
 }
 
 /** Shows what the points so far and the pointer lead to. */

@@ -9,9 +9,9 @@ import { formOfPaths, formProblem, movedForm, pathsOfForm, type Form } from '../
 import { band, type BandNumbers } from '../../maker/band';
 import { offset } from '../../maker/offset';
 import { insideOf } from '../../merge/cells';
-import { mergeNow } from '../../merge/engine';
-import { isInside, placedLoops } from '../../merge/fused';
-import type { MergeOperand } from '../../merge/merge';
+import { isInside } from '../../merge/fused';
+import type { MergeOperand, MergeRequest } from '../../merge/merge';
+import { outlinesOfTask } from '../../merge/outlines';
 import {
   addTurns,
   equalTurns,
@@ -163,15 +163,14 @@ export function divideShapes(
 ): { figure: Figure; ids: string[] } {
   const chosen = chosenOf(figure, roundId, shapeIds).filter((shape) => areaOfShape(shape).paths.length > 0);
   if (chosen.length === 0) return { figure, ids: [] };
-  const { parts } = mergeNow({
+  const request: MergeRequest = {
     op: 'divide',
     among: 'copies',
     quality: 'full',
     operands: chosen.map(asOperand),
-  });
+  };
   const outlines = chosen.map((shape) => areaOfShape(shape));
-  const made = parts.flatMap(({ loops, turns }): Shape[] => {
-    const placed = turns.flatMap((by) => placedLoops(loops, by, false));
+  const made = outlinesOfTask({ kind: 'merge', request }).flatMap((placed): Shape[] => {
     const at = insideOf(placed, Math.abs(boxArea(placed)));
     const over = chosen.filter((_, k) => {
       const { paths, rule } = outlines[k] ?? { paths: [], rule: 'nonzero' as const };

@@ -1,0 +1,157 @@
+import type { StoreApi } from 'zustand';
+
+import type { PathNode } from '../core/curve/nodes';
+import type { Figure } from '../core/figure/model';
+import type { StampPart } from '../core/figure/commands';
+import type { StampNumbers } from '../core/maker/stamp';
+import type { StockId } from '../core/maker/stock';
+import type { MergeJob } from '../core/figure/jobs';
+import type { CellGroup } from '../core/merge/fused';
+import type { MergeResult } from '../core/merge/merge';
+import type { Paint } from '../core/scene/scene';
+import type { Placement } from '../core/symmetry/rule';
+import type { SnapKind, Snapped } from '../core/symmetry/snap';
+import type { Point } from '../core/curve/point';
+import { figureOf, type History } from './history';
+import type { View } from './viewport';
+import type { Stage } from './stages';
+import type { ToolId } from './tools';
+
+/** What the next command will change. */
+export interface Selection {
+  readonly roundId: string;
+  readonly shapeIds: ReadonlySet<string>;
+  /** Nodes of the one selected path. */
+  readonly nodes: ReadonlySet<number>;
+}
+
+export type PaneId = 'bench' | 'whole';
+
+/** A path that is being drawn click by click, in motif coordinates. */
+interface PathDraft {
+  readonly nodes: readonly PathNode[];
+  /** Where the next node would go. */
+  readonly next: Point | null;
+}
+
+/** What the pointer is at, in motif coordinates, for the readout. */
+interface PointerAt {
+  readonly pane: PaneId;
+  readonly snapped: Snapped;
+  /** Which of how many candidates was taken; the Tab key goes on to the next. */
+  readonly which: number;
+  readonly of: number;
+}
+
+export interface MergeState {
+  readonly job: MergeJob;
+  /** Coarse while something is dragged; made again in full when it is let go. */
+  readonly quality: 'full' | 'coarse';
+  readonly running: boolean;
+  /** From 0 to 1, once it takes long enough to be worth telling. */
+  readonly progress: number | null;
+  readonly result: MergeResult | null;
+  /** Why there is no result: a sentence. */
+  readonly problem: string | null;
+}
+
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: string }
+  | { readonly kind: 'waiting' }
+  | { readonly kind: 'failing'; readonly message: string }
+  | { readonly kind: 'conflict'; readonly message: string };
+
+export interface EditorState {
+  readonly id: string;
+  readonly revision: number;
+  readonly history: History;
+  /** The figure as it looks during a drag, before it becomes a step. */
+  readonly live: Figure | null;
+  /** What a drag is about to show, once its outlines are worked out. */
+  readonly wanted: Figure | null;
+  /** A step whose outlines are being worked out; null where none is. Nothing else is done meanwhile. */
+  readonly working: {
+    readonly label: string;
+    /** From 0 to 1, once it takes long enough to be worth telling. */
+    readonly progress: number | null;
+  } | null;
+  readonly selection: Selection;
+  readonly stage: Stage;
+  readonly tool: ToolId;
+  readonly draft: PathDraft | null;
+  readonly pointer: PointerAt | null;
+  /** The copy that is being edited in Whole. */
+  readonly active: Placement;
+  readonly snapOn: ReadonlySet<SnapKind>;
+  /** How often Tab was pressed at this place to catch something else. */
+  readonly snapTurn: number;
+  /** A click that is waited for: what its point is for, in words, and who takes it. */
+  readonly picking: { readonly what: string; readonly take: (p: Point) => void } | null;
+  /** A point that a transform is about, where it was clicked or typed. */
+  readonly pivot: Point | null;
+  /** How far an arrow key moves, in the figure's unit. */
+  readonly nudge: number;
+  readonly ghosts: boolean;
+  readonly outlines: boolean;
+  /** The artwork alone, without what is drawn over it. */
+  readonly quiet: boolean;
+  /** What Whole shows of the round's turning: its wedge, all rays, or nothing. */
+  readonly marks: 'wedge' | 'rays' | 'nothing';
+  /** Counts up each time the figure is shown copy by copy; 0 while it is not. */
+  readonly reveal: number;
+  readonly wide: PaneId | null;
+  /** Null shows all of it. */
+  readonly views: Readonly<Record<PaneId, View | null>>;
+  readonly sizes: Readonly<Record<PaneId, { width: number; height: number }>>;
+  readonly merges: ReadonlyMap<string, MergeState>;
+  readonly save: SaveState;
+  /** Sides of the next polygon. */
+  readonly lastSides: number;
+  /** The paint at hand: of the next shape, and of the Paint tool. */
+  readonly paint: Paint | null;
+  /** Why the last step was not taken; a new object each time. */
+  readonly refusal: { readonly message: string } | null;
+  /** The space key is down: a drag moves the view. */
+  readonly panning: boolean;
+  /** How tools draw that can in more ways than one. */
+  readonly ways: {
+    readonly line: 'straight' | 'arc';
+    readonly ellipse: 'centre' | 'diameter' | 'points';
+    readonly polygon: 'polygon' | 'star';
+    readonly circles: 'ring' | 'lattice';
+  };
+  /** Points that were clicked of an arc or circle through three, in motif coordinates. */
+  readonly spots: readonly Point[];
+  /** How strokes by hand become shapes; lengths in the figure's unit, smoothing null for as close as one can see. */
+  readonly hand: {
+    readonly as: 'shape' | 'line';
+    readonly width: number;
+    readonly thinning: number;
+    readonly taper: number;
+    readonly smoothing: number | null;
+  };
+  /** What the Stamp sets along lines; lengths in the figure's unit. */
+  readonly stamp: {
+    /** A stock shape, or shapes of a motif as they were when they were taken. */
+    readonly source: StockId | readonly StampPart[];
+    /** Of a stock shape, across its longer side. */
+    readonly size: number;
+  } & Omit<StampNumbers, 'along' | 'shape'>;
+  /** What a stroke over cells reaches: the whole kind, or one alone. */
+  readonly cellReach: 'kind' | 'one';
+  /** Cells that light up: all that are reached, and those right under the pointer. */
+  readonly lit: {
+    readonly refs: readonly string[];
+    readonly own: readonly string[];
+    readonly kind: CellGroup | null;
+  } | null;
+  /** What was measured last, in motif coordinates. */
+  readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
+  /** A box that is being drawn to select by, in pixels of its pane. */
+  readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
+}
+
+export type Editor = StoreApi<EditorState>;
+
+/** The figure on the screen. */
+export const shownFigure = (state: EditorState): Figure => state.live ?? figureOf(state.history);

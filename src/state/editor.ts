@@ -11,14 +11,7 @@ import { shownFigure, type Editor, type EditorState } from './editorState';
 import { figureOf, historyOf, record, redo, undo, type History } from './history';
 import { perform, prepare, stillThere } from './settle';
 
-export {
-  shownFigure,
-  type Editor,
-  type EditorState,
-  type MergeState,
-  type PaneId,
-  type SaveState,
-} from './editorState';
+export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState } from './editorState';
 export { followOutlines, perform, preview, stopWork } from './settle';
 
 const NOTHING: ReadonlySet<never> = new Set<never>();

@@ -1,12 +1,18 @@
 import { MIRROR, type Affine } from './affine';
 import { distance, type Point } from './point';
-import { doubleAreaUnder, mapSegment, reversed, type Segment } from './segment';
+import { doubleAreaUnder, line, mapSegment, reversed, type Segment } from './segment';
 
 /** Segments end to end; a closed path's last segment ends where its first begins. */
 export interface Path {
   readonly closed: boolean;
   readonly segments: readonly Segment[];
 }
+
+/** A closed path of straight sides. */
+export const polygonPath = (corners: readonly Point[]): Path => ({
+  closed: true,
+  segments: corners.map((from, k) => line(from, corners[(k + 1) % corners.length] ?? from)),
+});
 
 export const mapPath = (path: Path, m: Affine): Path => ({
   closed: path.closed,

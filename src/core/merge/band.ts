@@ -4,14 +4,13 @@ import { dashesOf } from '../curve/cutAlong';
 import { parameterAt } from '../curve/along';
 import { curvatureAt, cuspOf, directionAt, leftOf, parallelOf, type Apart } from '../curve/parallel';
 import { partOf } from '../curve/part';
-import { signedArea, type Path } from '../curve/path';
+import { polygonPath, signedArea, type Path } from '../curve/path';
 import { add, cross, distance, dot, scaleBy, subtract, type Point } from '../curve/point';
 import { line, reversed, type Segment } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
 import { mergeNow } from './engine';
 import { placedLoops } from './placed';
 import type { MergeOperand, MergeShape } from './merge';
-import { polygonPath } from './slit';
 
 export type BandJoin = 'miter' | 'round' | 'bevel';
 export type BandCap = 'butt' | 'round' | 'square';

@@ -1,18 +1,12 @@
 import { boundsOfPaths } from '../curve/bounds';
 import { crossingsOf } from '../curve/crossings';
 import { partOf } from '../curve/part';
-import type { Path } from '../curve/path';
+import { polygonPath, type Path } from '../curve/path';
 import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
 import type { MergeOperand, MergeRequest } from './merge';
 import { outlinesOfTask } from './outlines';
-
-/** A closed path of straight sides. */
-export const polygonPath = (corners: readonly Point[]): Path => ({
-  closed: true,
-  segments: corners.map((from, k) => line(from, corners[(k + 1) % corners.length] ?? from)),
-});
 
 /** A path as an operand of its own, without copies. */
 export const alone = (path: Path): MergeOperand => ({

@@ -1,10 +1,10 @@
-import type { Path } from '../curve/path';
+import { polygonPath, type Path } from '../curve/path';
 import { distance, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { pointAt } from '../curve/segment';
 import { negateTurn, NO_TURN } from '../number/turn';
 import { alongTurn, halfWedge, pastRays } from '../symmetry/wedge';
 import { boundsOfPaths } from '../curve/bounds';
-import { alone, polygonPath, slitPath } from './slit';
+import { alone, slitPath } from './slit';
 import type { MergeOperand, MergeRequest } from './merge';
 import { outlinesOfTask } from './outlines';
 

@@ -15,7 +15,7 @@ export function WorkingCard() {
       {working.progress !== null && (
         <div
           role="status"
-          className="absolute bottom-10 left-1/2 flex w-[340px] -translate-x-1/2 cursor-default items-center gap-3 rounded-ui border border-line-strong bg-panel px-4 py-3 shadow-lg"
+          className="absolute top-[92px] left-1/2 flex w-[360px] -translate-x-1/2 cursor-default items-center gap-3 rounded-[12px] border border-line-strong bg-shell px-4 py-3 shadow-ui"
         >
           <div className="flex min-w-0 flex-1 flex-col gap-2">
             <span className="truncate text-[13px] font-medium">{working.label}: working out outlines</span>

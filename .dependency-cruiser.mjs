@@ -8,9 +8,9 @@ const inside = {
   symmetry: ['number', 'curve'],
   arrangement: ['number', 'curve'],
   merge: ['number', 'curve', 'symmetry', 'arrangement'],
-  maker: ['number', 'curve', 'symmetry', 'merge', 'scene'],
+  maker: ['number', 'curve', 'symmetry', 'merge', 'paint', 'scene'],
   scene: ['number', 'curve', 'symmetry'],
-  paint: ['number', 'scene'],
+  paint: ['number', 'curve', 'symmetry', 'scene'],
   figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint'],
   format: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint', 'figure'],
 };

@@ -26,7 +26,7 @@ export function createEditor(saved: SavedFigure): Editor {
     live: null,
     wanted: null,
     working: null,
-    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING },
+    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING, kinds: NOTHING },
     stage: 'draw',
     tool: 'select',
     draft: null,
@@ -164,7 +164,7 @@ export function select(
     const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
     const stays = state.selection.roundId === roundId ? state.active : undefined;
     return {
-      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING },
+      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING, kinds: NOTHING },
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };
   });
@@ -172,6 +172,9 @@ export function select(
 
 export const selectNodes = (editor: Editor, nodes: Iterable<number>): void =>
   editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes) } }));
+
+export const chooseKinds = (editor: Editor, kinds: Iterable<string>): void =>
+  editor.setState((state) => ({ selection: { ...state.selection, kinds: new Set(kinds) } }));
 
 /** Changes the selected round by a command; nothing happens to a locked or missing one. */
 export function actOnRound(

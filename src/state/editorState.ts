@@ -5,6 +5,7 @@ import type { Figure } from '../core/figure/model';
 import type { StampPart } from '../core/figure/commands';
 import type { StampNumbers } from '../core/maker/stamp';
 import type { StockId } from '../core/maker/stock';
+import type { CellReach } from '../core/figure/kinds';
 import type { MergeJob } from '../core/figure/jobs';
 import type { CellGroup } from '../core/merge/fused';
 import type { MergeResult } from '../core/merge/merge';
@@ -23,6 +24,8 @@ export interface Selection {
   readonly shapeIds: ReadonlySet<string>;
   /** Nodes of the one selected path. */
   readonly nodes: ReadonlySet<number>;
+  /** Names of kinds of cells of the round; see core/figure/kinds. */
+  readonly kinds: ReadonlySet<string>;
 }
 
 export type PaneId = 'bench' | 'whole';
@@ -137,8 +140,8 @@ export interface EditorState {
     /** Of a stock shape, across its longer side. */
     readonly size: number;
   } & Omit<StampNumbers, 'along' | 'shape'>;
-  /** What a stroke over cells reaches: the whole kind, or one alone. */
-  readonly cellReach: 'kind' | 'one';
+  /** What a stroke over cells reaches. */
+  readonly cellReach: CellReach;
   /** Cells that light up: all that are reached, and those right under the pointer. */
   readonly lit: {
     readonly refs: readonly string[];

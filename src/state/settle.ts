@@ -48,6 +48,7 @@ export function stillThere(figure: Figure, selection: Selection): Selection {
   return {
     roundId: round?.id ?? '',
     shapeIds,
+    kinds: round?.id === selection.roundId ? selection.kinds : new Set(),
     nodes: new Set([...selection.nodes].filter((index) => index < count)),
   };
 }

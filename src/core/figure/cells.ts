@@ -64,6 +64,17 @@ function paintOfCell(
   return depth > 0 ? paint : UNPAINTED;
 }
 
+/** The paints that the cells of a group have, each once; those that were removed have none. */
+export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
+  const removed = new Set(merge.cells?.removed ?? []);
+  const found = new Map<string, Paint>();
+  for (const copy of group.copies) {
+    const paint = paintOfCell(copy, group, merge, removed);
+    if (paint) found.set(JSON.stringify(paint), paint);
+  }
+  return [...found.values()];
+}
+
 /** What lines enclose and no shape covers has no paint until it gets some. */
 const UNPAINTED: Paint = { fill: null, stroke: null };
 

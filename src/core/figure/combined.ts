@@ -18,7 +18,7 @@ function orElse<T>(make: () => T, otherwise: T): T {
 
 const areas = new WeakMap<Shape, MergeShape>();
 
-/** SVG's own miter limit, as strokes have no other here. */
+/** SVG's own miter limit, which strokes have that say no other. */
 const MITER_LIMIT = 4;
 
 /** What a shape covers: what it fills, or where it has a stroke alone the band that this is seen as. */
@@ -28,7 +28,15 @@ export function areaOfShape(shape: Shape): MergeShape {
   const { form, rule, paint } = shape;
   const paths = pathsOfForm(form);
   const { stroke } = paint;
-  const look = stroke && { ...stroke, side: 'middle' as const, limit: MITER_LIMIT, widths: [], dashes: [] };
+  const look = stroke && {
+    width: stroke.width,
+    cap: stroke.cap,
+    join: stroke.join,
+    side: 'middle' as const,
+    limit: stroke.limit ?? MITER_LIMIT,
+    widths: [],
+    dashes: stroke.dashes ?? [],
+  };
   const area: MergeShape =
     paint.fill === null && look
       ? { rule: 'nonzero', paths: orElse(() => outlinesOfTask({ kind: 'bands', paths, look }).flat(), []) }

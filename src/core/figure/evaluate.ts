@@ -2,6 +2,7 @@ import { areOwnMirror } from '../curve/path';
 import { addTurns } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
+import { withSettledGradients } from '../paint/gradient';
 import { mixedPaint } from '../paint/mix';
 import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { layersOfCells } from './cells';
@@ -76,7 +77,7 @@ function layersOf(
     known.jobs.every(({ paint }, k) => paint === jobs[k]?.paint)
   )
     return known.layers;
-  const layers = makeLayers(round, jobs, results);
+  const layers = makeLayers(round, jobs, results).map(withSettledGradients);
   layersOfRounds.set(round, { jobs, results, layers });
   return layers;
 }

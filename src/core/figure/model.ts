@@ -198,6 +198,9 @@ export const LIMITS = {
   nodes: 20_000,
   contours: 2000,
   palette: 64,
+  /** Of one gradient. */
+  stops: 32,
+  dashes: 20,
   /** Largest coordinate or page side, in the figure's unit. */
   size: 100_000,
   /** Largest figure file, in bytes. */

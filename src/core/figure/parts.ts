@@ -2,7 +2,8 @@ import type { Path } from '../curve/path';
 import { pathsOfContours } from '../curve/contours';
 import { placedParts } from '../maker/drawing';
 import { partsOfForm, pathsOfForm } from '../maker/form';
-import { placePath } from '../maker/placed';
+import { mapOf, placePath } from '../maker/placed';
+import { placedPaint } from '../paint/gradient';
 import { stampChances } from '../maker/stamp';
 import { variedPaint } from '../paint/vary';
 import { trimPaths } from '../merge/trim';
@@ -30,7 +31,7 @@ export function partsWithPaint(shape: Shape, trim: number | null = null): readon
 function wholeParts({ form, paint, rule }: Shape): readonly PaintedPart[] {
   if (form.kind === 'drawing')
     return placedParts(form.numbers).map((part) => ({
-      paint: part.paint,
+      paint: placedPaint(part.paint, mapOf(form)),
       rule: part.rule,
       paths: pathsOfContours(part.contours).map((path) => placePath(form, path)),
     }));

@@ -7,7 +7,8 @@ import { formProblem, type Form } from '../maker/form';
 import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
 import { MOST_SIDES } from '../maker/polygon';
 import { LENGTH_UNITS } from '../number/units';
-import { BLEND_MODES, STROKE_CAPS, STROKE_JOINS } from '../scene/scene';
+import { stopsProblem } from '../paint/gradient';
+import { BLEND_MODES, SPREADS, STROKE_CAPS, STROKE_JOINS, type GradientStop } from '../scene/scene';
 import {
   DIAGONALS,
   framePolygonProblem,
@@ -74,16 +75,45 @@ const petalSize = Joi.alternatives().conditional('.by', {
   otherwise: Joi.object({ by: Joi.valid('circles').required(), radius: extent, apart: extent }),
 });
 
+const gradient = Joi.object({
+  kind: Joi.valid('linear', 'radial').required(),
+  spread: Joi.valid(...SPREADS).required(),
+  from: point.required(),
+  to: point.required(),
+  stops: Joi.array()
+    .items(
+      Joi.object({
+        at: share.required(),
+        colour: colour.required(),
+        middle: Joi.number().min(0.01).max(0.99),
+      }),
+    )
+    .min(2)
+    .max(LIMITS.stops)
+    .required()
+    .custom((stops: readonly GradientStop[]) => {
+      const problem = stopsProblem(stops);
+      if (problem) throw new Error(problem);
+      return stops;
+    }),
+  straight: Joi.boolean(),
+});
+
+const fill = Joi.alternatives(colour, gradient);
+
 const stroke = Joi.object({
-  colour: colour.required(),
+  colour: fill.required(),
   width: extent,
   cap: Joi.valid(...STROKE_CAPS).required(),
   join: Joi.valid(...STROKE_JOINS).required(),
+  limit: Joi.number().min(1).max(1000),
+  dashes: Joi.array().items(Joi.number().min(0).max(LIMITS.size)).max(LIMITS.dashes),
 });
 
 const paint = Joi.object({
-  fill: colour.allow(null).required(),
+  fill: fill.allow(null).required(),
   stroke: stroke.allow(null).required(),
+  behind: Joi.boolean(),
 });
 
 const fillRule = Joi.valid('nonzero', 'evenodd').required();

@@ -1,8 +1,19 @@
-import { compose, determinant, moveMap } from '../curve/affine';
+import { compose, moveMap } from '../curve/affine';
 import { mapPath } from '../curve/path';
 import { degreesOf, wrapTurn } from '../number/turn';
-import type { Point } from '../curve/point';
-import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
+import { distance, type Point } from '../curve/point';
+import { isGradient } from '../paint/fills';
+import { placedPaint, plainStops } from '../paint/gradient';
+import type {
+  Fill,
+  Gradient,
+  Paint,
+  Scene,
+  SceneCopy,
+  SceneItem,
+  SceneLayer,
+  ScenePage,
+} from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
 import { pathData, printNumber } from './pathData';
 
@@ -29,19 +40,63 @@ export const escapeXml = (text: string): string =>
     .replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c] ?? c);
 
 /** Colour and opacity apart, since many readers of SVG know no eight-digit colours. */
-function colourOf(name: 'fill' | 'stroke', colour: string): string {
+function colourOf(name: 'fill' | 'stroke' | 'stop', colour: string): string {
   const opacity = colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1;
   const part = opacity < 1 ? ` ${name}-opacity="${printNumber(opacity, 4)}"` : '';
-  return `${name}="${colour.slice(0, 7)}"${part}`;
+  return `${name === 'stop' ? 'stop-color' : name}="${colour.slice(0, 7)}"${part}`;
 }
 
-function paintOf(paint: Paint, rule: SceneItem['rule']): string {
-  const fill = paint.fill ? colourOf('fill', paint.fill) : 'fill="none"';
+/** Hands out ids to gradients, one to each however often it is used. */
+class Gradients {
+  private readonly ids = new Map<string, string>();
+
+  private idOf(gradient: Gradient): string {
+    const markup = gradientMarkup(gradient);
+    const id = this.ids.get(markup) ?? `paint-${this.ids.size + 1}`;
+    this.ids.set(markup, id);
+    return id;
+  }
+
+  attribute(name: 'fill' | 'stroke', fill: Fill): string {
+    return isGradient(fill) ? `${name}="url(#${this.idOf(fill)})"` : colourOf(name, fill);
+  }
+
+  all(): string[] {
+    return [...this.ids].map(([markup, id]) => `    ${markup.replace(' ', ` id="${id}" `)}`);
+  }
+}
+
+/** A gradient in the coordinates of what it paints; see `withSettledGradients`. */
+function gradientMarkup({ kind, from, to, stops }: Gradient): string {
+  const n = (value: number): string => printNumber(value, 6);
+  const ends =
+    kind === 'linear'
+      ? `x1="${n(from.x)}" y1="${n(from.y)}" x2="${n(to.x)}" y2="${n(to.y)}"`
+      : `cx="${n(from.x)}" cy="${n(from.y)}" r="${n(distance(from, to))}"`;
+  const inner = plainStops(stops).map(
+    ({ at, colour }) => `<stop offset="${n(at)}" ${colourOf('stop', colour)}/>`,
+  );
+  return `<${kind}Gradient gradientUnits="userSpaceOnUse" ${ends}>${inner.join('')}</${kind}Gradient>`;
+}
+
+function paintOf(paint: Paint, rule: SceneItem['rule'], gradients: Gradients): string {
+  const fill = paint.fill ? gradients.attribute('fill', paint.fill) : 'fill="none"';
   const evenOdd = paint.fill && rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
   if (!paint.stroke) return fill + evenOdd;
-  const { colour, width, cap, join } = paint.stroke;
-  const ends = `${cap === 'butt' ? '' : ` stroke-linecap="${cap}"`}${join === 'miter' ? '' : ` stroke-linejoin="${join}"`}`;
-  return `${fill}${evenOdd} ${colourOf('stroke', colour)} stroke-width="${printNumber(width, 6)}"${ends}`;
+  const { colour, width, cap, join, limit, dashes = [] } = paint.stroke;
+  const more = [
+    ...(cap === 'butt' ? [] : [`stroke-linecap="${cap}"`]),
+    ...(join === 'miter' ? [] : [`stroke-linejoin="${join}"`]),
+    ...(limit === undefined ? [] : [`stroke-miterlimit="${printNumber(limit, 4)}"`]),
+    ...(dashes.length === 0 ? [] : [`stroke-dasharray="${dashes.map((d) => printNumber(d, 6)).join(' ')}"`]),
+    ...(paint.behind && paint.fill ? ['paint-order="stroke"'] : []),
+  ];
+  return [
+    `${fill}${evenOdd}`,
+    gradients.attribute('stroke', colour),
+    `stroke-width="${printNumber(width, 6)}"`,
+    ...more,
+  ].join(' ');
 }
 
 /**
@@ -82,7 +137,10 @@ function lookOf(
 class Symbols {
   private readonly ids = new Map<readonly SceneItem[], string>();
 
-  constructor(private readonly decimals: number) {}
+  constructor(
+    private readonly decimals: number,
+    private readonly gradients: Gradients,
+  ) {}
 
   idOf(items: readonly SceneItem[]): string {
     const known = this.ids.get(items);
@@ -96,7 +154,7 @@ class Symbols {
     return [...this.ids].map(([items, id]) => {
       const paths = items.map((item) => {
         const mirror = item.mirrored ? ' transform="scale(-1 1)"' : '';
-        return `      <path d="${pathData(item.paths, this.decimals)}" ${paintOf(item.paint, item.rule)}${mirror}/>`;
+        return `      <path d="${pathData(item.paths, this.decimals)}" ${paintOf(item.paint, item.rule, this.gradients)}${mirror}/>`;
       });
       return `    <symbol id="${id}" overflow="visible">\n${paths.join('\n')}\n    </symbol>`;
     });
@@ -124,13 +182,7 @@ const centreOf = ({ width, height, centre }: ScenePage): Point => ({
   y: height / 2 + centre.y,
 });
 
-/** A paint as it is on a copy of another size. */
-const scaledPaint = (paint: Paint, scale: number): Paint =>
-  paint.stroke && scale !== 1
-    ? { ...paint, stroke: { ...paint.stroke, width: paint.stroke.width * scale } }
-    : paint;
-
-function plainLayer(layer: SceneLayer, scene: Scene, decimals: number): string {
+function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients: Gradients): string {
   const toPage = moveMap(centreOf(scene.page));
   const copies = layer.copies.map((copy) => {
     const paths = (copy.items ?? layer.items).map((item) => {
@@ -139,8 +191,8 @@ function plainLayer(layer: SceneLayer, scene: Scene, decimals: number): string {
         placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored }),
       );
       const moved = item.paths.map((path) => mapPath(path, m));
-      const paint = scaledPaint(item.paint, copy.shift ? Math.sqrt(Math.abs(determinant(m))) : 1);
-      return `    <path d="${pathData(moved, decimals)}" ${paintOf(paint, item.rule)}/>`;
+      const paint = paintOf(placedPaint(item.paint, m), item.rule, gradients);
+      return `    <path d="${pathData(moved, decimals)}" ${paint}/>`;
     });
     const look = lookOf(copy, layer);
     return look === '' ? paths.join('\n') : `    <g${look}>\n${paths.join('\n')}\n    </g>`;
@@ -153,6 +205,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const { width, height, unit, background } = scene.page;
   const size = (value: number) => printNumber(value, 6);
   const centre = centreOf(scene.page);
+  const gradients = new Gradients();
   const parts = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
@@ -162,12 +215,16 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
     parts.push(`  <rect width="${size(width)}" height="${size(height)}" ${colourOf('fill', background)}/>`);
   }
   if (options.form === 'plain') {
-    parts.push(...scene.layers.map((layer) => plainLayer(layer, scene, options.decimals)));
+    const layers = scene.layers.map((layer) => plainLayer(layer, scene, options.decimals, gradients));
+    const defs = gradients.all();
+    if (defs.length > 0) parts.push('  <defs>', ...defs, '  </defs>');
+    parts.push(...layers);
   } else if (scene.layers.length > 0) {
     if (options.reveal) parts.push(REVEAL_STYLE);
-    const symbols = new Symbols(options.decimals);
+    const symbols = new Symbols(options.decimals, gradients);
     const uses = scene.layers.flatMap((layer) => usesOf(layer, symbols, options.reveal ?? false));
-    parts.push('  <defs>', ...symbols.all(), '  </defs>');
+    const motifs = symbols.all();
+    parts.push('  <defs>', ...gradients.all(), ...motifs, '  </defs>');
     parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, ...uses, '  </g>');
   }
   parts.push('</svg>');

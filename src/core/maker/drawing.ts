@@ -2,6 +2,7 @@ import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affin
 import { mappedContours, pathsOfContours } from '../curve/contours';
 import { mapPath } from '../curve/path';
 import { lengthOf, ORIGIN } from '../curve/point';
+import { placedPaint } from '../paint/gradient';
 import type { Maker } from './construction';
 import type { DrawnPart, Place } from './drawn';
 
@@ -39,9 +40,7 @@ export const placedParts = ({ parts, places }: DrawingNumbers): DrawnPart[] =>
     return parts.map(({ contours, paint, rule }) => ({
       rule,
       contours: mappedContours(contours, map),
-      paint: paint.stroke
-        ? { ...paint, stroke: { ...paint.stroke, width: paint.stroke.width * place.size } }
-        : paint,
+      paint: placedPaint(paint, map),
     }));
   });
 

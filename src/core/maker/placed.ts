@@ -15,7 +15,7 @@ export interface MakerHandle {
   readonly point: Point;
 }
 
-const mapOf = (placed: Placed) => compose(moveMap(placed.at), turnMap(placed.rotation));
+export const mapOf = (placed: Placed) => compose(moveMap(placed.at), turnMap(placed.rotation));
 
 /** A path from the construction's own coordinates (its origin at 0, 0, upright) to the motif's. */
 export const placePath = (placed: Placed, path: Path): Path => mapPath(path, mapOf(placed));

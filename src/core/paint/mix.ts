@@ -1,6 +1,7 @@
 import { formatHex, formatHex8, interpolate } from 'culori';
 
 import type { Colour, Paint } from '../scene/scene';
+import { mapPaint } from './fills';
 
 /** A colour some of the way to another, in OKLab (CSS Color 4, section 12); its opacity stays its own. */
 export function mixedColour(from: Colour, to: Colour, share: number): Colour {
@@ -9,7 +10,5 @@ export function mixedColour(from: Colour, to: Colour, share: number): Colour {
   return alpha === '' ? solid : (formatHex8(solid + alpha) ?? solid);
 }
 
-export const mixedPaint = ({ fill, stroke }: Paint, to: Colour, share: number): Paint => ({
-  fill: fill && mixedColour(fill, to, share),
-  stroke: stroke && { ...stroke, colour: mixedColour(stroke.colour, to, share) },
-});
+export const mixedPaint = (paint: Paint, to: Colour, share: number): Paint =>
+  mapPaint(paint, (colour) => mixedColour(colour, to, share));

@@ -1,6 +1,7 @@
 import { clampChroma, converter, formatHex, formatHex8 } from 'culori';
 
 import type { Colour, Paint } from '../scene/scene';
+import { mapPaint } from './fills';
 
 const toOklch = converter('oklch');
 
@@ -24,7 +25,5 @@ function variedColour(colour: Colour, light: number, hue: number): Colour {
 }
 
 /** A paint with its colours varied; see `variedColour`. */
-export const variedPaint = ({ fill, stroke }: Paint, light: number, hue: number): Paint => ({
-  fill: fill && variedColour(fill, light, hue),
-  stroke: stroke && { ...stroke, colour: variedColour(stroke.colour, light, hue) },
-});
+export const variedPaint = (paint: Paint, light: number, hue: number): Paint =>
+  mapPaint(paint, (colour) => variedColour(colour, light, hue));

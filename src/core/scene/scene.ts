@@ -10,17 +10,57 @@ export type Colour = string;
 export const STROKE_CAPS = ['butt', 'round', 'square'] as const;
 export const STROKE_JOINS = ['miter', 'round', 'bevel'] as const;
 
-export interface Stroke {
+/** A colour at a place of a gradient. */
+export interface GradientStop {
+  /** From 0 at the start to 1 at the end; never less than that of the stop before. */
+  readonly at: number;
+  /** With its opacity. */
   readonly colour: Colour;
+  /** Where the colour is half that of the next stop, as a share of the way there; 0.5 without one. */
+  readonly middle?: number;
+}
+
+/**
+ * What one run of a gradient covers. cell: each shape, cell or outline for itself · copy: the motif, and turned with it · selection: the
+ * same over shapes that were selected · round and page: all copies together, and not turned with them.
+ */
+export const SPREADS = ['cell', 'copy', 'selection', 'round', 'page'] as const;
+export type Spread = (typeof SPREADS)[number];
+
+export interface Gradient {
+  readonly kind: 'linear' | 'radial';
+  readonly spread: Spread;
+  /**
+   * Start and end; of a radial one its centre and a point of its rim. For `cell` in shares of the box, 0, 0 its upper left corner; for
+   * `copy` and `selection` in motif coordinates, for `round` and `page` in those of the figure.
+   */
+  readonly from: Point;
+  readonly to: Point;
+  /** Two at least. */
+  readonly stops: readonly GradientStop[];
+  /** Runs the same way on reflected copies, instead of reflected with them. */
+  readonly straight?: boolean;
+}
+
+export type Fill = Colour | Gradient;
+
+export interface Stroke {
+  readonly colour: Fill;
   /** In the figure's unit. */
   readonly width: number;
   readonly cap: (typeof STROKE_CAPS)[number];
   readonly join: (typeof STROKE_JOINS)[number];
+  /** Miters longer than this many widths become bevels; 4 without one, as in SVG. */
+  readonly limit?: number;
+  /** Lengths drawn and left out in turn, in the figure's unit. */
+  readonly dashes?: readonly number[];
 }
 
 export interface Paint {
-  readonly fill: Colour | null;
+  readonly fill: Fill | null;
   readonly stroke: Stroke | null;
+  /** The stroke lies behind the fill instead of over it. */
+  readonly behind?: boolean;
 }
 
 export type FillRule = 'nonzero' | 'evenodd';

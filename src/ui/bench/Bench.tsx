@@ -1,6 +1,6 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 
 import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
@@ -21,7 +21,7 @@ import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
-import { ItemShape } from '../common/sceneShapes';
+import { GradientDefs, gradientIds, ItemShape } from '../common/sceneShapes';
 import { wedgeData } from '../common/wedgeShape';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
@@ -91,11 +91,19 @@ const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; reado
 });
 
 function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
-  return layer.items.map((item, k) => (
-    <g key={k} opacity={item.mirrored ? 0.5 : 1}>
-      <ItemShape item={item} outline={outline} />
-    </g>
-  ));
+  const gradients = useMemo(() => gradientIds('bench-motif', layer.items), [layer.items]);
+  return (
+    <>
+      <defs>
+        <GradientDefs gradients={gradients} />
+      </defs>
+      {layer.items.map((item, k) => (
+        <g key={k} opacity={item.mirrored ? 0.5 : 1}>
+          <ItemShape item={item} outline={outline} gradients={gradients} />
+        </g>
+      ))}
+    </>
+  );
 }
 
 /** How far the motif reaches past a ray, where the round asks to be told. */

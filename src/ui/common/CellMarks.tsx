@@ -1,9 +1,10 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 
 import { boundsOfPaths } from '@/core/curve/bounds';
 import type { Point } from '@/core/curve/point';
+import { nameOfKind, refsOfGroup } from '@/core/figure/kinds';
 import type { CellCopy, CellGroup } from '@/core/merge/fused';
 import type { WeaveFacts } from '@/core/merge/merge';
 import { degreesOf } from '@/core/number/turn';
@@ -103,9 +104,14 @@ export function CellMarks({
   const cells = round && cellsOfRound(state, round);
   const weave = round && weaveOfRound(state, round);
   const removed = state.tool === 'take' ? (round?.merge?.cells?.removed ?? null) : null;
+  const chosen = useMemo(() => {
+    const { kinds } = state.selection;
+    if (!cells || kinds.size === 0) return NOTHING;
+    return cells.groups.filter((group) => kinds.has(nameOfKind(group))).flatMap(refsOfGroup);
+  }, [cells, state.selection]);
   if (weave && state.stage === 'merge')
     return <CrossingMarks weave={weave} all={state.tool === 'swap'} sight={sight} />;
-  if (!cells || !CELL_TOOLS.has(state.tool)) return null;
+  if (!cells || (!CELL_TOOLS.has(state.tool) && chosen.length === 0 && !state.lit)) return null;
   const count = cells.groups.reduce((sum, { copies }) => sum + copies.length, 0);
   return (
     <g pointerEvents="none" data-testid="cell-marks">
@@ -117,7 +123,7 @@ export function CellMarks({
       <Marks
         groups={cells.groups}
         sight={sight}
-        lit={state.lit?.refs ?? NOTHING}
+        lit={state.lit?.refs ?? chosen}
         own={state.lit?.own ?? NOTHING}
         removed={removed}
       />

@@ -1,8 +1,8 @@
-import { memo, useLayoutEffect, useRef, type CSSProperties } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 
 import { degreesOf } from '@/core/number/turn';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
-import { ItemShape, itemLook } from './sceneShapes';
+import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
 function placeOf({ turn, shift }: SceneCopy): string {
   const rotated = `rotate(${degreesOf(turn)})`;
@@ -61,14 +61,16 @@ const Single = memo(function Single({
   copies,
   blend,
   outline,
+  gradients,
 }: {
+  readonly gradients: GradientIds;
   readonly item: SceneItem;
   readonly copies: readonly SceneCopy[];
   readonly blend: SceneLayer['blend'];
   readonly outline: boolean;
 }) {
   const group = useRef<SVGGElement>(null);
-  const { d, vectorEffect, ...look } = itemLook(item, outline);
+  const { d, vectorEffect, ...look } = itemLook({ item, outline, gradients });
   useLayoutEffect(() => {
     for (const path of group.current?.children ?? []) {
       if (d) path.setAttribute('d', d);
@@ -103,15 +105,17 @@ const Motif = memo(function Motif({
   id,
   items,
   outline,
+  gradients,
 }: {
   readonly id: string;
   readonly items: readonly SceneItem[];
   readonly outline: boolean;
+  readonly gradients: GradientIds;
 }) {
   return (
     <g id={id}>
       {items.map((item, k) => (
-        <ItemShape key={k} item={item} outline={outline} />
+        <ItemShape key={k} item={item} outline={outline} gradients={gradients} />
       ))}
     </g>
   );
@@ -129,16 +133,33 @@ interface Props {
 export const LayerCopies = memo(function LayerCopies({ layer, id, outline, reveal = 0 }: Props) {
   const own = ownMotifs(layer.copies);
   const [item] = layer.items;
+  const gradients = useMemo(
+    () => gradientIds(id, [...layer.items, ...ownMotifs(layer.copies).flat()]),
+    [id, layer],
+  );
+  const defs = gradients.size > 0 && !outline && <GradientDefs gradients={gradients} />;
   if (item && layer.items.length === 1 && own.length === 0 && reveal === 0) {
     const { copies, blend } = layer;
-    return <Single item={item} copies={copies} blend={outline ? undefined : blend} outline={outline} />;
+    return (
+      <>
+        {defs && <defs>{defs}</defs>}
+        <Single
+          item={item}
+          copies={copies}
+          blend={outline ? undefined : blend}
+          outline={outline}
+          gradients={gradients}
+        />
+      </>
+    );
   }
   return (
     <>
       <defs>
-        <Motif id={id} items={layer.items} outline={outline} />
+        {defs}
+        <Motif id={id} items={layer.items} outline={outline} gradients={gradients} />
         {own.map((items, k) => (
-          <Motif key={k} id={`${id}-${k}`} items={items} outline={outline} />
+          <Motif key={k} id={`${id}-${k}`} items={items} outline={outline} gradients={gradients} />
         ))}
       </defs>
       <Copies id={id} copies={layer.copies} blend={outline ? undefined : layer.blend} reveal={reveal} />

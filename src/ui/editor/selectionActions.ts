@@ -27,6 +27,7 @@ import {
 } from '@/core/figure/commands';
 import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import type { Shape } from '@/core/figure/model';
+import { sameFill } from '@/core/paint/fills';
 import { newId } from '@/state/ids';
 import { toast } from 'sonner';
 import type { MenuEntry } from '../common/Menu';
@@ -95,7 +96,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       label: 'Select the same fill',
       icon: PaintBucket,
       disabled: !lead,
-      onClick: () => alike((a, b) => a.paint.fill === b.paint.fill),
+      onClick: () => alike((a, b) => sameFill(a.paint.fill, b.paint.fill)),
     },
     {
       label: 'Select the same stroke',

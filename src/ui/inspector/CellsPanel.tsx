@@ -41,7 +41,8 @@ export function CellsPanel({ round }: { readonly round: Round }) {
       title="Cells"
       note={cells ? `${count} of ${plural(cells.groups.length, 'kind', 'kinds')}` : 'being worked out'}
     >
-      <ReachChoice caption="A stroke" label="A stroke reaches" />
+      <span className="text-[12px] text-muted">A stroke reaches</span>
+      <ReachChoice />
       <Row caption="Frame">
         <Segmented
           label="Lines of the frame"

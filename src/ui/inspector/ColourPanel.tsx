@@ -1,45 +1,109 @@
 'use client';
 
-import { setFill, setPage, setStroke, type PaintTarget } from '@/core/figure/commands';
-import { addToPalette } from '@/core/figure/commands';
+import {
+  addToPalette,
+  setBehind,
+  setFill,
+  setPage,
+  setStroke,
+  type PaintTarget,
+} from '@/core/figure/commands';
+import { kindsOf, refsOfGroup } from '@/core/figure/kinds';
 import type { Figure, Round } from '@/core/figure/model';
+import { endsOfSpread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
-import { STROKE_CAPS, STROKE_JOINS, type Colour, type Paint, type Stroke } from '@/core/scene/scene';
-import { act, selectedShapes, shownFigure } from '@/state/editor';
+import {
+  STROKE_CAPS,
+  STROKE_JOINS,
+  type Colour,
+  type Fill,
+  type Gradient,
+  type Paint,
+  type Spread,
+  type Stroke,
+} from '@/core/scene/scene';
+import { act, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
+import { cellsOfRound, divisionOf } from '@/state/merges';
 import { Button } from '../common/Button';
-import { LengthField } from '../common/NumberField';
+import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ColourByPanel } from './ColourByPanel';
 import { ColourField } from './ColourField';
+import { FillField } from './FillField';
+import { KindsPanel } from './KindsPanel';
 import { ReachChoice } from './ReachChoice';
 
 const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round', square: 'Square' };
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };
+const START_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
+const MOST_DASHES = 20;
 
-/** Fill and stroke of what is selected, of a merged outline, or of the whole motif; the page's background. */
+/** What Fill and Stroke are of. */
+interface Chosen {
+  readonly target: PaintTarget;
+  /** The paints that it has; none where it is the paint at hand. */
+  readonly paints: readonly Paint[];
+  /** In words. */
+  readonly what: string;
+}
+
+/** What is chosen: kinds of cells, the paint of the next stroke, a merged outline, or shapes. */
+function chosenIn(state: EditorState, round: Round): Chosen {
+  const { merge } = round;
+  const division = divisionOf(state, round);
+  const cells = cellsOfRound(state, round);
+  if (merge && division && cells && state.selection.kinds.size > 0) {
+    const kinds = kindsOf(cells, merge).filter(({ name }) => state.selection.kinds.has(name));
+    if (kinds.length > 0)
+      return {
+        target: {
+          of: 'cells',
+          roundId: round.id,
+          division,
+          refs: kinds.flatMap(({ group }) => refsOfGroup(group)),
+        },
+        paints: kinds.flatMap(({ paints }) => paints),
+        what: kinds.length === 1 ? `${kinds[0]?.count} cells of a kind` : `${kinds.length} kinds`,
+      };
+  }
+  if (merge) {
+    const divides = merge.op === 'divide';
+    // With the Paint tool on cells the paint at hand is chosen, and given by a stroke over them.
+    const atHand = divides && state.tool === 'paint';
+    return {
+      target: { of: 'merge', roundId: round.id },
+      paints: atHand ? [] : [merge.paint],
+      what: atHand ? 'of the next stroke' : divides ? 'cells without their own' : 'the outline',
+    };
+  }
+  const chosen = selectedShapes(state);
+  const shapes = chosen.length > 0 ? chosen : round.shapes;
+  return {
+    target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
+    paints: shapes.map(({ paint }) => paint),
+    what:
+      shapes.length === 0
+        ? 'of the next shape'
+        : shapes.length === 1
+          ? (shapes[0]?.name ?? '')
+          : `${shapes.length} shapes`,
+  };
+}
+
+/** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
 export function ColourPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const state = useEditorState((whole) => whole);
-  const { page, palette } = shownFigure(state);
-  const chosen = selectedShapes(state);
-  const shapes = chosen.length > 0 ? chosen : round.shapes;
-  const target: PaintTarget = round.merge
-    ? { of: 'merge', roundId: round.id }
-    : { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) };
-  // With the Paint tool on cells the paint at hand is chosen, and given by a stroke over them.
-  const onCells = round.merge?.op === 'divide' && state.tool === 'paint';
-  const paints = onCells ? [] : round.merge ? [round.merge.paint] : shapes.map(({ paint }) => paint);
-  const first = (onCells ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
-  const fills = new Set(paints.map(({ fill }) => fill));
-  const stroke = first.stroke;
-  const reaches = round.merge
-    ? round.merge.op === 'divide'
-      ? 'cells without their own'
-      : 'the outline'
-    : shapes.length === 1
-      ? (shapes[0]?.name ?? '')
-      : `${shapes.length} shapes`;
+  const figure = shownFigure(state);
+  const { page, palette } = figure;
+  const { target, paints, what } = chosenIn(state, round);
+  const atHand = paints.length === 0;
+  const first = (atHand ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
+  const fills = new Set(paints.map(({ fill }) => JSON.stringify(fill)));
+  const { stroke } = first;
+  const divides = round.merge?.op === 'divide';
 
   const apply = (
     label: string,
@@ -48,51 +112,53 @@ export function ColourPanel({ round }: { readonly round: Round }) {
     key: string | null,
   ): void => {
     editor.setState({ paint });
-    if (!round.locked && paints.length > 0) act(editor, label, command, key && `${key}:${round.id}`);
+    if (!round.locked && !atHand) act(editor, label, command, key && `${key}:${round.id}`);
   };
-  const fillWith = (fill: Colour | null, key: string | null = null): void =>
-    apply('Fill', (figure) => setFill(figure, target, fill), { ...first, fill }, key);
+  const fillWith = (fill: Fill | null, key: string | null = null): void =>
+    apply('Fill', (each) => setFill(each, target, fill), { ...first, fill }, key);
   const strokeWith = (part: Partial<Stroke> | null, key: string | null = null): void => {
-    const full: Stroke | null =
-      part === null ? null : { colour: '#113d4c', width: 1, cap: 'round', join: 'round', ...stroke, ...part };
-    apply('Stroke', (figure) => setStroke(figure, target, part), { ...first, stroke: full }, key);
+    const full: Stroke | null = part === null ? null : { ...START_STROKE, ...stroke, ...part };
+    apply('Stroke', (each) => setStroke(each, target, part), { ...first, stroke: full }, key);
   };
-  const keep = (colour: Colour): void => act(editor, 'Keep colour', (figure) => addToPalette(figure, colour));
+  const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));
+  const endsOf = (kind: Gradient['kind'], spread: Spread): Pick<Gradient, 'from' | 'to'> => {
+    const [from, to] = endsOfSpread(figure, round, state.selection.shapeIds, kind, spread);
+    return { from, to };
+  };
 
   return (
     <>
-      {round.merge?.op === 'divide' && (
-        <Section title="Cells">
-          <ReachChoice caption="A stroke" label="A stroke reaches" />
-          <p className="text-[12px] leading-4 text-muted">
-            Paint: click or drag over cells. They keep their paint when the motif is edited.
-          </p>
+      {divides && (
+        <Section title="Paint reaches">
+          <ReachChoice />
         </Section>
       )}
-      <Section
-        title="Fill"
-        note={paints.length > 0 ? reaches : onCells ? 'of the next stroke' : 'of the next shape'}
-      >
-        <ColourField
+      {divides && <KindsPanel round={round} />}
+      <Section title="Fill" note={what}>
+        <FillField
           label="Fill"
           value={first.fill}
           mixed={fills.size > 1}
           palette={palette}
+          unit={page.unit}
+          endsOf={endsOf}
           onChange={fillWith}
           onKeep={keep}
         />
       </Section>
       <Section title="Stroke" note={stroke ? undefined : 'none'}>
-        <ColourField
-          label="Stroke"
-          value={stroke?.colour ?? null}
-          mixed={false}
-          palette={palette}
-          onChange={(colour, key) => strokeWith(colour === null ? null : { colour }, key)}
-          onKeep={keep}
-        />
         {stroke ? (
           <>
+            <FillField
+              label="Stroke"
+              value={stroke.colour}
+              mixed={false}
+              palette={palette}
+              unit={page.unit}
+              endsOf={endsOf}
+              onChange={(colour, key) => strokeWith(colour === null ? null : { colour }, key)}
+              onKeep={keep}
+            />
             <LengthField
               label="Stroke width"
               caption="Width"
@@ -120,13 +186,56 @@ export function ColourPanel({ round }: { readonly round: Round }) {
                 onChange={(join) => strokeWith({ join })}
               />
             </Row>
+            {stroke.join === 'miter' && (
+              <ShareField
+                label="Miter limit"
+                caption="Miter limit"
+                value={stroke.limit ?? 4}
+                least={1}
+                most={100}
+                step={1}
+                onChange={(limit) => strokeWith({ limit }, 'miter-limit')}
+              />
+            )}
+            <ListField
+              label="Dashes"
+              caption="Dashes"
+              value={stroke.dashes ?? []}
+              in={page.unit}
+              most={MOST_DASHES}
+              refuse={(dashes) =>
+                dashes.length > 0 && !dashes.some((dash) => dash > 0) ? 'One of the dashes is above 0.' : null
+              }
+              onChange={(dashes) => strokeWith({ dashes })}
+            />
+            {first.fill !== null && (
+              <Row caption="Lies">
+                <Segmented
+                  label="The stroke lies"
+                  value={first.behind ? 'behind' : 'over'}
+                  choices={[
+                    { value: 'over', label: 'Over the fill' },
+                    { value: 'behind', label: 'Behind it' },
+                  ]}
+                  onChange={(value) =>
+                    apply(
+                      'Paint order',
+                      (each) => setBehind(each, target, value === 'behind'),
+                      { ...first, behind: value === 'behind' },
+                      null,
+                    )
+                  }
+                />
+              </Row>
+            )}
           </>
         ) : (
-          <Button disabled={round.locked || (paints.length === 0 && !onCells)} onClick={() => strokeWith({})}>
+          <Button disabled={round.locked} onClick={() => strokeWith({})}>
             Add a stroke
           </Button>
         )}
       </Section>
+      <ColourByPanel round={round} />
       <Section title="Page" note="background">
         <ColourField
           label="Background"
@@ -134,7 +243,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           mixed={false}
           palette={palette}
           onChange={(background, key) =>
-            act(editor, 'Background', (figure) => setPage(figure, { background }), key)
+            act(editor, 'Background', (each) => setPage(each, { background }), key)
           }
           onKeep={keep}
         />

@@ -1,21 +1,46 @@
 'use client';
 
+import { CELL_REACHES, type CellReach } from '@/core/figure/kinds';
+import { Choices } from '../common/Choices';
 import { Row } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
-/** What a stroke over cells, or a swap of a crossing, reaches: all of its kind, or one alone. */
-export function ReachChoice({ caption, label }: { readonly caption: string; readonly label: string }) {
+const NAMES: Record<CellReach, string> = {
+  one: 'One alone',
+  kind: 'Its kind',
+  second: 'Every 2nd',
+  third: 'Every 3rd',
+  ring: 'Its ring',
+  sector: 'Its sector',
+};
+
+/** What a stroke over cells reaches. */
+export function ReachChoice() {
   const editor = useEditor();
   const value = useEditorState((state) => state.cellReach);
   return (
-    <Row caption={caption}>
+    <Choices
+      label="A stroke reaches"
+      value={value}
+      choices={CELL_REACHES.map((reach) => ({ value: reach, label: NAMES[reach] }))}
+      onChange={(cellReach) => editor.setState({ cellReach })}
+    />
+  );
+}
+
+/** What a swap of a crossing reaches: all of its kind, or one alone. */
+export function SwapReach() {
+  const editor = useEditor();
+  const value = useEditorState((state) => (state.cellReach === 'one' ? 'one' : 'kind'));
+  return (
+    <Row caption="A swap">
       <Segmented
-        label={label}
+        label="A swap reaches"
         value={value}
         choices={[
-          { value: 'kind', label: 'Its kind' },
-          { value: 'one', label: 'One alone' },
+          { value: 'kind', label: NAMES.kind },
+          { value: 'one', label: NAMES.one },
         ]}
         onChange={(cellReach) => editor.setState({ cellReach })}
       />

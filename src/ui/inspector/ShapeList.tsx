@@ -5,6 +5,7 @@ import { ChevronDown, ChevronUp, Eye, EyeOff, Lock, LockOpen } from 'lucide-reac
 import { lockShape, moveShapeOrder, renameShape, showShape } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import { act, select } from '@/state/editor';
+import { PaintChip } from '../common/PaintChip';
 import { Section } from '../common/Panel';
 import { TextField } from '../common/TextField';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -27,7 +28,6 @@ export function ShapeList({ round }: { readonly round: Round }) {
           .map((shape, k) => {
             const ref = { roundId: round.id, shapeId: shape.id };
             const on = chosen.has(shape.id);
-            const swatch = shape.paint.fill ?? shape.paint.stroke?.colour ?? 'transparent';
             return (
               <li
                 key={shape.id}
@@ -45,10 +45,7 @@ export function ShapeList({ round }: { readonly round: Round }) {
                     select(editor, round.id, ids);
                   }}
                 >
-                  <span
-                    className="size-[18px] rounded-[5px] border border-edge"
-                    style={{ background: swatch }}
-                  />
+                  <PaintChip paints={[shape.paint]} />
                 </button>
                 <TextField
                   label={`Name of ${shape.name}`}

@@ -9,7 +9,7 @@ import { Button } from '../common/Button';
 import { LengthField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
-import { ReachChoice } from './ReachChoice';
+import { SwapReach } from './ReachChoice';
 
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
@@ -34,7 +34,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
           actOnRound(editor, 'Gap of the weave', (figure, id) => setWeaveGap(figure, id, gap), 'weave-gap')
         }
       />
-      <ReachChoice caption="A swap" label="A swap reaches" />
+      <SwapReach />
       <p className="text-[12px] leading-4 text-muted">
         Swap turns a crossing the other way round. Widths are those of the strokes.
       </p>

@@ -3,6 +3,7 @@
 import { wcagContrast } from 'culori';
 import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
+import { firstColour } from '@/core/paint/fills';
 import { moveRound, moveRoundOut, reachOfRound, roundOf, scaleRoundReach } from '@/core/figure/commands';
 import { touchingMoves } from '@/core/figure/distance';
 import type { Figure, Round } from '@/core/figure/model';
@@ -69,7 +70,7 @@ function barColour(round: Round): string {
   const paints = round.merge ? [round.merge.paint] : round.shapes.map(({ paint }) => paint);
   const fill =
     paints.find((paint) => paint.fill)?.fill ?? paints.find((paint) => paint.stroke)?.stroke?.colour;
-  return fill?.slice(0, 7) ?? 'var(--line-strong)';
+  return firstColour(fill ?? null)?.slice(0, 7) ?? 'var(--line-strong)';
 }
 
 /** Ink or paper, whichever reads better on a colour (WCAG 2.2 contrast). */

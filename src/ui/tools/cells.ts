@@ -5,6 +5,7 @@ import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point
 import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { START_PAINT } from '@/core/figure/start';
+import { reachedCells } from '@/core/figure/kinds';
 import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
 import type { Division, WovenCrossing } from '@/core/merge/merge';
 import { negateTurn } from '@/core/number/turn';
@@ -46,9 +47,8 @@ function hitCell(state: EditorState, p: PanePoint): CellHit | null {
   return work && cellAt(work.groups, inRound(work.round, p));
 }
 
-/** What a stroke over a cell reaches: it alone, or all of its kind. */
-const reached = (state: EditorState, { group, copy }: CellHit): readonly string[] =>
-  state.cellReach === 'one' ? copy.refs : group.copies.flatMap(({ refs }) => refs);
+const reached = (state: EditorState, hit: CellHit): readonly string[] =>
+  reachedCells(workedOn(state)?.groups ?? [], hit, state.cellReach);
 
 /** True where the tool at hand works on cells here. */
 export const worksOnCells = (state: EditorState): boolean =>

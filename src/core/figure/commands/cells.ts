@@ -7,6 +7,8 @@ import { pathsOfForm } from '../../maker/form';
 import { negateTurn } from '../../number/turn';
 import { placementMap } from '../../symmetry/rule';
 import type { Paint } from '../../scene/scene';
+import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
+import { placedCells } from '../kinds';
 import { keptWork, NO_CELL_WORK, shownCells } from '../cells';
 import { copiesOf } from '../copies';
 import { START_WEAVE } from '../jobs';
@@ -70,23 +72,96 @@ export function restoreCells(figure: Figure, roundId: string, refs?: readonly st
   }));
 }
 
-/** Gives cells a paint; what is said of a whole kind takes the place of what was said of one of it. */
-export function paintCells(
+/** What paints say of cells with other paints said of some; what is said of a whole kind takes the place of what was of one of it. */
+function withPaints(
+  { paints, ...work }: CellWork,
+  division: Division,
+  said: readonly (readonly [string, Paint])[],
+): CellWork {
+  const whole = new Set(said.flatMap(([ref]) => (ref.includes('@') ? [] : [ref])));
+  const stays = Object.entries(paints).filter(([ref]) => !whole.has(keyOf(ref)));
+  const all = new Map([...stays, ...said]);
+  const touched = new Set(said.map(([ref]) => keyOf(ref)));
+  // A kind whose cells all have one paint of their own is painted as a kind.
+  for (const { key, turns, mirrored } of division.cells) {
+    if (!touched.has(key)) continue;
+    const refs = Array.from({ length: turns.length + mirrored.length }, (_, k) => `${key}@${k}`);
+    const [first] = refs;
+    const paint = first === undefined ? undefined : all.get(first);
+    if (!paint || refs.some((ref) => !samePaint(all.get(ref), paint))) continue;
+    for (const ref of refs) all.delete(ref);
+    all.set(key, paint);
+  }
+  return { ...work, paints: Object.fromEntries(all) };
+}
+
+const samePaint = (a: Paint | undefined, b: Paint): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** Gives cells a paint. */
+export const paintCells = (
   figure: Figure,
   roundId: string,
   division: Division,
   refs: readonly string[],
   paint: Paint,
+): Figure =>
+  withWork(figure, roundId, (work) =>
+    withPaints(
+      work,
+      division,
+      shortRefs(division.cells, refs).map((ref) => [ref, paint]),
+    ),
+  );
+
+/** Changes the paint of cells, each from what it has. */
+export function changeCellPaint(
+  figure: Figure,
+  roundId: string,
+  division: Division,
+  refs: readonly string[],
+  change: (paint: Paint) => Paint,
 ): Figure {
-  const short = shortRefs(division.cells, refs);
-  const whole = new Set(short.filter((ref) => !ref.includes('@')));
-  return withWork(figure, roundId, (work) => ({
-    ...work,
-    paints: {
-      ...Object.fromEntries(Object.entries(work.paints).filter(([ref]) => !whole.has(keyOf(ref)))),
-      ...Object.fromEntries(short.map((ref) => [ref, paint])),
-    },
-  }));
+  const { merge } = roundOf(figure, roundId);
+  if (!merge) return figure;
+  const made = new Map<Paint, Paint>();
+  const changed = (paint: Paint): Paint => {
+    const known = made.get(paint) ?? change(paint);
+    made.set(paint, known);
+    return known;
+  };
+  return withWork(figure, roundId, (work) =>
+    withPaints(
+      work,
+      division,
+      refs.map((ref) => [ref, changed(work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint)]),
+    ),
+  );
+}
+
+/** Colours all cells of a round by a plan; strokes stay as they are. */
+export function colourCells(figure: Figure, roundId: string, division: Division, plan: ColourPlan): Figure {
+  const { merge } = roundOf(figure, roundId);
+  if (merge?.op !== 'divide') return figure;
+  const cells = placedCells(shownCells(division, merge.cells ?? NO_CELL_WORK).groups);
+  const colours = coloursOfPlaces(
+    cells.map(({ place }) => place),
+    plan,
+  );
+  const colourOf = new Map(
+    cells.flatMap(({ copy }, k) => copy.refs.map((ref) => [ref, colours[k] ?? null] as const)),
+  );
+  return withWork(figure, roundId, (work) => {
+    const paints = new Map<string, Paint>();
+    const said = [...colourOf].map(([ref, fill]) => {
+      const before = work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint;
+      const name = `${fill} ${JSON.stringify(before.stroke)}`;
+      const paint = paints.get(name) ?? { ...before, fill };
+      paints.set(name, paint);
+      return [ref, paint] as const;
+    });
+    return withPaints(work, division, said);
+  });
 }
 
 /** Keeps only the cells that are inside an outline; those outside are removed, those inside brought back. */

@@ -22,6 +22,7 @@ import {
   wrapTurn,
   type Turn,
 } from '../../number/turn';
+import { placedPaint } from '../../paint/gradient';
 import type { Paint, SceneLayer } from '../../scene/scene';
 import { areaOfShape, paintOfArea, resolvedShapes } from '../combined';
 import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
@@ -225,7 +226,13 @@ export function makeBands(
       const numbers: BandNumbers = {
         ...band.start,
         along: contours,
-        ...(stroke && { width: stroke.width, cap: stroke.cap, join: stroke.join }),
+        ...(stroke && {
+          width: stroke.width,
+          cap: stroke.cap,
+          join: stroke.join,
+          limit: stroke.limit ?? band.start.limit,
+          dashes: stroke.dashes ?? [],
+        }),
       };
       const form: Form = { kind: 'band', at, rotation: NO_TURN, numbers };
       if (formProblem(form) !== null) return [shape];
@@ -367,7 +374,7 @@ export function makeRoundPlain(
         put(
           fold ?? 1,
           item.paths.map((path) => mapped(path, m, item.mirrored)),
-          item.paint,
+          placedPaint(item.paint, m),
           item.rule,
         );
       }

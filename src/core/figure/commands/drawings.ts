@@ -7,6 +7,7 @@ import { NO_TURN } from '../../number/turn';
 import type { Scene } from '../../scene/scene';
 import { placementMap } from '../../symmetry/rule';
 import { LIMITS, type Figure, type Shape } from '../model';
+import { placedPaint } from '../../paint/gradient';
 import { newRound, newShape, START_PAINT } from '../start';
 import { addShapes } from './shapes';
 
@@ -19,13 +20,10 @@ export const partsOfScene = ({ layers }: Scene): DrawnPart[] =>
     layer.copies.flatMap((copy) =>
       (copy.items ?? layer.items).map(({ paths, paint, rule, mirrored }): DrawnPart => {
         const map = placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored });
-        const scale = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
         return {
           contours: contoursOfPaths(paths.map((path) => mapPath(path, map))),
           rule,
-          paint: paint.stroke
-            ? { ...paint, stroke: { ...paint.stroke, width: paint.stroke.width * scale } }
-            : paint,
+          paint: placedPaint(paint, map),
         };
       }),
     ),

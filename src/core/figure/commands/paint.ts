@@ -1,12 +1,25 @@
-import type { Colour, Paint, ScenePage, Stroke } from '../../scene/scene';
+import type { Division } from '../../merge/merge';
+import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
+import { boundsOfPaths } from '../../curve/bounds';
+import { centroidOf } from '../../curve/centroid';
+import { pathsOfForm } from '../../maker/form';
+import { coloursOfPlaces, type ColourPlan, type Place } from '../../paint/sequence';
+import { reachOf } from '../../symmetry/reach';
 import type { Figure } from '../model';
-import { withRound } from './rounds';
+import { changeCellPaint } from './cells';
+import { roundOf, withRound } from './rounds';
 import { withShapes } from './shapes';
 
 /** What a paint command reaches: shapes of a round, or the outline of its merge. */
 export type PaintTarget =
   | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: ReadonlySet<string> }
-  | { readonly of: 'merge'; readonly roundId: string };
+  | { readonly of: 'merge'; readonly roundId: string }
+  | {
+      readonly of: 'cells';
+      readonly roundId: string;
+      readonly division: Division;
+      readonly refs: readonly string[];
+    };
 
 function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) => Paint): Figure {
   if (target.of === 'shapes') {
@@ -15,13 +28,38 @@ function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) =
       paint: change(shape.paint),
     }));
   }
+  if (target.of === 'cells')
+    return changeCellPaint(figure, target.roundId, target.division, target.refs, change);
   return withRound(figure, target.roundId, (round) =>
     round.merge ? { ...round, merge: { ...round.merge, paint: change(round.merge.paint) } } : round,
   );
 }
 
+/** Colours the fills of shapes by a plan: by where they lie in the motif; overlap is their order from back to front. */
+export function colourShapes(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  plan: ColourPlan,
+): Figure {
+  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const places = chosen.map(({ form }, depth): Place => {
+    const paths = pathsOfForm(form);
+    const { left, right, top, bottom } = boundsOfPaths(paths);
+    const { inner, outer } = reachOf(paths) ?? { inner: 0, outer: 0 };
+    const at = centroidOf(paths.filter(({ closed }) => closed));
+    return { at: at ?? { x: (left + right) / 2, y: (top + bottom) / 2 }, inner, outer, depth };
+  });
+  const colours = coloursOfPlaces(places, plan);
+  const colourOf = new Map(chosen.map(({ id }, k) => [id, colours[k] ?? null]));
+  return withShapes(figure, roundId, shapeIds, (shape) => ({
+    ...shape,
+    paint: { ...shape.paint, fill: colourOf.get(shape.id) ?? null },
+  }));
+}
+
 /** Sets or takes away a fill. */
-export const setFill = (figure: Figure, target: PaintTarget, fill: Colour | null): Figure =>
+export const setFill = (figure: Figure, target: PaintTarget, fill: Fill | null): Figure =>
   withPaint(figure, target, (paint) => ({ ...paint, fill }));
 
 /** The stroke that a shape gets when only part of one has been said. */
@@ -33,6 +71,10 @@ export const setStroke = (figure: Figure, target: PaintTarget, part: Partial<Str
     ...paint,
     stroke: part === null ? null : { ...(paint.stroke ?? FIRST_STROKE), ...part },
   }));
+
+/** Puts the stroke behind the fill, or over it. */
+export const setBehind = (figure: Figure, target: PaintTarget, behind: boolean): Figure =>
+  withPaint(figure, target, ({ behind: _, ...paint }) => (behind ? { ...paint, behind } : paint));
 
 export const setPaint = (figure: Figure, target: PaintTarget, paint: Paint): Figure =>
   withPaint(figure, target, () => paint);

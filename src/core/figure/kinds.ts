@@ -1,0 +1,125 @@
+import { centroidOf } from '../curve/centroid';
+import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
+import type { Path } from '../curve/path';
+import { lengthOf, ORIGIN, type Point } from '../curve/point';
+import type { CellCopy, CellGroup } from '../merge/fused';
+import { directionOf, ringsOfPlaces, type Place } from '../paint/sequence';
+import type { Paint } from '../scene/scene';
+import { paintsOfGroup, type ShownCells } from './cells';
+import type { RoundMerge } from './model';
+
+/** What a stroke over a cell reaches: it alone, its kind, every second or third of it, its ring, its sector. */
+export const CELL_REACHES = ['one', 'kind', 'second', 'third', 'ring', 'sector'] as const;
+export type CellReach = (typeof CELL_REACHES)[number];
+
+/** A kind of cells as a person finds it in a list. */
+export interface KindFacts {
+  /** Stays the same while the kind does. */
+  readonly name: string;
+  readonly group: CellGroup;
+  readonly count: number;
+  /** Of the area of all cells. */
+  readonly share: number;
+  /** What its cells are painted with: one paint where all have the same; none where all are removed. */
+  readonly paints: readonly Paint[];
+}
+
+export const nameOfKind = ({ keys, copies }: CellGroup): string =>
+  `${[...keys].sort().join('+')}×${copies.length}`;
+
+/** The kinds of a divided round from centre to rim. */
+export function kindsOf({ groups }: ShownCells, merge: RoundMerge): KindFacts[] {
+  const whole = groups.reduce((sum, { area, copies }) => sum + area * copies.length, 0);
+  return groups.map((group) => ({
+    name: nameOfKind(group),
+    group,
+    count: group.copies.length,
+    share: whole > 0 ? (group.area * group.copies.length) / whole : 0,
+    paints: paintsOfGroup(group, merge),
+  }));
+}
+
+export const refsOfGroup = ({ copies }: CellGroup): string[] => copies.flatMap(({ refs }) => refs);
+
+const middles = new WeakMap<readonly Path[], Point>();
+
+function middleOf({ loops }: CellGroup): Point {
+  const known = middles.get(loops);
+  if (known) return known;
+  const middle = centroidOf(loops) ?? ORIGIN;
+  middles.set(loops, middle);
+  return middle;
+}
+
+const mapOf = ({ turn, mirrored }: CellCopy): Affine =>
+  mirrored ? compose(turnMap(turn), MIRROR) : turnMap(turn);
+
+/** Where a cell lies. */
+export const placeOfCell = (group: CellGroup, copy: CellCopy): Place => ({
+  at: applyTo(mapOf(copy), middleOf(group)),
+  inner: group.inner,
+  outer: group.outer,
+  depth: group.depth,
+});
+
+/** All cells of groups with where they lie. */
+export const placedCells = (groups: readonly CellGroup[]): { copy: CellCopy; place: Place }[] =>
+  groups.flatMap((group) => group.copies.map((copy) => ({ copy, place: placeOfCell(group, copy) })));
+
+/** The groups that are in one ring with a group. */
+function ringWith(groups: readonly CellGroup[], group: CellGroup): CellGroup[] {
+  const rings = ringsOfPlaces(
+    groups.map((each) => ({ at: middleOf(each), inner: each.inner, outer: each.outer, depth: each.depth })),
+  );
+  const own = rings[groups.indexOf(group)];
+  return groups.filter((_, k) => rings[k] === own);
+}
+
+/** Places that differ by less than this many turns are in one direction. */
+const SAME_DIRECTION = 1e-6;
+
+/** The copies of a group clockwise around the centre. */
+const clockwise = (group: CellGroup): CellCopy[] =>
+  group.copies
+    .map((copy) => ({ copy, direction: directionOf(placeOfCell(group, copy).at) }))
+    .sort((a, b) => a.direction - b.direction)
+    .map(({ copy }) => copy);
+
+/** References to the cells that a stroke over one of them reaches. */
+export function reachedCells(
+  groups: readonly CellGroup[],
+  { group, copy }: { readonly group: CellGroup; readonly copy: CellCopy },
+  reach: CellReach,
+): string[] {
+  switch (reach) {
+    case 'one':
+      return [...copy.refs];
+    case 'kind':
+      return refsOfGroup(group);
+    case 'second':
+    case 'third': {
+      const step = reach === 'second' ? 2 : 3;
+      const row = clockwise(group);
+      const own = row.indexOf(copy);
+      return row.filter((_, k) => (k - own) % step === 0).flatMap(({ refs }) => refs);
+    }
+    case 'ring':
+      return ringWith(groups, group).flatMap(refsOfGroup);
+    case 'sector': {
+      // As wide as the cells of its ring are apart, to both sides of its middle.
+      const count = ringWith(groups, group).reduce((sum, { copies }) => sum + copies.length, 0);
+      const own = placeOfCell(group, copy).at;
+      if (count < 2 || lengthOf(own) < 1e-9 * group.outer) return [...copy.refs];
+      const half = 1 / (2 * count);
+      const direction = directionOf(own);
+      return placedCells(groups)
+        .filter(({ place }) => {
+          const away = directionOf(place.at) - direction;
+          const turned = away - Math.round(away);
+          return turned > SAME_DIRECTION - half && turned <= half + SAME_DIRECTION;
+        })
+        .filter(({ place }) => lengthOf(place.at) > 1e-9 * group.outer)
+        .flatMap((each) => each.copy.refs);
+    }
+  }
+}

@@ -1,0 +1,32 @@
+import type { Colour, Fill, Gradient, Paint } from '../scene/scene';
+
+export const isGradient = (fill: Fill | null | undefined): fill is Gradient =>
+  typeof fill === 'object' && fill !== null;
+
+/** A fill with each of its colours changed. */
+export const mapFill = (fill: Fill, change: (colour: Colour) => Colour): Fill =>
+  isGradient(fill)
+    ? { ...fill, stops: fill.stops.map((stop) => ({ ...stop, colour: change(stop.colour) })) }
+    : change(fill);
+
+/** A paint with each of its colours changed. */
+export const mapPaint = ({ fill, stroke, ...rest }: Paint, change: (colour: Colour) => Colour): Paint => ({
+  ...rest,
+  fill: fill && mapFill(fill, change),
+  stroke: stroke && { ...stroke, colour: mapFill(stroke.colour, change) },
+});
+
+/** The colours of a fill, in order. */
+export const coloursOfFill = (fill: Fill | null): readonly Colour[] =>
+  fill === null ? [] : isGradient(fill) ? fill.stops.map(({ colour }) => colour) : [fill];
+
+export const coloursOfPaint = ({ fill, stroke }: Paint): readonly Colour[] => [
+  ...coloursOfFill(fill),
+  ...coloursOfFill(stroke?.colour ?? null),
+];
+
+/** The colour that stands for a fill where there is room for one alone: of a gradient its first. */
+export const firstColour = (fill: Fill | null): Colour | null => coloursOfFill(fill)[0] ?? null;
+
+export const sameFill = (a: Fill | null, b: Fill | null): boolean =>
+  a === b || (isGradient(a) && isGradient(b) && JSON.stringify(a) === JSON.stringify(b));

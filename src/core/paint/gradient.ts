@@ -1,0 +1,145 @@
+import { formatHex8, interpolate } from 'culori';
+
+import { applyTo, determinant, inverse, MIRROR, type Affine } from '../curve/affine';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { distance, lengthOf, type Point } from '../curve/point';
+import type { Path } from '../curve/path';
+import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import { placementMap } from '../symmetry/rule';
+import { isGradient } from './fills';
+
+/** Why stops make no gradient: a sentence; null where they do. */
+export function stopsProblem(stops: readonly GradientStop[]): string | null {
+  if (stops.length < 2) return 'A gradient needs two stops at least.';
+  if (stops.some(({ at }) => !(at >= 0 && at <= 1))) return 'A stop lies between 0 and 100 %.';
+  if (stops.some(({ at }, k) => at < (stops[k - 1]?.at ?? 0)))
+    return 'The stops are out of order: each lies at or after the one before it.';
+  return null;
+}
+
+/** Half way between two colours as SVG mixes them: in sRGB, opacity apart. */
+const halfWay = (a: string, b: string): string => formatHex8(interpolate([a, b], 'rgb')(0.5));
+
+/** Stops as SVG knows them: a middle that is not in the middle becomes a stop of its own there. */
+export function plainStops(stops: readonly GradientStop[]): GradientStop[] {
+  return stops.flatMap(({ at, colour, middle = 0.5 }, k) => {
+    const next = stops[k + 1];
+    const own = { at, colour };
+    if (!next || middle === 0.5) return [own];
+    return [own, { at: at + (next.at - at) * middle, colour: halfWay(colour, next.colour) }];
+  });
+}
+
+/** Start and end that run over a box from top to bottom, or from its middle to its farthest corner. */
+export function endsOver(kind: Gradient['kind'], { left, right, top, bottom }: Bounds): [Point, Point] {
+  const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
+  if (kind === 'radial') return [middle, { x: right, y: middle.y }];
+  return [
+    { x: middle.x, y: top },
+    { x: middle.x, y: bottom },
+  ];
+}
+
+const inBox = ({ x, y }: Point, { left, right, top, bottom }: Bounds): Point => ({
+  x: left + x * (right - left),
+  y: top + y * (bottom - top),
+});
+
+const moved = (gradient: Gradient, change: (p: Point) => Point): Gradient => ({
+  ...gradient,
+  spread: 'copy',
+  from: change(gradient.from),
+  to: change(gradient.to),
+});
+
+/** A gradient turned, moved and scaled with what it paints. */
+const mappedGradient = (gradient: Gradient, m: Affine): Gradient => moved(gradient, (p) => applyTo(m, p));
+
+/** True where every copy sees the same: rings about the centre. */
+const isRound = ({ kind, from, to }: Gradient): boolean =>
+  kind === 'radial' && lengthOf(from) <= 1e-9 * distance(from, to);
+
+/** True where copies see different parts of a gradient. */
+const isAcross = (fill: Fill | null | undefined): fill is Gradient =>
+  isGradient(fill) && (fill.spread === 'round' || fill.spread === 'page');
+
+/** A gradient in the coordinates of an item. @param place where the item's copy stands, for one across copies */
+function settled(gradient: Gradient, item: SceneItem, box: () => Bounds, place: Affine | null): Gradient {
+  switch (gradient.spread) {
+    case 'round':
+    case 'page':
+      return place ? mappedGradient(gradient, inverse(place)) : moved(gradient, (p) => p);
+    case 'cell': {
+      const flip = gradient.straight && item.mirrored;
+      return moved(gradient, (p) => inBox(flip ? { x: 1 - p.x, y: p.y } : p, box()));
+    }
+    default:
+      return moved(gradient, (p) => (gradient.straight && item.mirrored ? applyTo(MIRROR, p) : p));
+  }
+}
+
+function settledItem(item: SceneItem, copy: SceneCopy | null): SceneItem {
+  const { fill, stroke } = item.paint;
+  if (!isGradient(fill) && !isGradient(stroke?.colour)) return item;
+  let known: Bounds | null = null;
+  const box = (): Bounds => (known ??= boundsOfPaths(item.paths as readonly Path[]));
+  const place = copy && placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored });
+  const settle = (each: Fill): Fill => (isGradient(each) ? settled(each, item, box, place) : each);
+  const paint: Paint = {
+    ...item.paint,
+    fill: fill && settle(fill),
+    stroke: stroke && { ...stroke, colour: settle(stroke.colour) },
+  };
+  return { ...item, paint };
+}
+
+/** True where an item looks another on each copy. */
+const differs = ({ paint: { fill, stroke } }: SceneItem, copies: readonly SceneCopy[]): boolean =>
+  [fill, stroke?.colour].some(
+    (each) => isAcross(each) && (!isRound(each) || copies.some(({ shift }) => shift)),
+  );
+
+/**
+ * A layer whose gradients all stand in the coordinates of their items, as SVG's `userSpaceOnUse`: those across copies are given to each
+ * copy as it sees them.
+ */
+export function withSettledGradients(layer: SceneLayer): SceneLayer {
+  const { items, copies } = layer;
+  const all = [...items, ...copies.flatMap((copy) => copy.items ?? [])];
+  if (!all.some(({ paint: { fill, stroke } }) => isGradient(fill) || isGradient(stroke?.colour)))
+    return layer;
+  const settledOnce = new Map<readonly SceneItem[], readonly SceneItem[]>();
+  const settleAll = (list: readonly SceneItem[]): readonly SceneItem[] => {
+    const known = settledOnce.get(list) ?? list.map((item) => settledItem(item, null));
+    settledOnce.set(list, known);
+    return known;
+  };
+  if (!all.some((item) => differs(item, copies)))
+    return {
+      ...layer,
+      items: settleAll(items),
+      copies: copies.map((copy) => (copy.items ? { ...copy, items: settleAll(copy.items) } : copy)),
+    };
+  const each = copies.map((copy) => ({
+    ...copy,
+    items: (copy.items ?? items).map((item) => settledItem(item, copy)),
+  }));
+  return { ...layer, items: each[0]?.items ?? settleAll(items), copies: each };
+}
+
+/** A paint as it is on what is moved, turned or scaled; its gradients stand in the same coordinates. */
+export function placedPaint({ fill, stroke, ...rest }: Paint, m: Affine): Paint {
+  const scale = Math.sqrt(Math.abs(determinant(m)));
+  const sized = (length: number): number => (Math.abs(scale - 1) < 1e-9 ? length : length * scale);
+  const placed = (each: Fill): Fill => (isGradient(each) ? mappedGradient(each, m) : each);
+  return {
+    ...rest,
+    fill: fill && placed(fill),
+    stroke: stroke && {
+      ...stroke,
+      colour: placed(stroke.colour),
+      width: sized(stroke.width),
+      ...(stroke.dashes && { dashes: stroke.dashes.map(sized) }),
+    },
+  };
+}

@@ -1,0 +1,123 @@
+import { formatHex, formatHex8, interpolate } from 'culori';
+
+import { lengthOf, type Point } from '../curve/point';
+import type { Colour } from '../scene/scene';
+
+/** Something that gets a colour by where it lies: a cell, or a shape. Lengths in the figure's unit, from the centre. */
+export interface Place {
+  /** Its middle. */
+  readonly at: Point;
+  readonly inner: number;
+  readonly outer: number;
+  /** How many copies cover it. */
+  readonly depth: number;
+}
+
+/**
+ * What decides a colour. ring: from the centre to the rim · sector: in turn around, clockwise from straight up · overlap: how
+ * often covered · distance and direction: of the middle, in even steps or none.
+ */
+export const COLOUR_BY = ['ring', 'sector', 'overlap', 'distance', 'direction'] as const;
+
+export interface ColourPlan {
+  readonly by: (typeof COLOUR_BY)[number];
+  /** One at least. In sectors they repeat; otherwise they are the stops of a ramp. */
+  readonly colours: readonly Colour[];
+  /** By how many sectors each ring goes on from the one inside it. */
+  readonly shift: number;
+}
+
+/** The colour at a share of the way through evenly spaced ones, mixed in OKLab (CSS Color 4, section 12). */
+export function rampColour(colours: readonly Colour[], share: number): Colour {
+  const [only = '#000000'] = colours;
+  if (colours.length < 2) return only;
+  const at = Math.min(1, Math.max(0, share)) * (colours.length - 1);
+  const k = Math.round(at);
+  // On a stop it is that colour to the bit.
+  if (Math.abs(at - k) < 1e-9) return colours[k] ?? only;
+  const mixed = interpolate([...colours], 'oklab')(at / (colours.length - 1));
+  return (mixed.alpha ?? 1) < 1 ? formatHex8(mixed) : formatHex(mixed);
+}
+
+/** Less than this apart, as a share of the greatest distance, is the same distance. */
+const SAME = 0.005;
+
+/** The clockwise direction of a point from straight up, in turns from 0 to 1; 0 for the centre. */
+export function directionOf({ x, y }: Point): number {
+  const turns = Math.atan2(x, -y) / (2 * Math.PI);
+  return turns < -1e-9 ? turns + 1 : Math.max(0, turns);
+}
+
+/**
+ * The ring that each place is in, from 0 at the centre: those that begin and end at the same distances, and lie as far out, are one.
+ */
+export function ringsOfPlaces(places: readonly Place[]): number[] {
+  const far = Math.max(...places.map(({ outer }) => outer), 1e-9);
+  const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * far;
+  const rings: Place[] = [];
+  const order = places
+    .map((place, k) => ({ place, k, r: lengthOf(place.at) }))
+    .sort((a, b) => a.r - b.r || a.place.inner - b.place.inner);
+  const found = new Array<number>(places.length).fill(0);
+  for (const { place, k, r } of order) {
+    let ring = rings.findIndex(
+      (each) => same(each.inner, place.inner) && same(each.outer, place.outer) && same(lengthOf(each.at), r),
+    );
+    if (ring < 0) ring = rings.push(place) - 1;
+    found[k] = ring;
+  }
+  return found;
+}
+
+const spread = (values: readonly number[]): ((value: number) => number) => {
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  return (value) => (most > least ? (value - least) / (most - least) : 0);
+};
+
+/** The colour of each place by a plan. @throws RangeError for a plan without colours */
+export function coloursOfPlaces(places: readonly Place[], plan: ColourPlan): Colour[] {
+  const { colours } = plan;
+  if (colours.length === 0) throw new RangeError('Choose one colour at least.');
+  switch (plan.by) {
+    case 'ring': {
+      const rings = ringsOfPlaces(places);
+      const share = spread(rings);
+      return rings.map((ring) => rampColour(colours, share(ring)));
+    }
+    case 'overlap': {
+      const depths = [...new Set(places.map(({ depth }) => depth))].sort((a, b) => a - b);
+      const share = spread(depths.map((_, k) => k));
+      return places.map(({ depth }) => rampColour(colours, share(depths.indexOf(depth))));
+    }
+    case 'distance': {
+      const distances = places.map(({ at }) => lengthOf(at));
+      const share = spread(distances);
+      return distances.map((distance) => rampColour(colours, share(distance)));
+    }
+    case 'direction':
+      // Once round the ramp comes back to where it began.
+      return places.map(({ at }) => rampColour([...colours, colours[0] as Colour], directionOf(at)));
+    case 'sector':
+      return sectorColours(places, plan);
+  }
+}
+
+function sectorColours(places: readonly Place[], { colours, shift }: ColourPlan): Colour[] {
+  const rings = ringsOfPlaces(places);
+  const made = new Array<Colour>(places.length);
+  const rank = new Map<number, { k: number; direction: number }[]>();
+  places.forEach(({ at }, k) => {
+    const ring = rings[k] ?? 0;
+    rank.set(ring, [...(rank.get(ring) ?? []), { k, direction: directionOf(at) }]);
+  });
+  const n = colours.length;
+  for (const [ring, members] of rank) {
+    members
+      .sort((a, b) => a.direction - b.direction)
+      .forEach(({ k }, place) => {
+        const turn = (((place + shift * ring) % n) + n) % n;
+        made[k] = colours[Math.floor(turn)] ?? (colours[0] as Colour);
+      });
+  }
+  return made;
+}

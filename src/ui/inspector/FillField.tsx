@@ -1,0 +1,72 @@
+'use client';
+
+import { mixedColour } from '@/core/paint/mix';
+import { firstColour, isGradient } from '@/core/paint/fills';
+import type { LengthUnit } from '@/core/number/units';
+import type { Colour, Fill, Gradient, Spread } from '@/core/scene/scene';
+import { Segmented } from '../common/Segmented';
+import { ColourField } from './ColourField';
+import { GradientEditor } from './GradientEditor';
+
+interface Props {
+  readonly label: string;
+  readonly value: Fill | null;
+  readonly mixed: boolean;
+  readonly palette: readonly Colour[];
+  readonly unit: LengthUnit;
+  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  readonly onChange: (fill: Fill | null, key: string | null) => void;
+  readonly onKeep: (colour: Colour) => void;
+}
+
+/** A fill: one colour, or a gradient with its stops. */
+export function FillField({ label, value, mixed, palette, unit, endsOf, onChange, onKeep }: Props) {
+  const kind = isGradient(value) ? value.kind : 'flat';
+  const turnTo = (next: 'flat' | Gradient['kind']): void => {
+    if (next === kind) return;
+    if (next === 'flat') onChange(firstColour(value), null);
+    else if (isGradient(value)) onChange({ ...value, kind: next, ...endsOf(next, value.spread) }, null);
+    else {
+      const colour = value ?? palette[0] ?? '#1f8a76';
+      const stops = [
+        { at: 0, colour },
+        { at: 1, colour: mixedColour(colour, '#ffffff', 0.75) },
+      ];
+      onChange({ kind: next, spread: 'cell', ...endsOf(next, 'cell'), stops }, null);
+    }
+  };
+  return (
+    <div className="flex flex-col gap-2.5">
+      <Segmented
+        label={`${label} is`}
+        value={kind}
+        choices={[
+          { value: 'flat', label: 'Flat' },
+          { value: 'linear', label: 'Linear' },
+          { value: 'radial', label: 'Radial' },
+        ]}
+        onChange={turnTo}
+      />
+      {isGradient(value) ? (
+        <GradientEditor
+          label={label}
+          value={value}
+          palette={palette}
+          unit={unit}
+          endsOf={endsOf}
+          onChange={onChange}
+          onKeep={onKeep}
+        />
+      ) : (
+        <ColourField
+          label={label}
+          value={value}
+          mixed={mixed}
+          palette={palette}
+          onChange={onChange}
+          onKeep={onKeep}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,253 @@
+'use client';
+
+import { useRef, useState, type PointerEvent } from 'react';
+import { ArrowLeftRight, Trash2 } from 'lucide-react';
+
+import { rampColour } from '@/core/paint/sequence';
+import { fadedColour } from '@/core/paint/colour';
+import { LIMITS } from '@/core/figure/model';
+import { SPREADS, type Colour, type Gradient, type GradientStop, type Spread } from '@/core/scene/scene';
+import type { LengthUnit } from '@/core/number/units';
+import { Button, IconButton } from '../common/Button';
+import { Choices } from '../common/Choices';
+import { CHECKS, stopList } from '../common/fillBackground';
+import { LengthField, ShareField } from '../common/NumberField';
+import { Row } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { ColourField } from './ColourField';
+
+const SPREAD_NAMES: Record<Spread, string> = {
+  cell: 'Each cell',
+  copy: 'Each copy',
+  selection: 'Selection',
+  round: 'Whole round',
+  page: 'Page',
+};
+
+interface Props {
+  readonly label: string;
+  readonly value: Gradient;
+  readonly palette: readonly Colour[];
+  readonly unit: LengthUnit;
+  /** Where it begins and ends when it is spread anew. */
+  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  readonly onChange: (gradient: Gradient, key: string | null) => void;
+  readonly onKeep: (colour: Colour) => void;
+}
+
+const opacityOf = (colour: Colour): number => (colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1);
+
+const percent = (share: number): number => Math.round(share * 1000) / 10;
+
+/** Stops of a gradient on a bar, what it is spread over, and where it begins and ends. */
+export function GradientEditor({ label, value, palette, unit, endsOf, onChange, onKeep }: Props) {
+  const { stops, kind, spread, straight = false } = value;
+  const [picked, setPicked] = useState(0);
+  const bar = useRef<HTMLDivElement>(null);
+  const dragged = useRef<number | null>(null);
+  const at = Math.min(picked, stops.length - 1);
+  const stop = stops[at] as GradientStop;
+
+  const change = (part: Partial<Gradient>, key: string | null = null): void =>
+    onChange({ ...value, ...part }, key);
+  const changeStop = (part: Partial<GradientStop>, key: string | null = null): void =>
+    change({ stops: stops.map((each, k) => (k === at ? { ...each, ...part } : each)) }, key);
+  const shareAt = (event: PointerEvent): number => {
+    const box = bar.current?.getBoundingClientRect();
+    return box ? Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) : 0;
+  };
+  /** A stop stays between its neighbours. */
+  const kept = (share: number, k: number): number =>
+    Math.round(Math.min(stops[k + 1]?.at ?? 1, Math.max(stops[k - 1]?.at ?? 0, share)) * 1000) / 1000;
+  const addAt = (share: number): void => {
+    if (stops.length >= LIMITS.stops) return;
+    const k = stops.findIndex((each) => each.at > share);
+    const place = k < 0 ? stops.length : k;
+    const [before, after] = [stops[place - 1] ?? stops[0], stops[place] ?? stops[stops.length - 1]];
+    if (!before || !after) return;
+    const span = after.at - before.at;
+    const colour = rampColour([before.colour, after.colour], span > 0 ? (share - before.at) / span : 0);
+    setPicked(place);
+    change({
+      stops: [
+        ...stops.slice(0, place),
+        { at: Math.round(share * 1000) / 1000, colour },
+        ...stops.slice(place),
+      ],
+    });
+  };
+  const removeStop = (): void => {
+    if (stops.length < 3) return;
+    change({ stops: stops.filter((_, k) => k !== at) });
+    setPicked(Math.max(0, at - 1));
+  };
+  const x = (p: 'from' | 'to', axis: 'x' | 'y') => {
+    const name = `${label} ${p === 'from' ? 'start' : 'end'} ${axis}`;
+    // Upward counts as more, as in all fields.
+    const sign = axis === 'y' && spread !== 'cell' ? -1 : 1;
+    const put = (next: number): void =>
+      change({ [p]: { ...value[p], [axis]: sign * next } }, `${label}-${p}-${axis}`);
+    const number = sign * value[p][axis] || 0;
+    return spread === 'cell' ? (
+      <ShareField
+        label={name}
+        value={percent(number)}
+        unit="%"
+        least={-1000}
+        most={1000}
+        step={5}
+        onChange={(next) => put(next / 100)}
+      />
+    ) : (
+      <LengthField label={name} value={number} in={unit} onChange={put} />
+    );
+  };
+
+  return (
+    <div className="flex flex-col gap-2" role="group" aria-label={`${label} gradient`}>
+      <div
+        ref={bar}
+        className="relative mt-1 mb-4 h-[22px] rounded-ui border border-line-strong"
+        style={{ background: `linear-gradient(90deg, ${stopList(stops)}), ${CHECKS}` }}
+        title="Click to add a stop"
+        onPointerDown={(event) => {
+          if (event.target === event.currentTarget) addAt(shareAt(event));
+        }}
+      >
+        {stops.map((each, k) => (
+          <button
+            key={k}
+            type="button"
+            aria-label={`${label} stop ${k + 1} of ${stops.length}, ${percent(each.at)} %`}
+            aria-pressed={k === at}
+            className={`absolute top-[12px] size-[20px] -translate-x-1/2 cursor-ew-resize touch-none rounded-full border-2 ${k === at ? 'z-10 border-ink outline-2 outline-field' : 'border-field outline-1 outline-edge'}`}
+            style={{ left: `${100 * each.at}%`, background: each.colour }}
+            onPointerDown={(event) => {
+              event.stopPropagation();
+              event.currentTarget.setPointerCapture(event.pointerId);
+              dragged.current = k;
+              setPicked(k);
+            }}
+            onPointerMove={(event) => {
+              if (dragged.current !== k) return;
+              const next = kept(shareAt(event), k);
+              if (next !== each.at)
+                change(
+                  { stops: stops.map((other, j) => (j === k ? { ...other, at: next } : other)) },
+                  `${label}-stop-${k}`,
+                );
+            }}
+            onPointerUp={() => (dragged.current = null)}
+            onPointerCancel={() => (dragged.current = null)}
+            onKeyDown={(event) => {
+              const step = { ArrowLeft: -0.01, ArrowRight: 0.01 }[event.key];
+              if (step !== undefined) {
+                event.stopPropagation();
+                changeStop({ at: kept(each.at + (event.shiftKey ? 10 : 1) * step, k) }, `${label}-stop-${k}`);
+              } else if (event.key === 'Delete' || event.key === 'Backspace') {
+                event.stopPropagation();
+                removeStop();
+              }
+            }}
+          />
+        ))}
+      </div>
+      <ColourField
+        label={`${label} stop`}
+        value={stop.colour}
+        mixed={false}
+        palette={palette}
+        onChange={(colour, key) => changeStop({ colour: colour ?? '#00000000' }, key)}
+        onKeep={onKeep}
+      />
+      <div className="flex flex-col gap-1.5">
+        <ShareField
+          label={`${label} stop position`}
+          caption="At"
+          unit="%"
+          value={percent(stop.at)}
+          least={percent(stops[at - 1]?.at ?? 0)}
+          most={percent(stops[at + 1]?.at ?? 1)}
+          step={5}
+          onChange={(next) => changeStop({ at: next / 100 }, `${label}-stop-${at}`)}
+        />
+        <ShareField
+          label={`${label} stop opacity`}
+          caption="Opacity"
+          unit="%"
+          value={percent(opacityOf(stop.colour))}
+          least={0}
+          most={100}
+          step={5}
+          onChange={(next) => changeStop({ colour: fadedColour(stop.colour.slice(0, 7), next / 100) })}
+        />
+        {at < stops.length - 1 && (
+          <ShareField
+            label={`${label} stop midpoint`}
+            caption="Midpoint"
+            unit="%"
+            value={percent(stop.middle ?? 0.5)}
+            least={1}
+            most={99}
+            step={5}
+            onChange={(next) => changeStop({ middle: next / 100 }, `${label}-middle-${at}`)}
+          />
+        )}
+      </div>
+      <div className="flex items-center justify-between gap-1.5">
+        <span className="text-[12px] text-muted">
+          Stop {at + 1} of {stops.length}
+        </span>
+        <span className="flex-1" />
+        <IconButton
+          label="Reverse the stops"
+          onClick={() =>
+            change({
+              stops: stops
+                .map((each, k) => {
+                  const { middle: _, ...rest } = each;
+                  const before = stops[k - 1]?.middle;
+                  return { ...rest, at: 1 - each.at, ...(before !== undefined && { middle: 1 - before }) };
+                })
+                .reverse(),
+            })
+          }
+        >
+          <ArrowLeftRight size={16} strokeWidth={1.7} />
+        </IconButton>
+        <IconButton label="Remove the stop" disabled={stops.length < 3} onClick={removeStop}>
+          <Trash2 size={16} strokeWidth={1.7} />
+        </IconButton>
+      </div>
+      <span className="text-[12px] text-muted">Spread over</span>
+      <Choices
+        label={`${label} spread over`}
+        value={spread}
+        choices={SPREADS.map((each) => ({ value: each, label: SPREAD_NAMES[each] }))}
+        onChange={(next) => change({ spread: next, ...endsOf(kind, next) })}
+      />
+      {(spread === 'cell' || spread === 'copy' || spread === 'selection') && (
+        <Row caption="In mirrors">
+          <Segmented
+            label={`${label} in mirrors`}
+            value={straight ? 'straight' : 'mirrored'}
+            choices={[
+              { value: 'mirrored', label: 'Mirrored' },
+              { value: 'straight', label: 'Straight' },
+            ]}
+            onChange={(next) => change({ straight: next === 'straight' })}
+          />
+        </Row>
+      )}
+      <Row caption={kind === 'radial' ? 'Centre' : 'Start'}>
+        {x('from', 'x')}
+        {x('from', 'y')}
+      </Row>
+      <Row caption={kind === 'radial' ? 'Rim' : 'End'}>
+        {x('to', 'x')}
+        {x('to', 'y')}
+      </Row>
+      <Button onClick={() => change(endsOf(kind, spread))}>Fit to what it covers</Button>
+    </div>
+  );
+}

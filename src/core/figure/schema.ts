@@ -331,7 +331,7 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     width: extent,
     height: extent,
     unit: Joi.valid(...LENGTH_UNITS).required(),
-    background: colour.allow(null).required(),
+    background: fill.allow(null).required(),
     bleed: Joi.number().min(0).max(LIMITS.size).required(),
     centre: point.required(),
   }).required(),

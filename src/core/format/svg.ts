@@ -50,9 +50,11 @@ function colourOf(name: 'fill' | 'stroke' | 'stop', colour: string): string {
 class Gradients {
   private readonly ids = new Map<string, string>();
 
+  constructor(private readonly prefix: string) {}
+
   private idOf(gradient: Gradient): string {
     const markup = gradientMarkup(gradient);
-    const id = this.ids.get(markup) ?? `paint-${this.ids.size + 1}`;
+    const id = this.ids.get(markup) ?? `${this.prefix}-${this.ids.size + 1}`;
     this.ids.set(markup, id);
     return id;
   }
@@ -205,14 +207,20 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const { width, height, unit, background } = scene.page;
   const size = (value: number) => printNumber(value, 6);
   const centre = centreOf(scene.page);
-  const gradients = new Gradients();
+  const gradients = new Gradients('paint');
   const parts = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
   ];
   if (options.title) parts.push(`  <title>${escapeXml(options.title)}</title>`);
   if (options.background && background) {
-    parts.push(`  <rect width="${size(width)}" height="${size(height)}" ${colourOf('fill', background)}/>`);
+    const fill = isGradient(background)
+      ? placedPaint({ fill: background, stroke: null }, moveMap(centre)).fill
+      : background;
+    // The page's own gradient stands before all others, as it is used first.
+    const own = new Gradients('page');
+    const attribute = own.attribute('fill', fill ?? background);
+    parts.push(...own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${attribute}/>`);
   }
   if (options.form === 'plain') {
     const layers = scene.layers.map((layer) => plainLayer(layer, scene, options.decimals, gradients));

@@ -3,7 +3,6 @@ import { formatHex8, interpolate } from 'culori';
 import { applyTo, determinant, inverse, MIRROR, type Affine } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { distance, lengthOf, type Point } from '../curve/point';
-import type { Path } from '../curve/path';
 import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
 import { isGradient } from './fills';
@@ -82,7 +81,7 @@ function settledItem(item: SceneItem, copy: SceneCopy | null): SceneItem {
   const { fill, stroke } = item.paint;
   if (!isGradient(fill) && !isGradient(stroke?.colour)) return item;
   let known: Bounds | null = null;
-  const box = (): Bounds => (known ??= boundsOfPaths(item.paths as readonly Path[]));
+  const box = (): Bounds => (known ??= boundsOfPaths(item.paths));
   const place = copy && placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored });
   const settle = (each: Fill): Fill => (isGradient(each) ? settled(each, item, box, place) : each);
   const paint: Paint = {

@@ -121,7 +121,8 @@ export interface ScenePage {
   readonly width: number;
   readonly height: number;
   readonly unit: LengthUnit;
-  readonly background: Colour | null;
+  /** A gradient of it is spread over the page. */
+  readonly background: Fill | null;
   /** How far the background goes on beyond the page for trimming, in the figure's unit. */
   readonly bleed: number;
   /** Where the figure's centre is, from the page's middle. */

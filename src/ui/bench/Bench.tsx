@@ -19,6 +19,7 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
 import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
+import { firstColour } from '@/core/paint/fills';
 import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
 import { GradientDefs, gradientIds, ItemShape } from '../common/sceneShapes';
@@ -164,7 +165,7 @@ export function Bench() {
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.
-  const paper = state.outlines ? null : figure.page.background;
+  const paper = state.outlines ? null : firstColour(figure.page.background);
   const ground = paper ? `var(--wedge, ${paper})` : 'var(--sand)';
   const label = printNumber(180 / fold, 3);
   const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));

@@ -3,10 +3,11 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban, Pipette, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { HexAlphaColorPicker } from 'react-colorful';
 
 import { readColour } from '@/core/paint/colour';
 import type { Colour } from '@/core/scene/scene';
+import { ColourPicker } from '../common/ColourPicker';
+import { CHECKS } from '../common/fillBackground';
 
 interface Props {
   readonly label: string;
@@ -18,8 +19,6 @@ interface Props {
   readonly onChange: (colour: Colour | null, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
 }
-
-const CHECKS = 'repeating-conic-gradient(var(--line-strong) 0 25%, var(--field) 0 50%) 0 0 / 10px 10px';
 
 const SWATCH = 'relative size-[30px] shrink-0 rounded-ui border';
 const CHIP = 'relative aspect-square w-full rounded-[7px] border';
@@ -92,9 +91,10 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
             anchor="left start"
             className="z-40 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
           >
-            <HexAlphaColorPicker
-              color={value ?? '#1f8a76'}
-              onChange={(colour) => onChange(colour.toLowerCase(), `picker:${label}`)}
+            <ColourPicker
+              label={label}
+              value={value ?? '#1f8a76'}
+              onChange={(colour) => onChange(colour, `picker:${label}`)}
             />
           </PopoverPanel>
         </Popover>

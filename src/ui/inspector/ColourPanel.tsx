@@ -1,17 +1,11 @@
 'use client';
 
-import {
-  addToPalette,
-  setBehind,
-  setFill,
-  setPage,
-  setStroke,
-  type PaintTarget,
-} from '@/core/figure/commands';
+import { addToPalette, setBehind, setFill, setStroke, type PaintTarget } from '@/core/figure/commands';
 import { kindsOf, refsOfGroup } from '@/core/figure/kinds';
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
+import { firstColour } from '@/core/paint/fills';
 import {
   STROKE_CAPS,
   STROKE_JOINS,
@@ -29,8 +23,12 @@ import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
-import { ColourField } from './ColourField';
+import { ContrastRow } from './ContrastRow';
+import { PalettePanel } from './PalettePanel';
+import { TrialsPanel } from './TrialsPanel';
+import { BackgroundField } from './BackgroundField';
 import { FillField } from './FillField';
 import { KindsPanel } from './KindsPanel';
 import { ReachChoice } from './ReachChoice';
@@ -145,6 +143,11 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           onChange={fillWith}
           onKeep={keep}
         />
+        <ContrastRow
+          of={firstColour(first.fill)}
+          on={firstColour(page.background)}
+          words="Contrast to the page"
+        />
       </Section>
       <Section title="Stroke" note={stroke ? undefined : 'none'}>
         {stroke ? (
@@ -236,17 +239,11 @@ export function ColourPanel({ round }: { readonly round: Round }) {
         )}
       </Section>
       <ColourByPanel round={round} />
+      <PalettePanel base={firstColour(first.fill)} />
+      <AdjustPanel round={round} />
+      <TrialsPanel />
       <Section title="Page" note="background">
-        <ColourField
-          label="Background"
-          value={page.background}
-          mixed={false}
-          palette={palette}
-          onChange={(background, key) =>
-            act(editor, 'Background', (each) => setPage(each, { background }), key)
-          }
-          onKeep={keep}
-        />
+        <BackgroundField />
       </Section>
     </>
   );

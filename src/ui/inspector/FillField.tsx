@@ -15,12 +15,14 @@ interface Props {
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
   readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  /** It is spread over this and nothing else. */
+  readonly only?: Spread;
   readonly onChange: (fill: Fill | null, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
 }
 
 /** A fill: one colour, or a gradient with its stops. */
-export function FillField({ label, value, mixed, palette, unit, endsOf, onChange, onKeep }: Props) {
+export function FillField({ label, value, mixed, palette, unit, endsOf, only, onChange, onKeep }: Props) {
   const kind = isGradient(value) ? value.kind : 'flat';
   const turnTo = (next: 'flat' | Gradient['kind']): void => {
     if (next === kind) return;
@@ -32,7 +34,7 @@ export function FillField({ label, value, mixed, palette, unit, endsOf, onChange
         { at: 0, colour },
         { at: 1, colour: mixedColour(colour, '#ffffff', 0.75) },
       ];
-      onChange({ kind: next, spread: 'cell', ...endsOf(next, 'cell'), stops }, null);
+      onChange({ kind: next, spread: only ?? 'cell', ...endsOf(next, only ?? 'cell'), stops }, null);
     }
   };
   return (
@@ -54,6 +56,7 @@ export function FillField({ label, value, mixed, palette, unit, endsOf, onChange
           palette={palette}
           unit={unit}
           endsOf={endsOf}
+          choosesSpread={only === undefined}
           onChange={onChange}
           onKeep={onKeep}
         />

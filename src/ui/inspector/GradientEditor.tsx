@@ -29,6 +29,7 @@ interface Props {
   readonly value: Gradient;
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
+  readonly choosesSpread: boolean;
   /** Where it begins and ends when it is spread anew. */
   readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
   readonly onChange: (gradient: Gradient, key: string | null) => void;
@@ -40,7 +41,16 @@ const opacityOf = (colour: Colour): number => (colour.length === 9 ? parseInt(co
 const percent = (share: number): number => Math.round(share * 1000) / 10;
 
 /** Stops of a gradient on a bar, what it is spread over, and where it begins and ends. */
-export function GradientEditor({ label, value, palette, unit, endsOf, onChange, onKeep }: Props) {
+export function GradientEditor({
+  label,
+  value,
+  palette,
+  unit,
+  endsOf,
+  choosesSpread,
+  onChange,
+  onKeep,
+}: Props) {
   const { stops, kind, spread, straight = false } = value;
   const [picked, setPicked] = useState(0);
   const bar = useRef<HTMLDivElement>(null);
@@ -219,13 +229,17 @@ export function GradientEditor({ label, value, palette, unit, endsOf, onChange, 
           <Trash2 size={16} strokeWidth={1.7} />
         </IconButton>
       </div>
-      <span className="text-[12px] text-muted">Spread over</span>
-      <Choices
-        label={`${label} spread over`}
-        value={spread}
-        choices={SPREADS.map((each) => ({ value: each, label: SPREAD_NAMES[each] }))}
-        onChange={(next) => change({ spread: next, ...endsOf(kind, next) })}
-      />
+      {choosesSpread && (
+        <>
+          <span className="text-[12px] text-muted">Spread over</span>
+          <Choices
+            label={`${label} spread over`}
+            value={spread}
+            choices={SPREADS.map((each) => ({ value: each, label: SPREAD_NAMES[each] }))}
+            onChange={(next) => change({ spread: next, ...endsOf(kind, next) })}
+          />
+        </>
+      )}
       {(spread === 'cell' || spread === 'copy' || spread === 'selection') && (
         <Row caption="In mirrors">
           <Segmented

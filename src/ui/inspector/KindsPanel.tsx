@@ -20,7 +20,12 @@ export function KindsPanel({ round }: { readonly round: Round }) {
   const cells = useDeferredValue(useEditorState((state) => cellsOfRound(state, round)));
   const chosen = useEditorState((state) => state.selection.kinds);
   const lit = useEditorState((state) => state.lit?.kind ?? null);
-  if (!cells || !round.merge) return <Section title="Kinds" note="being worked out" children={null} />;
+  if (!cells || !round.merge)
+    return (
+      <Section title="Kinds" note="being worked out">
+        <p className="text-[12px] text-muted">The cells are not there yet.</p>
+      </Section>
+    );
   const kinds = kindsOf(cells, round.merge);
   const count = kinds.reduce((sum, kind) => sum + kind.count, 0);
   const pick = (kind: KindFacts, more: boolean): void => {

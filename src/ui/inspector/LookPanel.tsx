@@ -8,6 +8,7 @@ import { BLEND_MODES, type BlendMode, type Scene } from '@/core/scene/scene';
 import { actOnRound, preview, shownFigure } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
+import { BackgroundDefs, backgroundFill } from '../common/Background';
 import { LayerCopies } from '../common/LayerCopies';
 import { ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -27,7 +28,7 @@ interface SmallProps {
 
 /** The figure as it would look with a blend mode for one round. */
 function Small({ scene, roundId, mode }: SmallProps) {
-  const { width, height, centre, background } = scene.page;
+  const { width, height, centre } = scene.page;
   const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
   return (
     <svg
@@ -36,7 +37,14 @@ function Small({ scene, roundId, mode }: SmallProps) {
       style={{ isolation: 'isolate' }}
       aria-hidden="true"
     >
-      <rect x={left} y={top} width={width} height={height} fill={background ?? 'white'} />
+      <rect
+        x={left}
+        y={top}
+        width={width}
+        height={height}
+        fill={backgroundFill(scene.page, `blend-${mode}-page`, 'white')}
+      />
+      <BackgroundDefs page={scene.page} id={`blend-${mode}-page`} />
       {scene.layers.map((layer, k) => (
         <LayerCopies
           key={k}

@@ -1,15 +1,15 @@
 'use client';
 
-import { addToPalette, setPage } from '@/core/figure/commands';
+import { setPage } from '@/core/figure/commands';
 import { LIMITS } from '@/core/figure/model';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/number/units';
 import type { ScenePage } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
+import { act } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { ColourField } from './ColourField';
+import { useEditor } from '../editor/EditorContext';
+import { BackgroundField } from './BackgroundField';
 
 const sideProblem = (side: number): string | null =>
   side > 0 && side <= LIMITS.size ? null : `A page side is above 0 and at most ${LIMITS.size}.`;
@@ -33,7 +33,6 @@ const PRESETS: readonly Preset[] = [
 /** The page: size and unit, where the centre is, what lies beneath. Nothing drawn changes its size with it. */
 export function PagePanel({ page }: { readonly page: ScenePage }) {
   const editor = useEditor();
-  const palette = useEditorState((state) => shownFigure(state).palette);
   const set = (part: Partial<ScenePage>): void =>
     act(editor, 'Change page', (figure) => setPage(figure, part), 'page');
   const { unit, centre } = page;
@@ -105,14 +104,7 @@ export function PagePanel({ page }: { readonly page: ScenePage }) {
         <p className="text-[12px] leading-4 text-muted">From the lower left corner of the page.</p>
       </Section>
       <Section title="Background">
-        <ColourField
-          label="Background"
-          value={page.background}
-          mixed={false}
-          palette={palette}
-          onChange={(background) => set({ background })}
-          onKeep={(colour) => act(editor, 'Keep colour', (figure) => addToPalette(figure, colour))}
-        />
+        <BackgroundField />
       </Section>
     </>
   );

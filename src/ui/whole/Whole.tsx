@@ -25,6 +25,7 @@ import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
 import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
+import { BackgroundDefs, backgroundFill } from '../common/Background';
 import { LayerCopies } from '../common/LayerCopies';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
@@ -131,13 +132,14 @@ export function Whole() {
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
       <PaneCanvas pane="whole" label="Whole: the complete figure">
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
+          <BackgroundDefs page={page} id="whole-page" />
           {page.bleed > 0 && (
             <rect
               x={-page.width / 2 - page.centre.x - page.bleed}
               y={-page.height / 2 - page.centre.y - page.bleed}
               width={page.width + 2 * page.bleed}
               height={page.height + 2 * page.bleed}
-              fill={page.background ?? 'none'}
+              fill={backgroundFill(page, 'whole-page', 'none')}
               fillOpacity={0.45}
               stroke="var(--coral)"
               strokeDasharray="5 4"
@@ -149,7 +151,7 @@ export function Whole() {
             y={-page.height / 2 - page.centre.y}
             width={page.width}
             height={page.height}
-            fill={page.background ?? 'var(--field)'}
+            fill={backgroundFill(page, 'whole-page', 'url(#checks)')}
             stroke="var(--line-strong)"
             vectorEffect="non-scaling-stroke"
           />

@@ -3,6 +3,7 @@ export * from './frame';
 export * from './groups';
 export * from './half';
 export * from './paint';
+export * from './recolour';
 export * from './rounds';
 export * from './cells';
 export * from './combine';

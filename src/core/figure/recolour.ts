@@ -1,0 +1,127 @@
+import { coloursOfFill, coloursOfPaint, mapFill, mapPaint } from '../paint/fills';
+import { oklchOf } from '../paint/adjust';
+import { rampColour } from '../paint/sequence';
+import type { Colour, Paint } from '../scene/scene';
+import type { Figure, Round, Shape } from './model';
+
+/** What colours are changed of: shapes of a round, a round, or all of the figure, its page and palette too. */
+export type ColourScope =
+  | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: ReadonlySet<string> }
+  | { readonly of: 'round'; readonly roundId: string }
+  | { readonly of: 'figure' };
+
+type Change = (colour: Colour) => Colour;
+
+function recolouredShape(shape: Shape, change: Change): Shape {
+  const paint = mapPaint(shape.paint, change);
+  if (shape.form.kind !== 'drawing') return { ...shape, paint };
+  const { form } = shape;
+  const parts = form.numbers.parts.map((part) => ({ ...part, paint: mapPaint(part.paint, change) }));
+  return { ...shape, paint, form: { ...form, numbers: { ...form.numbers, parts } } };
+}
+
+function recolouredRound(round: Round, change: Change): Round {
+  const { merge, every, way } = round;
+  const paints = merge?.cells && new Map<Paint, Paint>();
+  const once = (paint: Paint): Paint => {
+    const known = paints?.get(paint) ?? mapPaint(paint, change);
+    paints?.set(paint, known);
+    return known;
+  };
+  return {
+    ...round,
+    shapes: round.shapes.map((shape) => recolouredShape(shape, change)),
+    merge: merge && {
+      ...merge,
+      paint: mapPaint(merge.paint, change),
+      ...(merge.cells && {
+        cells: {
+          ...merge.cells,
+          paints: Object.fromEntries(
+            Object.entries(merge.cells.paints).map(([ref, paint]) => [ref, once(paint)]),
+          ),
+        },
+      }),
+    },
+    ...(every?.tint && { every: { ...every, tint: change(every.tint) } }),
+    ...(way?.tint && { way: { ...way, tint: change(way.tint) } }),
+  };
+}
+
+/** A figure with each colour in a scope changed. */
+export function recoloured(figure: Figure, scope: ColourScope, change: Change): Figure {
+  const known = new Map<Colour, Colour>();
+  const once: Change = (colour) => {
+    const before = known.get(colour) ?? change(colour);
+    known.set(colour, before);
+    return before;
+  };
+  const rounds = figure.rounds.map((round) => {
+    if (scope.of === 'figure') return recolouredRound(round, once);
+    if (round.id !== scope.roundId) return round;
+    if (scope.of === 'round') return recolouredRound(round, once);
+    return {
+      ...round,
+      shapes: round.shapes.map((shape) =>
+        scope.shapeIds.has(shape.id) ? recolouredShape(shape, once) : shape,
+      ),
+    };
+  });
+  if (scope.of !== 'figure') return { ...figure, rounds };
+  const { background } = figure.page;
+  return {
+    ...figure,
+    page: { ...figure.page, background: background && mapFill(background, once) },
+    palette: [...new Set(figure.palette.map(once))],
+    rounds,
+  };
+}
+
+/** Puts one colour in the place of another, wherever in the figure it is. */
+export const swapColour = (figure: Figure, from: Colour, to: Colour): Figure =>
+  recoloured(figure, { of: 'figure' }, (colour) => (colour === from ? to : colour));
+
+/** The colours that a figure is painted with, the most used first; those of its palette that paint nothing are not among them. */
+export function coloursOfFigure({
+  page,
+  rounds,
+}: Figure): { readonly colour: Colour; readonly uses: number }[] {
+  const uses = new Map<Colour, number>();
+  const count = (colours: readonly Colour[]): void =>
+    colours.forEach((colour) => uses.set(colour, (uses.get(colour) ?? 0) + 1));
+  count(coloursOfFill(page.background));
+  for (const { shapes, merge } of rounds) {
+    for (const { paint, form } of shapes) {
+      // A drawing is painted by its parts.
+      if (form.kind === 'drawing') form.numbers.parts.forEach((part) => count(coloursOfPaint(part.paint)));
+      else if (!merge) count(coloursOfPaint(paint));
+    }
+    if (merge) count(coloursOfPaint(merge.paint));
+    for (const paint of Object.values(merge?.cells?.paints ?? {})) count(coloursOfPaint(paint));
+  }
+  return [...uses].map(([colour, n]) => ({ colour, uses: n })).sort((a, b) => b.uses - a.uses);
+}
+
+const opacityPart = (colour: Colour): string => colour.slice(7);
+
+/**
+ * A figure in the colours of a palette: its colours, from dark to light, become those of the palette from dark to light, so that what
+ * was lighter stays lighter. Where the palette has fewer, some are mixed between them.
+ */
+export function inPalette(figure: Figure, palette: readonly Colour[]): Figure {
+  if (palette.length === 0) return figure;
+  const light = (colour: Colour): number => oklchOf(colour).l;
+  const order = (colours: readonly Colour[]): Colour[] =>
+    [...new Set(colours.map((each) => each.slice(0, 7)))].sort((a, b) => light(a) - light(b));
+  const own = order(coloursOfFigure(figure).map(({ colour }) => colour));
+  const wanted = order(palette);
+  const to = new Map(
+    own.map((colour, k) => [colour, rampColour(wanted, own.length > 1 ? k / (own.length - 1) : 0.5)]),
+  );
+  const made = recoloured(
+    figure,
+    { of: 'figure' },
+    (colour) => (to.get(colour.slice(0, 7)) ?? colour.slice(0, 7)) + opacityPart(colour),
+  );
+  return { ...made, palette: [...new Set(palette)] };
+}

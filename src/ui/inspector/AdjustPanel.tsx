@@ -1,0 +1,126 @@
+'use client';
+
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { useState } from 'react';
+
+import { coloursOfFigure, recoloured, swapColour, type ColourScope } from '@/core/figure/recolour';
+import type { Figure, Round } from '@/core/figure/model';
+import { adjustedColour, NO_ADJUSTMENT, type Adjustment } from '@/core/paint/adjust';
+import { commit, preview, shownFigure, type EditorState } from '@/state/editor';
+import { act } from '@/state/editor';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ColourField } from './ColourField';
+
+const SLIDERS: readonly { key: keyof Adjustment; less: string; more: string; most: number; step: number }[] =
+  [
+    { key: 'light', less: 'Darker', more: 'Lighter', most: 1, step: 0.02 },
+    { key: 'warm', less: 'Cooler', more: 'Warmer', most: 1, step: 0.02 },
+    { key: 'strength', less: 'Muted', more: 'Stronger', most: 1, step: 0.02 },
+    { key: 'hue', less: 'Hue −', more: 'Hue +', most: 180, step: 2 },
+  ];
+
+type Of = ColourScope['of'];
+
+function scopeOf(of: Of, state: EditorState, round: Round): ColourScope {
+  if (of === 'figure') return { of };
+  if (of === 'round') return { of, roundId: round.id };
+  return { of, roundId: round.id, shapeIds: state.selection.shapeIds };
+}
+
+/** The figure as the last step left it: what a slider starts from. */
+const before = (state: EditorState): Figure => shownFigure({ ...state, live: null });
+
+/** Lightens, warms, strengthens colours and turns their hue; swaps one colour for another wherever it is. */
+export function AdjustPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const state = useEditorState((whole) => whole);
+  const figure = shownFigure(state);
+  const some = state.selection.shapeIds.size > 0 && !round.merge;
+  const [asked, setAsked] = useState<Of>('round');
+  const of = asked === 'shapes' && !some ? 'round' : asked;
+  const [now, setNow] = useState(NO_ADJUSTMENT);
+  const show = (part: Partial<Adjustment>): void => {
+    const next = { ...now, ...part };
+    setNow(next);
+    preview(
+      editor,
+      recoloured(before(state), scopeOf(of, state, round), (colour) => adjustedColour(colour, next)),
+    );
+  };
+  const take = (): void => {
+    if (now === NO_ADJUSTMENT) return;
+    setNow(NO_ADJUSTMENT);
+    commit(editor, 'Adjust colours', shownFigure(editor.getState()));
+  };
+  const off = round.locked && of !== 'figure';
+  return (
+    <Section title="Adjust">
+      <Row caption="Colours of">
+        <Segmented
+          label="Adjust colours of"
+          value={of}
+          choices={[
+            ...(some ? [{ value: 'shapes' as const, label: 'Selection' }] : []),
+            { value: 'round', label: 'Round' },
+            { value: 'figure', label: 'Figure' },
+          ]}
+          onChange={setAsked}
+        />
+      </Row>
+      {SLIDERS.map(({ key, less, more, most, step }) => (
+        <div key={key} className="flex items-center gap-2 text-[12px] text-muted">
+          <span className="w-[48px] shrink-0">{less}</span>
+          <input
+            type="range"
+            aria-label={`${less} or ${more.toLowerCase()}`}
+            className="min-w-0 flex-1 accent-(--kelp)"
+            min={-most}
+            max={most}
+            step={step}
+            value={now[key]}
+            disabled={off}
+            onChange={(event) => show({ [key]: event.target.valueAsNumber })}
+            onPointerUp={take}
+            onKeyUp={take}
+            onBlur={take}
+          />
+          <span className="w-[54px] shrink-0 text-right">{more}</span>
+        </div>
+      ))}
+      <span className="pt-1.5 text-[12px] text-muted">Colours in use: choose one to swap it everywhere</span>
+      <div className="grid grid-cols-8 gap-[7px]">
+        {coloursOfFigure(figure)
+          .slice(0, 32)
+          .map(({ colour, uses }, k) => (
+            <Popover key={k} className="relative">
+              <PopoverButton
+                aria-label={`Swap ${colour}, used ${uses} times`}
+                title={`${colour}, ${uses} ×`}
+                className="aspect-square w-full rounded-full border border-line-strong hover:border-edge"
+                style={{ background: colour }}
+              />
+              <PopoverPanel
+                anchor="left start"
+                className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
+              >
+                <span className="text-[12px] text-muted">Becomes, wherever it is:</span>
+                <ColourField
+                  label="Swap to"
+                  value={colour}
+                  mixed={false}
+                  palette={figure.palette}
+                  onChange={(to, key) => {
+                    if (to && to !== colour)
+                      act(editor, 'Swap colour', (each) => swapColour(each, colour, to), key);
+                  }}
+                  onKeep={() => undefined}
+                />
+              </PopoverPanel>
+            </Popover>
+          ))}
+      </div>
+    </Section>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { extractColorsFromImageData } from 'extract-colors';
+import { Download, FolderOpen, Image, Palette as PaletteIcon, Shapes, SwatchBook } from 'lucide-react';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+
+import { changeSwatch, removeSwatch, setPalette } from '@/core/figure/commands';
+import { coloursOfFigure } from '@/core/figure/recolour';
+import { LIMITS } from '@/core/figure/model';
+import { readTokens, tokensOf } from '@/core/format/tokens';
+import { HARMONIES, harmonyOf } from '@/core/paint/adjust';
+import { STOCK_PALETTES } from '@/core/paint/palettes';
+import type { Colour } from '@/core/scene/scene';
+import { act, shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { DotsMenu } from '../common/Menu';
+import { Section } from '../common/Panel';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { ColourField } from './ColourField';
+
+/** Pixels that a picture is read at. */
+const READ_PIXELS = 64_000;
+const MOST_OF_PICTURE = 12;
+
+/** The colours that stand out in a picture. */
+async function coloursOfPicture(file: File): Promise<Colour[]> {
+  const picture = await createImageBitmap(file);
+  const scale = Math.min(1, Math.sqrt(READ_PIXELS / (picture.width * picture.height)));
+  const [width, height] = [picture.width, picture.height].map((side) =>
+    Math.max(1, Math.round(side * scale)),
+  ) as [number, number];
+  const context = new OffscreenCanvas(width, height).getContext('2d');
+  if (!context) throw new Error('no canvas');
+  context.drawImage(picture, 0, 0, width, height);
+  picture.close();
+  const found = extractColorsFromImageData(context.getImageData(0, 0, width, height), { distance: 0.12 });
+  return found
+    .sort((a, b) => b.area - a.area)
+    .slice(0, MOST_OF_PICTURE)
+    .map(({ hex }) => hex.toLowerCase());
+}
+
+/** A file chosen by hand. */
+function useFile(accept: string, take: (file: File) => void) {
+  const input = useRef<HTMLInputElement>(null);
+  return {
+    open: () => input.current?.click(),
+    element: (
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        className="hidden"
+        aria-hidden
+        tabIndex={-1}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) take(file);
+        }}
+      />
+    ),
+  };
+}
+
+/** The figure's colours at hand: changed here they change wherever they are used. */
+export function PalettePanel({ base }: { readonly base: Colour | null }) {
+  const editor = useEditor();
+  const figure = useEditorState(shownFigure);
+  const { palette } = figure;
+  const replace = (label: string, colours: readonly Colour[]): void =>
+    act(editor, label, (each) => setPalette(each, colours));
+  const picture = useFile('image/png,image/jpeg,image/webp', (file) => {
+    coloursOfPicture(file).then(
+      (colours) =>
+        colours.length > 0
+          ? replace('Palette from a picture', colours)
+          : toast.error('Nothing in this picture stands out as a colour.'),
+      () => toast.error('This picture could not be read. Take a PNG, JPEG or WebP.'),
+    );
+  });
+  const tokens = useFile('application/json,.json', (file) => {
+    file.text().then(
+      (text) => {
+        const read = readTokens(text);
+        if ('problem' in read) toast.error(`${read.problem} The palette stays as it is.`);
+        else replace(`Palette ${read.name}`, read.colours);
+      },
+      () => toast.error('This file could not be read. The palette stays as it is.'),
+    );
+  });
+  const save = (): void => {
+    const address = URL.createObjectURL(
+      new Blob([tokensOf({ name: figure.name, colours: palette })], { type: 'application/json' }),
+    );
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = `${figure.name}.tokens.json`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(address), 10_000);
+  };
+  return (
+    <Section
+      title="Palette"
+      note={
+        <span className="-my-2 inline-flex items-center">
+          <DotsMenu
+            label="More for the palette"
+            entries={[
+              ...STOCK_PALETTES.map(({ name, colours }) => ({
+                label: name,
+                icon: SwatchBook,
+                onClick: () => replace(`Palette ${name}`, colours),
+              })),
+              {
+                label: 'From this figure',
+                icon: Shapes,
+                apart: true,
+                onClick: () =>
+                  replace(
+                    'Palette from the figure',
+                    coloursOfFigure(figure).map(({ colour }) => colour),
+                  ),
+              },
+              { label: 'From a picture …', icon: Image, onClick: picture.open },
+              ...Object.entries(HARMONIES).map(([name, steps]) => ({
+                label: `${name} of the fill`,
+                icon: PaletteIcon,
+                disabled: base === null,
+                onClick: () => base && replace(name, [...new Set([...palette, ...harmonyOf(base, steps)])]),
+              })),
+              { label: 'Open tokens …', icon: FolderOpen, apart: true, onClick: tokens.open },
+              { label: 'Save as tokens', icon: Download, disabled: palette.length === 0, onClick: save },
+            ]}
+          />
+        </span>
+      }
+    >
+      {picture.element}
+      {tokens.element}
+      <div className="grid grid-cols-8 gap-[7px]">
+        {palette.map((colour, k) => (
+          <Popover key={k} className="relative">
+            <PopoverButton
+              aria-label={`Swatch ${k + 1}, ${colour}`}
+              title={`${colour}: change it wherever it is used`}
+              className="aspect-square w-full rounded-[7px] border border-line-strong hover:border-edge"
+              style={{ background: colour }}
+            />
+            <PopoverPanel
+              anchor="left start"
+              className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
+            >
+              <span className="text-[12px] leading-4 text-muted">
+                Changed here, the colour changes wherever it is used.
+              </span>
+              <ColourField
+                label="Swatch"
+                value={colour}
+                mixed={false}
+                palette={[]}
+                onChange={(to, key) => {
+                  if (to) act(editor, 'Change swatch', (each) => changeSwatch(each, colour, to), key);
+                }}
+                onKeep={() => undefined}
+              />
+              <Button onClick={() => act(editor, 'Remove swatch', (each) => removeSwatch(each, colour))}>
+                Take out of the palette
+              </Button>
+            </PopoverPanel>
+          </Popover>
+        ))}
+      </div>
+      {palette.length === 0 && (
+        <p className="text-[12px] leading-4 text-muted">
+          Empty: keep a colour with +, or choose a palette from the dots. {LIMITS.palette} at most.
+        </p>
+      )}
+    </Section>
+  );
+}

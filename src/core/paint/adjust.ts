@@ -1,11 +1,19 @@
-import { converter, formatHex, formatHex8, inGamut, toGamut, wcagContrast } from 'culori';
+import { converter, formatHex, formatHex8, toGamut, wcagContrast } from 'culori';
 
 import type { Colour } from '../scene/scene';
 
 const toOklch = converter('oklch');
 const toOklab = converter('oklab');
 const toSrgb = converter('rgb');
-const isShown = inGamut('rgb');
+
+/** A third of a level of eight bits: what rounding of colours on sRGB's border makes. */
+const SLACK = 1 / (3 * 255);
+
+function isShown(colour: Parameters<typeof toSrgb>[0]): boolean {
+  const { r, g, b } = toSrgb(colour) ?? { r: 0, g: 0, b: 0 };
+  return [r, g, b].every((x) => x >= -SLACK && x <= 1 + SLACK);
+}
+
 /** As CSS Color 4, section 13.2, has it: chroma is taken back at the same lightness and hue. */
 const intoSrgb = toGamut('rgb', 'oklch');
 

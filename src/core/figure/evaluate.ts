@@ -3,6 +3,7 @@ import { addTurns } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
 import { withSettledGradients } from '../paint/gradient';
+import { withLight } from '../paint/light';
 import { mixedPaint } from '../paint/mix';
 import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { layersOfCells } from './cells';
@@ -77,7 +78,9 @@ function layersOf(
     known.jobs.every(({ paint }, k) => paint === jobs[k]?.paint)
   )
     return known.layers;
-  const layers = makeLayers(round, jobs, results).map(withSettledGradients);
+  const layers = makeLayers(round, jobs, results)
+    .map((layer) => (round.light ? withLight(layer, round.light, round.rule.fold, round.rule.start) : layer))
+    .map(withSettledGradients);
   layersOfRounds.set(round, { jobs, results, layers });
   return layers;
 }

@@ -1,6 +1,7 @@
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
+import type { Light } from '../paint/light';
 import type { BlendMode, FillRule, Paint, ScenePage, Colour } from '../scene/scene';
 import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
@@ -146,6 +147,8 @@ export interface Round {
   readonly blend?: BlendMode;
   /** Of each copy, from 0 to 1; 1 without one. */
   readonly opacity?: number;
+  /** Facets are lighter and darker by the way that they face. */
+  readonly light?: Light;
   /** Rounds with the same word here have one motif: a change to it is a change to all. */
   readonly link?: string;
   /** Copies that are left out, by their places. */

@@ -296,6 +296,11 @@ const round = Joi.object({
   freeOf: Joi.object({ roundId: id, index: Joi.number().integer().min(0).max(MOST_FOLD).required() }),
   half: Joi.valid('turned', 'mirrored'),
   edge: Joi.valid('trim', 'warn'),
+  light: Joi.object({
+    from: turn.required(),
+    depth: Joi.number().min(0).max(89).required(),
+    faces: Joi.valid('out', 'across').required(),
+  }),
   frame: frame.required(),
   shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
   combined: Joi.array()

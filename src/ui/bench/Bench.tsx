@@ -92,13 +92,15 @@ const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; reado
 });
 
 function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
-  const gradients = useMemo(() => gradientIds('bench-motif', layer.items), [layer.items]);
+  // Where copies look different the first of them is the one on the Bench.
+  const items = layer.copies[0]?.items ?? layer.items;
+  const gradients = useMemo(() => gradientIds('bench-motif', items), [items]);
   return (
     <>
       <defs>
         <GradientDefs gradients={gradients} />
       </defs>
-      {layer.items.map((item, k) => (
+      {items.map((item, k) => (
         <g key={k} opacity={item.mirrored ? 0.5 : 1}>
           <ItemShape item={item} outline={outline} gradients={gradients} />
         </g>

@@ -1,7 +1,6 @@
 'use client';
 
-import { addToPalette, setBehind, setFill, setStroke, type PaintTarget } from '@/core/figure/commands';
-import { kindsOf, refsOfGroup } from '@/core/figure/kinds';
+import { addToPalette, setBehind, setFill, setStroke } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
@@ -16,8 +15,8 @@ import {
   type Spread,
   type Stroke,
 } from '@/core/scene/scene';
-import { act, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
-import { cellsOfRound, divisionOf } from '@/state/merges';
+import { act, shownFigure } from '@/state/editor';
+import { chosenIn } from '@/state/chosen';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -30,6 +29,7 @@ import { PalettePanel } from './PalettePanel';
 import { TrialsPanel } from './TrialsPanel';
 import { BackgroundField } from './BackgroundField';
 import { FillField } from './FillField';
+import { LightPanel } from './LightPanel';
 import { KindsPanel } from './KindsPanel';
 import { ReachChoice } from './ReachChoice';
 
@@ -37,58 +37,6 @@ const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round',
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };
 const START_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
 const MOST_DASHES = 20;
-
-/** What Fill and Stroke are of. */
-interface Chosen {
-  readonly target: PaintTarget;
-  /** The paints that it has; none where it is the paint at hand. */
-  readonly paints: readonly Paint[];
-  /** In words. */
-  readonly what: string;
-}
-
-/** What is chosen: kinds of cells, the paint of the next stroke, a merged outline, or shapes. */
-function chosenIn(state: EditorState, round: Round): Chosen {
-  const { merge } = round;
-  const division = divisionOf(state, round);
-  const cells = cellsOfRound(state, round);
-  if (merge && division && cells && state.selection.kinds.size > 0) {
-    const kinds = kindsOf(cells, merge).filter(({ name }) => state.selection.kinds.has(name));
-    if (kinds.length > 0)
-      return {
-        target: {
-          of: 'cells',
-          roundId: round.id,
-          division,
-          refs: kinds.flatMap(({ group }) => refsOfGroup(group)),
-        },
-        paints: kinds.flatMap(({ paints }) => paints),
-        what: kinds.length === 1 ? `${kinds[0]?.count} cells of a kind` : `${kinds.length} kinds`,
-      };
-  }
-  if (merge) {
-    const divides = merge.op === 'divide';
-    // With the Paint tool on cells the paint at hand is chosen, and given by a stroke over them.
-    const atHand = divides && state.tool === 'paint';
-    return {
-      target: { of: 'merge', roundId: round.id },
-      paints: atHand ? [] : [merge.paint],
-      what: atHand ? 'of the next stroke' : divides ? 'cells without their own' : 'the outline',
-    };
-  }
-  const chosen = selectedShapes(state);
-  const shapes = chosen.length > 0 ? chosen : round.shapes;
-  return {
-    target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
-    paints: shapes.map(({ paint }) => paint),
-    what:
-      shapes.length === 0
-        ? 'of the next shape'
-        : shapes.length === 1
-          ? (shapes[0]?.name ?? '')
-          : `${shapes.length} shapes`,
-  };
-}
 
 /** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
 export function ColourPanel({ round }: { readonly round: Round }) {
@@ -238,6 +186,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           </Button>
         )}
       </Section>
+      <LightPanel round={round} />
       <ColourByPanel round={round} />
       <PalettePanel base={firstColour(first.fill)} />
       <AdjustPanel round={round} />

@@ -15,6 +15,7 @@ import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/e
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
 import { screenData } from '../common/screenData';
+import { gradientRun, type GradientRun } from './gradientRun';
 import { placementIn, viewOf } from './pointer';
 
 type Project = (p: Point) => Point;
@@ -163,6 +164,28 @@ function Pivot({ at }: { readonly at: Point }) {
   );
 }
 
+/** Where a gradient begins and ends, to be dragged. */
+function GradientLine({ run, project }: { readonly run: GradientRun; readonly project: Project }) {
+  const [from, to] = [project(run.ends.from), project(run.ends.to)];
+  const { stops } = run.gradient;
+  const line = { x1: from.x, y1: from.y, x2: to.x, y2: to.y };
+  return (
+    <g data-testid="gradient-line">
+      <line {...line} stroke="var(--field)" strokeWidth={4} />
+      <line {...line} stroke="var(--ink)" strokeWidth={1.6} />
+      {[
+        { at: from, stop: stops[0], name: 'gradient start' },
+        { at: to, stop: stops[stops.length - 1], name: 'gradient end' },
+      ].map(({ at, stop, name }) => (
+        <g key={name}>
+          <circle cx={at.x} cy={at.y} r={8} fill="var(--field)" stroke="var(--ink)" strokeWidth={1.6} />
+          <circle data-handle={name} cx={at.x} cy={at.y} r={5.5} fill={stop?.colour} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const state = useEditorState((whole) => whole);
@@ -181,6 +204,8 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
   const measured = state.tool === 'measure' || state.tool === 'slit' ? state.measured : null;
   const caught =
     pointer?.pane === pane && pointer.snapped.caught.length > 0 ? project(pointer.snapped.point) : null;
+
+  const run = gradientRun(state, pane);
 
   return (
     <g pointerEvents="none">
@@ -202,6 +227,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           ))}
         </g>
       )}
+      {run && <GradientLine run={run} project={project} />}
       {single && state.tool === 'nodes' && (
         <PathNodes shape={single} chosen={state.selection.nodes} project={project} />
       )}

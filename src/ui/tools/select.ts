@@ -17,6 +17,7 @@ import {
   type Editor,
 } from '@/state/editor';
 import type { Gesture, Press } from './gesture';
+import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
 import { CATCH, MotifPointer, TOUCH, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
 
@@ -163,7 +164,7 @@ function boxSelect(editor: Editor, p: PanePoint): Gesture {
 
 /** Select: click a shape to select it, drag to move it, drag from an empty place to select by a box. */
 export const pressSelect: Press = (editor, p) => {
-  const handle = pressHandle(editor, p);
+  const handle = pressGradient(editor, p) ?? pressHandle(editor, p);
   if (handle) return handle;
   const hit = hitAt(editor, p);
   if (!hit) {

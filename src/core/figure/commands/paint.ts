@@ -1,3 +1,4 @@
+import type { Light } from '../../paint/light';
 import type { Division } from '../../merge/merge';
 import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
 import { boundsOfPaths } from '../../curve/bounds';
@@ -83,6 +84,10 @@ export const setPage = (figure: Figure, part: Partial<ScenePage>): Figure => ({
   ...figure,
   page: { ...figure.page, ...part },
 });
+
+/** Lights the facets of a round, or no longer. */
+export const setLight = (figure: Figure, roundId: string, light: Light | null): Figure =>
+  withRound(figure, roundId, ({ light: _, ...round }) => (light ? { ...round, light } : round));
 
 export const renameFigure = (figure: Figure, name: string): Figure =>
   name.trim() === '' ? figure : { ...figure, name: name.trim() };

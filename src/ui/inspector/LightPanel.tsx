@@ -1,0 +1,68 @@
+'use client';
+
+import { setLight } from '@/core/figure/commands';
+import type { Round } from '@/core/figure/model';
+import type { Light } from '@/core/paint/light';
+import { turnFromDegrees } from '@/core/number/turn';
+import { actOnRound } from '@/state/editor';
+import { ShareField, TurnField } from '../common/NumberField';
+import { Row, Section } from '../common/Panel';
+import { Segmented } from '../common/Segmented';
+import { useEditor } from '../editor/EditorContext';
+
+const START: Light = { from: turnFromDegrees(-45), depth: 25, faces: 'across' };
+
+const WORDS: Record<Light['faces'], string> = {
+  across: 'Each side of a copy’s axis faces its own way, as the halves of a fold.',
+  out: 'Each part faces away from the centre, as the sides of a dome.',
+};
+
+/** Light from a direction: each facet, copy or cell is as bright as the way that it faces makes it. */
+export function LightPanel({ round }: { readonly round: Round }) {
+  const editor = useEditor();
+  const { light } = round;
+  const set = (next: Light | null, key: string | null = null): void =>
+    actOnRound(editor, next ? 'Light' : 'No light', (figure, id) => setLight(figure, id, next), key);
+  return (
+    <Section title="Light" note={light ? undefined : 'off'}>
+      <Row caption="Parts face">
+        <Segmented
+          label="Parts face"
+          value={light?.faces ?? 'off'}
+          disabled={round.locked}
+          choices={[
+            { value: 'off', label: 'Off' },
+            { value: 'across', label: 'Across' },
+            { value: 'out', label: 'Outward' },
+          ]}
+          onChange={(faces) => set(faces === 'off' ? null : { ...START, ...light, faces })}
+        />
+      </Row>
+      {light && (
+        <>
+          <p className="text-[12px] leading-4 text-muted">{WORDS[light.faces]}</p>
+          <TurnField
+            label="Light from"
+            caption="From"
+            unit="°"
+            step={15}
+            value={light.from}
+            disabled={round.locked}
+            onChange={(from) => set({ ...light, from }, 'light-from')}
+          />
+          <ShareField
+            label="Depth of the light"
+            caption="Depth"
+            unit="°"
+            least={0}
+            most={89}
+            step={5}
+            value={light.depth}
+            disabled={round.locked}
+            onChange={(depth) => set({ ...light, depth }, 'light-depth')}
+          />
+        </>
+      )}
+    </Section>
+  );
+}

@@ -1,22 +1,19 @@
-import { addRound, addShapes, makePlain, setFill } from '../../src/core/figure/commands';
+import { addRound, addShapes, makePlain, setLight } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+import { turn, turnFromDegrees } from '../../src/core/number/turn';
 import { built, circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
-/** Piece 14: the four-sided frame that could not be built, each bar a shape of its own in its tone. */
+/** Piece 14: the four-sided frame that could not be built, each bar a shape of its own, lit by its direction. */
 export function dryDockFrame(): Figure {
   let figure = emptyPiece('Dry-dock frame', 180, TIDE.shell);
   figure = addRound(figure, emptyRound('frame', 'Frame', 1, false, turn(1, 8)));
   figure = addShapes(figure, 'frame', [
-    named('bar', 'Bar', built('barFrame', { sides: 4, radius: 100, bar: 19 }), filled(TIDE.deep)),
+    named('bar', 'Bar', built('barFrame', { sides: 4, radius: 100, bar: 19 }), filled('#5b9fae')),
   ]);
   let made = 0;
   figure = makePlain(figure, 'frame', new Set(['bar']), () => `bar-${(made += 1)}`);
-  const tones = [TIDE.deep, TIDE.kelp, TIDE.coral, TIDE.brass];
-  ['bar', 'bar-1', 'bar-2', 'bar-3'].forEach((id, k) => {
-    const target = { of: 'shapes' as const, roundId: 'frame', shapeIds: new Set([id]) };
-    figure = setFill(figure, target, tones[k] ?? TIDE.deep);
-  });
+  // Each bar has the tone of the way that it faces.
+  figure = setLight(figure, 'frame', { from: turnFromDegrees(-5), depth: 38, faces: 'out' });
   figure = addRound(figure, emptyRound('knot', 'Knot', 1));
   return addShapes(figure, 'knot', [
     named('plate', 'Plate', circleAt(0, 22), filled(TIDE.sand)),

@@ -16,6 +16,7 @@ import { posterWheel } from './posterWheel';
 import { propeller } from './propeller';
 import { ropeKnot } from './ropeKnot';
 import { scallopRing } from './scallopRing';
+import { tideDial } from './tideDial';
 import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 
 /** The pieces of Tide Week that can be built so far, each by a script of commands. */
@@ -38,6 +39,7 @@ export const PIECES: Readonly<Record<string, () => Figure>> = {
   'scallop-ring': scallopRing,
   'kelp-crown': kelpCrown,
   'lace-rosette': laceRosette,
+  'tide-dial': tideDial,
 };
 
 /** The pictures that lie under some of them, as SVG, by the ids that they are kept by. */

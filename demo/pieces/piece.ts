@@ -61,6 +61,17 @@ export const circleAt = (distance: number, radius: number): Form => ({
   ry: radius,
 });
 
+/** A rectangle about the centre with rounded corners. */
+export const rectangleAt = (width: number, height: number, corner: number): Form =>
+  built('rectangle', {
+    width,
+    height,
+    topLeft: corner,
+    topRight: corner,
+    bottomRight: corner,
+    bottomLeft: corner,
+  });
+
 export const named = (id: string, name: string, form: Form, paint: Paint): Shape =>
   newShape(id, name, form, paint);
 

@@ -38,7 +38,9 @@ export async function exportFigure(figure: Figure, options: ExportOptions): Prom
       file: fileName(figure.name, 'svg'),
     };
   }
-  const svg = svgOf(scene, { form: 'compact', decimals: 6, background: options.background });
+  const { width, height } = figure.page;
+  const pixelsPerUnit = options.size / Math.max(width, height);
+  const svg = svgOf(scene, { form: 'compact', decimals: 6, background: options.background, pixelsPerUnit });
   const bytes = await pngOf(svg, options.size, figure.page.width >= figure.page.height);
   return { bytes, type: 'image/png', file: fileName(figure.name, 'png') };
 }

@@ -4,8 +4,9 @@ import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
 import { withSettledGradients } from '../paint/gradient';
 import { withLight } from '../paint/light';
+import { START_LIGHT, type Relief } from '../paint/relief';
 import { mixedPaint } from '../paint/mix';
-import type { Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import type { LayerRelief, Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { layersOfCells } from './cells';
 import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
@@ -56,6 +57,11 @@ const itemsOf = (round: Round, shapes: readonly Shape[]): SceneItem[] =>
       return round.rule.mirror && !isSymmetric(shape.form) ? both : alone;
     });
 
+const reliefOf = ({ light }: Round, relief: Relief): LayerRelief => ({
+  ...relief,
+  from: light?.from ?? START_LIGHT,
+});
+
 interface RoundLayers {
   readonly jobs: readonly MergeJob[];
   readonly results: readonly (MergeResult | undefined)[];
@@ -80,7 +86,8 @@ function layersOf(
     return known.layers;
   const layers = makeLayers(round, jobs, results)
     .map((layer) => (round.light ? withLight(layer, round.light, round.rule.fold, round.rule.start) : layer))
-    .map(withSettledGradients);
+    .map(withSettledGradients)
+    .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
   layersOfRounds.set(round, { jobs, results, layers });
   return layers;
 }

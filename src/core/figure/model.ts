@@ -2,6 +2,7 @@ import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
 import type { Light } from '../paint/light';
+import type { Relief } from '../paint/relief';
 import type { BlendMode, FillRule, Paint, ScenePage, Colour } from '../scene/scene';
 import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
@@ -149,6 +150,7 @@ export interface Round {
   readonly opacity?: number;
   /** Facets are lighter and darker by the way that they face. */
   readonly light?: Light;
+  readonly relief?: Relief;
   /** Rounds with the same word here have one motif: a change to it is a change to all. */
   readonly link?: string;
   /** Copies that are left out, by their places. */

@@ -296,6 +296,7 @@ const round = Joi.object({
   freeOf: Joi.object({ roundId: id, index: Joi.number().integer().min(0).max(MOST_FOLD).required() }),
   half: Joi.valid('turned', 'mirrored'),
   edge: Joi.valid('trim', 'warn'),
+  relief: Joi.object({ how: Joi.valid('raised', 'sunken').required(), edge: extent }),
   light: Joi.object({
     from: turn.required(),
     depth: Joi.number().min(0).max(89).required(),

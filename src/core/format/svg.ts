@@ -1,11 +1,14 @@
 import { compose, moveMap } from '../curve/affine';
 import { mapPath } from '../curve/path';
+import { convertLength } from '../number/units';
+import { reliefFilter } from '../paint/relief';
 import { degreesOf, wrapTurn } from '../number/turn';
 import { distance, type Point } from '../curve/point';
 import { isGradient } from '../paint/fills';
 import { placedPaint, plainStops } from '../paint/gradient';
 import type {
   Fill,
+  LayerRelief,
   Gradient,
   Paint,
   Scene,
@@ -25,6 +28,8 @@ export interface SvgOptions {
   readonly background: boolean;
   /** The copies come one after the other when the file is shown; compact files alone. */
   readonly reveal?: boolean;
+  /** Of the picture that is made of it; as CSS has them where nothing is said. What looks the same in any size needs it. */
+  readonly pixelsPerUnit?: number;
   /** Shown by viewers as the drawing's name. */
   readonly title?: string;
 }
@@ -178,6 +183,49 @@ function usesOf(layer: SceneLayer, symbols: Symbols, reveal: boolean): string[] 
   });
 }
 
+/** Hands out ids to filters of relief, and the groups that they are used in. */
+class Reliefs {
+  private readonly ids = new Map<string, string>();
+
+  constructor(
+    private readonly page: ScenePage,
+    private readonly pixelsPerUnit: number,
+    /** Where the page's upper left corner is in the coordinates of what is filtered. */
+    private readonly corner: Point,
+  ) {}
+
+  /** Lines of a layer, lit together where it has a relief. */
+  around({ relief }: SceneLayer, lines: readonly string[]): string[] {
+    if (!relief) return [...lines];
+    const markup = this.markup(relief);
+    const id = this.ids.get(markup) ?? `relief-${this.ids.size + 1}`;
+    this.ids.set(markup, id);
+    return [`    <g filter="url(#${id})">`, ...lines, '    </g>'];
+  }
+
+  private markup(relief: LayerRelief): string {
+    const n = (value: number): string => printNumber(value, 6);
+    const { deviation, surfaceScale, azimuth, elevation, plain } = reliefFilter(
+      relief,
+      relief.from,
+      this.pixelsPerUnit,
+    );
+    const { width, height } = this.page;
+    return [
+      `<filter filterUnits="userSpaceOnUse" x="${n(this.corner.x)}" y="${n(this.corner.y)}" width="${n(width)}" height="${n(height)}" color-interpolation-filters="sRGB">`,
+      `<feGaussianBlur in="SourceAlpha" stdDeviation="${n(deviation)}" result="edge"/>`,
+      `<feDiffuseLighting in="edge" surfaceScale="${n(surfaceScale)}" diffuseConstant="1" lighting-color="#fff" result="light"><feDistantLight azimuth="${n(azimuth)}" elevation="${n(elevation)}"/></feDiffuseLighting>`,
+      `<feComposite in="light" in2="SourceGraphic" operator="arithmetic" k1="1" k3="${n(plain)}" result="lit"/>`,
+      `<feComposite in="lit" in2="SourceAlpha" operator="in"/>`,
+      '</filter>',
+    ].join('');
+  }
+
+  all(): string[] {
+    return [...this.ids].map(([markup, id]) => `    ${markup.replace(' ', ` id="${id}" `)}`);
+  }
+}
+
 /** The figure's centre from the page's upper left corner. */
 const centreOf = ({ width, height, centre }: ScenePage): Point => ({
   x: width / 2 + centre.x,
@@ -208,6 +256,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const size = (value: number) => printNumber(value, 6);
   const centre = centreOf(scene.page);
   const gradients = new Gradients('paint');
+  const pixelsPerUnit = options.pixelsPerUnit ?? convertLength(1, unit, 'px');
   const parts = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
@@ -223,16 +272,22 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
     parts.push(...own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${attribute}/>`);
   }
   if (options.form === 'plain') {
-    const layers = scene.layers.map((layer) => plainLayer(layer, scene, options.decimals, gradients));
-    const defs = gradients.all();
+    const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: 0, y: 0 });
+    const layers = scene.layers.flatMap((layer) =>
+      reliefs.around(layer, [plainLayer(layer, scene, options.decimals, gradients)]),
+    );
+    const defs = [...gradients.all(), ...reliefs.all()];
     if (defs.length > 0) parts.push('  <defs>', ...defs, '  </defs>');
     parts.push(...layers);
   } else if (scene.layers.length > 0) {
     if (options.reveal) parts.push(REVEAL_STYLE);
     const symbols = new Symbols(options.decimals, gradients);
-    const uses = scene.layers.flatMap((layer) => usesOf(layer, symbols, options.reveal ?? false));
+    const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: -centre.x, y: -centre.y });
+    const uses = scene.layers.flatMap((layer) =>
+      reliefs.around(layer, usesOf(layer, symbols, options.reveal ?? false)),
+    );
     const motifs = symbols.all();
-    parts.push('  <defs>', ...gradients.all(), ...motifs, '  </defs>');
+    parts.push('  <defs>', ...gradients.all(), ...reliefs.all(), ...motifs, '  </defs>');
     parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, ...uses, '  </g>');
   }
   parts.push('</svg>');

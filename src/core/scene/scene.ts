@@ -115,6 +115,16 @@ export interface SceneLayer {
   readonly items: readonly SceneItem[];
   /** How each copy is laid on what is below it. */
   readonly blend?: BlendMode | undefined;
+  /** All of it together as raised wire or grooves; see core/paint/relief. */
+  readonly relief?: LayerRelief | undefined;
+}
+
+export interface LayerRelief {
+  readonly how: 'raised' | 'sunken';
+  /** In the figure's unit. */
+  readonly edge: number;
+  /** Where the light comes from, clockwise from straight up. */
+  readonly from: Turn;
 }
 
 export interface ScenePage {

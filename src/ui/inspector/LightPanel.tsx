@@ -1,14 +1,15 @@
 'use client';
 
-import { setLight } from '@/core/figure/commands';
+import { setLight, setRelief } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import type { Light } from '@/core/paint/light';
+import type { Relief } from '@/core/paint/relief';
 import { turnFromDegrees } from '@/core/number/turn';
-import { actOnRound } from '@/state/editor';
-import { ShareField, TurnField } from '../common/NumberField';
+import { actOnRound, shownFigure } from '@/state/editor';
+import { LengthField, ShareField, TurnField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
-import { useEditor } from '../editor/EditorContext';
+import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const START: Light = { from: turnFromDegrees(-45), depth: 25, faces: 'across' };
 
@@ -20,7 +21,10 @@ const WORDS: Record<Light['faces'], string> = {
 /** Light from a direction: each facet, copy or cell is as bright as the way that it faces makes it. */
 export function LightPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const { light } = round;
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { light, relief } = round;
+  const setWire = (next: Relief | null, key: string | null = null): void =>
+    actOnRound(editor, next ? 'Wire' : 'No wire', (figure, id) => setRelief(figure, id, next), key);
   const set = (next: Light | null, key: string | null = null): void =>
     actOnRound(editor, next ? 'Light' : 'No light', (figure, id) => setLight(figure, id, next), key);
   return (
@@ -61,6 +65,36 @@ export function LightPanel({ round }: { readonly round: Round }) {
             disabled={round.locked}
             onChange={(depth) => set({ ...light, depth }, 'light-depth')}
           />
+        </>
+      )}
+      <Row caption="Wire">
+        <Segmented
+          label="Wire"
+          value={relief?.how ?? 'flat'}
+          disabled={round.locked}
+          choices={[
+            { value: 'flat', label: 'Flat' },
+            { value: 'raised', label: 'Raised' },
+            { value: 'sunken', label: 'Sunken' },
+          ]}
+          onChange={(how) => setWire(how === 'flat' ? null : { edge: 1, ...relief, how })}
+        />
+      </Row>
+      {relief && (
+        <>
+          <LengthField
+            label="Edge of the wire"
+            caption="Edge"
+            value={relief.edge}
+            in={unit}
+            step={0.25}
+            disabled={round.locked}
+            refuse={(edge) => (edge > 0 ? null : 'A raised edge needs a width above 0.')}
+            onChange={(edge) => setWire({ ...relief, edge }, 'relief-edge')}
+          />
+          <p className="text-[12px] leading-4 text-muted">
+            All that the round draws, in Whole and in files. {light ? '' : 'Lit from the upper left.'}
+          </p>
         </>
       )}
     </Section>

@@ -27,6 +27,7 @@ import { CellMarks } from '../common/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { BackgroundDefs, backgroundFill } from '../common/Background';
 import { LayerCopies } from '../common/LayerCopies';
+import { ReliefGroup } from '../common/ReliefGroup';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -156,13 +157,20 @@ export function Whole() {
             vectorEffect="non-scaling-stroke"
           />
           {scene.layers.map((layer, k) => (
-            <LayerCopies
+            <ReliefGroup
               key={`${layer.roundId}-${k}-${state.reveal}`}
-              layer={layer}
-              reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
-              id={`whole-${k}`}
-              outline={state.outlines}
-            />
+              relief={state.outlines ? undefined : layer.relief}
+              page={page}
+              id={`whole-relief-${k}`}
+              pixelsPerUnit={view.scale}
+            >
+              <LayerCopies
+                layer={layer}
+                reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
+                id={`whole-${k}`}
+                outline={state.outlines}
+              />
+            </ReliefGroup>
           ))}
           {round && (
             <g transform={`rotate(${degreesOf(round.rule.start)})`}>

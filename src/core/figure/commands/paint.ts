@@ -1,4 +1,5 @@
 import type { Light } from '../../paint/light';
+import type { Relief } from '../../paint/relief';
 import type { Division } from '../../merge/merge';
 import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
 import { boundsOfPaths } from '../../curve/bounds';
@@ -88,6 +89,10 @@ export const setPage = (figure: Figure, part: Partial<ScenePage>): Figure => ({
 /** Lights the facets of a round, or no longer. */
 export const setLight = (figure: Figure, roundId: string, light: Light | null): Figure =>
   withRound(figure, roundId, ({ light: _, ...round }) => (light ? { ...round, light } : round));
+
+/** Makes raised wire or grooves of what a round draws, or no longer. */
+export const setRelief = (figure: Figure, roundId: string, relief: Relief | null): Figure =>
+  withRound(figure, roundId, ({ relief: _, ...round }) => (relief ? { ...round, relief } : round));
 
 export const renameFigure = (figure: Figure, name: string): Figure =>
   name.trim() === '' ? figure : { ...figure, name: name.trim() };

@@ -43,7 +43,7 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
   const { merge } = round;
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);
-  if (merge && division && cells && state.selection.kinds.size > 0) {
+  if (merge && division && cells && state.selection.kinds.size > 0 && state.tool !== 'paint') {
     const kinds = kindsOf(cells, merge).filter(({ name }) => state.selection.kinds.has(name));
     if (kinds.length > 0)
       return {

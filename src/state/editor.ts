@@ -173,8 +173,12 @@ export function select(
 export const selectNodes = (editor: Editor, nodes: Iterable<number>): void =>
   editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes) } }));
 
+/** Chooses kinds of cells to give paint to; the Paint tool, which gives its own, is put away. */
 export const chooseKinds = (editor: Editor, kinds: Iterable<string>): void =>
-  editor.setState((state) => ({ selection: { ...state.selection, kinds: new Set(kinds) } }));
+  editor.setState(({ selection, tool }) => ({
+    selection: { ...selection, kinds: new Set(kinds) },
+    tool: tool === 'paint' ? 'select' : tool,
+  }));
 
 /** Changes the selected round by a command; nothing happens to a locked or missing one. */
 export function actOnRound(

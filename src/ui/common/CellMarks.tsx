@@ -106,9 +106,9 @@ export function CellMarks({
   const removed = state.tool === 'take' ? (round?.merge?.cells?.removed ?? null) : null;
   const chosen = useMemo(() => {
     const { kinds } = state.selection;
-    if (!cells || kinds.size === 0) return NOTHING;
+    if (!cells || kinds.size === 0 || state.tool === 'paint') return NOTHING;
     return cells.groups.filter((group) => kinds.has(nameOfKind(group))).flatMap(refsOfGroup);
-  }, [cells, state.selection]);
+  }, [cells, state.selection, state.tool]);
   if (weave && state.stage === 'merge')
     return <CrossingMarks weave={weave} all={state.tool === 'swap'} sight={sight} />;
   if (!cells || (!CELL_TOOLS.has(state.tool) && chosen.length === 0 && !state.lit)) return null;

@@ -1,0 +1,210 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import { addRound, addShapes, boundByFrame, setFrame, setMerge } from '../../src/core/figure/commands';
+import { newFigure, newRound, newShape } from '../../src/core/figure/start';
+import { fromPolar } from '../../src/core/curve/point';
+import { pathForm } from '../../src/core/maker/form';
+import { benchAt, drag, drawPetal, exported, makeFigure, setFold, whole } from './hands';
+
+const inspector = (page: Page) => page.getByLabel('Inspector');
+const kinds = (page: Page) =>
+  inspector(page).getByRole('list', { name: 'Kinds from centre to rim' }).getByRole('button');
+
+/** How many copies in Whole are filled with each colour or gradient. */
+const fills = async (page: Page): Promise<Record<string, number>> =>
+  whole(page)
+    .locator('path[data-copy]')
+    .evaluateAll((copies) => {
+      const found: Record<string, number> = {};
+      for (const copy of copies) {
+        const fill = copy.parentElement?.getAttribute('fill') ?? 'none';
+        if (fill === 'none') continue;
+        found[fill] = (found[fill] ?? 0) + 1;
+      }
+      return found;
+    });
+
+async function crown(page: Page): Promise<void> {
+  await makeFigure(page);
+  await drawPetal(page, 60, 400);
+  await setFold(page, 22);
+  await page.keyboard.press('4');
+  await inspector(page).getByRole('radio', { name: 'Cells' }).click();
+  await page.keyboard.press('5');
+  await expect(kinds(page).first()).toBeVisible();
+}
+
+test('a crown of 22 petals is coloured ring by ring, a kind at a time, and keeps its paint while the motif moves', async ({
+  page,
+}) => {
+  await crown(page);
+  const count = await kinds(page).count();
+  // All rings in one gesture.
+  await inspector(page).getByRole('button', { name: 'Colour cells' }).click();
+  await expect.poll(async () => Object.keys(await fills(page)).length).toBeGreaterThanOrEqual(count - 1);
+
+  // A kind is seen from the list, chosen there, and filled.
+  await kinds(page)
+    .nth(count - 1)
+    .click();
+  await expect(whole(page).locator('[data-testid=cell-marks] path[stroke-width="1.6"]')).toHaveCount(22);
+  await inspector(page).getByRole('button', { name: 'Fill: #d9512c' }).click();
+  await expect.poll(async () => (await fills(page))['#d9512c']).toBeGreaterThanOrEqual(22);
+  await expect(inspector(page).getByText('22 cells of a kind')).toBeVisible();
+
+  // Every second cell of it by a stroke of paint.
+  await page.getByRole('button', { name: /^Paint/ }).click();
+  await inspector(page).getByRole('radio', { name: 'Every 2nd' }).click();
+  await expect(inspector(page).getByText('of the next stroke')).toBeVisible();
+  const before = (await fills(page))['#d9512c'] ?? 0;
+  await inspector(page).getByRole('button', { name: 'Fill: #113d4c' }).click();
+  expect((await fills(page))['#d9512c']).toBe(before);
+  const tip = await benchAt(page, 0, 385);
+  await page.mouse.click(tip.x, tip.y);
+  await expect.poll(async () => (await fills(page))['#d9512c']).toBe(before - 11);
+
+  // The motif moves: the paint stays on its cells.
+  const painted = await fills(page);
+  await page.keyboard.press('2');
+  await page.keyboard.press('q');
+  const petal = await benchAt(page, 0, 200);
+  await page.mouse.click(petal.x, petal.y);
+  await page.keyboard.press('Alt+ArrowUp');
+  await page.keyboard.press('5');
+  await expect.poll(() => fills(page)).toEqual(painted);
+});
+
+test('a dial of 24 sectors and four rings is coloured in sequence, shifted ring by ring, in at most eight gestures', async ({
+  page,
+}) => {
+  const at = (r: number, degrees: number) => ({ ...fromPolar(r, degrees), kind: 'corner' as const });
+  let figure = addRound({ ...newFigure('Dial', 'x'), rounds: [] }, newRound('dial', 'Dial', 24));
+  figure = setFrame(figure, 'dial', { rings: [20, 40, 60, 80] });
+  figure = addShapes(figure, 'dial', [
+    newShape('edge', 'Edge', pathForm([at(0, 7.5), at(80, 7.5)], false), { fill: null, stroke: null }),
+  ]);
+  figure = boundByFrame(setMerge(figure, 'dial', 'divide'), 'dial', true);
+  const answer = await page.request.post('/api/figures', { data: { figure } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+
+  let gestures = 0;
+  const gesture = async (done: Promise<unknown>): Promise<void> => {
+    gestures += 1;
+    await done;
+  };
+  await gesture(page.keyboard.press('5'));
+  await expect(kinds(page)).toHaveCount(4);
+  await gesture(inspector(page).getByRole('radio', { name: 'Sectors' }).click());
+  for (const colour of ['#84c5b4', '#1f8a76', '#84c5b4', '#f2e6d0'])
+    await gesture(
+      inspector(page)
+        .getByRole('button', { name: `Use ${colour} next` })
+        .click(),
+    );
+  await inspector(page).getByLabel('Shift of each ring').fill('1');
+  await gesture(inspector(page).getByRole('button', { name: 'Colour cells' }).click());
+  expect(gestures + 1).toBeLessThanOrEqual(8);
+  // 96 cells: the first colour comes twice in four.
+  await expect.poll(() => fills(page)).toEqual({ '#84c5b4': 48, '#1f8a76': 24, '#f2e6d0': 24 });
+  await page.goto('about:blank');
+  await page.request.delete(`/api/figures/${id}`);
+});
+
+test('rays get one gradient over all of them, its end is dragged on the artwork, and the file has it once', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page, 60, 400);
+  await setFold(page, 30);
+  await page.keyboard.press('5');
+  await inspector(page)
+    .getByRole('radiogroup', { name: 'Fill is' })
+    .getByRole('radio', { name: 'Radial' })
+    .click();
+  await inspector(page)
+    .getByRole('radiogroup', { name: 'Fill spread over' })
+    .getByRole('radio', { name: 'Whole round' })
+    .click();
+  const rim = inspector(page).getByLabel('Fill end y');
+  await rim.fill('40');
+  await rim.press('Enter');
+  await rim.blur();
+  const end = page.locator('[data-pane=bench] [data-handle="gradient end"]');
+  const from = (await end.boundingBox())!;
+  await drag(
+    page,
+    { x: from.x + from.width / 2, y: from.y + from.height / 2 },
+    { x: from.x + from.width / 2, y: from.y + from.height / 2 - 80 },
+  );
+  await expect.poll(async () => Number(await rim.inputValue())).toBeGreaterThan(45);
+
+  // A stop is added by a click on the bar, coloured, and one out of order is refused.
+  const bar = inspector(page).getByTitle('Click to add a stop');
+  const box = (await bar.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + 5);
+  await inspector(page).getByRole('button', { name: 'Fill stop: #d9512c' }).click();
+  const place = inspector(page).getByLabel('Fill stop position');
+  await place.fill('140');
+  await place.press('Enter');
+  await expect(inspector(page).getByRole('alert')).toBeVisible();
+  await place.press('Escape');
+
+  await page.getByRole('button', { name: 'Export' }).click();
+  const svg = (await exported(page)).toString();
+  expect(svg.match(/<radialGradient/g)).toHaveLength(1);
+  expect(svg).toContain('gradientUnits="userSpaceOnUse" cx="0" cy="0"');
+  expect(svg.match(/<stop /g)).toHaveLength(3);
+  expect(svg.match(/<use /g)).toHaveLength(30);
+});
+
+test('the two halves of a fold are lit by the way that they face, and a figure is tried in other palettes', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await page.keyboard.press('y');
+  const at = await benchAt(page, 25, 250);
+  await drag(page, at, { x: at.x + 18, y: at.y + 18 });
+  await page.keyboard.press('\\');
+  await page.keyboard.press('5');
+  const light = inspector(page).getByRole('region', { name: 'Light' });
+  await light.getByRole('radio', { name: 'Across' }).click();
+  // Every copy has both halves in tones of its own; left and right of the top differ.
+  const tones = (): Promise<string[]> =>
+    whole(page)
+      .locator('defs path')
+      .evaluateAll((paths) => [...new Set(paths.map((path) => path.getAttribute('fill') ?? ''))]);
+  await expect.poll(async () => (await tones()).length).toBeGreaterThan(4);
+  const depth = light.getByLabel('Depth of the light');
+  await depth.fill('0');
+  await depth.press('Enter');
+  await depth.blur();
+  await expect.poll(async () => (await tones()).filter((tone) => tone.startsWith('#1f8a76'))).toHaveLength(1);
+
+  await inspector(page).getByRole('button', { name: 'Try other palettes …' }).click();
+  await page.getByRole('group', { name: 'Trials' }).getByRole('button', { name: 'Lamp' }).click();
+  await expect(inspector(page).getByRole('button', { name: /^Swatch \d+, #f9b43b$/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(inspector(page).getByRole('button', { name: /^Swatch \d+, #1f8a76$/ })).toBeVisible();
+
+  // A swatch that is changed takes all with it; a palette file that is broken changes nothing.
+  await inspector(page)
+    .getByRole('button', { name: /^Swatch \d+, #1f8a76$/ })
+    .click();
+  const field = page.getByLabel('Swatch colour');
+  await field.fill('mud');
+  await field.press('Enter');
+  await expect(page.getByText('“mud” is no colour')).toBeVisible();
+  await field.fill('rebeccapurple');
+  await field.press('Enter');
+  await expect(inspector(page).getByRole('button', { name: 'Fill: #663399' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  const choosing = page.waitForEvent('filechooser');
+  await inspector(page).getByRole('button', { name: 'More for the palette' }).click();
+  await page.getByRole('menuitem', { name: 'Open tokens …' }).click();
+  await (
+    await choosing
+  ).setFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+  await expect(page.getByText('This file is no JSON, so it holds no design tokens.')).toBeVisible();
+});

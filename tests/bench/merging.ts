@@ -9,7 +9,23 @@ import { cellAt, groupsOf } from '../../src/core/merge/fused';
 import type { Division } from '../../src/core/merge/merge';
 import { weaveOf } from '../../src/core/merge/weave';
 import { NO_TURN } from '../../src/core/number/turn';
+import { addShapes, colourCells, paintCells, setFold, setMerge } from '../../src/core/figure/commands';
+import { NO_CELL_WORK, shownCells } from '../../src/core/figure/cells';
+import { evaluate } from '../../src/core/figure/evaluate';
+import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { formOfPaths } from '../../src/core/maker/form';
 import { median } from './timing';
+
+const NO_FACTS = {
+  loops: 0,
+  nodes: 0,
+  area: 0,
+  segments: { line: 0, arc: 0, cubic: 0 },
+  cells: 0,
+  kinds: 0,
+  slivers: 0,
+  milliseconds: 0,
+};
 
 const circle = (y: number, r: number): Path => {
   const [a, b] = [
@@ -36,6 +52,34 @@ const division = (fold: number, paths: readonly Path[]): Division =>
     }),
   );
 
+/** Painting a kind, colouring all cells, and the picture after it, as the editor does on a stroke. */
+async function benchColouring(
+  report: (name: string, time: number) => void,
+  fold: number,
+  paths: readonly Path[],
+  made: Division,
+): Promise<void> {
+  const shapes = paths.map((path, k) => newShape(`s${k}`, 'Shape', formOfPaths([path]), START_PAINT));
+  const plain = setMerge(setFold(addShapes(newFigure('Bench', 'r'), 'r', shapes), 'r', fold), 'r', 'divide');
+  const { groups } = shownCells(made, NO_CELL_WORK);
+  const count = groups.reduce((sum, { copies }) => sum + copies.length, 0);
+  const plan = { by: 'sector', colours: ['#84c5b4', '#1f8a76', '#f2e6d0'], shift: 1 } as const;
+  report(`colour ${count} cells in sectors`, await median(9, () => colourCells(plain, 'r', made, plan)));
+  const coloured = colourCells(plain, 'r', made, plan);
+  const facts = { parts: [], division: made, facts: NO_FACTS };
+  let at = 0;
+  report(
+    `paint a kind among ${count} cells, and the scene after it`,
+    await median(21, () => {
+      at += 1;
+      const group = groups[at % groups.length];
+      const refs = group?.copies.flatMap((copy) => copy.refs) ?? [];
+      const painted = paintCells(coloured, 'r', made, refs, { fill: '#d9512c', stroke: null });
+      return evaluate(painted, new Map([['r', facts]]));
+    }),
+  );
+}
+
 /** Cells hovered and fused, bands, and weaves; times as multiples of the reference loop. */
 export async function benchMerging(unit: number): Promise<void> {
   const report = (name: string, time: number): void =>
@@ -59,6 +103,7 @@ export async function benchMerging(unit: number): Promise<void> {
       `the cell under the pointer, among ${count}`,
       await median(201, () => cellAt(groups, fromPolar(5 + ((at += 7) % 50), at * 13))),
     );
+    await benchColouring(report, fold, paths, made);
     const [a, b] = [groups[1]?.copies[0]?.refs[0] ?? '', groups[2]?.copies[0]?.refs[0] ?? ''];
     let fresh = 0;
     report(

@@ -3,6 +3,7 @@ import { MIRROR } from '../curve/affine';
 import { addTurns } from '../number/turn';
 import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
 import type { Division } from '../merge/merge';
+import { nameOfPaint } from '../paint/fills';
 import type { Paint, SceneLayer } from '../scene/scene';
 import type { CellWork, Round, RoundMerge } from './model';
 
@@ -70,7 +71,7 @@ export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
   const found = new Map<string, Paint>();
   for (const copy of group.copies) {
     const paint = paintOfCell(copy, group, merge, removed);
-    if (paint) found.set(JSON.stringify(paint), paint);
+    if (paint) found.set(nameOfPaint(paint), paint);
   }
   return [...found.values()];
 }
@@ -92,7 +93,7 @@ function looksOfCells(cells: ShownCells, merge: RoundMerge): CellLook[] {
     for (const copy of group.copies) {
       const paint = paintOfCell(copy, group, merge, removed);
       if (!paint) continue;
-      const name = JSON.stringify(paint);
+      const name = nameOfPaint(paint);
       const look = looks.get(name) ?? { group, paint, copies: [] };
       looks.set(name, look);
       look.copies.push(copy);

@@ -46,8 +46,8 @@ export function endsOfSpread(
       const { width, height, centre } = figure.page;
       if (kind === 'radial') return about(Math.max(width, height) / 2);
       return [
-        { x: -centre.x, y: -height / 2 - centre.y },
-        { x: -centre.x, y: height / 2 - centre.y },
+        { x: 0 - centre.x, y: -height / 2 - centre.y },
+        { x: 0 - centre.x, y: height / 2 - centre.y },
       ];
     }
   }

@@ -54,16 +54,20 @@ export function directionOf({ x, y }: Point): number {
 export function ringsOfPlaces(places: readonly Place[]): number[] {
   const far = Math.max(...places.map(({ outer }) => outer), 1e-9);
   const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * far;
-  const rings: Place[] = [];
+  const rings: { readonly place: Place; readonly r: number }[] = [];
   const order = places
     .map((place, k) => ({ place, k, r: lengthOf(place.at) }))
     .sort((a, b) => a.r - b.r || a.place.inner - b.place.inner);
   const found = new Array<number>(places.length).fill(0);
   for (const { place, k, r } of order) {
-    let ring = rings.findIndex(
-      (each) => same(each.inner, place.inner) && same(each.outer, place.outer) && same(lengthOf(each.at), r),
-    );
-    if (ring < 0) ring = rings.push(place) - 1;
+    // Those that lie as far out are the latest.
+    let ring = rings.length - 1;
+    for (; ring >= 0; ring -= 1) {
+      const each = rings[ring];
+      if (!each || !same(each.r, r)) ring = 0;
+      else if (same(each.place.inner, place.inner) && same(each.place.outer, place.outer)) break;
+    }
+    if (ring < 0) ring = rings.push({ place, r }) - 1;
     found[k] = ring;
   }
   return found;
@@ -108,7 +112,9 @@ function sectorColours(places: readonly Place[], { colours, shift }: ColourPlan)
   const rank = new Map<number, { k: number; direction: number }[]>();
   places.forEach(({ at }, k) => {
     const ring = rings[k] ?? 0;
-    rank.set(ring, [...(rank.get(ring) ?? []), { k, direction: directionOf(at) }]);
+    const row = rank.get(ring) ?? [];
+    rank.set(ring, row);
+    row.push({ k, direction: directionOf(at) });
   });
   const n = colours.length;
   for (const [ring, members] of rank) {

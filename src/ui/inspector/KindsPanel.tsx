@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 
 import { kindsOf, refsOfGroup, type KindFacts } from '@/core/figure/kinds';
 import type { Round } from '@/core/figure/model';
@@ -20,13 +20,14 @@ export function KindsPanel({ round }: { readonly round: Round }) {
   const cells = useDeferredValue(useEditorState((state) => cellsOfRound(state, round)));
   const chosen = useEditorState((state) => state.selection.kinds);
   const lit = useEditorState((state) => state.lit?.kind ?? null);
-  if (!cells || !round.merge)
+  const { merge } = round;
+  const kinds = useMemo(() => (cells && merge ? kindsOf(cells, merge) : null), [cells, merge]);
+  if (!kinds)
     return (
       <Section title="Kinds" note="being worked out">
         <p className="text-[12px] text-muted">The cells are not there yet.</p>
       </Section>
     );
-  const kinds = kindsOf(cells, round.merge);
   const count = kinds.reduce((sum, kind) => sum + kind.count, 0);
   const pick = (kind: KindFacts, more: boolean): void => {
     const now = new Set(more ? chosen : []);

@@ -6,6 +6,7 @@ import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { pathsOfForm } from '../../maker/form';
 import { negateTurn } from '../../number/turn';
 import { placementMap } from '../../symmetry/rule';
+import { nameOfPaint } from '../../paint/fills';
 import type { Paint } from '../../scene/scene';
 import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
 import { placedCells } from '../kinds';
@@ -96,7 +97,7 @@ function withPaints(
 }
 
 const samePaint = (a: Paint | undefined, b: Paint): boolean =>
-  a === b || JSON.stringify(a) === JSON.stringify(b);
+  a === b || (a !== undefined && nameOfPaint(a) === nameOfPaint(b));
 
 /** Gives cells a paint. */
 export const paintCells = (
@@ -155,7 +156,7 @@ export function colourCells(figure: Figure, roundId: string, division: Division,
     const paints = new Map<string, Paint>();
     const said = [...colourOf].map(([ref, fill]) => {
       const before = work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint;
-      const name = `${fill} ${JSON.stringify(before.stroke)}`;
+      const name = `${fill} ${nameOfPaint(before)}`;
       const paint = paints.get(name) ?? { ...before, fill };
       paints.set(name, paint);
       return [ref, paint] as const;

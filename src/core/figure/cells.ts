@@ -1,6 +1,6 @@
 import { reversedPath, mapPath } from '../curve/path';
 import { MIRROR } from '../curve/affine';
-import { addTurns } from '../number/turn';
+import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
 import type { Division } from '../merge/merge';
 import { nameOfPaint } from '../paint/fills';
@@ -27,7 +27,11 @@ export function shownCells(division: Division, work: CellWork): ShownCells {
   return cells;
 }
 
-const keyOf = (ref: string): string => ref.split('@')[0] ?? ref;
+/** The kind that a reference is to. */
+export function keyOf(ref: string): string {
+  const at = ref.indexOf('@');
+  return at < 0 ? ref : ref.slice(0, at);
+}
 
 /** References of removed and painted cells, and of fused ones, that mean no cell any more. */
 export function lostRefs(division: Division, work: CellWork): string[] {
@@ -57,7 +61,7 @@ function paintOfCell(
   { paint, cells = NO_CELL_WORK }: RoundMerge,
   removed: ReadonlySet<string>,
 ): Paint | null {
-  if (refs.some((ref) => removed.has(ref) || removed.has(keyOf(ref)))) return null;
+  if (removed.size > 0 && refs.some((ref) => removed.has(ref) || removed.has(keyOf(ref)))) return null;
   for (const ref of refs) {
     const own = cells.paints[ref] ?? cells.paints[keyOf(ref)];
     if (own) return own;
@@ -80,50 +84,77 @@ export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
 const UNPAINTED: Paint = { fill: null, stroke: null };
 
 interface CellLook {
-  readonly group: CellGroup;
   readonly paint: Paint;
   readonly copies: readonly CellCopy[];
 }
 
-/** The cells that are there, by paint; a group comes once for each paint that its copies have. */
-function looksOfCells(cells: ShownCells, merge: RoundMerge): CellLook[] {
-  const removed = new Set(merge.cells?.removed ?? []);
-  return cells.groups.flatMap((group) => {
-    const looks = new Map<string, { group: CellGroup; paint: Paint; copies: CellCopy[] }>();
-    for (const copy of group.copies) {
-      const paint = paintOfCell(copy, group, merge, removed);
-      if (!paint) continue;
-      const name = nameOfPaint(paint);
-      const look = looks.get(name) ?? { group, paint, copies: [] };
-      looks.set(name, look);
-      look.copies.push(copy);
-    }
-    return [...looks.values()];
+/** The copies of a group by paint: a group comes once for each paint that its copies have. */
+function looksOf({ copies }: CellGroup, paints: readonly (Paint | null)[]): CellLook[] {
+  const looks = new Map<string, { paint: Paint; copies: CellCopy[] }>();
+  copies.forEach((copy, k) => {
+    const paint = paints[k];
+    if (!paint) return;
+    const name = nameOfPaint(paint);
+    const look = looks.get(name) ?? { paint, copies: [] };
+    looks.set(name, look);
+    look.copies.push(copy);
   });
+  return [...looks.values()];
 }
+
+interface GroupLayers {
+  readonly round: Pick<Round, 'id' | 'blend' | 'opacity'>;
+  readonly start: Turn;
+  readonly paints: readonly (Paint | null)[];
+  readonly layers: readonly SceneLayer[];
+}
+
+const layersOfGroups = new WeakMap<CellGroup, GroupLayers>();
 
 /** The layers of a divided round: one for each kind and paint, reflected copies apart. */
 export function layersOfCells(round: Round, merge: RoundMerge, division: Division): SceneLayer[] {
-  const opacity = round.opacity ?? 1;
-  return looksOfCells(shownCells(division, merge.cells ?? NO_CELL_WORK), merge).flatMap(
-    ({ group, paint, copies }) => {
-      if (!paint.fill && !paint.stroke) return [];
-      return [false, true].flatMap((mirrored): SceneLayer[] => {
-        const own = copies.filter((copy) => copy.mirrored === mirrored);
-        if (own.length === 0) return [];
-        const paths = mirrored ? group.loops.map((loop) => reversedPath(mapPath(loop, MIRROR))) : group.loops;
-        return [
-          {
-            roundId: round.id,
-            blend: round.blend,
-            copies: own.map(({ turn }) => ({
-              turn: addTurns(turn, round.rule.start),
-              ...(opacity < 1 && { opacity }),
-            })),
-            items: [{ shapeId: null, paths, paint, rule: 'nonzero', mirrored: false }],
-          },
-        ];
-      });
-    },
-  );
+  const removed = new Set(merge.cells?.removed ?? []);
+  const { start } = round.rule;
+  return shownCells(division, merge.cells ?? NO_CELL_WORK).groups.flatMap((group) => {
+    const paints = group.copies.map((copy) => paintOfCell(copy, group, merge, removed));
+    const known = layersOfGroups.get(group);
+    if (
+      known?.round.id === round.id &&
+      known.round.blend === round.blend &&
+      known.round.opacity === round.opacity &&
+      equalTurns(known.start, start) &&
+      known.paints.every((paint, k) => paint === paints[k])
+    )
+      return known.layers;
+    const layers = layersOfGroup(round, group, paints);
+    layersOfGroups.set(group, { round, start, paints, layers });
+    return layers;
+  });
+}
+
+/** Kinds whose paint did not change keep their layers, and with them all that was drawn of these. */
+function layersOfGroup(
+  { id, blend, opacity = 1, rule }: Round,
+  group: CellGroup,
+  paints: readonly (Paint | null)[],
+): SceneLayer[] {
+  return looksOf(group, paints).flatMap(({ paint, copies }) => {
+    if (!paint.fill && !paint.stroke) return [];
+    return [false, true].flatMap((mirrored): SceneLayer[] => {
+      const own = copies.filter((copy) => copy.mirrored === mirrored);
+      if (own.length === 0) return [];
+      const paths = mirrored ? group.loops.map((loop) => reversedPath(mapPath(loop, MIRROR))) : group.loops;
+      return [
+        {
+          roundId: id,
+          blend,
+          copies: own.map(({ turn }) => ({
+            turn: addTurns(turn, rule.start),
+            ...(opacity < 1 && { opacity }),
+          })),
+          items: [{ shapeId: null, paths, paint, rule: 'nonzero', mirrored: false }],
+        },
+      ];
+    });
+  });
 }

@@ -10,7 +10,7 @@ import { nameOfPaint } from '../../paint/fills';
 import type { Paint } from '../../scene/scene';
 import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
 import { placedCells } from '../kinds';
-import { keptWork, NO_CELL_WORK, shownCells } from '../cells';
+import { keptWork, keyOf, NO_CELL_WORK, shownCells } from '../cells';
 import { copiesOf } from '../copies';
 import { START_WEAVE } from '../jobs';
 import type { CellWork, Figure, Weave } from '../model';
@@ -24,8 +24,6 @@ function withWork(figure: Figure, roundId: string, change: (work: CellWork) => C
       : round,
   );
 }
-
-const keyOf = (ref: string): string => ref.split('@')[0] ?? ref;
 
 /**
  * Fuses cells: in every turn of the round, or these alone.
@@ -80,17 +78,22 @@ function withPaints(
   said: readonly (readonly [string, Paint])[],
 ): CellWork {
   const whole = new Set(said.flatMap(([ref]) => (ref.includes('@') ? [] : [ref])));
-  const stays = Object.entries(paints).filter(([ref]) => !whole.has(keyOf(ref)));
-  const all = new Map([...stays, ...said]);
-  const touched = new Set(said.map(([ref]) => keyOf(ref)));
+  const before = Object.entries(paints);
+  const all = new Map(whole.size === 0 ? before : before.filter(([ref]) => !whole.has(keyOf(ref))));
+  const touched = new Set<string>();
+  for (const [ref, paint] of said) {
+    all.set(ref, paint);
+    touched.add(keyOf(ref));
+  }
   // A kind whose cells all have one paint of their own is painted as a kind.
   for (const { key, turns, mirrored } of division.cells) {
-    if (!touched.has(key)) continue;
-    const refs = Array.from({ length: turns.length + mirrored.length }, (_, k) => `${key}@${k}`);
-    const [first] = refs;
-    const paint = first === undefined ? undefined : all.get(first);
-    if (!paint || refs.some((ref) => !samePaint(all.get(ref), paint))) continue;
-    for (const ref of refs) all.delete(ref);
+    const paint = touched.has(key) ? all.get(`${key}@0`) : undefined;
+    if (!paint) continue;
+    const size = turns.length + mirrored.length;
+    let k = 1;
+    while (k < size && samePaint(all.get(`${key}@${k}`), paint)) k += 1;
+    if (k < size) continue;
+    for (let j = 0; j < size; j += 1) all.delete(`${key}@${j}`);
     all.set(key, paint);
   }
   return { ...work, paints: Object.fromEntries(all) };
@@ -149,17 +152,19 @@ export function colourCells(figure: Figure, roundId: string, division: Division,
     cells.map(({ place }) => place),
     plan,
   );
-  const colourOf = new Map(
-    cells.flatMap(({ copy }, k) => copy.refs.map((ref) => [ref, colours[k] ?? null] as const)),
-  );
   return withWork(figure, roundId, (work) => {
-    const paints = new Map<string, Paint>();
-    const said = [...colourOf].map(([ref, fill]) => {
-      const before = work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint;
-      const name = `${fill} ${nameOfPaint(before)}`;
-      const paint = paints.get(name) ?? { ...before, fill };
-      paints.set(name, paint);
-      return [ref, paint] as const;
+    const paints = new Map<Paint, Map<string, Paint>>();
+    const said: [string, Paint][] = [];
+    cells.forEach(({ copy }, k) => {
+      const fill = colours[k] ?? '#000000';
+      for (const ref of copy.refs) {
+        const before = work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint;
+        const known = paints.get(before) ?? new Map<string, Paint>();
+        paints.set(before, known);
+        const paint = known.get(fill) ?? { ...before, fill };
+        known.set(fill, paint);
+        said.push([ref, paint]);
+      }
     });
     return withPaints(work, division, said);
   });

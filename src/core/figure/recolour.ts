@@ -82,10 +82,22 @@ export const swapColour = (figure: Figure, from: Colour, to: Colour): Figure =>
   recoloured(figure, { of: 'figure' }, (colour) => (colour === from ? to : colour));
 
 /** The colours that a figure is painted with, the most used first; those of its palette that paint nothing are not among them. */
-export function coloursOfFigure({
-  page,
-  rounds,
-}: Figure): { readonly colour: Colour; readonly uses: number }[] {
+export function coloursOfFigure(figure: Figure): readonly ColourUse[] {
+  const known = usesOf.get(figure);
+  if (known) return known;
+  const made = countedColours(figure);
+  usesOf.set(figure, made);
+  return made;
+}
+
+interface ColourUse {
+  readonly colour: Colour;
+  readonly uses: number;
+}
+
+const usesOf = new WeakMap<Figure, readonly ColourUse[]>();
+
+function countedColours({ page, rounds }: Figure): ColourUse[] {
   const uses = new Map<Colour, number>();
   const count = (colours: readonly Colour[]): void =>
     colours.forEach((colour) => uses.set(colour, (uses.get(colour) ?? 0) + 1));

@@ -130,6 +130,21 @@ const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: lay
 
 const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
 
+const seen = new WeakMap<SceneLayer, { readonly upright: number; readonly layer: SceneLayer }>();
+
+/** A layer with the copies that the Bench shows; the same object as long as the layer is. */
+function copiesInSight(layer: SceneLayer, upright: number): SceneLayer {
+  if (layer.copies.length === 1) return layer;
+  const known = seen.get(layer);
+  if (known?.upright === upright) return known.layer;
+  const copies = layer.copies.filter(
+    ({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES,
+  );
+  const made = { ...layer, copies };
+  seen.set(layer, { upright, layer: made });
+  return made;
+}
+
 const pickBench = (state: EditorState) => state;
 
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
@@ -153,15 +168,7 @@ export function Bench() {
     { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
     (_, k) => k + 1,
   );
-  const inSight = (layer: SceneLayer): SceneLayer =>
-    layer.copies.length === 1
-      ? layer
-      : {
-          ...layer,
-          copies: layer.copies.filter(
-            ({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES,
-          ),
-        };
+  const inSight = (layer: SceneLayer): SceneLayer => copiesInSight(layer, upright);
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.every && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
@@ -188,7 +195,15 @@ export function Bench() {
         void layPicture(editor, file);
       }}
     >
-      <PaneCanvas pane="bench" label="Bench: one wedge, where the motif is drawn">
+      <PaneCanvas
+        pane="bench"
+        label="Bench: one wedge, where the motif is drawn"
+        over={
+          <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
+            <CellMarks state={state} sight={SIGHT_DEGREES} />
+          </g>
+        }
+      >
         <defs>
           <g id="bench-motif">
             {!merged && own.map((layer, k) => <Items key={k} layer={layer} outline={state.outlines} />)}
@@ -279,7 +294,6 @@ export function Bench() {
             </g>
           )}
           {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-          <CellMarks state={state} sight={SIGHT_DEGREES} />
           <Rays fold={fold} radius={radius} />
         </g>
         <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />

@@ -1,12 +1,14 @@
 'use client';
 
-import { memo, useMemo } from 'react';
+import { memo, useMemo, type SVGProps } from 'react';
 
 import { boundsOfPaths } from '@/core/curve/bounds';
 import type { Point } from '@/core/curve/point';
+import { keyOf } from '@/core/figure/cells';
 import { nameOfKind, refsOfGroup } from '@/core/figure/kinds';
 import type { CellCopy, CellGroup } from '@/core/merge/fused';
 import type { WeaveFacts } from '@/core/merge/merge';
+import { placedLoops } from '@/core/merge/placed';
 import { degreesOf } from '@/core/number/turn';
 import { activeRound, type EditorState } from '@/state/editor';
 import { cellsOfRound, weaveOfRound } from '@/state/merges';
@@ -41,29 +43,48 @@ const Marks = memo(function Marks({
   const lights = new Set(lit);
   const under = new Set(own);
   const away = new Set(removed);
-  return groups.flatMap((group, g) =>
-    group.copies.flatMap((copy, k) => {
+  const found = { lit: [] as Placed[], under: [] as Placed[], away: [] as Placed[] };
+  for (const group of groups)
+    for (const copy of group.copies) {
       const isLit = copy.refs.some((ref) => lights.has(ref));
-      const isAway = copy.refs.some((ref) => away.has(ref) || away.has(ref.split('@')[0] ?? ref));
-      if ((!isLit && !isAway) || !inSight(group, copy, sight)) return [];
-      const isUnder = copy.refs.some((ref) => under.has(ref));
-      return [
-        <path
-          key={`${g}-${k}`}
-          d={screenData(group.loops)}
-          transform={placeOf(copy)}
-          fill="var(--coral)"
-          fillOpacity={isLit ? (isUnder ? 0.38 : 0.2) : 0}
-          stroke="var(--coral)"
-          strokeWidth={isLit ? 1.6 : 1}
-          strokeOpacity={isLit ? 1 : 0.6}
-          strokeDasharray={isLit ? undefined : '3 3'}
-          vectorEffect="non-scaling-stroke"
-        />,
-      ];
-    }),
+      const isAway = away.size > 0 && copy.refs.some((ref) => away.has(ref) || away.has(keyOf(ref)));
+      if ((!isLit && !isAway) || !inSight(group, copy, sight)) continue;
+      const isUnder = isLit && copy.refs.some((ref) => under.has(ref));
+      found[isUnder ? 'under' : isLit ? 'lit' : 'away'].push({ group, copy });
+    }
+  return (
+    <g fill="var(--coral)" stroke="var(--coral)">
+      <Cells cells={found.away} fillOpacity={0} strokeWidth={1} strokeOpacity={0.6} strokeDasharray="3 3" />
+      <Cells cells={found.lit} fillOpacity={0.2} strokeWidth={1.6} />
+      <Cells cells={found.under} fillOpacity={0.38} strokeWidth={1.6} />
+    </g>
   );
 });
+
+interface Placed {
+  readonly group: CellGroup;
+  readonly copy: CellCopy;
+}
+
+/** More cells than this are drawn as one path: a browser takes as long for each path as for what is in it. */
+const MOST_APART = 60;
+
+/** Cells as they stand, all in one look. */
+function Cells({ cells, ...look }: { readonly cells: readonly Placed[] } & SVGProps<SVGPathElement>) {
+  if (cells.length > MOST_APART) {
+    const paths = cells.flatMap(({ group, copy }) => placedLoops(group.loops, copy.turn, copy.mirrored));
+    return <path d={screenData(paths)} vectorEffect="non-scaling-stroke" {...look} />;
+  }
+  return cells.map(({ group, copy }, k) => (
+    <path
+      key={k}
+      d={screenData(group.loops)}
+      transform={placeOf(copy)}
+      vectorEffect="non-scaling-stroke"
+      {...look}
+    />
+  ));
+}
 
 /** Hairlines of all cells are drawn for as many as this; more would be a grey haze, and slow. */
 const MOST_LINES = 3000;

@@ -1,6 +1,9 @@
 import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 
+import { mapPath, type Path } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
+import { isGradient } from '@/core/paint/fills';
+import { placementMap } from '@/core/symmetry/rule';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
 import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
@@ -121,6 +124,31 @@ const Motif = memo(function Motif({
   );
 });
 
+/** As many copies of a small thing as this are drawn as one path: a browser takes as long for each path as for what is in it. */
+const MANY = 100;
+const SMALL = 24;
+
+const joinedPaths = new WeakMap<SceneLayer, readonly Path[]>();
+
+/** All copies of a layer as one, where these are many, small, flat and do not overlap, as cells; null for others. */
+function joined(layer: SceneLayer): SceneItem | null {
+  const { copies, items, blend = 'normal' } = layer;
+  const [item, another] = items;
+  if (!item || another || item.shapeId !== null || copies.length < MANY || blend !== 'normal') return null;
+  const { paint, paths, mirrored } = item;
+  if (isGradient(paint.fill) || isGradient(paint.stroke?.colour)) return null;
+  if (copies.some((copy) => copy.items ?? copy.opacity !== undefined)) return null;
+  if (paths.reduce((sum, { segments }) => sum + segments.length, 0) > SMALL) return null;
+  const known =
+    joinedPaths.get(layer) ??
+    copies.flatMap(({ turn, shift }) => {
+      const map = placementMap({ turn, shift: shift ?? null, mirrored });
+      return paths.map((path) => mapPath(path, map));
+    });
+  joinedPaths.set(layer, known);
+  return { ...item, paths: known, mirrored: false };
+}
+
 interface Props {
   readonly layer: SceneLayer;
   readonly id: string;
@@ -137,6 +165,8 @@ export const LayerCopies = memo(function LayerCopies({ layer, id, outline, revea
     () => gradientIds(id, [...layer.items, ...ownMotifs(layer.copies).flat()]),
     [id, layer],
   );
+  const all = reveal === 0 ? joined(layer) : null;
+  if (all) return <ItemShape item={all} outline={outline} gradients={gradients} />;
   const defs = gradients.size > 0 && !outline && <GradientDefs gradients={gradients} />;
   if (item && layer.items.length === 1 && own.length === 0 && reveal === 0) {
     const { copies, blend } = layer;

@@ -19,6 +19,8 @@ import { hoverSpots } from './spots';
 interface Props {
   readonly pane: PaneId;
   readonly label: string;
+  /** What is shown over the artwork and changes without it. */
+  readonly over?: ReactNode;
   readonly children: ReactNode;
 }
 
@@ -54,7 +56,7 @@ function hover(editor: Editor, point: PanePoint): void {
 }
 
 /** A pane that shows the figure: zoom and pan about the pointer, and the tool at hand. */
-export function PaneCanvas({ pane, label, children }: Props) {
+export function PaneCanvas({ pane, label, over, children }: Props) {
   const editor = useEditor();
   const element = useRef<HTMLDivElement>(null);
   const gesture = useRef<Gesture | null>(null);
@@ -176,10 +178,7 @@ export function PaneCanvas({ pane, label, children }: Props) {
   const move = (event: PointerEvent<HTMLDivElement>): void => {
     const target = element.current;
     if (!target) return;
-    const W = window as unknown as { q0: number; q1: number; q2: number };
-    W.q0 = performance.now();
     const point = panePoint(editor, pane, target, event);
-    W.q1 = performance.now();
     const before = lastPoint.current;
     // Away from where another candidate was asked for, the first is taken again.
     if (before && editor.getState().snapTurn > 0 && distance(before.screen, point.screen) > SAME_PLACE)
@@ -189,7 +188,6 @@ export function PaneCanvas({ pane, label, children }: Props) {
       return;
     }
     follow(point);
-    W.q2 = performance.now();
   };
 
   const release = (event: PointerEvent<HTMLDivElement>): void => {
@@ -227,8 +225,15 @@ export function PaneCanvas({ pane, label, children }: Props) {
         if (event.key === 'Enter' && editor.getState().draft) finishPath(editor, false);
       }}
     >
-      <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+      {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}
+      <svg
+        className="pointer-events-none absolute inset-0 size-full will-change-transform"
+        aria-hidden="true"
+      >
         {children}
+      </svg>
+      <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+        {over}
         <Overlay pane={pane} />
       </svg>
     </div>

@@ -131,7 +131,19 @@ export function Whole() {
 
   return (
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
-      <PaneCanvas pane="whole" label="Whole: the complete figure">
+      <PaneCanvas
+        pane="whole"
+        label="Whole: the complete figure"
+        over={
+          round && (
+            <g
+              transform={`translate(${view.x} ${view.y}) scale(${view.scale}) rotate(${degreesOf(round.rule.start)})`}
+            >
+              <CellMarks state={state} />
+            </g>
+          )
+        }
+      >
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
           <BackgroundDefs page={page} id="whole-page" />
           {page.bleed > 0 && (
@@ -172,11 +184,6 @@ export function Whole() {
               />
             </ReliefGroup>
           ))}
-          {round && (
-            <g transform={`rotate(${degreesOf(round.rule.start)})`}>
-              <CellMarks state={state} />
-            </g>
-          )}
           {!state.quiet && round && state.stage === 'setout' && (
             <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
               <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />

@@ -49,6 +49,7 @@ export function createEditor(saved: SavedFigure): Editor {
     save: { kind: 'saved', at: saved.updatedAt },
     lastSides: 6,
     paint: null,
+    copiedPaint: null,
     refusal: null,
     panning: false,
     ways: { line: 'straight', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },

@@ -112,6 +112,8 @@ export interface EditorState {
   readonly lastSides: number;
   /** The paint at hand: of the next shape, and of the Paint tool. */
   readonly paint: Paint | null;
+  /** What was copied to be given to other things. */
+  readonly copiedPaint: Paint | null;
   /** Why the last step was not taken; a new object each time. */
   readonly refusal: { readonly message: string } | null;
   /** The space key is down: a drag moves the view. */

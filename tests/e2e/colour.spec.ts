@@ -188,6 +188,20 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
   await page.keyboard.press('Control+z');
   await expect(inspector(page).getByRole('button', { name: /^Swatch \d+, #1f8a76$/ })).toBeVisible();
 
+  // The eyedropper takes the colour of a very point, here of the page, for what is selected; what is copied is given as a fill alone.
+  await page.getByRole('button', { name: /^Eyedropper/ }).click();
+  const pane = (await whole(page).boundingBox())!;
+  await page.mouse.click(pane.x + pane.width / 2, pane.y + pane.height / 2 + 150);
+  await expect(page.getByRole('button', { name: /^Paint/, pressed: true })).toBeVisible();
+  await page.keyboard.press('q');
+  await page.mouse.click(at.x, at.y);
+  await page.mouse.click(at.x, at.y, { button: 'right' });
+  await page.getByRole('menuitem', { name: 'Copy paint' }).click();
+  await inspector(page).getByRole('button', { name: 'Fill: #113d4c' }).click();
+  await page.mouse.click(at.x, at.y, { button: 'right' });
+  await page.getByRole('menuitem', { name: 'Paste fill alone' }).click();
+  await expect(inspector(page).getByLabel('Fill colour')).toHaveValue('#fffefb');
+
   // A swatch that is changed takes all with it; a palette file that is broken changes nothing.
   await inspector(page)
     .getByRole('button', { name: /^Swatch \d+, #1f8a76$/ })

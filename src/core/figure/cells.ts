@@ -80,6 +80,10 @@ export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
   return [...found.values()];
 }
 
+/** The paint of one cell, or null where it was removed. */
+export const paintOfOne = (copy: CellCopy, group: CellGroup, merge: RoundMerge): Paint | null =>
+  paintOfCell(copy, group, merge, new Set(merge.cells?.removed ?? []));
+
 /** What lines enclose and no shape covers has no paint until it gets some. */
 const UNPAINTED: Paint = { fill: null, stroke: null };
 

@@ -55,7 +55,7 @@ const mapOf = ({ turn, mirrored }: CellCopy): Affine =>
   mirrored ? compose(turnMap(turn), MIRROR) : turnMap(turn);
 
 /** Where a cell lies. */
-export const placeOfCell = (group: CellGroup, copy: CellCopy): Place => ({
+const placeOfCell = (group: CellGroup, copy: CellCopy): Place => ({
   at: applyTo(mapOf(copy), middleOf(group)),
   inner: group.inner,
   outer: group.outer,

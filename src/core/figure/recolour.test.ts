@@ -3,8 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import { NO_TURN } from '../number/turn';
-import { addShapes, changeSwatch, removeSwatch, setMerge } from './commands';
+import { addBacking, addShapes, changeSwatch, removeSwatch, setMerge } from './commands';
 import { coloursOfFigure, inPalette, recoloured, swapColour } from './recolour';
+import { reachOfMotif } from './reach';
+import { figureSchema } from './schema';
 import { newFigure, newShape } from './start';
 import type { Figure } from './model';
 
@@ -83,6 +85,16 @@ describe('colours of a figure', () => {
     const changed = swapColour(merged, '#202020', '#123456');
     expect(changed.rounds[0]!.merge?.paint.fill).toBe('#123456');
   });
+});
+
+it.each(['circle', 'square'] as const)('a %s backing lies behind all and reaches beyond it', (backing) => {
+  let id = 0;
+  const made = addBacking(figure(), backing, '#113d4c', () => `b${(id += 1)}`);
+  expect(figureSchema.validate(made).error).toBeUndefined();
+  const [back, front] = made.rounds;
+  expect(front?.id).toBe('a');
+  expect(back?.rule.fold).toBe(1);
+  expect(reachOfMotif(back!)?.outer).toBeGreaterThan(reachOfMotif(front!)!.outer);
 });
 
 describe('a figure in another palette', () => {

@@ -4,6 +4,7 @@ import {
   Copy,
   Group,
   PaintBucket,
+  Paintbrush,
   PenLine,
   SendToBack,
   Shapes,
@@ -22,11 +23,17 @@ import {
   onePath,
   partContours,
   removeShapes,
+  setFill,
+  setPaint,
+  setStroke,
   ungroupShapes,
   whirlShape,
+  type PaintTarget,
 } from '@/core/figure/commands';
 import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
-import type { Shape } from '@/core/figure/model';
+import type { Figure, Shape } from '@/core/figure/model';
+import type { Paint } from '@/core/scene/scene';
+import { chosenIn } from '@/state/chosen';
 import { sameFill } from '@/core/paint/fills';
 import { newId } from '@/state/ids';
 import { toast } from 'sonner';
@@ -67,6 +74,38 @@ export function makeGroup(editor: Editor, together: boolean): void {
 }
 
 const hasContours = ({ form }: Shape): boolean => form.kind === 'path' && form.contours.length > 1;
+
+/** Copying paint from what is chosen and giving it, or a part of it, to something else. */
+function paintActions(editor: Editor): MenuEntry[] {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const chosen = round && chosenIn(state, round);
+  const [paint] = chosen?.paints ?? [];
+  const { copiedPaint } = state;
+  const paste = (
+    label: string,
+    command: (figure: Figure, target: PaintTarget, copied: Paint) => Figure,
+  ): MenuEntry => ({
+    label,
+    icon: Paintbrush,
+    disabled: !chosen || !paint || !copiedPaint || round.locked,
+    onClick: () => {
+      if (chosen && copiedPaint) act(editor, label, (figure) => command(figure, chosen.target, copiedPaint));
+    },
+  });
+  return [
+    {
+      label: 'Copy paint',
+      icon: Paintbrush,
+      apart: true,
+      disabled: !paint,
+      onClick: () => editor.setState({ copiedPaint: paint ?? null }),
+    },
+    paste('Paste paint', setPaint),
+    paste('Paste fill alone', (figure, target, { fill }) => setFill(figure, target, fill)),
+    paste('Paste stroke alone', (figure, target, { stroke }) => setStroke(figure, target, stroke)),
+  ];
+}
 
 /** What can be done with the selected shapes, for their menu. */
 export function selectionActions(editor: Editor): MenuEntry[] {
@@ -110,6 +149,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       disabled: !lead,
       onClick: () => alike((a, b) => a.form.kind === b.form.kind),
     },
+    ...paintActions(editor),
     { label: 'Duplicate', icon: Copy, disabled, apart: true, onClick: () => duplicateSelection(editor) },
     {
       label: 'Group',

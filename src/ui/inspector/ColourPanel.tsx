@@ -1,6 +1,6 @@
 'use client';
 
-import { addToPalette, setBehind, setFill, setStroke } from '@/core/figure/commands';
+import { addBacking, addToPalette, BACKINGS, setBehind, setFill, setStroke } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
@@ -17,6 +17,7 @@ import {
 } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
 import { chosenIn } from '@/state/chosen';
+import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -193,6 +194,22 @@ export function ColourPanel({ round }: { readonly round: Round }) {
       <TrialsPanel />
       <Section title="Page" note="background">
         <BackgroundField />
+        <Row caption="Backing">
+          {BACKINGS.map((backing) => (
+            <Button
+              key={backing}
+              className="flex-1"
+              title="A shape behind the whole figure, in a round of its own"
+              onClick={() =>
+                act(editor, 'Lay a backing', (each) =>
+                  addBacking(each, backing, firstColour(state.paint?.fill ?? null) ?? '#113d4c', newId),
+                )
+              }
+            >
+              {backing === 'circle' ? 'Circle' : 'Square'}
+            </Button>
+          ))}
+        </Row>
       </Section>
     </>
   );

@@ -5,7 +5,9 @@ import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point
 import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { START_PAINT } from '@/core/figure/start';
+import { paintOfOne } from '@/core/figure/cells';
 import { reachedCells } from '@/core/figure/kinds';
+import type { Paint } from '@/core/scene/scene';
 import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
 import type { Division, WovenCrossing } from '@/core/merge/merge';
 import { negateTurn } from '@/core/number/turn';
@@ -49,6 +51,14 @@ function hitCell(state: EditorState, p: PanePoint): CellHit | null {
 
 const reached = (state: EditorState, hit: CellHit): readonly string[] =>
   reachedCells(workedOn(state)?.groups ?? [], hit, state.cellReach);
+
+/** The paint of the cell at a place; null where there is no cell, or one without paint. */
+export function paintOfCellAt(state: EditorState, p: PanePoint): Paint | null {
+  const hit = hitCell(state, p);
+  const merge = activeRound(state)?.merge;
+  const paint = hit && merge ? paintOfOne(hit.copy, hit.group, merge) : null;
+  return paint?.fill || paint?.stroke ? paint : null;
+}
 
 /** True where the tool at hand works on cells here. */
 export const worksOnCells = (state: EditorState): boolean =>

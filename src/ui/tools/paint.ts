@@ -1,7 +1,16 @@
+import { toast } from 'sonner';
+
+import { applyTo, turnMap } from '@/core/curve/affine';
 import { setPaint, roundOf } from '@/core/figure/commands';
 import { START_PAINT } from '@/core/figure/start';
-import { act, activeRound, select, selectedShapes, shownFigure } from '@/state/editor';
-import { pressPaintCells, worksOnCells } from './cells';
+import { NO_TURN } from '@/core/number/turn';
+import type { Paint } from '@/core/scene/scene';
+import { chosenIn } from '@/state/chosen';
+import { act, activeRound, select, selectedShapes, shownFigure, type Editor } from '@/state/editor';
+import { sceneOf } from '@/state/scene';
+import { paintOfCellAt, pressPaintCells, worksOnCells } from './cells';
+import { pixelOfScene, pixelOfUnderlay } from './pixel';
+import type { PanePoint } from './pointer';
 import type { Press } from './gesture';
 import { hitAt } from './select';
 
@@ -26,23 +35,54 @@ export const pressPaint: Press = (editor, p, double) => {
   return null;
 };
 
+/** Takes a paint as the one at hand and gives it to what is selected. In Colour the Paint tool follows, to go on with it. */
+function takePaint(editor: Editor, paint: Paint): void {
+  const state = editor.getState();
+  editor.setState({ paint, tool: state.stage === 'colour' ? 'paint' : 'select' });
+  const own = activeRound(state);
+  if (!own || own.locked) return;
+  const { target, paints } = chosenIn({ ...state, tool: 'eyedropper' }, own);
+  const chosen = selectedShapes(state).length > 0 || target.of === 'cells';
+  if (chosen && paints.length > 0) act(editor, 'Take paint', (figure) => setPaint(figure, target, paint));
+}
+
+/** The colour of one point as a fill: of the underlay where the Bench shows nothing else there, else of the figure. */
+async function takePixel(editor: Editor, p: PanePoint, hit: boolean): Promise<void> {
+  const state = editor.getState();
+  const { underlay } = shownFigure(state);
+  const start = activeRound(state)?.rule.start ?? NO_TURN;
+  const at = p.pane === 'bench' ? applyTo(turnMap(start), p.figure) : p.figure;
+  try {
+    const below =
+      p.pane === 'bench' && !hit && underlay?.visible ? await pixelOfUnderlay(underlay, p.figure) : null;
+    const colour = below ?? (await pixelOfScene(sceneOf(state), at));
+    if (colour) takePaint(editor, { fill: colour, stroke: null });
+    else toast('There is no colour at this point.');
+  } catch {
+    toast.error('The colour of this point could not be read.');
+  }
+}
+
 /**
- * Eyedropper: takes the paint of what is clicked as the paint at hand, and gives it to the shapes that are selected. In Colour the
- * Paint tool follows, to go on with it.
+ * Eyedropper: takes the paint of what is clicked, a cell or a shape. With Alt, and where there is neither, it takes the colour of that very
+ * point, of the figure or the underlay.
  */
 export const pressEyedropper: Press = (editor, p) => {
-  const hit = hitAt(editor, p);
-  if (!hit) return null;
   const state = editor.getState();
+  const cell = paintOfCellAt(state, p);
+  const hit = hitAt(editor, p);
+  if (p.alt || (!cell && !hit)) {
+    void takePixel(editor, p, hit !== null || cell !== null);
+    return null;
+  }
+  if (cell) {
+    takePaint(editor, cell);
+    return null;
+  }
+  if (!hit) return null;
   const round = roundOf(shownFigure(state), hit.roundId);
   const shape = round.shapes.find(({ id }) => id === hit.shapeId);
   const paint = round.merge?.paint ?? shape?.paint;
-  if (!paint) return null;
-  editor.setState({ paint, tool: state.stage === 'colour' ? 'paint' : 'select' });
-  const chosen = selectedShapes(state);
-  const own = activeRound(state);
-  if (chosen.length === 0 || !own || own.locked) return null;
-  const shapeIds = new Set(chosen.map(({ id }) => id));
-  act(editor, 'Take paint', (figure) => setPaint(figure, { of: 'shapes', roundId: own.id, shapeIds }, paint));
+  if (paint) takePaint(editor, paint);
   return null;
 };

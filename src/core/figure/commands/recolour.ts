@@ -1,4 +1,9 @@
+import type { Form } from '../../maker/form';
+import { rectangle } from '../../maker/rectangle';
+import { NO_TURN } from '../../number/turn';
 import type { Colour } from '../../scene/scene';
+import { reachOfMotif } from '../reach';
+import { newRound, newShape } from '../start';
 import { swapColour } from '../recolour';
 import { LIMITS, type Figure } from '../model';
 
@@ -17,3 +22,28 @@ export const setPalette = (figure: Figure, colours: readonly Colour[]): Figure =
   ...figure,
   palette: [...new Set(colours)].slice(0, LIMITS.palette),
 });
+
+export const BACKINGS = ['circle', 'square'] as const;
+export type Backing = (typeof BACKINGS)[number];
+
+/** How far a backing goes beyond what lies on it, as a share. */
+const BEYOND = 1.06;
+
+/** Lays a shape behind the whole figure, a little larger than it, in a round of its own. */
+export function addBacking(figure: Figure, backing: Backing, fill: Colour, newId: () => string): Figure {
+  const reaches = figure.rounds.map((round) => reachOfMotif(round)?.outer ?? 0);
+  const drawn = Math.max(0, ...reaches);
+  const radius = BEYOND * (drawn > 0 ? drawn : Math.min(figure.page.width, figure.page.height) / 3);
+  const placed = { at: { x: 0, y: 0 }, rotation: NO_TURN };
+  const form: Form =
+    backing === 'circle'
+      ? { kind: 'ellipse', ...placed, rx: radius, ry: radius }
+      : {
+          kind: 'rectangle',
+          ...placed,
+          numbers: { ...rectangle.start, width: 2 * radius, height: 2 * radius },
+        };
+  const shape = newShape(newId(), 'Backing', form, { fill, stroke: null });
+  const round = { ...newRound(newId(), 'Backing', 1), shapes: [shape] };
+  return { ...figure, rounds: [round, ...figure.rounds] };
+}

@@ -1,0 +1,53 @@
+import { applyTo, inverse, turnMap } from '@/core/curve/affine';
+import { subtract, type Point } from '@/core/curve/point';
+import type { Underlay } from '@/core/figure/model';
+import { svgOf } from '@/core/format/svg';
+import type { Colour, Scene } from '@/core/scene/scene';
+import { pictureAddress } from '@/state/server';
+
+/** Pixels of the picture to a unit, and how large the piece of it is that is read. */
+const FINE = 8;
+
+const hex = (level: number | undefined): string => (level ?? 0).toString(16).padStart(2, '0');
+
+/** The colour in the middle of what is drawn into one pixel; null where nothing is. */
+function read(draw: (context: OffscreenCanvasRenderingContext2D) => void): Colour | null {
+  const context = new OffscreenCanvas(1, 1).getContext('2d');
+  if (!context) return null;
+  draw(context);
+  const [r, g, b, a] = context.getImageData(0, 0, 1, 1).data;
+  return a ? `#${hex(r)}${hex(g)}${hex(b)}` : null;
+}
+
+async function pictureFrom(address: string): Promise<HTMLImageElement> {
+  const image = new Image();
+  image.src = address;
+  await image.decode();
+  return image;
+}
+
+/** The colour that a figure shows at one of its points, gradients, blends and all; null outside of the page. */
+export async function pixelOfScene(scene: Scene, at: Point): Promise<Colour | null> {
+  const { width, height, centre } = scene.page;
+  const svg = svgOf(scene, { form: 'compact', decimals: 4, background: true });
+  const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
+  try {
+    const image = await pictureFrom(address);
+    const [x, y] = [at.x + width / 2 + centre.x, at.y + height / 2 + centre.y];
+    return read((context) =>
+      context.drawImage(image, 0.5 - x * FINE, 0.5 - y * FINE, width * FINE, height * FINE),
+    );
+  } finally {
+    URL.revokeObjectURL(address);
+  }
+}
+
+/** The colour of the underlay at a point of the Bench; null beside it. */
+export async function pixelOfUnderlay(underlay: Underlay, at: Point): Promise<Colour | null> {
+  const own = applyTo(inverse(turnMap(underlay.rotation)), subtract(at, underlay.at));
+  const [x, y] = [own.x / underlay.width + 0.5, own.y / underlay.height + 0.5];
+  if (x < 0 || x > 1 || y < 0 || y > 1) return null;
+  const image = await pictureFrom(pictureAddress(underlay.picture));
+  const { naturalWidth, naturalHeight } = image;
+  return read((context) => context.drawImage(image, 0.5 - x * naturalWidth, 0.5 - y * naturalHeight));
+}

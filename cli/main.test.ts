@@ -3,12 +3,13 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 
 import { writeFigure } from '../src/core/format/json';
 import { closeDatabases, openDatabase } from '../src/server/database';
 import { createFigure } from '../src/server/figures';
 import { PIECES } from '../demo/pieces';
+import { called } from '../tests/help/calls';
 
 const root = path.dirname(import.meta.dirname);
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-cli-'));
@@ -47,7 +48,10 @@ describe('cyclogon export', () => {
     expect(readFileSync(out).readUInt32BE(16)).toBe(300);
   });
 
-  it('says what went wrong: 1 for input, 2 for the call', () => {
+  it('says what went wrong: 1 for input, 2 for the call', async () => {
+    vi.stubEnv('CYCLOGON_DATA', directory);
+    // The status of a call of its own, once; the sentences in this process.
+    expect(cyclogon('turn').status).toBe(2);
     const broken = path.join(directory, 'broken.json');
     writeFileSync(broken, '{"format":"cyclogon-figure","version":99}');
     const cases: [string[], number, RegExp][] = [
@@ -62,7 +66,7 @@ describe('cyclogon export', () => {
       [['turn'], 2, /no command “turn”/],
     ];
     for (const [args, status, sentence] of cases) {
-      const answer = cyclogon(...args);
+      const answer = await called(...args);
       expect([answer.status, answer.stdout]).toEqual([status, '']);
       expect(answer.stderr).toMatch(sentence);
     }

@@ -5,6 +5,7 @@ import path from 'node:path';
 
 import { afterAll, describe, expect, it } from 'vitest';
 
+import { called } from '../tests/help/calls';
 import { signedArea } from '../src/core/curve/path';
 import { readSvg } from '../src/core/format/readSvg';
 
@@ -99,7 +100,7 @@ describe('cyclogon merge', () => {
     expect(JSON.parse(none)).toMatchObject({ loops: 0, area: 0 });
   });
 
-  it('says what went wrong: 1 for input, 2 for the call', () => {
+  it('says what went wrong: 1 for input, 2 for the call', async () => {
     const good = file('good.svg', svg('<rect width="3" height="4"/>'));
     const cases: [string[], number, RegExp][] = [
       [['/nowhere.svg', '--fold', '3', '--op', 'union', '--facts'], 1, /There is no file/],
@@ -120,7 +121,7 @@ describe('cyclogon merge', () => {
       [['--fold', '3', '--op', 'union', '--facts'], 2, /Name one SVG file/],
     ];
     for (const [args, status, sentence] of cases) {
-      const answer = merged(...args);
+      const answer = await called('merge', ...args);
       expect([answer.status, answer.stdout]).toEqual([status, '']);
       expect(answer.stderr).toMatch(sentence);
     }

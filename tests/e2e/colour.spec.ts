@@ -1,9 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
+import sharp from 'sharp';
 
-import { addRound, addShapes, boundByFrame, setFrame, setMerge } from '../../src/core/figure/commands';
+import {
+  addRound,
+  addShapes,
+  boundByFrame,
+  setFrame,
+  setMerge,
+  setPage,
+} from '../../src/core/figure/commands';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
 import { fromPolar } from '../../src/core/curve/point';
 import { pathForm } from '../../src/core/maker/form';
+import { pixelsOf } from '../help/pictures';
 import { benchAt, drag, drawPetal, exported, makeFigure, setFold, whole } from './hands';
 
 const inspector = (page: Page) => page.getByLabel('Inspector');
@@ -42,6 +51,14 @@ test('a crown of 22 petals is coloured ring by ring, a kind at a time, and keeps
   // All rings in one gesture.
   await inspector(page).getByRole('button', { name: 'Colour cells' }).click();
   await expect.poll(async () => Object.keys(await fills(page)).length).toBeGreaterThanOrEqual(count - 1);
+
+  // A click on a cell chooses its kind in the list.
+  await page.keyboard.press('q');
+  const outer = await benchAt(page, 0, 385);
+  await page.mouse.click(outer.x, outer.y);
+  await expect(kinds(page).nth(count - 1)).toHaveAttribute('aria-pressed', 'true');
+  await page.mouse.click((await benchAt(page, 0, 500)).x, (await benchAt(page, 0, 500)).y);
+  await expect(kinds(page).nth(count - 1)).toHaveAttribute('aria-pressed', 'false');
 
   // A kind is seen from the list, chosen there, and filled.
   await kinds(page)
@@ -221,4 +238,68 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
     await choosing
   ).setFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{') });
   await expect(page.getByText('This file is no JSON, so it holds no design tokens.')).toBeVisible();
+});
+
+test('colours and gradients on the screen are those of the file in another renderer', async ({ page }) => {
+  const gradient = (kind: 'linear' | 'radial', to: { x: number; y: number }, stops: [string, string]) => ({
+    kind,
+    spread: kind === 'linear' ? ('page' as const) : ('round' as const),
+    from: kind === 'linear' ? { x: -90, y: 0 } : { x: 0, y: 0 },
+    to,
+    stops: stops.map((colour, at) => ({ at, colour })),
+  });
+  const ellipse = (y: number, r: number) =>
+    ({ kind: 'ellipse', at: { x: 0, y }, rotation: { num: 0, den: 1 }, rx: r, ry: r }) as const;
+  let figure = addShapes({ ...newFigure('Pixels', 'x'), rounds: [newRound('r', 'R', 6)] }, 'r', [
+    newShape('run', 'Run', ellipse(-50, 18), {
+      fill: gradient('radial', { x: 0, y: -90 }, ['#203040', '#70a0d0']),
+      stroke: null,
+    }),
+    newShape('flat', 'Flat', ellipse(-50, 6), { fill: '#d9512c', stroke: null }),
+  ]);
+  figure = setPage(figure, { background: gradient('linear', { x: 90, y: 0 }, ['#101820', '#90a080']) });
+  const answer = await page.request.post('/api/figures', { data: { figure } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Artwork alone' }).click();
+  const pane = (await whole(page).boundingBox())!;
+  const transform = (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!;
+  const [x0 = 0, y0 = 0, scale = 1] = [...transform.matchAll(/-?[\d.]+/g)].map(Number);
+  const file = await page.request.get(
+    `/api/figures/${id}/export?to=svg&form=compact&decimals=6&background=1`,
+  );
+  // Eight pixels to a unit, so that the point that is compared is within an eighth of one.
+  const fine = 8;
+  const side = 180 * fine;
+  const pixels = pixelsOf(await file.text(), side);
+  const shot = await sharp(await page.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  // A flat colour within one level, gradients within two.
+  for (const [x, y, within] of [
+    [-70, 70, 2],
+    [60, -75, 2],
+    [0, 0, 2],
+    [0, -62, 2],
+    [43, -36, 2],
+    [0, -50, 1],
+    [-43, 25, 1],
+  ] as const) {
+    const screen = { x: Math.floor(pane.x + x0 + x * scale), y: Math.floor(pane.y + y0 + y * scale) };
+    const at = {
+      x: (screen.x + 0.5 - pane.x - x0) / scale + 90,
+      y: (screen.y + 0.5 - pane.y - y0) / scale + 90,
+    };
+    const from = 4 * (Math.floor(at.y * fine) * side + Math.floor(at.x * fine));
+    const seen = 3 * (screen.y * shot.info.width + screen.x);
+    for (let c = 0; c < 3; c += 1)
+      expect(
+        Math.abs((shot.data[seen + c] ?? 0) - (pixels[from + c] ?? 0)),
+        `${x}, ${y}`,
+      ).toBeLessThanOrEqual(within);
+  }
+  await page.goto('about:blank');
+  await page.request.delete(`/api/figures/${id}`);
 });

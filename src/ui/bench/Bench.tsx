@@ -130,18 +130,22 @@ const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: lay
 
 const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
 
-const seen = new WeakMap<SceneLayer, { readonly upright: number; readonly layer: SceneLayer }>();
+interface InSight {
+  readonly upright: number;
+  readonly sight: number;
+  readonly layer: SceneLayer;
+}
+
+const seen = new WeakMap<SceneLayer, InSight>();
 
 /** A layer with the copies that the Bench shows; the same object as long as the layer is. */
-function copiesInSight(layer: SceneLayer, upright: number): SceneLayer {
-  if (layer.copies.length === 1) return layer;
+function copiesInSight(layer: SceneLayer, upright: number, sight: number): SceneLayer {
+  if (layer.copies.length === 1 || sight >= 180) return layer;
   const known = seen.get(layer);
-  if (known?.upright === upright) return known.layer;
-  const copies = layer.copies.filter(
-    ({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= SIGHT_DEGREES,
-  );
+  if (known?.upright === upright && known.sight === sight) return known.layer;
+  const copies = layer.copies.filter(({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= sight);
   const made = { ...layer, copies };
-  seen.set(layer, { upright, layer: made });
+  seen.set(layer, { upright, sight, layer: made });
   return made;
 }
 
@@ -168,7 +172,9 @@ export function Bench() {
     { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
     (_, k) => k + 1,
   );
-  const inSight = (layer: SceneLayer): SceneLayer => copiesInSight(layer, upright);
+  // A wedge of half a turn and more has no direction that is out of sight.
+  const sight = fold <= 2 ? 180 : SIGHT_DEGREES;
+  const inSight = (layer: SceneLayer): SceneLayer => copiesInSight(layer, upright, sight);
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.every && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
@@ -200,7 +206,7 @@ export function Bench() {
         label="Bench: one wedge, where the motif is drawn"
         over={
           <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
-            <CellMarks state={state} sight={SIGHT_DEGREES} />
+            <CellMarks state={state} sight={sight} />
           </g>
         }
       >

@@ -6,7 +6,7 @@ import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '
 import type { Figure, Round } from '@/core/figure/model';
 import { START_PAINT } from '@/core/figure/start';
 import { paintOfOne } from '@/core/figure/cells';
-import { reachedCells } from '@/core/figure/kinds';
+import { nameOfKind, reachedCells } from '@/core/figure/kinds';
 import type { Paint } from '@/core/scene/scene';
 import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
 import type { Division, WovenCrossing } from '@/core/merge/merge';
@@ -14,6 +14,7 @@ import { negateTurn } from '@/core/number/turn';
 import {
   activeRound,
   actOnRound,
+  chooseKinds,
   commit,
   preview,
   shownFigure,
@@ -50,7 +51,7 @@ function hitCell(state: EditorState, p: PanePoint): CellHit | null {
 }
 
 const reached = (state: EditorState, hit: CellHit): readonly string[] =>
-  reachedCells(workedOn(state)?.groups ?? [], hit, state.cellReach);
+  reachedCells(workedOn(state)?.groups ?? [], hit, state.tool === 'select' ? 'kind' : state.cellReach);
 
 /** The paint of the cell at a place; null where there is no cell, or one without paint. */
 export function paintOfCellAt(state: EditorState, p: PanePoint): Paint | null {
@@ -62,8 +63,24 @@ export function paintOfCellAt(state: EditorState, p: PanePoint): Paint | null {
 
 /** True where the tool at hand works on cells here. */
 export const worksOnCells = (state: EditorState): boolean =>
-  (state.tool === 'fuse' || state.tool === 'take' || state.tool === 'paint') &&
+  (state.tool === 'fuse' ||
+    state.tool === 'take' ||
+    state.tool === 'paint' ||
+    (state.tool === 'select' && state.stage === 'colour')) &&
   activeRound(state)?.merge?.op === 'divide';
+
+/** In Colour, a click on a cell chooses its kind; with Shift one more, or one less. @returns false where there is no cell */
+export function chooseKindAt(editor: Editor, p: PanePoint): boolean {
+  const state = editor.getState();
+  const hit = state.stage === 'colour' ? hitCell(state, p) : null;
+  if (!hit) return false;
+  const name = nameOfKind(hit.group);
+  const kinds = new Set(p.shift ? state.selection.kinds : []);
+  if (p.shift && state.selection.kinds.has(name)) kinds.delete(name);
+  else kinds.add(name);
+  chooseKinds(editor, kinds);
+  return true;
+}
 
 /** Lights up what a press would reach. */
 export function hoverCells(editor: Editor, p: PanePoint): void {

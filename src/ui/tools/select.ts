@@ -16,6 +16,7 @@ import {
   shownFigure,
   type Editor,
 } from '@/state/editor';
+import { chooseKindAt } from './cells';
 import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
@@ -167,6 +168,8 @@ export const pressSelect: Press = (editor, p) => {
   const handle = pressGradient(editor, p) ?? pressHandle(editor, p);
   if (handle) return handle;
   const hit = hitAt(editor, p);
+  const own = !hit || hit.roundId === activeRound(editor.getState())?.id;
+  if (own && chooseKindAt(editor, p)) return null;
   if (!hit) {
     if (!p.shift) select(editor, editor.getState().selection.roundId);
     return dragUnderlay(editor, p) ?? boxSelect(editor, p);

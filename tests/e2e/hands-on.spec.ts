@@ -71,7 +71,7 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   expect(svg.match(/stroke-width="0\.5"/g)).toHaveLength(8);
   expect(svg).toContain('stroke-linejoin="bevel"');
   await page.getByRole('button', { name: 'Export' }).click();
-  await page.getByRole('radio', { name: 'Figure' }).click();
+  await page.getByRole('radiogroup', { name: 'File type' }).getByRole('radio', { name: 'Figure' }).click();
   expect(JSON.parse((await exported(page)).toString())).toMatchObject({
     format: 'cyclogon-figure',
     version: 3,

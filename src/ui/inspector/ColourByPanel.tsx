@@ -81,16 +81,14 @@ export function ColourByPanel({ round }: { readonly round: Round }) {
             />
           ))}
         </div>
-        <div
-          className="flex min-h-[30px] flex-wrap items-center gap-1"
-          aria-label="Order of colours"
-          role="list"
-        >
-          {own.length === 0 && (
-            <span className="text-[12px] text-muted">The palette in its order; or click colours above.</span>
-          )}
+        {own.length === 0 && (
+          <p className="text-[12px] leading-[30px] text-muted">
+            The palette in its order; or click colours above.
+          </p>
+        )}
+        <ol className="flex flex-wrap items-center gap-1" aria-label="Order of colours">
           {own.map((each, k) => (
-            <span key={k} role="listitem">
+            <li key={k}>
               <button
                 type="button"
                 title="Take out"
@@ -105,9 +103,9 @@ export function ColourByPanel({ round }: { readonly round: Round }) {
                   className="rounded-full bg-field text-ink opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100"
                 />
               </button>
-            </span>
+            </li>
           ))}
-        </div>
+        </ol>
       </div>
       {by === 'sector' && (
         <Row caption="Each ring">

@@ -97,6 +97,11 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           on={firstColour(page.background)}
           words="Contrast to the page"
         />
+        <ContrastRow
+          of={firstColour(first.fill)}
+          on={firstColour(stroke?.colour ?? null)}
+          words="Contrast to the stroke"
+        />
       </Section>
       <Section title="Stroke" note={stroke ? undefined : 'none'}>
         {stroke ? (

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
+import { editorOf } from '../../tests/help/editor';
 import { addShapes, lockRound, moveShapes, removeShapes, setFold } from '../core/figure/commands';
 import { pathForm } from '../core/maker/form';
 import { newFigure, newShape, START_PAINT } from '../core/figure/start';
@@ -9,7 +10,6 @@ import {
   activeRound,
   actOnRound,
   commit,
-  createEditor,
   dropRound,
   preview,
   select,
@@ -40,15 +40,7 @@ function open(): Editor {
     newShape('p', 'Petal', petal, START_PAINT),
     newShape('l', 'Line', path, START_PAINT),
   ]);
-  return createEditor({
-    id: 'x',
-    name: 'Test',
-    revision: 1,
-    updatedAt: '',
-    figure,
-    step: 0,
-    steps: [{ position: 0, label: 'Start', figure }],
-  });
+  return editorOf(figure);
 }
 
 describe('the editor', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
+import { editorOf } from '../../tests/help/editor';
 import { addShapes, combineShapes, combinedOf, makeBands, moveShapes } from '../core/figure/commands';
 import { resolvedShapes } from '../core/figure/combined';
 import type { Figure } from '../core/figure/model';
@@ -7,7 +8,7 @@ import { newFigure, newShape, START_PAINT } from '../core/figure/start';
 import { makeOutlines, type OutlineAnswer } from '../core/merge/outlines';
 import { pathForm, pathsOfForm } from '../core/maker/form';
 import type { Outliner } from '../worker/outliner';
-import { commit, createEditor, preview, shownFigure, stepBack, stopWork, type Editor } from './editor';
+import { commit, preview, shownFigure, stepBack, stopWork, type Editor } from './editor';
 import { followOutlines, perform } from './settle';
 
 /** A ring of many corners about a place: too much to be combined in passing. */
@@ -53,15 +54,7 @@ function open(): { editor: Editor; outliner: SlowOutliner; figure: Figure; combi
   // No two tests may ask for the same outlines, as those are kept.
   seed += 1;
   const figure = addShapes(newFigure('Test', 'a'), 'a', [ring('p', seed / 8), ring('q', 20)]);
-  const editor = createEditor({
-    id: 'x',
-    name: 'Test',
-    revision: 1,
-    updatedAt: '',
-    figure,
-    step: 0,
-    steps: [{ position: 0, label: 'Start', figure }],
-  });
+  const editor = editorOf(figure);
   const outliner = new SlowOutliner();
   followOutlines(editor, outliner);
   const combined = combineShapes(figure, 'a', new Set(['p', 'q']), 'subtract', () => 'g');

@@ -58,6 +58,7 @@ describe('cyclogon export', () => {
       [['export', '/nowhere.json', '--to', 'svg'], 1, /There is no file/],
       [['export', broken, '--to', 'svg'], 1, /newer Cyclogon/],
       [['export', '--id', 'nope', '--to', 'svg'], 1, /no such figure/],
+      [['export', '--id', '-nope', '--to', 'svg'], 1, /no such figure/],
       [['export', file], 2, /--to is missing/],
       [['export', file, '--to', 'gif'], 2, /not “gif”/],
       [['export', file, '--to', 'png', '--size', '1e3'], 2, /whole number from 1 to 8192/],

@@ -30,11 +30,18 @@ interface Call {
   readonly options: ExportOptions;
 }
 
+/** Ids may begin with a dash, which an option's value of its own may not. */
+const withJoinedId = (args: readonly string[]): string[] => {
+  const at = args.indexOf('--id');
+  const id = at < 0 ? undefined : args[at + 1];
+  return id === undefined ? [...args] : [...args.slice(0, at), `--id=${id}`, ...args.slice(at + 2)];
+};
+
 function readCall(args: string[]): Call {
   let parsed;
   try {
     parsed = parseArgs({
-      args,
+      args: withJoinedId(args),
       allowPositionals: true,
       options: {
         to: { type: 'string' },

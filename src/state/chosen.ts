@@ -70,14 +70,17 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
     };
   }
   const chosen = selectedShapes(state);
-  const shapes = chosen.length > 0 ? chosen : round.shapes;
+  // With the Paint tool and nothing selected it is the paint at hand, which a click gives.
+  const shapes = chosen.length > 0 ? chosen : state.tool === 'paint' ? [] : round.shapes;
   return {
     target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
     paints: shapes.map(({ paint }) => paint),
     outline: shapes[0] ? pathsOfForm(shapes[0].form) : [],
     what:
       shapes.length === 0
-        ? 'of the next shape'
+        ? state.tool === 'paint'
+          ? 'of the next stroke'
+          : 'of the next shape'
         : shapes.length === 1
           ? (shapes[0]?.name ?? '')
           : `${shapes.length} shapes`,

@@ -1,3 +1,4 @@
+import { boundsOfPaths } from './bounds';
 import type { Path } from './path';
 import type { Point } from './point';
 import { partOf } from './part';
@@ -40,4 +41,19 @@ export function centroidOf(paths: readonly Path[]): Point | null {
     }
   }
   return area === 0 ? null : { x: x / area, y: y / area };
+}
+
+const middles = new WeakMap<readonly Path[], Point>();
+
+/** Where the middle of paths is: the centroid of what closed ones enclose, else the middle of their box. Found once for a list. */
+export function middleOf(paths: readonly Path[]): Point {
+  const known = middles.get(paths);
+  if (known) return known;
+  const { left, right, top, bottom } = boundsOfPaths(paths);
+  const made = centroidOf(paths.filter(({ closed }) => closed)) ?? {
+    x: (left + right) / 2,
+    y: (top + bottom) / 2,
+  };
+  middles.set(paths, made);
+  return made;
 }

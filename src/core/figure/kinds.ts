@@ -1,7 +1,6 @@
-import { centroidOf } from '../curve/centroid';
+import { middleOf } from '../curve/centroid';
 import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import type { Path } from '../curve/path';
-import { lengthOf, ORIGIN, type Point } from '../curve/point';
+import { lengthOf } from '../curve/point';
 import type { CellCopy, CellGroup } from '../merge/fused';
 import { directionOf, ringsOfPlaces, type Place } from '../paint/sequence';
 import type { Paint } from '../scene/scene';
@@ -41,22 +40,12 @@ export function kindsOf({ groups }: ShownCells, merge: RoundMerge): KindFacts[] 
 
 export const refsOfGroup = ({ copies }: CellGroup): string[] => copies.flatMap(({ refs }) => refs);
 
-const middles = new WeakMap<readonly Path[], Point>();
-
-function middleOf({ loops }: CellGroup): Point {
-  const known = middles.get(loops);
-  if (known) return known;
-  const middle = centroidOf(loops) ?? ORIGIN;
-  middles.set(loops, middle);
-  return middle;
-}
-
 const mapOf = ({ turn, mirrored }: CellCopy): Affine =>
   mirrored ? compose(turnMap(turn), MIRROR) : turnMap(turn);
 
 /** Where a cell lies. */
 const placeOfCell = (group: CellGroup, copy: CellCopy): Place => ({
-  at: applyTo(mapOf(copy), middleOf(group)),
+  at: applyTo(mapOf(copy), middleOf(group.loops)),
   inner: group.inner,
   outer: group.outer,
   depth: group.depth,
@@ -69,7 +58,12 @@ export const placedCells = (groups: readonly CellGroup[]): { copy: CellCopy; pla
 /** The groups that are in one ring with a group. */
 function ringWith(groups: readonly CellGroup[], group: CellGroup): CellGroup[] {
   const rings = ringsOfPlaces(
-    groups.map((each) => ({ at: middleOf(each), inner: each.inner, outer: each.outer, depth: each.depth })),
+    groups.map((each) => ({
+      at: middleOf(each.loops),
+      inner: each.inner,
+      outer: each.outer,
+      depth: each.depth,
+    })),
   );
   const own = rings[groups.indexOf(group)];
   return groups.filter((_, k) => rings[k] === own);

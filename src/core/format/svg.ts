@@ -4,6 +4,7 @@ import { convertLength } from '../number/units';
 import { reliefFilter } from '../paint/relief';
 import { degreesOf, wrapTurn } from '../number/turn';
 import { distance, type Point } from '../curve/point';
+import { opacityOf } from '../paint/colour';
 import { isGradient } from '../paint/fills';
 import { placedPaint, plainStops } from '../paint/gradient';
 import type {
@@ -46,7 +47,7 @@ export const escapeXml = (text: string): string =>
 
 /** Colour and opacity apart, since many readers of SVG know no eight-digit colours. */
 function colourOf(name: 'fill' | 'stroke' | 'stop', colour: string): string {
-  const opacity = colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1;
+  const opacity = opacityOf(colour);
   const part = opacity < 1 ? ` ${name}-opacity="${printNumber(opacity, 4)}"` : '';
   return `${name === 'stop' ? 'stop-color' : name}="${colour.slice(0, 7)}"${part}`;
 }

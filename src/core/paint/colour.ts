@@ -10,9 +10,12 @@ export function readColour(text: string): Colour | null {
   return (colour.alpha ?? 1) < 1 ? formatHex8(colour) : formatHex(colour);
 }
 
+/** How opaque a colour is, from 0 to 1. */
+export const opacityOf = (colour: Colour): number =>
+  colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1;
+
 /** A colour with its opacity multiplied by a share from 0 to 1. */
 export function fadedColour(colour: Colour, share: number): Colour {
-  const before = colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1;
-  const alpha = Math.round(255 * before * Math.min(1, Math.max(0, share)));
+  const alpha = Math.round(255 * opacityOf(colour) * Math.min(1, Math.max(0, share)));
   return alpha === 255 ? colour.slice(0, 7) : colour.slice(0, 7) + alpha.toString(16).padStart(2, '0');
 }

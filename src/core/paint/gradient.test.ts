@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 
 import { ellipsePath } from '../maker/ellipse';
 import { NO_TURN, turn } from '../number/turn';
-import type { Gradient, SceneItem, SceneLayer } from '../scene/scene';
+import type { Gradient, GradientStop, SceneItem, SceneLayer } from '../scene/scene';
 import { isGradient } from './fills';
-import { plainStops, stopsProblem, withSettledGradients } from './gradient';
+import { plainStops, reversedStops, stopsProblem, withSettledGradients, withStop } from './gradient';
 
 const stops = [
   { at: 0, colour: '#000000' },
@@ -101,6 +101,48 @@ describe('stops', () => {
     expect(made.map(({ at }) => at)).toEqual([0.2, 0.4, 1]);
     expect(made[1]?.colour).toBe('#808080ff');
     expect(plainStops(stops)).toEqual(stops);
+  });
+
+  it('get one more without a change of the look, past a middle that is aside too', () => {
+    const level = (list: readonly GradientStop[], share: number): number => {
+      const plain = plainStops(list);
+      const k = Math.max(
+        1,
+        plain.findIndex(({ at }) => at >= share),
+      );
+      const [a, b] = [plain[k - 1]!, plain[k]!];
+      const red = ({ colour }: GradientStop): number => parseInt(colour.slice(1, 3), 16);
+      return red(a) + ((red(b) - red(a)) * (share - a.at)) / (b.at - a.at);
+    };
+    const aside: GradientStop[] = [
+      { at: 0.1, colour: '#000000', middle: 0.25 },
+      { at: 0.6, colour: '#c0c0c0' },
+      { at: 1, colour: '#202020', middle: 0.5 },
+    ];
+    for (const share of [0.15, 0.4, 0.8]) {
+      const made = withStop(aside, share);
+      expect(made.stops[made.index]?.at).toBe(share);
+      expect(stopsProblem(made.stops)).toBeNull();
+      for (let k = 11; k < 100; k += 7)
+        expect(Math.abs(level(made.stops, k / 100) - level(aside, k / 100))).toBeLessThan(1.5);
+    }
+    expect(withStop(stops, 0.25).stops[1]?.colour).toBe('#404040');
+    expect(withStop(aside, 0.05)).toMatchObject({
+      index: 0,
+      stops: [{ at: 0.05, colour: '#000000' }, {}, {}, {}],
+    });
+  });
+
+  it('are turned round with their middles, and turned again are as they were', () => {
+    const aside = [
+      { at: 0, colour: '#000000', middle: 0.25 },
+      { at: 1, colour: '#ffffff' },
+    ];
+    expect(reversedStops(aside)).toEqual([
+      { at: 0, colour: '#ffffff', middle: 0.75 },
+      { at: 1, colour: '#000000' },
+    ]);
+    expect(reversedStops(reversedStops(aside))).toEqual(aside);
   });
 
   it('that make none are named', () => {

@@ -1,4 +1,4 @@
-import { formatHex8, interpolate } from 'culori';
+import { formatHex, formatHex8, interpolate } from 'culori';
 
 import { applyTo, determinant, inverse, MIRROR, type Affine } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
@@ -28,6 +28,35 @@ export function plainStops(stops: readonly GradientStop[]): GradientStop[] {
     return [own, { at: at + (next.at - at) * middle, colour: halfWay(colour, next.colour) }];
   });
 }
+
+/** One more stop, at a share of the way from start to end, in the colour that is there: what the gradient looks like stays the same. */
+export function withStop(
+  stops: readonly GradientStop[],
+  share: number,
+): { stops: GradientStop[]; index: number } {
+  const after = stops.findIndex(({ at }) => at > share);
+  const [a, b] = [stops[after - 1], stops[after]];
+  // A middle that is aside is none of the two stretches that are made of one: it becomes a stop of its own.
+  const stretch = a && b ? plainStops([a, b]).slice(0, -1) : [];
+  const all = a && b ? [...stops.slice(0, after - 1), ...stretch, ...stops.slice(after)] : [...stops];
+  const next = all.findIndex(({ at }) => at > share);
+  const index = next < 0 ? all.length : next;
+  const [before, beyond] = [all[index - 1] ?? all[0], all[index] ?? all[all.length - 1]];
+  if (!before || !beyond) return { stops: all, index: 0 };
+  const span = beyond.at - before.at;
+  const mixed = interpolate([before.colour, beyond.colour], 'rgb')(span > 0 ? (share - before.at) / span : 0);
+  const colour = (mixed.alpha ?? 1) < 1 ? formatHex8(mixed) : formatHex(mixed);
+  return { stops: [...all.slice(0, index), { at: share, colour }, ...all.slice(index)], index };
+}
+
+/** The stops from the end to the start. */
+export const reversedStops = (stops: readonly GradientStop[]): GradientStop[] =>
+  stops
+    .map(({ at, colour }, k) => {
+      const middle = stops[k - 1]?.middle;
+      return { at: 1 - at, colour, ...(middle !== undefined && { middle: 1 - middle }) };
+    })
+    .reverse();
 
 /** Start and end that run over a box from top to bottom, or from its middle to its farthest corner. */
 export function endsOver(kind: Gradient['kind'], { left, right, top, bottom }: Bounds): [Point, Point] {

@@ -1,10 +1,8 @@
 import { converter, formatHex, formatHex8 } from 'culori';
 
-import { centroidOf } from '../curve/centroid';
+import { middleOf } from '../curve/centroid';
 import { applyTo } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
 import { ORIGIN, type Point } from '../curve/point';
-import type { Path } from '../curve/path';
 import { degreesOf, type Turn } from '../number/turn';
 import type { Colour, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
@@ -47,20 +45,6 @@ export function litColour(colour: Colour, brightness: number): Colour {
   const times = (x: number): number => Math.min(1, x * brightness);
   const lit = { mode: 'lrgb' as const, r: times(r), g: times(g), b: times(b), alpha: alpha ?? 1 };
   return (alpha ?? 1) < 1 ? formatHex8(lit) : formatHex(lit);
-}
-
-const middles = new WeakMap<readonly Path[], Point>();
-
-function middleOf(paths: readonly Path[]): Point {
-  const known = middles.get(paths);
-  if (known) return known;
-  const { left, right, top, bottom } = boundsOfPaths(paths);
-  const made = centroidOf(paths.filter(({ closed }) => closed)) ?? {
-    x: (left + right) / 2,
-    y: (top + bottom) / 2,
-  };
-  middles.set(paths, made);
-  return made;
 }
 
 /** Less than this many degrees from an axis is on it. */

@@ -1,6 +1,7 @@
 import { memo, type SVGProps } from 'react';
 
 import { distance } from '@/core/curve/point';
+import { opacityOf } from '@/core/paint/colour';
 import { isGradient } from '@/core/paint/fills';
 import { plainStops } from '@/core/paint/gradient';
 import type { Fill, Gradient, SceneItem } from '@/core/scene/scene';
@@ -41,12 +42,7 @@ export const GradientDefs = memo(function GradientDefs({ gradients }: { readonly
   return [...gradients].map(([name, id]) => {
     const { kind, from, to, stops } = JSON.parse(name) as Gradient;
     const inner = plainStops(stops).map(({ at, colour }, k) => (
-      <stop
-        key={k}
-        offset={at}
-        stopColor={colour.slice(0, 7)}
-        stopOpacity={colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1}
-      />
+      <stop key={k} offset={at} stopColor={colour.slice(0, 7)} stopOpacity={opacityOf(colour)} />
     ));
     return kind === 'linear' ? (
       <linearGradient

@@ -10,6 +10,7 @@ import { shownFigure } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { exportAddress } from '@/state/server';
 import { Button } from '../common/Button';
+import { download } from '../common/download';
 import { CountField } from '../common/NumberField';
 import { Row, Sheet } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
@@ -30,16 +31,6 @@ const ABOUT: Record<Kind, Record<SvgForm, string>> = {
   },
   figure: { compact: 'The figure itself, to keep or to open elsewhere.', plain: 'The figure itself.' },
 };
-
-/** Starts a download of a file at an address, or of a text. */
-function download(address: string, file?: string): void {
-  const link = document.createElement('a');
-  link.href = address;
-  if (file) link.download = file;
-  document.body.append(link);
-  link.click();
-  link.remove();
-}
 
 /** Hands the figure on as a file. */
 export function ExportSheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {

@@ -1,6 +1,14 @@
 'use client';
 
-import { addBacking, addToPalette, BACKINGS, setBehind, setFill, setStroke } from '@/core/figure/commands';
+import {
+  FIRST_STROKE,
+  addBacking,
+  addToPalette,
+  BACKINGS,
+  setBehind,
+  setFill,
+  setStroke,
+} from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
@@ -36,7 +44,6 @@ import { ReachChoice } from './ReachChoice';
 
 const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round', square: 'Square' };
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };
-const START_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
 const MOST_DASHES = 20;
 
 /** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
@@ -64,7 +71,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const fillWith = (fill: Fill | null, key: string | null = null): void =>
     apply('Fill', (each) => setFill(each, target, fill), { ...first, fill }, key);
   const strokeWith = (part: Partial<Stroke> | null, key: string | null = null): void => {
-    const full: Stroke | null = part === null ? null : { ...START_STROKE, ...stroke, ...part };
+    const full: Stroke | null = part === null ? null : { ...FIRST_STROKE, ...stroke, ...part };
     apply('Stroke', (each) => setStroke(each, target, part), { ...first, stroke: full }, key);
   };
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));

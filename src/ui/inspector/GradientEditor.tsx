@@ -3,8 +3,8 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
 
-import { rampColour } from '@/core/paint/sequence';
-import { fadedColour } from '@/core/paint/colour';
+import { fadedColour, opacityOf } from '@/core/paint/colour';
+import { reversedStops, withStop } from '@/core/paint/gradient';
 import { LIMITS } from '@/core/figure/model';
 import { SPREADS, type Colour, type Gradient, type GradientStop, type Spread } from '@/core/scene/scene';
 import type { LengthUnit } from '@/core/number/units';
@@ -35,8 +35,6 @@ interface Props {
   readonly onChange: (gradient: Gradient, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
 }
-
-const opacityOf = (colour: Colour): number => (colour.length === 9 ? parseInt(colour.slice(7), 16) / 255 : 1);
 
 const percent = (share: number): number => Math.round(share * 1000) / 10;
 
@@ -71,20 +69,9 @@ export function GradientEditor({
     Math.round(Math.min(stops[k + 1]?.at ?? 1, Math.max(stops[k - 1]?.at ?? 0, share)) * 1000) / 1000;
   const addAt = (share: number): void => {
     if (stops.length >= LIMITS.stops) return;
-    const k = stops.findIndex((each) => each.at > share);
-    const place = k < 0 ? stops.length : k;
-    const [before, after] = [stops[place - 1] ?? stops[0], stops[place] ?? stops[stops.length - 1]];
-    if (!before || !after) return;
-    const span = after.at - before.at;
-    const colour = rampColour([before.colour, after.colour], span > 0 ? (share - before.at) / span : 0);
-    setPicked(place);
-    change({
-      stops: [
-        ...stops.slice(0, place),
-        { at: Math.round(share * 1000) / 1000, colour },
-        ...stops.slice(place),
-      ],
-    });
+    const made = withStop(stops, Math.round(share * 1000) / 1000);
+    setPicked(made.index);
+    change({ stops: made.stops });
   };
   const removeStop = (): void => {
     if (stops.length < 3) return;
@@ -209,20 +196,7 @@ export function GradientEditor({
           Stop {at + 1} of {stops.length}
         </span>
         <span className="flex-1" />
-        <IconButton
-          label="Reverse the stops"
-          onClick={() =>
-            change({
-              stops: stops
-                .map((each, k) => {
-                  const { middle: _, ...rest } = each;
-                  const before = stops[k - 1]?.middle;
-                  return { ...rest, at: 1 - each.at, ...(before !== undefined && { middle: 1 - before }) };
-                })
-                .reverse(),
-            })
-          }
-        >
+        <IconButton label="Reverse the stops" onClick={() => change({ stops: reversedStops(stops) })}>
           <ArrowLeftRight size={16} strokeWidth={1.7} />
         </IconButton>
         <IconButton label="Remove the stop" disabled={stops.length < 3} onClick={removeStop}>

@@ -15,6 +15,7 @@ import { STOCK_PALETTES } from '@/core/paint/palettes';
 import type { Colour } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
+import { download } from '../common/download';
 import { DotsMenu } from '../common/Menu';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -95,10 +96,7 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
     const address = URL.createObjectURL(
       new Blob([tokensOf({ name: figure.name, colours: palette })], { type: 'application/json' }),
     );
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${figure.name}.tokens.json`;
-    link.click();
+    download(address, `${figure.name}.tokens.json`);
     setTimeout(() => URL.revokeObjectURL(address), 10_000);
   };
   return (

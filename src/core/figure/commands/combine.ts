@@ -1,6 +1,6 @@
 import { boundsOfPaths } from '../../curve/bounds';
 import { compose, MIRROR, moveMap, turnMap, type Affine } from '../../curve/affine';
-import { centroidOf } from '../../curve/centroid';
+import { middleOf } from '../../curve/centroid';
 import { contoursOfPaths } from '../../curve/contours';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { lengthOf, scaleBy } from '../../curve/point';
@@ -407,11 +407,7 @@ export function spreadOutward(
     shapes: round.shapes.map((shape) => {
       if (!shapeIds.has(shape.id)) return shape;
       const paths = pathsOfForm(shape.form);
-      const { left, right, top, bottom } = boundsOfPaths(paths);
-      const middle = centroidOf(paths.filter(({ closed }) => closed)) ?? {
-        x: (left + right) / 2,
-        y: (top + bottom) / 2,
-      };
+      const middle = middleOf(paths);
       const r = lengthOf(middle);
       if (r < 1e-9) return shape;
       return { ...shape, form: movedForm(shape.form, scaleBy(middle, by / r)) };

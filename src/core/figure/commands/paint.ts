@@ -2,8 +2,7 @@ import type { Light } from '../../paint/light';
 import type { Relief } from '../../paint/relief';
 import type { Division } from '../../merge/merge';
 import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
-import { boundsOfPaths } from '../../curve/bounds';
-import { centroidOf } from '../../curve/centroid';
+import { middleOf } from '../../curve/centroid';
 import { pathsOfForm } from '../../maker/form';
 import { coloursOfPlaces, type ColourPlan, type Place } from '../../paint/sequence';
 import { reachOf } from '../../symmetry/reach';
@@ -47,10 +46,8 @@ export function colourShapes(
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
   const places = chosen.map(({ form }, depth): Place => {
     const paths = pathsOfForm(form);
-    const { left, right, top, bottom } = boundsOfPaths(paths);
     const { inner, outer } = reachOf(paths) ?? { inner: 0, outer: 0 };
-    const at = centroidOf(paths.filter(({ closed }) => closed));
-    return { at: at ?? { x: (left + right) / 2, y: (top + bottom) / 2 }, inner, outer, depth };
+    return { at: middleOf(paths), inner, outer, depth };
   });
   const colours = coloursOfPlaces(places, plan);
   const colourOf = new Map(chosen.map(({ id }, k) => [id, colours[k] ?? null]));
@@ -65,7 +62,7 @@ export const setFill = (figure: Figure, target: PaintTarget, fill: Fill | null):
   withPaint(figure, target, (paint) => ({ ...paint, fill }));
 
 /** The stroke that a shape gets when only part of one has been said. */
-const FIRST_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
+export const FIRST_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
 
 /** Changes parts of a stroke, giving one to what has none; null takes it away. */
 export const setStroke = (figure: Figure, target: PaintTarget, part: Partial<Stroke> | null): Figure =>

@@ -201,21 +201,33 @@ class Reliefs {
     const markup = this.markup(relief);
     const id = this.ids.get(markup) ?? `relief-${this.ids.size + 1}`;
     this.ids.set(markup, id);
-    return [`    <g filter="url(#${id})">`, ...lines, '    </g>'];
+    const there = printNumber(1 / this.pixelsPerUnit, 9);
+    const back = printNumber(this.pixelsPerUnit, 9);
+    return [
+      `    <g transform="scale(${there})" filter="url(#${id})"><g transform="scale(${back})">`,
+      ...lines,
+      '    </g></g>',
+    ];
   }
 
   private markup(relief: LayerRelief): string {
     const n = (value: number): string => printNumber(value, 6);
-    const { deviation, surfaceScale, azimuth, elevation, plain } = reliefFilter(
+    const { deviation, smoothing, surfaceScale, azimuth, elevation, plain } = reliefFilter(
       relief,
       relief.from,
       this.pixelsPerUnit,
     );
-    const { width, height } = this.page;
+    const [x = '', y = '', width = '', height = ''] = [
+      this.corner.x,
+      this.corner.y,
+      this.page.width,
+      this.page.height,
+    ].map((length) => n(length * this.pixelsPerUnit));
     return [
-      `<filter filterUnits="userSpaceOnUse" x="${n(this.corner.x)}" y="${n(this.corner.y)}" width="${n(width)}" height="${n(height)}" color-interpolation-filters="sRGB">`,
+      `<filter filterUnits="userSpaceOnUse" x="${x}" y="${y}" width="${width}" height="${height}" color-interpolation-filters="sRGB">`,
       `<feGaussianBlur in="SourceAlpha" stdDeviation="${n(deviation)}" result="edge"/>`,
-      `<feDiffuseLighting in="edge" surfaceScale="${n(surfaceScale)}" diffuseConstant="1" lighting-color="#fff" result="light"><feDistantLight azimuth="${n(azimuth)}" elevation="${n(elevation)}"/></feDiffuseLighting>`,
+      `<feDiffuseLighting in="edge" surfaceScale="${n(surfaceScale)}" diffuseConstant="1" lighting-color="#fff" result="rough"><feDistantLight azimuth="${n(azimuth)}" elevation="${n(elevation)}"/></feDiffuseLighting>`,
+      `<feGaussianBlur in="rough" stdDeviation="${n(smoothing)}" result="light"/>`,
       `<feComposite in="light" in2="SourceGraphic" operator="arithmetic" k1="1" k3="${n(plain)}" result="lit"/>`,
       `<feComposite in="lit" in2="SourceAlpha" operator="in"/>`,
       '</filter>',

@@ -1,11 +1,17 @@
 import type { ReactNode } from 'react';
 
 import { reliefFilter } from '@/core/paint/relief';
-import type { LayerRelief, ScenePage } from '@/core/scene/scene';
+import type { LayerRelief } from '@/core/scene/scene';
 
 interface Props {
   readonly relief: LayerRelief | undefined;
-  readonly page: ScenePage;
+  /** What is drawn of it, in the figure's unit. */
+  readonly area: {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+    readonly height: number;
+  };
   readonly id: string;
   /** Of the screen. */
   readonly pixelsPerUnit: number;
@@ -13,9 +19,9 @@ interface Props {
 }
 
 /** What a layer draws as raised wire or grooves, where it has a relief; the same filter as in files. */
-export function ReliefGroup({ relief, page, id, pixelsPerUnit, children }: Props) {
+export function ReliefGroup({ relief, area, id, pixelsPerUnit, children }: Props) {
   if (!relief) return children;
-  const { deviation, surfaceScale, azimuth, elevation, plain } = reliefFilter(
+  const { deviation, smoothing, surfaceScale, azimuth, elevation, plain } = reliefFilter(
     relief,
     relief.from,
     pixelsPerUnit,
@@ -26,10 +32,10 @@ export function ReliefGroup({ relief, page, id, pixelsPerUnit, children }: Props
         <filter
           id={id}
           filterUnits="userSpaceOnUse"
-          x={-page.width / 2 - page.centre.x}
-          y={-page.height / 2 - page.centre.y}
-          width={page.width}
-          height={page.height}
+          x={area.left * pixelsPerUnit}
+          y={area.top * pixelsPerUnit}
+          width={area.width * pixelsPerUnit}
+          height={area.height * pixelsPerUnit}
           colorInterpolationFilters="sRGB"
         >
           <feGaussianBlur in="SourceAlpha" stdDeviation={deviation} result="edge" />
@@ -38,15 +44,18 @@ export function ReliefGroup({ relief, page, id, pixelsPerUnit, children }: Props
             surfaceScale={surfaceScale}
             diffuseConstant={1}
             lightingColor="#fff"
-            result="light"
+            result="rough"
           >
             <feDistantLight azimuth={azimuth} elevation={elevation} />
           </feDiffuseLighting>
+          <feGaussianBlur in="rough" stdDeviation={smoothing} result="light" />
           <feComposite in="light" in2="SourceGraphic" operator="arithmetic" k1={1} k3={plain} result="lit" />
           <feComposite in="lit" in2="SourceAlpha" operator="in" />
         </filter>
       </defs>
-      <g filter={`url(#${id})`}>{children}</g>
+      <g transform={`scale(${1 / pixelsPerUnit})`} filter={`url(#${id})`}>
+        <g transform={`scale(${pixelsPerUnit})`}>{children}</g>
+      </g>
     </>
   );
 }

@@ -54,35 +54,78 @@ export function keptWork(division: Division, work: CellWork): CellWork {
   };
 }
 
-/** The paint of a cell, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
-function paintOfCell(
-  { refs }: CellCopy,
-  { depth }: CellGroup,
-  { paint, cells = NO_CELL_WORK }: RoundMerge,
-  removed: ReadonlySet<string>,
-): Paint | null {
-  if (removed.size > 0 && refs.some((ref) => removed.has(ref) || removed.has(keyOf(ref)))) return null;
-  for (const ref of refs) {
-    const own = cells.paints[ref] ?? cells.paints[keyOf(ref)];
-    if (own) return own;
+/** What was said of cells by kind: of all of it, and of single ones. */
+interface Said<T> {
+  readonly all: ReadonlyMap<string, T>;
+  readonly single: ReadonlyMap<string, ReadonlyMap<string, T>>;
+}
+
+function saidByKind<T>(entries: Iterable<readonly [string, T]>): Said<T> {
+  const all = new Map<string, T>();
+  const single = new Map<string, Map<string, T>>();
+  for (const [ref, what] of entries) {
+    const key = keyOf(ref);
+    if (key === ref) all.set(key, what);
+    else {
+      const known = single.get(key) ?? new Map<string, T>();
+      single.set(key, known.set(ref, what));
+    }
   }
-  return depth > 0 ? paint : UNPAINTED;
+  return { all, single };
+}
+
+/** Remembers what was made of an object as long as that is there. */
+function remembered<K extends object, T>(make: (from: K) => T): (from: K) => T {
+  const made = new WeakMap<K, T>();
+  return (from) => {
+    const known = made.get(from) ?? make(from);
+    made.set(from, known);
+    return known;
+  };
+}
+
+const paintsByKind = remembered((paints: CellWork['paints']) => saidByKind(Object.entries(paints)));
+const removedByKind = remembered((removed: CellWork['removed']) =>
+  saidByKind(removed.map((ref) => [ref, true] as const)),
+);
+
+const saidOf = <T>({ all, single }: Said<T>, key: string, ref: string): T | undefined =>
+  single.get(key)?.get(ref) ?? all.get(key);
+
+/** The paint of each cell of a group, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
+function paintsOfCells(
+  { copies, keys, depth, fused }: CellGroup,
+  { paint, cells = NO_CELL_WORK }: RoundMerge,
+): (Paint | null)[] {
+  const paints = paintsByKind(cells.paints);
+  const removed = removedByKind(cells.removed);
+  const plain = depth > 0 ? paint : UNPAINTED;
+  const [only = ''] = keys;
+  // Of a whole kind one thing is said most often.
+  if (!fused && !paints.single.has(only) && !removed.single.has(only)) {
+    const own = removed.all.has(only) ? null : (paints.all.get(only) ?? plain);
+    return copies.map(() => own);
+  }
+  return copies.map(({ refs }) => {
+    if (refs.some((ref) => saidOf(removed, keyOf(ref), ref))) return null;
+    for (const ref of refs) {
+      const own = saidOf(paints, keyOf(ref), ref);
+      if (own) return own;
+    }
+    return plain;
+  });
 }
 
 /** The paints that the cells of a group have, each once; those that were removed have none. */
 export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
-  const removed = new Set(merge.cells?.removed ?? []);
   const found = new Map<string, Paint>();
-  for (const copy of group.copies) {
-    const paint = paintOfCell(copy, group, merge, removed);
-    if (paint) found.set(nameOfPaint(paint), paint);
-  }
+  for (const paint of new Set(paintsOfCells(group, merge))) if (paint) found.set(nameOfPaint(paint), paint);
   return [...found.values()];
 }
 
 /** The paint of one cell, or null where it was removed. */
 export const paintOfOne = (copy: CellCopy, group: CellGroup, merge: RoundMerge): Paint | null =>
-  paintOfCell(copy, group, merge, new Set(merge.cells?.removed ?? []));
+  paintsOfCells({ ...group, copies: [copy] }, merge)[0] ?? null;
 
 /** What lines enclose and no shape covers has no paint until it gets some. */
 const UNPAINTED: Paint = { fill: null, stroke: null };
@@ -117,10 +160,9 @@ const layersOfGroups = new WeakMap<CellGroup, GroupLayers>();
 
 /** The layers of a divided round: one for each kind and paint, reflected copies apart. */
 export function layersOfCells(round: Round, merge: RoundMerge, division: Division): SceneLayer[] {
-  const removed = new Set(merge.cells?.removed ?? []);
   const { start } = round.rule;
   return shownCells(division, merge.cells ?? NO_CELL_WORK).groups.flatMap((group) => {
-    const paints = group.copies.map((copy) => paintOfCell(copy, group, merge, removed));
+    const paints = paintsOfCells(group, merge);
     const known = layersOfGroups.get(group);
     if (
       known?.round.id === round.id &&

@@ -27,17 +27,28 @@ export interface ColourPlan {
   readonly shift: number;
 }
 
-/** The colour at a share of the way through evenly spaced ones, mixed in OKLab (CSS Color 4, section 12). */
-export function rampColour(colours: readonly Colour[], share: number): Colour {
+/** The colours of a ramp of evenly spaced ones, by the share of the way through; mixed in OKLab (CSS Color 4, section 12). */
+function rampOf(colours: readonly Colour[]): (share: number) => Colour {
   const [only = '#000000'] = colours;
-  if (colours.length < 2) return only;
-  const at = Math.min(1, Math.max(0, share)) * (colours.length - 1);
-  const k = Math.round(at);
-  // On a stop it is that colour to the bit.
-  if (Math.abs(at - k) < 1e-9) return colours[k] ?? only;
-  const mixed = interpolate([...colours], 'oklab')(at / (colours.length - 1));
-  return (mixed.alpha ?? 1) < 1 ? formatHex8(mixed) : formatHex(mixed);
+  if (colours.length < 2) return () => only;
+  const mix = interpolate([...colours], 'oklab');
+  const made = new Map<number, Colour>();
+  return (share) => {
+    const at = Math.min(1, Math.max(0, share)) * (colours.length - 1);
+    const k = Math.round(at);
+    // On a stop it is that colour to the bit.
+    if (Math.abs(at - k) < 1e-9) return colours[k] ?? only;
+    const known = made.get(at);
+    if (known) return known;
+    const mixed = mix(at / (colours.length - 1));
+    const colour = (mixed.alpha ?? 1) < 1 ? formatHex8(mixed) : formatHex(mixed);
+    made.set(at, colour);
+    return colour;
+  };
 }
+
+/** The colour at a share of the way through evenly spaced ones. */
+export const rampColour = (colours: readonly Colour[], share: number): Colour => rampOf(colours)(share);
 
 /** Less than this apart, as a share of the greatest distance, is the same distance. */
 const SAME = 0.005;
@@ -52,7 +63,7 @@ export function directionOf({ x, y }: Point): number {
  * The ring that each place is in, from 0 at the centre: those that begin and end at the same distances, and lie as far out, are one.
  */
 export function ringsOfPlaces(places: readonly Place[]): number[] {
-  const far = Math.max(...places.map(({ outer }) => outer), 1e-9);
+  const far = places.reduce((most, { outer }) => Math.max(most, outer), 1e-9);
   const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * far;
   const rings: { readonly place: Place; readonly r: number }[] = [];
   const order = places
@@ -74,33 +85,41 @@ export function ringsOfPlaces(places: readonly Place[]): number[] {
 }
 
 const spread = (values: readonly number[]): ((value: number) => number) => {
-  const [least, most] = [Math.min(...values), Math.max(...values)];
+  let [least, most] = [Infinity, -Infinity];
+  for (const value of values) {
+    least = Math.min(least, value);
+    most = Math.max(most, value);
+  }
   return (value) => (most > least ? (value - least) / (most - least) : 0);
 };
 
 /** The colour of each place by a plan. @throws RangeError for a plan without colours */
 export function coloursOfPlaces(places: readonly Place[], plan: ColourPlan): Colour[] {
   const { colours } = plan;
-  if (colours.length === 0) throw new RangeError('Choose one colour at least.');
+  const [first] = colours;
+  if (first === undefined) throw new RangeError('Choose one colour at least.');
+  const ramp = rampOf(colours);
   switch (plan.by) {
     case 'ring': {
       const rings = ringsOfPlaces(places);
       const share = spread(rings);
-      return rings.map((ring) => rampColour(colours, share(ring)));
+      return rings.map((ring) => ramp(share(ring)));
     }
     case 'overlap': {
       const depths = [...new Set(places.map(({ depth }) => depth))].sort((a, b) => a - b);
       const share = spread(depths.map((_, k) => k));
-      return places.map(({ depth }) => rampColour(colours, share(depths.indexOf(depth))));
+      return places.map(({ depth }) => ramp(share(depths.indexOf(depth))));
     }
     case 'distance': {
       const distances = places.map(({ at }) => lengthOf(at));
       const share = spread(distances);
-      return distances.map((distance) => rampColour(colours, share(distance)));
+      return distances.map((distance) => ramp(share(distance)));
     }
-    case 'direction':
+    case 'direction': {
       // Once round the ramp comes back to where it began.
-      return places.map(({ at }) => rampColour([...colours, colours[0] as Colour], directionOf(at)));
+      const around = rampOf([...colours, first]);
+      return places.map(({ at }) => around(directionOf(at)));
+    }
     case 'sector':
       return sectorColours(places, plan);
   }

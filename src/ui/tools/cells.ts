@@ -124,6 +124,7 @@ function strokeCells(
   const { scale } = viewOf(state, p.pane);
   const refs = new Set<string>();
   let last = p;
+  let after = before;
   const follow = (q: PanePoint): void => {
     const had = refs.size;
     // Cells are looked up as they were before the stroke.
@@ -133,14 +134,14 @@ function strokeCells(
     if (refs.size === had) return;
     const list = [...refs];
     editor.setState({ lit: { refs: list, kind: null, own: list } });
-    preview(editor, change(before, work.round, work.division, list));
+    after = change(before, work.round, work.division, list);
+    preview(editor, after);
   };
   follow(p);
   return {
     move: follow,
     up: () => {
       editor.setState({ lit: null });
-      const after = refs.size > 0 ? change(before, work.round, work.division, [...refs]) : before;
       if (after === before) preview(editor, null);
       else commit(editor, label, after);
     },

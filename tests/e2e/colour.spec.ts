@@ -8,10 +8,12 @@ import {
   setFrame,
   setMerge,
   setPage,
+  setRelief,
 } from '../../src/core/figure/commands';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
 import { fromPolar } from '../../src/core/curve/point';
 import { pathForm } from '../../src/core/maker/form';
+import type { Figure } from '../../src/core/figure/model';
 import { pixelsOf } from '../help/pictures';
 import { benchAt, drag, drawPetal, exported, makeFigure, setFold, whole } from './hands';
 
@@ -240,6 +242,83 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
   await expect(page.getByText('This file is no JSON, so it holds no design tokens.')).toBeVisible();
 });
 
+/** Opens a figure that was made before. @returns what closes and deletes it */
+async function openFigure(page: Page, figure: Figure): Promise<{ id: string; close: () => Promise<void> }> {
+  const answer = await page.request.post('/api/figures', { data: { figure } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Artwork alone' }).click();
+  return {
+    id,
+    close: async () => {
+      await page.goto('about:blank');
+      await page.request.delete(`/api/figures/${id}`);
+    },
+  };
+}
+
+/** How many times finer than a unit a file is rendered, so that the point that is compared is within an eighth of one. */
+const FINE = 8;
+
+/** Every third pixel is compared, across and down. */
+const APART = 3;
+
+/**
+ * Compares Whole with a figure's file in another renderer, at every pixel of the artwork around which the file changes by no more than
+ * some levels of 8 bits.
+ * @returns the most that they differ, at how many pixels they were compared, and the share of these that differ by more than a level
+ */
+async function compared(
+  page: Page,
+  id: string,
+  smooth: number,
+  fine = FINE,
+): Promise<{ most: number; pixels: number; apart: number }> {
+  const pane = (await whole(page).boundingBox())!;
+  const transform = (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!;
+  const [x0 = 0, y0 = 0, scale = 1] = [...transform.matchAll(/-?[\d.]+/g)].map(Number);
+  const file = await page.request.get(
+    `/api/figures/${id}/export?to=svg&form=compact&decimals=6&background=1`,
+  );
+  const side = Math.round(180 * fine);
+  const there = pixelsOf(await file.text(), side);
+  const shot = await sharp(await page.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  // What lies over the page: the head and the foot of the pane.
+  const top = Math.ceil(Math.max(pane.y + y0 - 90 * scale, pane.y + 60));
+  const bottom = Math.floor(Math.min(pane.y + y0 + 90 * scale, pane.y + pane.height - 90));
+  const left = Math.ceil(Math.max(pane.x + x0 - 88 * scale, pane.x + 16));
+  const right = Math.floor(Math.min(pane.x + x0 + 88 * scale, pane.x + pane.width - 16));
+  const around = Math.ceil((1.5 * fine) / scale);
+  const offsets = Array.from({ length: 2 * around + 1 }, (_, k) => k - around);
+  const near = offsets.flatMap((dx) => offsets.map((dy) => [dx, dy] as const));
+  let [most, pixels, apart] = [0, 0, 0];
+  for (let py = top; py < bottom; py += APART)
+    for (let px = left; px < right; px += APART) {
+      const at = (value: number, from: number): number =>
+        Math.floor(((value + 0.5 - from) / scale + 90) * fine);
+      const [fx, fy] = [at(px, pane.x + x0), at(py, pane.y + y0)];
+      const level = (dx: number, dy: number, c: number): number =>
+        there[4 * ((fy + dy) * side + fx + dx) + c] ?? 0;
+      const isSmooth = near.every(([dx, dy]) =>
+        [0, 1, 2].every((c) => Math.abs(level(dx, dy, c) - level(0, 0, c)) <= smooth),
+      );
+      if (!isSmooth) continue;
+      pixels += 1;
+      const seen = 3 * (py * shot.info.width + px);
+      const off = Math.max(...[0, 1, 2].map((c) => Math.abs((shot.data[seen + c] ?? 0) - level(0, 0, c))));
+      if (off > 1) apart += 1;
+      most = Math.max(most, off);
+    }
+  return { most, pixels, apart: apart / pixels };
+}
+
+const ellipse = (y: number, r: number) =>
+  ({ kind: 'ellipse', at: { x: 0, y }, rotation: { num: 0, den: 1 }, rx: r, ry: r }) as const;
+
 test('colours and gradients on the screen are those of the file in another renderer', async ({ page }) => {
   const gradient = (kind: 'linear' | 'radial', to: { x: number; y: number }, stops: [string, string]) => ({
     kind,
@@ -248,8 +327,6 @@ test('colours and gradients on the screen are those of the file in another rende
     to,
     stops: stops.map((colour, at) => ({ at, colour })),
   });
-  const ellipse = (y: number, r: number) =>
-    ({ kind: 'ellipse', at: { x: 0, y }, rotation: { num: 0, den: 1 }, rx: r, ry: r }) as const;
   let figure = addShapes({ ...newFigure('Pixels', 'x'), rounds: [newRound('r', 'R', 6)] }, 'r', [
     newShape('run', 'Run', ellipse(-50, 18), {
       fill: gradient('radial', { x: 0, y: -90 }, ['#203040', '#70a0d0']),
@@ -258,48 +335,122 @@ test('colours and gradients on the screen are those of the file in another rende
     newShape('flat', 'Flat', ellipse(-50, 6), { fill: '#d9512c', stroke: null }),
   ]);
   figure = setPage(figure, { background: gradient('linear', { x: 90, y: 0 }, ['#101820', '#90a080']) });
-  const answer = await page.request.post('/api/figures', { data: { figure } });
-  const { id } = (await answer.json()) as { id: string };
-  await page.goto(`/figures/${id}`);
-  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Artwork alone' }).click();
+  const { id, close } = await openFigure(page, figure);
+  const { most, pixels } = await compared(page, id, 3);
+  expect(pixels).toBeGreaterThan(5000);
+  expect(most).toBeLessThanOrEqual(2);
+  await close();
+});
+
+test('wire and grooves on the screen are those of the file in another renderer', async ({ page }) => {
+  const ring = newShape('ring', 'Ring', ellipse(-45, 25), {
+    fill: '#c08040',
+    stroke: { colour: '#4080c0', width: 8, cap: 'butt', join: 'miter' },
+  });
+  let figure = addShapes({ ...newFigure('Wire', 'x'), rounds: [newRound('r', 'R', 6)] }, 'r', [ring]);
+  for (const how of ['raised', 'sunken'] as const) {
+    figure = setRelief(figure, 'r', { how, edge: 6 });
+    const { id, close } = await openFigure(page, figure);
+    // At the size that it has, 96 pixels to an inch, as light in other sizes is other pixels' light.
+    const { most, pixels } = await compared(page, id, 6, 96 / 25.4);
+    expect(pixels).toBeGreaterThan(2000);
+    expect(most).toBeLessThanOrEqual(8);
+    await close();
+  }
+});
+
+test('thousands of cells light up, are painted, coloured and undone, and look as in the file', async ({
+  page,
+}) => {
+  const circle = newShape('c', 'Circle', ellipse(-44, 44), { fill: '#1f8a76', stroke: null });
+  const figure = setMerge(
+    addShapes({ ...newFigure('Cells', 'x'), rounds: [newRound('r', 'R', 60)] }, 'r', [circle]),
+    'r',
+    'divide',
+  );
+  const { id, close } = await openFigure(page, figure);
+  const drawn = whole(page).getByTestId('many-cells');
+  await page.keyboard.press('5');
+  await expect(kinds(page)).toHaveCount(30);
+  await expect(drawn).toBeVisible();
+  // Where four cells meet, the seam of one renderer may be no seam in the other.
+  const seams = 0.002;
+  await expect.poll(async () => (await compared(page, id, 0)).apart).toBeLessThan(seams);
+
+  // Each cell of the rim is some 20 pixels wide.
+  await page.getByRole('button', { name: /^Paint/ }).click();
   const pane = (await whole(page).boundingBox())!;
   const transform = (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!;
   const [x0 = 0, y0 = 0, scale = 1] = [...transform.matchAll(/-?[\d.]+/g)].map(Number);
-  const file = await page.request.get(
-    `/api/figures/${id}/export?to=svg&form=compact&decimals=6&background=1`,
-  );
-  // Eight pixels to a unit, so that the point that is compared is within an eighth of one.
-  const fine = 8;
-  const side = 180 * fine;
-  const pixels = pixelsOf(await file.text(), side);
-  const shot = await sharp(await page.screenshot())
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  // A flat colour within one level, gradients within two.
-  for (const [x, y, within] of [
-    [-70, 70, 2],
-    [60, -75, 2],
-    [0, 0, 2],
-    [0, -62, 2],
-    [43, -36, 2],
-    [0, -50, 1],
-    [-43, 25, 1],
+  const rim = { x: pane.x + x0, y: pane.y + y0 - 85 * scale };
+  const colourThere = async (): Promise<string> => {
+    const { x, y } = rim;
+    const clip = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
+    const { data } = await sharp(await page.screenshot({ clip }))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return `#${data.toString('hex')}`;
+  };
+  await inspector(page).getByRole('button', { name: 'Fill: #d9512c' }).click();
+  await page.mouse.move(rim.x, rim.y);
+  await expect(whole(page).getByTestId('cell-marks').locator('path').first()).toBeVisible();
+  await page.mouse.down();
+  await page.mouse.up();
+  await page.mouse.move(pane.x + 8, pane.y + 60);
+  await expect.poll(colourThere).toBe('#d9512c');
+  await page.keyboard.press('Control+z');
+  await expect.poll(colourThere).toBe('#1f8a76');
+
+  await inspector(page).getByRole('radio', { name: 'Sectors' }).click();
+  for (const colour of ['#84c5b4', '#113d4c', '#f2e6d0'])
+    await inspector(page)
+      .getByRole('button', { name: `Use ${colour} next` })
+      .click();
+  await inspector(page).getByRole('button', { name: 'Colour cells' }).click();
+  await expect.poll(colourThere).not.toBe('#1f8a76');
+  await expect(page.getByRole('status').first()).toHaveText(/^saved/);
+  const { apart, pixels } = await compared(page, id, 0);
+  expect(pixels).toBeGreaterThan(500);
+  expect(apart).toBeLessThan(seams);
+
+  // The view is moved, and what is drawn for it is as exact.
+  await page.mouse.move(pane.x + x0, pane.y + y0);
+  await page.keyboard.press('q');
+  await page.mouse.wheel(0, -120);
+  await page.mouse.move(pane.x + 8, pane.y + 60);
+  await expect.poll(async () => (await compared(page, id, 0)).apart).toBeLessThan(seams);
+  await close();
+});
+
+test('the eyedropper takes the colours of an underlay', async ({ page }) => {
+  await makeFigure(page);
+  const picture = await sharp(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="300" height="400"><rect width="300" height="400" fill="#a03050"/><rect x="150" width="150" height="400" fill="#3050a0"/></svg>',
+    ),
+  )
+    .png()
+    .toBuffer();
+  await page.keyboard.press('1');
+  await inspector(page)
+    .getByLabel('Picture to trace from')
+    .setInputFiles({ name: 'shell.png', mimeType: 'image/png', buffer: picture });
+  await expect(page.getByTestId('underlay')).toBeVisible();
+  await page.keyboard.press('5');
+  for (const [right, colour] of [
+    [-70, '#a03050'],
+    [70, '#3050a0'],
   ] as const) {
-    const screen = { x: Math.floor(pane.x + x0 + x * scale), y: Math.floor(pane.y + y0 + y * scale) };
-    const at = {
-      x: (screen.x + 0.5 - pane.x - x0) / scale + 90,
-      y: (screen.y + 0.5 - pane.y - y0) / scale + 90,
-    };
-    const from = 4 * (Math.floor(at.y * fine) * side + Math.floor(at.x * fine));
-    const seen = 3 * (screen.y * shot.info.width + screen.x);
-    for (let c = 0; c < 3; c += 1)
-      expect(
-        Math.abs((shot.data[seen + c] ?? 0) - (pixels[from + c] ?? 0)),
-        `${x}, ${y}`,
-      ).toBeLessThanOrEqual(within);
+    await page.getByRole('button', { name: /^Eyedropper/ }).click();
+    const at = await benchAt(page, right, 200);
+    await page.mouse.click(at.x, at.y);
+    await expect(inspector(page).getByText('of the next stroke')).toBeVisible();
+    await expect(inspector(page).getByLabel('Fill colour')).toHaveValue(colour);
   }
-  await page.goto('about:blank');
-  await page.request.delete(`/api/figures/${id}`);
+  // Where neither the figure nor the picture is, there is nothing to take.
+  await page.getByRole('button', { name: /^Eyedropper/ }).click();
+  const outside = await benchAt(page, 0, 500);
+  await page.mouse.click(outside.x, outside.y);
+  await expect(page.getByText('There is no colour at this point.')).toBeVisible();
 });

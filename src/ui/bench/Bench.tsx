@@ -1,28 +1,28 @@
 'use client';
 
-import { memo, useMemo } from 'react';
+import { memo } from 'react';
 
-import { degreesOf, multiplyTurn, negateTurn, turn, wrapTurn } from '@/core/number/turn';
+import { degreesOf, negateTurn, NO_TURN } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
-import type { SceneLayer } from '@/core/scene/scene';
 import { symmetryOf } from '@/core/figure/copies';
 import { swallowedRounds } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
-import { activeRound, shownFigure, type EditorState } from '@/state/editor';
+import { activeRound, shownFigure } from '@/state/editor';
+import { atRest } from '@/state/rest';
 import { sceneOf } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
-import { CellMarks } from '../common/CellMarks';
+import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { firstColour } from '@/core/paint/fills';
-import { LayerCopies } from '../common/LayerCopies';
 import { PaneSwitch } from '../editor/PaneSwitch';
-import { GradientDefs, gradientIds, ItemShape } from '../common/sceneShapes';
+import { placeOfView } from '../common/Slabs';
+import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } from './BenchLayers';
 import { wedgeData } from '../common/wedgeShape';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
@@ -32,7 +32,6 @@ import { Tray } from './Tray';
 
 /** Copies of other rounds farther round than this are out of the Bench's sight. */
 const SIGHT_DEGREES = 75;
-const MOST_NEIGHBOURS = 3;
 
 const Frame = memo(function Frame({
   fold,
@@ -91,24 +90,6 @@ const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; reado
   );
 });
 
-function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
-  // Where copies look different the first of them is the one on the Bench.
-  const items = layer.copies[0]?.items ?? layer.items;
-  const gradients = useMemo(() => gradientIds('bench-motif', items), [items]);
-  return (
-    <>
-      <defs>
-        <GradientDefs gradients={gradients} />
-      </defs>
-      {items.map((item, k) => (
-        <g key={k} opacity={item.mirrored ? 0.5 : 1}>
-          <ItemShape item={item} outline={outline} gradients={gradients} />
-        </g>
-      ))}
-    </>
-  );
-}
-
 /** How far the motif reaches past a ray, where the round asks to be told. */
 function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
   const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
@@ -125,56 +106,23 @@ function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: st
   );
 }
 
-/** A layer without its first copy, which is the motif itself. */
-const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: layer.copies.slice(1) });
-
-const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
-
-interface InSight {
-  readonly upright: number;
-  readonly sight: number;
-  readonly layer: SceneLayer;
-}
-
-const seen = new WeakMap<SceneLayer, InSight>();
-
-/** A layer with the copies that the Bench shows; the same object as long as the layer is. */
-function copiesInSight(layer: SceneLayer, upright: number, sight: number): SceneLayer {
-  if (layer.copies.length === 1 || sight >= 180) return layer;
-  const known = seen.get(layer);
-  if (known?.upright === upright && known.sight === sight) return known.layer;
-  const copies = layer.copies.filter(({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= sight);
-  const made = { ...layer, copies };
-  seen.set(layer, { upright, sight, layer: made });
-  return made;
-}
-
-const pickBench = (state: EditorState) => state;
-
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
   const editor = useEditor();
-  const state = useEditorState(pickBench);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
   const view = benchView(state);
   const fold = round?.rule.fold ?? 1;
   const radius = benchRadius(figure) * 1.02;
-  const start = round?.rule.start ?? turn(0);
-  const upright = -degreesOf(start);
   const own = scene.layers.filter(({ roundId }) => roundId === round?.id);
   const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
   const merged = swallowed || own.some(({ items }) => items.some(({ shapeId }) => shapeId === null));
-  const neighbours = Array.from(
-    { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
-    (_, k) => k + 1,
-  );
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = fold <= 2 ? 180 : SIGHT_DEGREES;
-  const inSight = (layer: SceneLayer): SceneLayer => copiesInSight(layer, upright, sight);
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.every && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
@@ -182,6 +130,16 @@ export function Bench() {
   // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.
   const paper = state.outlines ? null : firstColour(figure.page.background);
   const ground = paper ? `var(--wedge, ${paper})` : 'var(--sand)';
+  const place = placeOfView(view);
+  const look: BenchLook = {
+    view,
+    size: state.sizes.bench,
+    start: round?.rule.start ?? NO_TURN,
+    fold,
+    radius,
+    sight,
+    outline: state.outlines,
+  };
   const label = printNumber(180 / fold, 3);
   const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));
   // No room beside the ray's end: its angle is written above it.
@@ -204,128 +162,92 @@ export function Bench() {
       <PaneCanvas
         pane="bench"
         label="Bench: one wedge, where the motif is drawn"
+        slabs={[
+          {
+            key: 'ground',
+            svg: (
+              <>
+                <defs>
+                  <MotifDefs layers={merged ? [] : own} outline={state.outlines} />
+                  <clipPath id="bench-wedge">
+                    <path d={wedgeData(fold, radius * 1.2)} />
+                  </clipPath>
+                </defs>
+
+                <g transform={place}>
+                  <Frame fold={fold} radius={radius} step={ringStepOf(state)} ground={ground} />
+                  {figure.underlay?.visible && (
+                    <image
+                      data-testid="underlay"
+                      href={pictureAddress(figure.underlay.picture)}
+                      x={-figure.underlay.width / 2}
+                      y={-figure.underlay.height / 2}
+                      width={figure.underlay.width}
+                      height={figure.underlay.height}
+                      preserveAspectRatio="none"
+                      opacity={figure.underlay.strength}
+                      transform={`translate(${figure.underlay.at.x} ${figure.underlay.at.y}) rotate(${degreesOf(figure.underlay.rotation)})`}
+                    />
+                  )}
+                </g>
+              </>
+            ),
+          },
+          ...(state.ghosts ? otherSlabs(others, look) : []),
+          ...(merged ? mergedSlabs(own, look) : []),
+          {
+            key: 'top',
+            svg: (
+              <>
+                <g transform={place}>
+                  {!merged && (
+                    <MotifAndCopies layers={own} look={look} ghosts={state.ghosts} plain={isPlain} />
+                  )}
+                  {merged && (
+                    <g fill="none" stroke="var(--ink)" strokeOpacity={0.5} strokeDasharray="3 3">
+                      {round?.shapes
+                        .filter(({ visible }) => visible)
+                        .map((shape) => (
+                          <MotifLine key={shape.id} shape={shape} />
+                        ))}
+                    </g>
+                  )}
+                  {round && <FrameLines frame={round.frame} reach={radius * 2} />}
+                  <Rays fold={fold} radius={radius} />
+                </g>
+                <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
+                {fold > 1 && fold < 90 && (
+                  <text
+                    x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
+                    y={crowded ? ray.y - 8 : ray.y + 14}
+                    textAnchor={crowded ? 'end' : 'start'}
+                    className="fill-brass-text font-mono text-[11px]"
+                  >
+                    ±{label}°
+                  </text>
+                )}
+                {empty && (
+                  <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
+                    <tspan x={hintAt.x}>
+                      {state.stage === 'setout'
+                        ? 'Set out a frame at the right, or choose a maker below'
+                        : 'Choose Petal below'}
+                    </tspan>
+                    <tspan x={hintAt.x} dy={18}>
+                      and drag up along the axis.
+                    </tspan>
+                  </text>
+                )}
+              </>
+            ),
+          },
+        ]}
         over={
-          <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
-            <CellMarks state={state} sight={sight} />
+          <g transform={place}>
+            <CellMarks sight={sight} />
           </g>
         }
-      >
-        <defs>
-          <g id="bench-motif">
-            {!merged && own.map((layer, k) => <Items key={k} layer={layer} outline={state.outlines} />)}
-          </g>
-          <clipPath id="bench-wedge">
-            <path d={wedgeData(fold, radius * 1.2)} />
-          </clipPath>
-        </defs>
-        <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
-          <Frame fold={fold} radius={radius} step={ringStepOf(state)} ground={ground} />
-          {figure.underlay?.visible && (
-            <image
-              data-testid="underlay"
-              href={pictureAddress(figure.underlay.picture)}
-              x={-figure.underlay.width / 2}
-              y={-figure.underlay.height / 2}
-              width={figure.underlay.width}
-              height={figure.underlay.height}
-              preserveAspectRatio="none"
-              opacity={figure.underlay.strength}
-              transform={`translate(${figure.underlay.at.x} ${figure.underlay.at.y}) rotate(${degreesOf(figure.underlay.rotation)})`}
-            />
-          )}
-          {state.ghosts && (
-            <g opacity={0.17} transform={`rotate(${upright})`}>
-              {others.map((layer, k) => (
-                <LayerCopies
-                  key={k}
-                  layer={inSight(layer)}
-                  id={`bench-other-${k}`}
-                  outline={state.outlines}
-                />
-              ))}
-            </g>
-          )}
-          {merged ? (
-            [0.22, 1].map((opacity) => (
-              <g key={opacity} opacity={opacity} clipPath={opacity === 1 ? 'url(#bench-wedge)' : undefined}>
-                <g transform={`rotate(${upright})`}>
-                  {own.map((layer, k) => (
-                    <LayerCopies
-                      key={k}
-                      layer={inSight(layer)}
-                      id={`bench-own-${k}-${opacity}`}
-                      outline={state.outlines}
-                    />
-                  ))}
-                </g>
-              </g>
-            ))
-          ) : (
-            <>
-              {state.ghosts && !isPlain && (
-                <g opacity={0.2} transform={`rotate(${upright})`}>
-                  {own.map((layer, k) => (
-                    <LayerCopies
-                      key={k}
-                      layer={withoutFirst(inSight(layer))}
-                      id={`bench-neighbour-${k}`}
-                      outline={state.outlines}
-                    />
-                  ))}
-                </g>
-              )}
-              {state.ghosts && isPlain && (
-                <g opacity={0.2}>
-                  {neighbours
-                    .flatMap((k) => [k, -k])
-                    .map((k) => (
-                      <use
-                        key={k}
-                        href="#bench-motif"
-                        transform={`rotate(${degreesOf(multiplyTurn(turn(1, fold), k))})`}
-                      />
-                    ))}
-                </g>
-              )}
-              <use href="#bench-motif" />
-            </>
-          )}
-          {merged && (
-            <g fill="none" stroke="var(--ink)" strokeOpacity={0.5} strokeDasharray="3 3">
-              {round?.shapes
-                .filter(({ visible }) => visible)
-                .map((shape) => (
-                  <MotifLine key={shape.id} shape={shape} />
-                ))}
-            </g>
-          )}
-          {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-          <Rays fold={fold} radius={radius} />
-        </g>
-        <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
-        {fold > 1 && fold < 90 && (
-          <text
-            x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
-            y={crowded ? ray.y - 8 : ray.y + 14}
-            textAnchor={crowded ? 'end' : 'start'}
-            className="fill-brass-text font-mono text-[11px]"
-          >
-            ±{label}°
-          </text>
-        )}
-        {empty && (
-          <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
-            <tspan x={hintAt.x}>
-              {state.stage === 'setout'
-                ? 'Set out a frame at the right, or choose a maker below'
-                : 'Choose Petal below'}
-            </tspan>
-            <tspan x={hintAt.x} dy={18}>
-              and drag up along the axis.
-            </tspan>
-          </text>
-        )}
-      </PaneCanvas>
+      />
       <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 px-2">
         <h2 className="rounded-[6px] bg-field/85 px-1 font-semibold">Bench</h2>
         <span className="truncate rounded-[6px] bg-field/85 px-1 text-[12px] text-muted">

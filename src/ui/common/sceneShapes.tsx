@@ -5,7 +5,7 @@ import { opacityOf } from '@/core/paint/colour';
 import { isGradient } from '@/core/paint/fills';
 import { plainStops } from '@/core/paint/gradient';
 import type { Fill, Gradient, SceneItem } from '@/core/scene/scene';
-import { screenData } from './screenData';
+import { screenData } from '@/core/format/screenData';
 
 interface ItemProps {
   readonly item: SceneItem;

@@ -1,17 +1,18 @@
 'use client';
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 
 import { coloursOfFigure, recoloured, swapColour, type ColourScope } from '@/core/figure/recolour';
 import type { Figure, Round } from '@/core/figure/model';
+import type { Colour } from '@/core/scene/scene';
 import { adjustedColour, NO_ADJUSTMENT, type Adjustment } from '@/core/paint/adjust';
 import { commit, preview, shownFigure, type EditorState } from '@/state/editor';
 import { act } from '@/state/editor';
+import { atRest } from '@/state/rest';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
-import { ColourField } from './ColourField';
+import { Swatch } from './Swatch';
 
 const SLIDERS: readonly { key: keyof Adjustment; less: string; more: string; most: number; step: number }[] =
   [
@@ -32,10 +33,12 @@ function scopeOf(of: Of, state: EditorState, round: Round): ColourScope {
 /** The figure as the last step left it: what a slider starts from. */
 const before = (state: EditorState): Figure => shownFigure({ ...state, live: null });
 
+const MOST_SWATCHES = 32;
+
 /** Lightens, warms, strengthens colours and turns their hue; swaps one colour for another wherever it is. */
 export function AdjustPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const some = state.selection.shapeIds.size > 0 && !round.merge;
   const [asked, setAsked] = useState<Of>('round');
@@ -54,6 +57,13 @@ export function AdjustPanel({ round }: { readonly round: Round }) {
     setNow(NO_ADJUSTMENT);
     commit(editor, 'Adjust colours', shownFigure(editor.getState()));
   };
+  const settled = useDeferredValue(figure);
+  const used = useMemo(() => coloursOfFigure(settled).slice(0, MOST_SWATCHES), [settled]);
+  const swap = useCallback(
+    (from: Colour, to: Colour, key: string | null) =>
+      act(editor, 'Swap colour', (each) => swapColour(each, from, to), key),
+    [editor],
+  );
   const off = round.locked && of !== 'figure';
   return (
     <Section title="Adjust">
@@ -91,35 +101,19 @@ export function AdjustPanel({ round }: { readonly round: Round }) {
       ))}
       <span className="pt-1.5 text-[12px] text-muted">Colours in use: choose one to swap it everywhere</span>
       <div className="grid grid-cols-8 gap-[7px]">
-        {coloursOfFigure(figure)
-          .slice(0, 32)
-          .map(({ colour, uses }, k) => (
-            <Popover key={k} className="relative">
-              <PopoverButton
-                aria-label={`Swap ${colour}, used ${uses} times`}
-                title={`${colour}, ${uses} ×`}
-                className="aspect-square w-full rounded-full border border-line-strong hover:border-edge"
-                style={{ background: colour }}
-              />
-              <PopoverPanel
-                anchor="left start"
-                className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
-              >
-                <span className="text-[12px] text-muted">Becomes, wherever it is:</span>
-                <ColourField
-                  label="Swap to"
-                  value={colour}
-                  mixed={false}
-                  palette={figure.palette}
-                  onChange={(to, key) => {
-                    if (to && to !== colour)
-                      act(editor, 'Swap colour', (each) => swapColour(each, colour, to), key);
-                  }}
-                  onKeep={() => undefined}
-                />
-              </PopoverPanel>
-            </Popover>
-          ))}
+        {used.map(({ colour, uses }, k) => (
+          <Swatch
+            key={k}
+            round
+            colour={colour}
+            label={`Swap ${colour}, used ${uses} times`}
+            title={`${colour}, ${uses} ×`}
+            words="Becomes, wherever it is:"
+            field="Swap to"
+            palette={figure.palette}
+            onChange={swap}
+          />
+        ))}
       </div>
     </Section>
   );

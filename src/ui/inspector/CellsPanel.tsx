@@ -12,6 +12,7 @@ import { lostRefs, NO_CELL_WORK } from '@/core/figure/cells';
 import type { Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { cellsOfRound, divisionOf } from '@/state/merges';
+import { atRest } from '@/state/rest';
 import { Crop } from 'lucide-react';
 import { Button } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
@@ -25,7 +26,7 @@ const plural = (count: number, one: string, many: string): string => `${count} $
 /** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
 export function CellsPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);

@@ -9,6 +9,7 @@ import { COLOUR_BY, type ColourPlan } from '@/core/paint/sequence';
 import type { Colour } from '@/core/scene/scene';
 import { actOnRound, selectedShapes, shownFigure } from '@/state/editor';
 import { divisionOf } from '@/state/merges';
+import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { Choices } from '../common/Choices';
 import { CountField } from '../common/NumberField';
@@ -36,7 +37,7 @@ const MOST_COLOURS = 24;
 /** Colours all cells of a round, or its shapes, in one command. */
 export function ColourByPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const { palette } = shownFigure(state);
   const [by, setBy] = useState<ColourPlan['by']>('ring');
   const [own, setOwn] = useState<readonly Colour[]>([]);

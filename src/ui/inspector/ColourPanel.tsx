@@ -26,6 +26,7 @@ import {
 import { act, shownFigure } from '@/state/editor';
 import { chosenIn } from '@/state/chosen';
 import { newId } from '@/state/ids';
+import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -49,7 +50,7 @@ const MOST_DASHES = 20;
 /** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
 export function ColourPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const { page, palette } = figure;
   const { target, paints, what } = chosenIn(state, round);

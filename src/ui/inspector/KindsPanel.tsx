@@ -1,11 +1,11 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 
 import { kindsOf, refsOfGroup, type KindFacts } from '@/core/figure/kinds';
 import type { Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import { chooseKinds } from '@/state/editor';
+import { chooseKinds, type Editor } from '@/state/editor';
 import { cellsOfRound } from '@/state/merges';
 import { Section } from '../common/Panel';
 import { PaintChip } from '../common/PaintChip';
@@ -13,6 +13,52 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
 const MOST_ROWS = 120;
+
+/** Chooses a kind alone, or one more or less. */
+function pick(editor: Editor, name: string, more: boolean): void {
+  const { kinds } = editor.getState().selection;
+  const now = new Set(more ? kinds : []);
+  if (kinds.has(name)) now.delete(name);
+  else now.add(name);
+  chooseKinds(editor, now);
+}
+
+const KindRow = memo(function KindRow({
+  kind,
+  number,
+  on,
+  lit,
+}: {
+  readonly kind: KindFacts;
+  readonly number: number;
+  readonly on: boolean;
+  readonly lit: boolean;
+}) {
+  const editor = useEditor();
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={on}
+        className={`grid h-[28px] w-full grid-cols-[20px_minmax(0,1fr)_auto_56px] items-center gap-2.5 rounded-ui px-2 text-left ${on ? 'bg-coral-soft' : lit ? 'bg-line/60' : 'hover:bg-line/50'}`}
+        onPointerEnter={() =>
+          editor.setState({ lit: { refs: refsOfGroup(kind.group), kind: kind.group, own: [] } })
+        }
+        onClick={(event) => pick(editor, kind.name, event.shiftKey || event.ctrlKey || event.metaKey)}
+      >
+        <PaintChip paints={kind.paints} />
+        <span className={`truncate ${on ? 'font-semibold' : ''}`}>
+          {kind.group.fused ? 'Fused' : 'Kind'} {number}
+          <span className="pl-1.5 text-[11px] text-muted">
+            r {printNumber(kind.group.inner, 1)}–{printNumber(kind.group.outer, 1)}
+          </span>
+        </span>
+        <span className="font-mono text-[12px] text-muted">×{kind.count}</span>
+        <span className="text-right font-mono text-[12px]">{printNumber(100 * kind.share, 1)}%</span>
+      </button>
+    </li>
+  );
+});
 
 /** The kinds of cells from centre to rim: how many, how much of the area, and their paint. Pointed at, they light up; chosen, Fill and Stroke are theirs. */
 export function KindsPanel({ round }: { readonly round: Round }) {
@@ -29,12 +75,6 @@ export function KindsPanel({ round }: { readonly round: Round }) {
       </Section>
     );
   const count = kinds.reduce((sum, kind) => sum + kind.count, 0);
-  const pick = (kind: KindFacts, more: boolean): void => {
-    const now = new Set(more ? chosen : []);
-    if (chosen.has(kind.name)) now.delete(kind.name);
-    else now.add(kind.name);
-    chooseKinds(editor, now);
-  };
   return (
     <Section title="Kinds" note={`${count} cells, ${kinds.length} ${kinds.length === 1 ? 'kind' : 'kinds'}`}>
       <div className="flex justify-between text-[12px] text-muted">
@@ -46,32 +86,15 @@ export function KindsPanel({ round }: { readonly round: Round }) {
         aria-label="Kinds from centre to rim"
         onPointerLeave={() => editor.setState({ lit: null })}
       >
-        {kinds.slice(0, MOST_ROWS).map((kind, k) => {
-          const on = chosen.has(kind.name);
-          return (
-            <li key={kind.name}>
-              <button
-                type="button"
-                aria-pressed={on}
-                className={`grid h-[28px] w-full grid-cols-[20px_minmax(0,1fr)_auto_56px] items-center gap-2.5 rounded-ui px-2 text-left ${on ? 'bg-coral-soft' : lit === kind.group ? 'bg-line/60' : 'hover:bg-line/50'}`}
-                onPointerEnter={() =>
-                  editor.setState({ lit: { refs: refsOfGroup(kind.group), kind: kind.group, own: [] } })
-                }
-                onClick={(event) => pick(kind, event.shiftKey || event.ctrlKey || event.metaKey)}
-              >
-                <PaintChip paints={kind.paints} />
-                <span className={`truncate ${on ? 'font-semibold' : ''}`}>
-                  {kind.group.fused ? 'Fused' : 'Kind'} {k + 1}
-                  <span className="pl-1.5 text-[11px] text-muted">
-                    r {printNumber(kind.group.inner, 1)}–{printNumber(kind.group.outer, 1)}
-                  </span>
-                </span>
-                <span className="font-mono text-[12px] text-muted">×{kind.count}</span>
-                <span className="text-right font-mono text-[12px]">{printNumber(100 * kind.share, 1)}%</span>
-              </button>
-            </li>
-          );
-        })}
+        {kinds.slice(0, MOST_ROWS).map((kind, k) => (
+          <KindRow
+            key={kind.name}
+            kind={kind}
+            number={k + 1}
+            on={chosen.has(kind.name)}
+            lit={lit === kind.group}
+          />
+        ))}
       </ul>
       {kinds.length > MOST_ROWS && (
         <p className="text-[12px] leading-4 text-muted">

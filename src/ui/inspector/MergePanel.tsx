@@ -9,6 +9,7 @@ import { actOnRound, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { mergesOfRound } from '@/state/merges';
 import { sceneOf } from '@/state/scene';
+import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { ProgressBar } from '../common/ProgressBar';
 import { CountField } from '../common/NumberField';
@@ -49,7 +50,7 @@ const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
 export function MergePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const { stopMerge, mergeAgain } = useWorkshop();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const { unit } = figure.page;
   const merges = mergesOfRound(state, round.id);

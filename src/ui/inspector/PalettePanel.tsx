@@ -1,9 +1,8 @@
 'use client';
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { extractColorsFromImageData } from 'extract-colors';
 import { Download, FolderOpen, Image, Palette as PaletteIcon, Shapes, SwatchBook } from 'lucide-react';
-import { useRef } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 
 import { changeSwatch, removeSwatch, setPalette } from '@/core/figure/commands';
@@ -14,12 +13,11 @@ import { HARMONIES, harmonyOf } from '@/core/paint/adjust';
 import { STOCK_PALETTES } from '@/core/paint/palettes';
 import type { Colour } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
 import { download } from '../common/download';
 import { DotsMenu } from '../common/Menu';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
-import { ColourField } from './ColourField';
+import { Swatch } from './Swatch';
 
 /** Pixels that a picture is read at. */
 const READ_PIXELS = 64_000;
@@ -66,11 +64,25 @@ function useFile(accept: string, take: (file: File) => void) {
   };
 }
 
+const NO_COLOURS: readonly Colour[] = [];
+
 /** The figure's colours at hand: changed here they change wherever they are used. */
 export function PalettePanel({ base }: { readonly base: Colour | null }) {
   const editor = useEditor();
   const figure = useEditorState(shownFigure);
   const { palette } = figure;
+  const change = useCallback(
+    (from: Colour, to: Colour, key: string | null) =>
+      act(editor, 'Change swatch', (each) => changeSwatch(each, from, to), key),
+    [editor],
+  );
+  const remove = useMemo(
+    () => ({
+      label: 'Take out of the palette',
+      onClick: (colour: Colour) => act(editor, 'Remove swatch', (each) => removeSwatch(each, colour)),
+    }),
+    [editor],
+  );
   const replace = (label: string, colours: readonly Colour[]): void =>
     act(editor, label, (each) => setPalette(each, colours));
   const picture = useFile('image/png,image/jpeg,image/webp', (file) => {
@@ -140,35 +152,17 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
       {tokens.element}
       <div className="grid grid-cols-8 gap-[7px]">
         {palette.map((colour, k) => (
-          <Popover key={k} className="relative">
-            <PopoverButton
-              aria-label={`Swatch ${k + 1}, ${colour}`}
-              title={`${colour}: change it wherever it is used`}
-              className="aspect-square w-full rounded-[7px] border border-line-strong hover:border-edge"
-              style={{ background: colour }}
-            />
-            <PopoverPanel
-              anchor="left start"
-              className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
-            >
-              <span className="text-[12px] leading-4 text-muted">
-                Changed here, the colour changes wherever it is used.
-              </span>
-              <ColourField
-                label="Swatch"
-                value={colour}
-                mixed={false}
-                palette={[]}
-                onChange={(to, key) => {
-                  if (to) act(editor, 'Change swatch', (each) => changeSwatch(each, colour, to), key);
-                }}
-                onKeep={() => undefined}
-              />
-              <Button onClick={() => act(editor, 'Remove swatch', (each) => removeSwatch(each, colour))}>
-                Take out of the palette
-              </Button>
-            </PopoverPanel>
-          </Popover>
+          <Swatch
+            key={k}
+            colour={colour}
+            label={`Swatch ${k + 1}, ${colour}`}
+            title={`${colour}: change it wherever it is used`}
+            words="Changed here, the colour changes wherever it is used."
+            field="Swatch"
+            palette={NO_COLOURS}
+            onChange={change}
+            remove={remove}
+          />
         ))}
       </div>
       {palette.length === 0 && (

@@ -9,6 +9,7 @@ import { printNumber } from '@/core/format/pathData';
 import { newId } from '@/state/ids';
 import { shownFigure, startRound } from '@/state/editor';
 import { benchRadius, benchView } from '@/state/view';
+import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { ReachBar } from './ReachBar';
@@ -69,7 +70,7 @@ const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
   const editor = useEditor();
-  const state = useEditorState((whole) => whole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const view = benchView(state);
   const height = state.sizes.bench.height;

@@ -14,7 +14,7 @@ import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { toScreen } from '@/state/viewport';
 import { useEditorState } from '../editor/EditorContext';
-import { screenData } from '../common/screenData';
+import { screenData } from '@/core/format/screenData';
 import { gradientRun, type GradientRun } from './gradientRun';
 import { placementIn, viewOf } from './pointer';
 

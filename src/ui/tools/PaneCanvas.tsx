@@ -7,6 +7,7 @@ import { distance } from '@/core/curve/point';
 import type { Editor, PaneId } from '@/state/editor';
 import type { ToolId } from '@/state/tools';
 import { panned, zoomed } from '@/state/viewport';
+import { Slabs, type Slab } from '../common/Slabs';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { hoverCells, worksOnCells } from './cells';
 import type { Gesture } from './gesture';
@@ -19,9 +20,10 @@ import { hoverSpots } from './spots';
 interface Props {
   readonly pane: PaneId;
   readonly label: string;
+  /** The artwork, back to front. */
+  readonly slabs: readonly Slab[];
   /** What is shown over the artwork and changes without it. */
   readonly over?: ReactNode;
-  readonly children: ReactNode;
 }
 
 /** Tools whose pointer catches nothing while it only moves. */
@@ -56,7 +58,7 @@ function hover(editor: Editor, point: PanePoint): void {
 }
 
 /** A pane that shows the figure: zoom and pan about the pointer, and the tool at hand. */
-export function PaneCanvas({ pane, label, over, children }: Props) {
+export function PaneCanvas({ pane, label, slabs, over }: Props) {
   const editor = useEditor();
   const element = useRef<HTMLDivElement>(null);
   const gesture = useRef<Gesture | null>(null);
@@ -226,12 +228,9 @@ export function PaneCanvas({ pane, label, over, children }: Props) {
       }}
     >
       {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}
-      <svg
-        className="pointer-events-none absolute inset-0 size-full will-change-transform"
-        aria-hidden="true"
-      >
-        {children}
-      </svg>
+      <div className="pointer-events-none absolute inset-0 will-change-transform">
+        <Slabs slabs={slabs} />
+      </div>
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
         {over}
         <Overlay pane={pane} />

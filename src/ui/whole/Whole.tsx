@@ -19,15 +19,18 @@ import { addTurns, degreesOf, turn } from '@/core/number/turn';
 import { stepOf, turnsOf, type TurnRule } from '@/core/symmetry/rule';
 import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
-import { activeRound, shownFigure, type EditorState } from '@/state/editor';
+import type { ScenePage } from '@/core/scene/scene';
+import { activeRound, shownFigure } from '@/state/editor';
+import { atRest } from '@/state/rest';
 import { sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
-import { CellMarks } from '../common/CellMarks';
+import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { BackgroundDefs, backgroundFill } from '../common/Background';
 import { LayerCopies } from '../common/LayerCopies';
 import { ReliefGroup } from '../common/ReliefGroup';
+import { placeOfView, slabsOf } from '../common/Slabs';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -114,11 +117,48 @@ const WholeButtons = memo(function WholeButtons() {
   );
 });
 
-const pickWhole = (state: EditorState) => state;
+/** The upper left corner of a page. */
+const cornerOf = ({ width, height, centre }: ScenePage): { left: number; top: number } => ({
+  left: -width / 2 - centre.x,
+  top: -height / 2 - centre.y,
+});
+
+/** The page with its background, and what is cut off around it. */
+const Page = memo(function Page({ page }: { readonly page: ScenePage }) {
+  const { width, height, bleed } = page;
+  const { left, top } = cornerOf(page);
+  return (
+    <>
+      <BackgroundDefs page={page} id="whole-page" />
+      {bleed > 0 && (
+        <rect
+          x={left - bleed}
+          y={top - bleed}
+          width={width + 2 * bleed}
+          height={height + 2 * bleed}
+          fill={backgroundFill(page, 'whole-page', 'none')}
+          fillOpacity={0.45}
+          stroke="var(--coral)"
+          strokeDasharray="5 4"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      <rect
+        x={left}
+        y={top}
+        width={width}
+        height={height}
+        fill={backgroundFill(page, 'whole-page', 'url(#checks)')}
+        stroke="var(--line-strong)"
+        vectorEffect="non-scaling-stroke"
+      />
+    </>
+  );
+});
 
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
-  const state = useEditorState(pickWhole);
+  const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
@@ -128,86 +168,88 @@ export function Whole() {
   const rim =
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
+  const place = placeOfView(view);
 
   return (
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
       <PaneCanvas
         pane="whole"
         label="Whole: the complete figure"
+        slabs={[
+          {
+            key: 'page',
+            svg: (
+              <g transform={place}>
+                <Page page={page} />
+              </g>
+            ),
+          },
+          ...slabsOf(
+            'layers',
+            scene.layers,
+            (layers) => ({ layers, view, size: state.sizes.whole, outline: state.outlines }),
+            ({ layers, from }) => (
+              <g transform={place}>
+                {layers.map((layer, k) => (
+                  <ReliefGroup
+                    key={`${layer.roundId}-${from + k}-${state.reveal}`}
+                    relief={state.outlines ? undefined : layer.relief}
+                    area={{ ...cornerOf(page), width: page.width, height: page.height }}
+                    id={`whole-relief-${from + k}`}
+                    pixelsPerUnit={view.scale}
+                  >
+                    <LayerCopies
+                      layer={layer}
+                      reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
+                      id={`whole-${from + k}`}
+                      outline={state.outlines}
+                    />
+                  </ReliefGroup>
+                ))}
+              </g>
+            ),
+            state.reveal > 0,
+          ),
+          {
+            key: 'marks',
+            svg: (
+              <>
+                <g transform={place}>
+                  {!state.quiet && round && state.stage === 'setout' && (
+                    <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
+                      <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
+                    </g>
+                  )}
+                  {!state.quiet && state.marks === 'rays' && rule && rule.fold > 1 && (
+                    <AllRays rule={rule} radius={rim} />
+                  )}
+                  {!state.quiet && state.marks === 'wedge' && rule && (
+                    <g transform={`rotate(${degreesOf(state.active.turn)})`}>
+                      <path
+                        d={wedgeData(rule.fold, rim)}
+                        fill="var(--coral)"
+                        fillOpacity={rule.fold > 1 ? 0.07 : 0}
+                        stroke="var(--coral)"
+                        strokeOpacity={0.7}
+                        vectorEffect="non-scaling-stroke"
+                        pointerEvents="none"
+                      />
+                    </g>
+                  )}
+                </g>
+                {!state.quiet && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
+              </>
+            ),
+          },
+        ]}
         over={
           round && (
-            <g
-              transform={`translate(${view.x} ${view.y}) scale(${view.scale}) rotate(${degreesOf(round.rule.start)})`}
-            >
-              <CellMarks state={state} />
+            <g transform={`${place} rotate(${degreesOf(round.rule.start)})`}>
+              <CellMarks />
             </g>
           )
         }
-      >
-        <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
-          <BackgroundDefs page={page} id="whole-page" />
-          {page.bleed > 0 && (
-            <rect
-              x={-page.width / 2 - page.centre.x - page.bleed}
-              y={-page.height / 2 - page.centre.y - page.bleed}
-              width={page.width + 2 * page.bleed}
-              height={page.height + 2 * page.bleed}
-              fill={backgroundFill(page, 'whole-page', 'none')}
-              fillOpacity={0.45}
-              stroke="var(--coral)"
-              strokeDasharray="5 4"
-              vectorEffect="non-scaling-stroke"
-            />
-          )}
-          <rect
-            x={-page.width / 2 - page.centre.x}
-            y={-page.height / 2 - page.centre.y}
-            width={page.width}
-            height={page.height}
-            fill={backgroundFill(page, 'whole-page', 'url(#checks)')}
-            stroke="var(--line-strong)"
-            vectorEffect="non-scaling-stroke"
-          />
-          {scene.layers.map((layer, k) => (
-            <ReliefGroup
-              key={`${layer.roundId}-${k}-${state.reveal}`}
-              relief={state.outlines ? undefined : layer.relief}
-              page={page}
-              id={`whole-relief-${k}`}
-              pixelsPerUnit={view.scale}
-            >
-              <LayerCopies
-                layer={layer}
-                reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
-                id={`whole-${k}`}
-                outline={state.outlines}
-              />
-            </ReliefGroup>
-          ))}
-          {!state.quiet && round && state.stage === 'setout' && (
-            <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
-              <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
-            </g>
-          )}
-          {!state.quiet && state.marks === 'rays' && rule && rule.fold > 1 && (
-            <AllRays rule={rule} radius={rim} />
-          )}
-          {!state.quiet && state.marks === 'wedge' && rule && (
-            <g transform={`rotate(${degreesOf(state.active.turn)})`}>
-              <path
-                d={wedgeData(rule.fold, rim)}
-                fill="var(--coral)"
-                fillOpacity={rule.fold > 1 ? 0.07 : 0}
-                stroke="var(--coral)"
-                strokeOpacity={0.7}
-                vectorEffect="non-scaling-stroke"
-                pointerEvents="none"
-              />
-            </g>
-          )}
-        </g>
-        {!state.quiet && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
-      </PaneCanvas>
+      />
       {!state.quiet && round && <StartHandle round={round} view={view} radius={rim * view.scale} />}
       <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
         <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>

@@ -1,5 +1,5 @@
-import type { Path } from '@/core/curve/path';
-import { pathData } from '@/core/format/pathData';
+import type { Path } from '../curve/path';
+import { pathData } from './pathData';
 
 const printed = new WeakMap<readonly Path[], string>();
 

@@ -10,10 +10,11 @@ import type { CellCopy, CellGroup } from '@/core/merge/fused';
 import type { WeaveFacts } from '@/core/merge/merge';
 import { placedLoops } from '@/core/merge/placed';
 import { degreesOf } from '@/core/number/turn';
-import { activeRound, type EditorState } from '@/state/editor';
+import { activeRound } from '@/state/editor';
 import { cellsOfRound, weaveOfRound } from '@/state/merges';
 import type { ToolId } from '@/state/tools';
-import { screenData } from './screenData';
+import { useEditorState } from '../editor/EditorContext';
+import { screenData } from '@/core/format/screenData';
 
 const placeOf = ({ turn, mirrored }: CellCopy): string =>
   `rotate(${degreesOf(turn)})${mirrored ? ' scale(-1 1)' : ''}`;
@@ -114,13 +115,12 @@ const CELL_TOOLS: ReadonlySet<ToolId> = new Set(['fuse', 'take', 'paint']);
 
 /** Cells that light up under the pointer with their kind, their hairlines, and, while they are removed, those that are away. */
 export function CellMarks({
-  state,
   sight = 180,
 }: {
-  readonly state: EditorState;
   /** Degrees from the axis to which there are marks. */
   readonly sight?: number;
 }) {
+  const state = useEditorState((whole) => whole);
   const round = activeRound(state);
   const cells = round && cellsOfRound(state, round);
   const weave = round && weaveOfRound(state, round);

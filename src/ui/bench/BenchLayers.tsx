@@ -1,0 +1,223 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+
+import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '@/core/number/turn';
+import type { SceneLayer } from '@/core/scene/scene';
+import type { View } from '@/state/viewport';
+import { LayerCopies } from '../common/LayerCopies';
+import { ReliefGroup } from '../common/ReliefGroup';
+import { GradientDefs, gradientIds, ItemShape } from '../common/sceneShapes';
+import { placeOfView, slabsOf, type Slab } from '../common/Slabs';
+import { wedgeData } from '../common/wedgeShape';
+
+/** How the Bench shows layers: turned so that one wedge stands upright. */
+export interface BenchLook {
+  readonly view: View;
+  readonly size: { readonly width: number; readonly height: number };
+  /** Of the round at hand. */
+  readonly start: Turn;
+  readonly fold: number;
+  /** How far out anything reaches. */
+  readonly radius: number;
+  /** Degrees from the axis to which copies are seen. */
+  readonly sight: number;
+  readonly outline: boolean;
+}
+
+const uprightOf = ({ start }: BenchLook): number => -degreesOf(start);
+
+function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
+  // Where copies look different the first of them is the one on the Bench.
+  const items = layer.copies[0]?.items ?? layer.items;
+  const gradients = useMemo(() => gradientIds('bench-motif', items), [items]);
+  return (
+    <>
+      <defs>
+        <GradientDefs gradients={gradients} />
+      </defs>
+      {items.map((item, k) => (
+        <g key={k} opacity={item.mirrored ? 0.5 : 1}>
+          <ItemShape item={item} outline={outline} gradients={gradients} />
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** A layer without its first copy, which is the motif itself. */
+const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: layer.copies.slice(1) });
+
+const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
+
+interface InSight {
+  readonly upright: number;
+  readonly sight: number;
+  readonly layer: SceneLayer;
+}
+
+const seen = new WeakMap<SceneLayer, InSight>();
+
+/** A layer with the copies that the Bench shows; the same object as long as the layer is. */
+function inSight(layer: SceneLayer, look: BenchLook): SceneLayer {
+  const { sight } = look;
+  const upright = uprightOf(look);
+  if (layer.copies.length === 1 || sight >= 180) return layer;
+  const known = seen.get(layer);
+  if (known?.upright === upright && known.sight === sight) return known.layer;
+  const copies = layer.copies.filter(({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= sight);
+  const made = { ...layer, copies };
+  seen.set(layer, { upright, sight, layer: made });
+  return made;
+}
+
+/** Wire and grooves with the light from where it comes in Whole. */
+function Lit({
+  layer,
+  look,
+  id,
+  children,
+}: {
+  readonly layer: SceneLayer | undefined;
+  readonly look: BenchLook;
+  readonly id: string;
+  readonly children: ReactNode;
+}) {
+  const relief = look.outline ? undefined : layer?.relief;
+  const reach = 1.2 * look.radius;
+  return (
+    <ReliefGroup
+      relief={relief && { ...relief, from: addTurns(relief.from, negateTurn(look.start)) }}
+      area={{ left: -reach, top: -reach, width: 2 * reach, height: 2 * reach }}
+      id={id}
+      pixelsPerUnit={look.view.scale}
+    >
+      {children}
+    </ReliefGroup>
+  );
+}
+
+/** Layers in all their copies, with one wedge upright. */
+function Turned({
+  layers,
+  look,
+  id,
+}: {
+  readonly layers: readonly SceneLayer[];
+  readonly look: BenchLook;
+  readonly id: (k: number) => string;
+}) {
+  return layers.map((layer, k) => (
+    <Lit key={k} layer={layer} look={look} id={`${id(k)}-relief`}>
+      <g transform={`rotate(${uprightOf(look)})`}>
+        <LayerCopies layer={layer} id={id(k)} outline={look.outline} />
+      </g>
+    </Lit>
+  ));
+}
+
+const cellLook = (look: BenchLook) => ({
+  view: look.view,
+  size: look.size,
+  rotation: uprightOf(look),
+  outline: look.outline,
+});
+
+/** Other rounds, faint. */
+export const otherSlabs = (layers: readonly SceneLayer[], look: BenchLook): Slab[] =>
+  slabsOf(
+    'others',
+    layers.map((layer) => inSight(layer, look)),
+    (own) => ({ ...cellLook(look), layers: own, strength: 0.17 }),
+    ({ layers: own, from }) => (
+      <g transform={placeOfView(look.view)} opacity={0.17}>
+        <Turned layers={own} look={look} id={(k) => `bench-other-${from + k}`} />
+      </g>
+    ),
+  );
+
+/** The outlines and cells of the round at hand: faint, and full in the wedge. */
+export function mergedSlabs(layers: readonly SceneLayer[], look: BenchLook): Slab[] {
+  const wedge = wedgeData(look.fold, look.radius * 1.2);
+  return slabsOf(
+    'merged',
+    layers.map((layer) => inSight(layer, look)),
+    (own) => ({ ...cellLook(look), layers: own, strength: 0.22, full: wedge }),
+    ({ layers: own, from }) => (
+      <g transform={placeOfView(look.view)}>
+        {[0.22, 1].map((opacity) => (
+          <g key={opacity} opacity={opacity} clipPath={opacity === 1 ? 'url(#bench-wedge)' : undefined}>
+            <Turned layers={own} look={look} id={(k) => `bench-own-${from + k}-${opacity}`} />
+          </g>
+        ))}
+      </g>
+    ),
+  );
+}
+
+const MOST_NEIGHBOURS = 3;
+
+/** The motif of a round that is not merged, and its copies to both sides. */
+export function MotifAndCopies({
+  layers,
+  look,
+  ghosts,
+  plain,
+}: {
+  readonly layers: readonly SceneLayer[];
+  readonly look: BenchLook;
+  readonly ghosts: boolean;
+  /** The copies are the motif, turned: that is all there is to show. */
+  readonly plain: boolean;
+}) {
+  const { fold } = look;
+  const neighbours = Array.from(
+    { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
+    (_, k) => k + 1,
+  ).flatMap((k) => [k, -k]);
+  return (
+    <>
+      {ghosts && (
+        <g opacity={0.2}>
+          {plain ? (
+            <Lit layer={layers[0]} look={look} id="bench-neighbours-relief">
+              {neighbours.map((k) => (
+                <use
+                  key={k}
+                  href="#bench-motif"
+                  transform={`rotate(${degreesOf(multiplyTurn(turn(1, fold), k))})`}
+                />
+              ))}
+            </Lit>
+          ) : (
+            <Turned
+              layers={layers.map((layer) => withoutFirst(inSight(layer, look)))}
+              look={look}
+              id={(k) => `bench-neighbour-${k}`}
+            />
+          )}
+        </g>
+      )}
+      <Lit layer={layers[0]} look={look} id="bench-motif-relief">
+        <use href="#bench-motif" />
+      </Lit>
+    </>
+  );
+}
+
+/** The motif as it stands upright, to be referred to. */
+export function MotifDefs({
+  layers,
+  outline,
+}: {
+  readonly layers: readonly SceneLayer[];
+  readonly outline: boolean;
+}) {
+  return (
+    <g id="bench-motif">
+      {layers.map((layer, k) => (
+        <Items key={k} layer={layer} outline={outline} />
+      ))}
+    </g>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+
+import type { SceneLayer } from '@/core/scene/scene';
+import type { View } from '@/state/viewport';
+import type { CanvasFrame } from '@/worker/cellDrawing';
+import { createCellPainter, type CellPainter } from '@/worker/cellPainter';
+import { ProgressBar } from './ProgressBar';
+import { useTheme } from './theme';
+
+interface Props {
+  /** All of one round. */
+  readonly layers: readonly SceneLayer[];
+  readonly view: View;
+  readonly size: { readonly width: number; readonly height: number };
+  /** In degrees. */
+  readonly rotation?: number;
+  readonly outline: boolean;
+  readonly strength?: number;
+  readonly full?: string | null;
+}
+
+/** How long a picture is drawn before its progress is shown, in milliseconds. */
+const QUIET_TIME = 150;
+
+/** How a former picture is moved so that it lies where the view now has it. */
+function placeOf(drawn: View, now: View): string {
+  const scale = now.scale / drawn.scale;
+  return `translate(${now.x - drawn.x * scale}px, ${now.y - drawn.y * scale}px) scale(${scale})`;
+}
+
+/**
+ * Very many cells as a picture that a worker draws, in place of as many SVG paths, which would hold up the page for seconds. While a new
+ * one is drawn the former one is moved along with the view.
+ */
+export function CellCanvas({ layers, view, size, rotation = 0, outline, strength = 1, full = null }: Props) {
+  const element = useRef<HTMLCanvasElement>(null);
+  const painter = useRef<CellPainter | null>(null);
+  const [drawn, setDrawn] = useState<View>(view);
+  const [progress, setProgress] = useState<number | null>(null);
+  const theme = useTheme();
+
+  useEffect(() => {
+    const made = createCellPainter();
+    painter.current = made;
+    return () => made.close();
+  }, []);
+
+  // The same list as long as the same layers are in it.
+  const [kept, setKept] = useState(layers);
+  if (kept.length !== layers.length || kept.some((layer, k) => layer !== layers[k])) setKept(layers);
+
+  const { scale, x, y } = view;
+  const { width, height } = size;
+  useEffect(() => {
+    const canvas = element.current;
+    if (!canvas || !painter.current || width === 0 || height === 0) return undefined;
+    const ratio = window.devicePixelRatio;
+    const frame: CanvasFrame = {
+      width: Math.round(width * ratio),
+      height: Math.round(height * ratio),
+      scale: scale * ratio,
+      x: x * ratio,
+      y: y * ratio,
+      rotation: (rotation * Math.PI) / 180,
+      outline: outline ? getComputedStyle(canvas).color : null,
+      strength,
+      full,
+    };
+    const began = performance.now();
+    let mine = true;
+    const follow = (share: number): void => {
+      if (mine && performance.now() - began > QUIET_TIME) setProgress(share);
+    };
+    void painter.current
+      .draw(
+        kept,
+        frame,
+        (bitmap) => {
+          [canvas.width, canvas.height] = [frame.width, frame.height];
+          canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+          setDrawn({ scale, x, y });
+        },
+        follow,
+      )
+      .then(() => {
+        if (mine) setProgress(null);
+      });
+    return () => {
+      mine = false;
+    };
+  }, [kept, scale, x, y, width, height, rotation, outline, strength, full, theme]);
+
+  return (
+    <>
+      <canvas
+        ref={element}
+        data-testid="many-cells"
+        className="pointer-events-none absolute top-0 left-0 origin-top-left text-ink"
+        style={{ width, height, transform: placeOf(drawn, view) }}
+      />
+      {progress !== null && (
+        <div className="pointer-events-none absolute inset-x-4 top-[42px] flex">
+          <ProgressBar label="Drawing cells" share={progress} />
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+import { type ComponentProps, type ReactNode } from 'react';
+
+import type { SceneLayer } from '@/core/scene/scene';
+import type { View } from '@/state/viewport';
+import { isDrawnAsCells } from '@/worker/cellPainter';
+import { CellCanvas } from './CellCanvas';
+
+/** A part of a pane's artwork: SVG in the pane's pixels, or very many cells. */
+export type Slab = { readonly key: string } & (
+  { readonly svg: ReactNode } | { readonly cells: ComponentProps<typeof CellCanvas> }
+);
+
+/** Parts of artwork, back to front; SVG that lies together is one element, so that its parts can be blended. */
+export function Slabs({ slabs }: { readonly slabs: readonly Slab[] }) {
+  const drawn: ReactNode[] = [];
+  let together: ReactNode[] = [];
+  const close = (): void => {
+    if (together.length === 0) return;
+    drawn.push(
+      <svg
+        key={`svg-${drawn.length}`}
+        className="pointer-events-none absolute inset-0 size-full"
+        aria-hidden="true"
+      >
+        {together}
+      </svg>,
+    );
+    together = [];
+  };
+  for (const slab of slabs)
+    if ('svg' in slab) together.push(<g key={slab.key}>{slab.svg}</g>);
+    else {
+      close();
+      drawn.push(<CellCanvas key={slab.key} {...slab.cells} />);
+    }
+  close();
+  return drawn;
+}
+
+/** Layers that lie together and are shown in one way. */
+interface LayerRun {
+  /** As cells on a canvas, else as SVG. */
+  readonly cells: boolean;
+  /** Of its first layer among all. */
+  readonly from: number;
+  readonly layers: readonly SceneLayer[];
+}
+
+/** From this many cells on a round is drawn on a canvas: below, a browser shows SVG as fast. */
+const MANY_CELLS = 1500;
+
+/** Layers in runs, back to front: a round of very many cells by itself, the others as they lie together. */
+function runsOf(layers: readonly SceneLayer[]): LayerRun[] {
+  const copies = new Map<string, number>();
+  for (const layer of layers)
+    if (isDrawnAsCells(layer))
+      copies.set(layer.roundId, (copies.get(layer.roundId) ?? 0) + layer.copies.length);
+  const runs: { cells: boolean; from: number; layers: SceneLayer[] }[] = [];
+  layers.forEach((layer, from) => {
+    const cells = (copies.get(layer.roundId) ?? 0) >= MANY_CELLS && isDrawnAsCells(layer);
+    const last = runs.at(-1);
+    if (last?.cells === cells && (!cells || last.layers[0]?.roundId === layer.roundId))
+      last.layers.push(layer);
+    else runs.push({ cells, from, layers: [layer] });
+  });
+  return runs;
+}
+
+/**
+ * The slabs of layers, back to front.
+ * @param moving the copies come one after another, which only SVG shows
+ */
+export const slabsOf = (
+  name: string,
+  layers: readonly SceneLayer[],
+  cells: (layers: readonly SceneLayer[]) => ComponentProps<typeof CellCanvas>,
+  svg: (run: Pick<LayerRun, 'from' | 'layers'>) => ReactNode,
+  moving = false,
+): Slab[] =>
+  (moving ? [{ cells: false, from: 0, layers }] : runsOf(layers)).map((run, k) => ({
+    key: `${name}-${k}`,
+    ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run) }),
+  }));
+
+/** What puts the figure where a view has it in a pane. */
+export const placeOfView = ({ x, y, scale }: View): string => `translate(${x} ${y}) scale(${scale})`;

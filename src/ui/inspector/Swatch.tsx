@@ -1,0 +1,64 @@
+'use client';
+
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { memo } from 'react';
+
+import type { Colour } from '@/core/scene/scene';
+import { Button } from '../common/Button';
+import { ColourField } from './ColourField';
+
+interface Props {
+  readonly colour: Colour;
+  readonly label: string;
+  readonly title: string;
+  /** Above the picker. */
+  readonly words: string;
+  readonly field: string;
+  readonly round?: boolean;
+  /** Colours offered in its place; keep the list the same while they are. */
+  readonly palette: readonly Colour[];
+  readonly onChange: (from: Colour, to: Colour, key: string | null) => void;
+  /** Takes the colour away, where it can be. */
+  readonly remove?: { readonly label: string; readonly onClick: (colour: Colour) => void };
+}
+
+/** A colour of several, which opens to be changed. What is handed in stays the same while nothing changes, as there may be many. */
+export const Swatch = memo(function Swatch({
+  colour,
+  label,
+  title,
+  words,
+  field,
+  round = false,
+  palette,
+  onChange,
+  remove,
+}: Props) {
+  return (
+    <Popover className="relative">
+      <PopoverButton
+        aria-label={label}
+        title={title}
+        className={`aspect-square w-full border border-line-strong hover:border-edge ${round ? 'rounded-full' : 'rounded-[7px]'}`}
+        style={{ background: colour }}
+      />
+      <PopoverPanel
+        anchor="left start"
+        className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
+      >
+        <span className="text-[12px] leading-4 text-muted">{words}</span>
+        <ColourField
+          label={field}
+          value={colour}
+          mixed={false}
+          palette={palette}
+          onChange={(to, key) => {
+            if (to && to !== colour) onChange(colour, to, key);
+          }}
+          onKeep={() => undefined}
+        />
+        {remove && <Button onClick={() => remove.onClick(colour)}>{remove.label}</Button>}
+      </PopoverPanel>
+    </Popover>
+  );
+});

@@ -1,0 +1,197 @@
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+
+import type { Paint } from '../core/scene/scene';
+import {
+  drawCopies,
+  eraseCopies,
+  layDrawing,
+  ready,
+  type CanvasFrame,
+  type CellDrawing,
+  type Surface,
+} from './cellDrawing';
+
+interface Done {
+  readonly what: string;
+  readonly style: unknown;
+  readonly alpha: number;
+  readonly mode: string;
+  /** Where the point 1, 0 of the outline comes to. */
+  readonly at: readonly [number, number];
+}
+
+type Matrix = readonly [number, number, number, number, number, number];
+
+/** A surface that writes down what is done to it. */
+class Recorder {
+  readonly done: Done[] = [];
+  readonly stops: (readonly [number, string])[] = [];
+  fillStyle: unknown = '#000';
+  strokeStyle: unknown = '#000';
+  lineWidth = 1;
+  lineCap = 'butt';
+  lineJoin = 'miter';
+  miterLimit = 10;
+  globalAlpha = 1;
+  globalCompositeOperation = 'source-over';
+  private matrix: Matrix = [1, 0, 0, 1, 0, 0];
+  private kept: Matrix[] = [];
+
+  setLineDash(): void {}
+  setTransform(...m: Matrix): void {
+    this.matrix = m;
+  }
+  transform(...[a, b, c, d, e, f]: Matrix): void {
+    const [A, B, C, D, E, F] = this.matrix;
+    this.matrix = [
+      A * a + C * b,
+      B * a + D * b,
+      A * c + C * d,
+      B * c + D * d,
+      A * e + C * f + E,
+      B * e + D * f + F,
+    ];
+  }
+  createLinearGradient(): unknown {
+    return { addColorStop: (at: number, colour: string) => this.stops.push([at, colour]) };
+  }
+  fill(): void {
+    this.note('fill', this.fillStyle);
+  }
+  stroke(): void {
+    this.note('stroke', this.strokeStyle);
+  }
+  drawImage(): void {
+    this.note('image', null);
+  }
+  clip(): void {
+    this.note('clip', null);
+  }
+  clearRect(): void {
+    this.note('clear', null);
+  }
+  save(): void {
+    this.kept.push(this.matrix);
+  }
+  restore(): void {
+    this.matrix = this.kept.pop() ?? this.matrix;
+  }
+  private note(what: string, style: unknown): void {
+    const [a, b, , , e, f] = this.matrix;
+    const round = (value: number): number => Math.round(value * 1e9) / 1e9 || 0;
+    this.done.push({
+      what,
+      style,
+      alpha: this.globalAlpha,
+      mode: this.globalCompositeOperation,
+      at: [round(a + e), round(b + f)],
+    });
+  }
+}
+
+const surfaceOf = (recorder: Recorder): Surface => recorder as unknown as Surface;
+
+const FRAME: CanvasFrame = {
+  width: 100,
+  height: 100,
+  scale: 2,
+  x: 50,
+  y: 50,
+  rotation: 0,
+  outline: null,
+  strength: 1,
+  full: null,
+};
+
+/** An outline as it stands, and turned by a quarter. */
+const drawing = (paint: Paint, opacity = 1): CellDrawing => ({
+  id: 1,
+  data: 'M0 0H1V1Z',
+  rule: 'nonzero',
+  paint,
+  opacity,
+  places: Float64Array.of(1, 0, 0, 1, 0, 0, 0, 1, -1, 0, 0, 0),
+});
+
+const STROKE = { colour: '#00ff00', width: 1, cap: 'butt', join: 'miter' } as const;
+
+beforeAll(() => {
+  vi.stubGlobal('Path2D', vi.fn());
+});
+
+describe('cells on a canvas', () => {
+  it('stand where their places and the view have them', () => {
+    const recorder = new Recorder();
+    drawCopies(surfaceOf(recorder), ready(drawing({ fill: '#ff0000', stroke: null })), FRAME, 0, 2);
+    expect(recorder.done.map(({ at }) => at)).toEqual([
+      [52, 50],
+      [50, 52],
+    ]);
+    const turned = new Recorder();
+    const quarter = { ...FRAME, rotation: Math.PI / 2 };
+    drawCopies(surfaceOf(turned), ready(drawing({ fill: '#ff0000', stroke: null })), quarter, 1, 2);
+    expect(turned.done.map(({ at }) => at)).toEqual([[48, 50]]);
+  });
+
+  it('have their stroke over the fill, or behind it', () => {
+    const order = (behind: boolean): string[] => {
+      const recorder = new Recorder();
+      const paint = { fill: '#ff0000', stroke: STROKE, behind };
+      drawCopies(surfaceOf(recorder), ready(drawing(paint, 0.5)), FRAME, 0, 1);
+      expect(recorder.done.every(({ alpha }) => alpha === 0.5)).toBe(true);
+      return recorder.done.map(({ what, style }) => `${what} ${String(style)}`);
+    };
+    expect(order(false)).toEqual(['fill #ff0000', 'stroke #00ff00']);
+    expect(order(true)).toEqual(['stroke #00ff00', 'fill #ff0000']);
+  });
+
+  it('have gradients with the stops as they are mixed', () => {
+    const recorder = new Recorder();
+    const fill = {
+      kind: 'linear',
+      spread: 'cell',
+      from: { x: 0, y: 0 },
+      to: { x: 1, y: 0 },
+      stops: [
+        { at: 0, colour: '#ff0000' },
+        { at: 1, colour: '#0000ff80' },
+      ],
+    } as const;
+    drawCopies(surfaceOf(recorder), ready(drawing({ fill, stroke: null })), FRAME, 0, 1);
+    expect(recorder.stops).toEqual([
+      [0, '#ff0000'],
+      [1, '#0000ff80'],
+    ]);
+  });
+
+  it('are lines of one pixel without paint where outlines are shown', () => {
+    const recorder = new Recorder();
+    const frame = { ...FRAME, outline: 'rgb(1, 2, 3)' };
+    drawCopies(surfaceOf(recorder), ready(drawing({ fill: '#ff0000', stroke: null }, 0.5)), frame, 0, 1);
+    expect(recorder.done.map(({ what, style, alpha }) => [what, style, alpha])).toEqual([
+      ['stroke', 'rgb(1, 2, 3)', 1],
+    ]);
+    expect(recorder.lineWidth * frame.scale).toBe(1);
+  });
+
+  it('are taken away with all that they cover, faint ones too', () => {
+    const recorder = new Recorder();
+    const faint = ready(drawing({ fill: '#ff000040', stroke: STROKE }, 0.3));
+    eraseCopies(surfaceOf(recorder), faint, FRAME);
+    expect(recorder.done).toHaveLength(4);
+    for (const { style, alpha, mode } of recorder.done)
+      expect([style, alpha, mode]).toEqual(['#000000', 1, 'destination-out']);
+    expect(recorder.globalCompositeOperation).toBe('source-over');
+  });
+
+  it('are faint, and full where the frame says so', () => {
+    const recorder = new Recorder();
+    const image = {} as CanvasImageSource;
+    layDrawing(surfaceOf(recorder), image, { ...FRAME, strength: 0.22, full: 'M0 0H1V1Z' });
+    expect(recorder.done.map(({ what }) => what)).toEqual(['clear', 'image', 'clip', 'image']);
+    expect(recorder.done.map(({ alpha }) => alpha)).toEqual([1, 0.22, 0.22, 1]);
+    // The clip is in the figure's unit, the picture in pixels.
+    expect(recorder.done[2]?.at).toEqual([52, 50]);
+    expect(recorder.done[3]?.at).toEqual([1, 0]);
+  });
+});

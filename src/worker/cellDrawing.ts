@@ -1,0 +1,142 @@
+import { distance } from '../core/curve/point';
+import { isGradient, mapPaint } from '../core/paint/fills';
+import { plainStops } from '../core/paint/gradient';
+import type { Fill, FillRule, Paint } from '../core/scene/scene';
+
+/** What a layer of cells is on a canvas: one outline in many places. */
+export interface CellDrawing {
+  /** The same as long as all of it is the same. */
+  readonly id: number;
+  /** SVG path data of the outline as it stands, in the figure's unit. */
+  readonly data: string;
+  readonly rule: FillRule;
+  readonly paint: Paint;
+  /** Of each copy, from 0 to 1. */
+  readonly opacity: number;
+  /** Six numbers for each copy: a b c d e f of the matrix that takes the outline to it, as in SVG. */
+  readonly places: Float64Array;
+}
+
+/** What a canvas shows of the figure. */
+export interface CanvasFrame {
+  /** In device pixels. */
+  readonly width: number;
+  readonly height: number;
+  /** Device pixels in a unit of the figure. */
+  readonly scale: number;
+  /** The figure's centre, in device pixels. */
+  readonly x: number;
+  readonly y: number;
+  /** All of it turned clockwise about the centre, in radians. */
+  readonly rotation: number;
+  /** Lines of one pixel in this CSS colour, instead of paint. */
+  readonly outline: string | null;
+  /** Strength of all of it, from 0 to 1. */
+  readonly strength: number;
+  /** Path data of where it has its full strength, upright, in the figure's unit. */
+  readonly full: string | null;
+}
+
+/** The part of a canvas that drawing needs, on the page or in a worker. */
+export type Surface = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
+/** A drawing with its outline as the canvas has it. */
+export interface Ready extends CellDrawing {
+  readonly path: Path2D;
+  readonly count: number;
+}
+
+export const ready = (drawing: CellDrawing): Ready => ({
+  ...drawing,
+  path: new Path2D(drawing.data),
+  count: drawing.places.length / 6,
+});
+
+function styleOf(surface: Surface, fill: Fill): string | CanvasGradient {
+  if (!isGradient(fill)) return fill;
+  const { kind, from, to, stops } = fill;
+  const made =
+    kind === 'linear'
+      ? surface.createLinearGradient(from.x, from.y, to.x, to.y)
+      : surface.createRadialGradient(from.x, from.y, 0, from.x, from.y, distance(from, to));
+  for (const { at, colour } of plainStops(stops)) made.addColorStop(at, colour);
+  return made;
+}
+
+type Act = (path: Path2D) => void;
+
+/** What is done to each copy of a drawing, in the order of painting. */
+function actsOf(surface: Surface, { paint, rule }: Ready, { outline, scale }: CanvasFrame): Act[] {
+  const fill: Act = (path) => surface.fill(path, rule);
+  const stroke: Act = (path) => surface.stroke(path);
+  if (outline !== null) {
+    surface.strokeStyle = outline;
+    surface.lineWidth = 1 / scale;
+    surface.setLineDash([]);
+    return [stroke];
+  }
+  if (paint.fill) surface.fillStyle = styleOf(surface, paint.fill);
+  if (!paint.stroke) return paint.fill ? [fill] : [];
+  const { colour, width, cap, join, limit = 4, dashes = [] } = paint.stroke;
+  surface.strokeStyle = styleOf(surface, colour);
+  surface.lineWidth = width;
+  surface.lineCap = cap;
+  surface.lineJoin = join;
+  surface.miterLimit = limit;
+  surface.setLineDash([...dashes]);
+  if (!paint.fill) return [stroke];
+  return paint.behind ? [stroke, fill] : [fill, stroke];
+}
+
+/** Draws the copies of a drawing from one number up to before another. */
+export function drawCopies(
+  surface: Surface,
+  drawing: Ready,
+  frame: CanvasFrame,
+  from: number,
+  to: number,
+): void {
+  const { places, path, opacity } = drawing;
+  const { scale, rotation, x, y } = frame;
+  const [cos, sin] = [scale * Math.cos(rotation), scale * Math.sin(rotation)];
+  const acts = actsOf(surface, drawing, frame);
+  surface.globalAlpha = frame.outline === null ? opacity : 1;
+  for (let k = from; k < to; k += 1) {
+    surface.setTransform(cos, sin, -sin, cos, x, y);
+    const at = 6 * k;
+    surface.transform(
+      places[at] ?? 1,
+      places[at + 1] ?? 0,
+      places[at + 2] ?? 0,
+      places[at + 3] ?? 1,
+      places[at + 4] ?? 0,
+      places[at + 5] ?? 0,
+    );
+    for (const act of acts) act(path);
+  }
+}
+
+/** Takes away what a drawing covers. */
+export function eraseCopies(surface: Surface, drawing: Ready, frame: CanvasFrame): void {
+  const opaque = { ...drawing, opacity: 1, paint: mapPaint(drawing.paint, () => '#000000') };
+  surface.globalCompositeOperation = 'destination-out';
+  drawCopies(surface, opaque, frame, 0, drawing.count);
+  surface.globalCompositeOperation = 'source-over';
+}
+
+/** Lays a finished drawing on an empty canvas, as strong as the frame has it. */
+export function layDrawing(surface: Surface, drawn: CanvasImageSource, frame: CanvasFrame): void {
+  const { width, height, scale, x, y, strength, full } = frame;
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.clearRect(0, 0, width, height);
+  surface.globalAlpha = strength;
+  surface.drawImage(drawn, 0, 0);
+  if (full === null) return;
+  surface.save();
+  surface.setTransform(scale, 0, 0, scale, x, y);
+  surface.clip(new Path2D(full));
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.globalAlpha = 1;
+  surface.drawImage(drawn, 0, 0);
+  surface.restore();
+}

@@ -1,0 +1,138 @@
+import { expose, transfer } from 'comlink';
+
+import {
+  drawCopies,
+  eraseCopies,
+  layDrawing,
+  ready,
+  type CanvasFrame,
+  type CellDrawing,
+  type Ready,
+} from './cellDrawing';
+
+/** What is to be seen: drawings by their ids, back to front. Those that were not sent before come with it. */
+export interface CellPicture {
+  readonly frame: CanvasFrame;
+  readonly ids: readonly number[];
+  readonly fresh: readonly CellDrawing[];
+}
+
+/** How long it draws before it looks whether something newer is asked for, in milliseconds. */
+const SLICE = 12;
+/** Copies drawn between two looks at the clock. */
+const BETWEEN_LOOKS = 64;
+/** More than this share of the copies is not drawn over the former picture first. */
+const MOST_CHANGED = 0.25;
+
+const pause = (): Promise<void> =>
+  new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => resolve();
+    port2.postMessage(null);
+  });
+
+function canvasOf({ width, height }: CanvasFrame): OffscreenCanvasRenderingContext2D {
+  const surface = new OffscreenCanvas(width, height).getContext('2d');
+  if (!surface) throw new Error('This browser gives no canvas to a worker.');
+  return surface;
+}
+
+const countOf = (drawings: readonly Ready[]): number => drawings.reduce((sum, { count }) => sum + count, 0);
+
+interface Wanted {
+  readonly frame: CanvasFrame;
+  readonly drawings: readonly Ready[];
+}
+
+interface Drawn extends Wanted {
+  readonly surface: OffscreenCanvasRenderingContext2D;
+}
+
+const sameFrame = (a: CanvasFrame, b: CanvasFrame): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The browser's door to pictures of very many cells, which would hold up the page. */
+class CellDoor {
+  private readonly known = new Map<number, Ready>();
+  private drawn: Drawn | null = null;
+  private newest: Wanted | null = null;
+  private before: Promise<unknown> = Promise.resolve();
+
+  /**
+   * Draws a picture and shows it: first, where little changed, what changed over the former one, then all of it clean.
+   * One that is asked for later ends it where it shows another part of the figure, else follows it.
+   * @returns true where it was drawn to its end
+   */
+  async draw(
+    { frame, ids, fresh }: CellPicture,
+    show: (bitmap: ImageBitmap) => void,
+    progress: (share: number) => void,
+  ): Promise<boolean> {
+    for (const drawing of fresh) this.known.set(drawing.id, ready(drawing));
+    const drawings = ids.flatMap((id) => this.known.get(id) ?? []);
+    const kept = new Set(ids);
+    for (const id of this.known.keys()) if (!kept.has(id)) this.known.delete(id);
+    const mine = { frame, drawings };
+    this.newest = mine;
+    if (this.patch(mine)) this.lay(show);
+    const own = this.before.then(() => this.newest === mine && this.drawAll(mine, show, progress));
+    this.before = own;
+    return own;
+  }
+
+  private async drawAll(
+    mine: Wanted,
+    show: (bitmap: ImageBitmap) => void,
+    progress: (share: number) => void,
+  ): Promise<boolean> {
+    const { frame, drawings } = mine;
+    const surface = canvasOf(frame);
+    const all = countOf(drawings);
+    let done = 0;
+    let looked = performance.now();
+    for (const drawing of drawings)
+      for (let from = 0; from < drawing.count; from += BETWEEN_LOOKS) {
+        const to = Math.min(drawing.count, from + BETWEEN_LOOKS);
+        drawCopies(surface, drawing, frame, from, to);
+        done += to - from;
+        if (performance.now() - looked < SLICE) continue;
+        progress(done / all);
+        await pause();
+        if (this.newest && !sameFrame(this.newest.frame, frame)) return false;
+        looked = performance.now();
+      }
+    this.drawn = { surface, frame, drawings };
+    // What was shown meanwhile is not taken back.
+    if (this.newest && this.newest !== mine) this.patch(this.newest);
+    this.lay(show);
+    return true;
+  }
+
+  /** Draws over the former picture what is no longer, or newly, in it. @returns false where too much changed for that */
+  private patch({ frame, drawings }: Wanted): boolean {
+    const before = this.drawn;
+    if (!before || frame.outline !== null || !sameFrame(before.frame, frame)) return false;
+    const [had, has] = [new Set(before.drawings), new Set(drawings)];
+    const gone = before.drawings.filter((drawing) => !has.has(drawing));
+    const come = drawings.filter((drawing) => !had.has(drawing));
+    if (countOf(gone) + countOf(come) > MOST_CHANGED * countOf(drawings)) return false;
+    const { surface } = before;
+    for (const drawing of gone) eraseCopies(surface, drawing, frame);
+    for (const drawing of come) drawCopies(surface, drawing, frame, 0, drawing.count);
+    this.drawn = { surface, frame, drawings };
+    return true;
+  }
+
+  /** Shows what is drawn. */
+  private lay(show: (bitmap: ImageBitmap) => void): void {
+    if (!this.drawn) return;
+    const { surface, frame } = this.drawn;
+    const out = canvasOf(frame);
+    layDrawing(out, surface.canvas, frame);
+    const bitmap = out.canvas.transferToImageBitmap();
+    show(transfer(bitmap, [bitmap]));
+  }
+}
+
+export type { CellDoor };
+
+expose(new CellDoor());

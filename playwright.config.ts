@@ -9,9 +9,10 @@ export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results',
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   // Long, as some machines are many times slower than others; nothing waits for it to run out.
   timeout: 180_000,
+  expect: { timeout: 20_000 },
   reporter: 'list',
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -16,6 +16,21 @@ export function run(command, args, env = {}) {
 
 /** Runs a program of the project's packages. */
 export const tool = (name, args, env) => run(path.join(root, 'node_modules/.bin', name), args, env);
+
+/** Runs a program of the project's packages beside others. @returns its status, and all that it printed */
+export function toolAside(name, args) {
+  const program = path.join(root, 'node_modules/.bin', name);
+  return new Promise((resolve) => {
+    const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.setEncoding('utf8');
+      stream.on('data', (part) => (text += part));
+    }
+    child.on('error', (error) => resolve({ status: 1, text: `${text}${error.message}` }));
+    child.on('close', (status) => resolve({ status: status ?? 1, text }));
+  });
+}
 
 const digest = () =>
   createHash('sha256')

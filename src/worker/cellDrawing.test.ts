@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
 import type { Paint } from '../core/scene/scene';
 import {
@@ -117,6 +117,9 @@ const STROKE = { colour: '#00ff00', width: 1, cap: 'butt', join: 'miter' } as co
 
 beforeAll(() => {
   vi.stubGlobal('Path2D', vi.fn());
+});
+afterAll(() => {
+  vi.unstubAllGlobals();
 });
 
 describe('cells on a canvas', () => {

@@ -1,23 +1,14 @@
 import { movedForm, pathForm } from '../../src/core/maker/form';
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-
-import { chromium } from '@playwright/test';
-
 import { addShapes, setFold } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
+import { inBrowser, percentile, wobble } from './browser';
 
 /**
  * From pointer to picture: a node of a 60-node motif at fold 120 is dragged in the built application, and the time from each
  * move of the pointer to the end of the frame that shows it is taken in the page (the next animation frame, and the first
  * task after it). A page that only moves one dot is the reference, in the same browser and run.
  */
-const PORT = 4391;
-const HOST = `http://127.0.0.1:${PORT}`;
-
 function wave(shapes: number): Figure {
   const nodes = Array.from({ length: 60 }, (_, k) => {
     const angle = (2 * Math.PI * k) / 60;
@@ -67,81 +58,35 @@ const SCENES: readonly (readonly [string, Figure])[] = [
   ['a node of 20 in one of 12 rounds of fold 24', rounds(12, 24, 20)],
 ];
 
-const measure = `(() => {
-  window.taken = [];
-  window.addEventListener('pointermove', () => {
-    const start = performance.now();
-    requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => window.taken.push(performance.now() - start); port2.postMessage(0); });
-  }, { capture: true });
-})()`;
-
-const percentile = (times: readonly number[], share: number): number =>
-  [...times].sort((a, b) => a - b)[Math.floor((times.length - 1) * share)] ?? NaN;
-
-const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-bench-'));
-const server = spawn('node_modules/.bin/next', ['start', '--hostname', '127.0.0.1', '--port', String(PORT)], {
-  env: { ...process.env, CYCLOGON_DATA: directory },
-  stdio: 'ignore',
-});
-try {
-  for (let k = 0; k < 100; k += 1) {
-    const up = await fetch(`${HOST}/api/figures`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-    if (up) break;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run'],
-  });
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const drag = async (x: number, y: number): Promise<number[]> => {
-    await page.evaluate(measure);
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    for (let k = 1; k <= 60; k += 1) await page.mouse.move(x + 20 * Math.sin(k / 5), y - k / 3);
-    await page.mouse.up();
-    return page.evaluate('window.taken.slice(3)');
-  };
-  await page.setContent('<svg width="1280" height="800"><circle id="d" r="5"/></svg>');
-  await page.evaluate(
-    `window.addEventListener('pointermove', (e) => { const d = document.getElementById('d'); d.setAttribute('cx', e.clientX); d.setAttribute('cy', e.clientY); })`,
-  );
-  const reference = percentile(await drag(400, 400), 0.5);
-  console.log(`one dot that follows the pointer: ${reference.toFixed(1)} ms from pointer to picture`);
+await inBrowser(async ({ page, open, times, reference }) => {
+  const unit = await reference();
+  console.log(`one dot that follows the pointer: ${unit.toFixed(1)} ms from pointer to picture`);
   for (const [name, figure] of SCENES) {
-    const made = (await (
-      await fetch(`${HOST}/api/figures`, { method: 'POST', body: JSON.stringify({ figure }) })
-    ).json()) as { id: string };
-    await page.goto(`${HOST}/figures/${made.id}`);
-    await page.getByRole('heading', { name: 'Bench' }).waitFor();
-    await page.waitForTimeout(1500);
+    await open(figure);
     await page.getByRole('button', { name: 'Select Wave' }).click();
     await page.keyboard.press('w');
     await page.waitForTimeout(300);
     const handle = await page.locator('[data-pane=bench] [data-handle=node-5]').boundingBox();
     if (!handle) throw new Error('The node is not on the screen.');
-    const times = await drag(handle.x + handle.width / 2, handle.y + handle.height / 2);
-    const middle = percentile(times, 0.5);
+    const drags = (
+      await times('pointermove', () =>
+        wobble(page, handle.x + handle.width / 2, handle.y + handle.height / 2),
+      )
+    ).slice(3);
+    const middle = percentile(drags, 0.5);
     console.log(
-      `${name}: ${middle.toFixed(1)} ms in the middle, ${percentile(times, 0.95).toFixed(1)} ms at 95 %, ` +
-        `${(middle / reference).toFixed(2)} of the reference`,
+      `${name}: ${middle.toFixed(1)} ms in the middle, ${percentile(drags, 0.95).toFixed(1)} ms at 95 %, ` +
+        `${(middle / unit).toFixed(2)} of the reference`,
     );
     // Zooming about the pointer on Whole.
     const pane = await page.locator('[data-pane=whole]').boundingBox();
     if (!pane) throw new Error('Whole is not on the screen.');
-    await page.evaluate(measure.replaceAll('pointermove', 'wheel'));
-    await page.mouse.move(pane.x + pane.width / 2, pane.y + pane.height / 2);
-    for (let k = 0; k < 40; k += 1) await page.mouse.wheel(0, k < 20 ? -20 : 20);
-    const zooms: number[] = await page.evaluate('window.taken.slice(3)');
+    const zooms = await times('wheel', async () => {
+      await page.mouse.move(pane.x + pane.width / 2, pane.y + pane.height / 2);
+      for (let k = 0; k < 40; k += 1) await page.mouse.wheel(0, k < 20 ? -20 : 20);
+    });
     console.log(
       `  zooming there: ${percentile(zooms, 0.5).toFixed(1)} ms in the middle, ${percentile(zooms, 0.95).toFixed(1)} ms at 95 %`,
     );
   }
-  await browser.close();
-} finally {
-  server.kill();
-  rmSync(directory, { recursive: true, force: true });
-}
+});

@@ -6,6 +6,7 @@ import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editorState';
 import { workAhead } from './settle';
+import { remembered } from '../core/remembered';
 
 const put = (editor: Editor, key: string, change: MergeState | null): void =>
   editor.setState((state) => {
@@ -116,17 +117,11 @@ export function followMerges(editor: Editor): {
   };
 }
 
-const resultsOf = new WeakMap<ReadonlyMap<string, MergeState>, ReadonlyMap<string, MergeResult>>();
-
 /** The merges that are there, for `evaluate`; the same map as long as nothing changed. */
-export function mergeResults(merges: ReadonlyMap<string, MergeState>): ReadonlyMap<string, MergeResult> {
-  const known = resultsOf.get(merges);
-  if (known) return known;
-  const results = new Map<string, MergeResult>();
-  for (const [id, { result }] of merges) if (result) results.set(id, result);
-  resultsOf.set(merges, results);
-  return results;
-}
+export const mergeResults = remembered(
+  (merges: ReadonlyMap<string, MergeState>): ReadonlyMap<string, MergeResult> =>
+    new Map([...merges].flatMap(([id, { result }]) => (result ? [[id, result] as const] : []))),
+);
 
 /** How many merges are under way. */
 export const activeMerges = (state: EditorState): number =>

@@ -5,6 +5,7 @@ import type { SceneLayer } from '../core/scene/scene';
 import { placementMap } from '../core/symmetry/rule';
 import type { CanvasFrame, CellDrawing } from './cellDrawing';
 import type { CellDoor } from './cells.worker';
+import { remembered } from '../core/remembered';
 
 /** Draws very many cells in a worker of its own. */
 export interface CellPainter {
@@ -23,31 +24,21 @@ export interface CellPainter {
 }
 
 /** True for a layer that a canvas shows as SVG does: one outline in one paint, which nothing is blended with. */
-function canBeCells({ items, copies, blend = 'normal', relief }: SceneLayer): boolean {
-  const [item, another] = items;
-  if (!item || another || item.shapeId !== null || blend !== 'normal' || relief) return false;
-  const opacity = copies[0]?.opacity ?? 1;
-  // Seen through, a stroke would show its fill.
-  if (opacity < 1 && item.paint.fill && item.paint.stroke) return false;
-  return copies.every((copy) => !copy.items && (copy.opacity ?? 1) === opacity);
-}
+export const isDrawnAsCells = remembered(
+  ({ items, copies, blend = 'normal', relief }: SceneLayer): boolean => {
+    const [item, another] = items;
+    if (!item || another || item.shapeId !== null || blend !== 'normal' || relief) return false;
+    const opacity = copies[0]?.opacity ?? 1;
+    // Seen through, a stroke would show its fill.
+    if (opacity < 1 && item.paint.fill && item.paint.stroke) return false;
+    return copies.every((copy) => !copy.items && (copy.opacity ?? 1) === opacity);
+  },
+);
 
-const answers = new WeakMap<SceneLayer, boolean>();
-
-/** The same, found once for each layer. */
-export function isDrawnAsCells(layer: SceneLayer): boolean {
-  const known = answers.get(layer) ?? canBeCells(layer);
-  answers.set(layer, known);
-  return known;
-}
-
-const drawings = new WeakMap<SceneLayer, CellDrawing>();
 let lastId = 0;
 
 /** The drawing of a layer; the same object as long as the layer is. */
-function drawingOf(layer: SceneLayer): CellDrawing | null {
-  const known = drawings.get(layer);
-  if (known) return known;
+const drawingOf = remembered((layer: SceneLayer): CellDrawing | null => {
   const [item] = layer.items;
   if (!item) return null;
   const places = new Float64Array(6 * layer.copies.length);
@@ -56,7 +47,7 @@ function drawingOf(layer: SceneLayer): CellDrawing | null {
     places.set([a, b, c, d, e, f], 6 * k);
   });
   lastId += 1;
-  const made: CellDrawing = {
+  return {
     id: lastId,
     data: screenData(item.paths),
     rule: item.rule,
@@ -64,9 +55,7 @@ function drawingOf(layer: SceneLayer): CellDrawing | null {
     opacity: layer.copies[0]?.opacity ?? 1,
     places,
   };
-  drawings.set(layer, made);
-  return made;
-}
+});
 
 export function createCellPainter(): CellPainter {
   const worker = new Worker(new URL('./cells.worker.ts', import.meta.url), { type: 'module' });

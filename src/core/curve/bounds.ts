@@ -1,6 +1,7 @@
 import type { Path } from './path';
 import type { Point } from './point';
 import { pointAt, type Segment } from './segment';
+import { remembered } from '../remembered';
 
 /** An upright box; empty where nothing has been put in it. */
 export interface Bounds {
@@ -95,3 +96,6 @@ export const boundsOfPaths = (paths: readonly Path[]): Bounds =>
     .flatMap((path) => path.segments)
     .map(boundsOfSegment)
     .reduce(joinBounds, EMPTY_BOUNDS);
+
+/** The same, found once for a list of paths. */
+export const boxOfPaths = remembered(boundsOfPaths);

@@ -3,6 +3,7 @@ import type { Path } from './path';
 import type { Point } from './point';
 import { partOf } from './part';
 import { derivativeAt, doubleAreaUnder, pointAt, type Segment } from './segment';
+import { remembered } from '../remembered';
 
 /** Nodes and weights of the Gauss–Legendre rule of order 5 on [−1, 1] (Abramowitz and Stegun, table 25.4; from memory). */
 const RULE: readonly (readonly [number, number])[] = [
@@ -43,17 +44,8 @@ export function centroidOf(paths: readonly Path[]): Point | null {
   return area === 0 ? null : { x: x / area, y: y / area };
 }
 
-const middles = new WeakMap<readonly Path[], Point>();
-
 /** Where the middle of paths is: the centroid of what closed ones enclose, else the middle of their box. Found once for a list. */
-export function middleOf(paths: readonly Path[]): Point {
-  const known = middles.get(paths);
-  if (known) return known;
+export const middleOf = remembered((paths: readonly Path[]): Point => {
   const { left, right, top, bottom } = boundsOfPaths(paths);
-  const made = centroidOf(paths.filter(({ closed }) => closed)) ?? {
-    x: (left + right) / 2,
-    y: (top + bottom) / 2,
-  };
-  middles.set(paths, made);
-  return made;
-}
+  return centroidOf(paths.filter(({ closed }) => closed)) ?? { x: (left + right) / 2, y: (top + bottom) / 2 };
+});

@@ -1,5 +1,6 @@
 import { reversedPath, mapPath } from '../curve/path';
 import { MIRROR } from '../curve/affine';
+import { remembered } from '../remembered';
 import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
 import type { Division } from '../merge/merge';
@@ -74,23 +75,16 @@ function saidByKind<T>(entries: Iterable<readonly [string, T]>): Said<T> {
   return { all, single };
 }
 
-/** Remembers what was made of an object as long as that is there. */
-function remembered<K extends object, T>(make: (from: K) => T): (from: K) => T {
-  const made = new WeakMap<K, T>();
-  return (from) => {
-    const known = made.get(from) ?? make(from);
-    made.set(from, known);
-    return known;
-  };
-}
-
-const paintsByKind = remembered((paints: CellWork['paints']) => saidByKind(Object.entries(paints)));
+export const paintsByKind = remembered((paints: CellWork['paints']) => saidByKind(Object.entries(paints)));
 const removedByKind = remembered((removed: CellWork['removed']) =>
   saidByKind(removed.map((ref) => [ref, true] as const)),
 );
 
-const saidOf = <T>({ all, single }: Said<T>, key: string, ref: string): T | undefined =>
-  single.get(key)?.get(ref) ?? all.get(key);
+/** What was said of one cell, or of its kind. */
+export function saidOf<T>({ all, single }: Said<T>, ref: string): T | undefined {
+  const key = keyOf(ref);
+  return single.get(key)?.get(ref) ?? all.get(key);
+}
 
 /** The paint of each cell of a group, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
 function paintsOfCells(
@@ -107,9 +101,9 @@ function paintsOfCells(
     return copies.map(() => own);
   }
   return copies.map(({ refs }) => {
-    if (refs.some((ref) => saidOf(removed, keyOf(ref), ref))) return null;
+    if (refs.some((ref) => saidOf(removed, ref))) return null;
     for (const ref of refs) {
-      const own = saidOf(paints, keyOf(ref), ref);
+      const own = saidOf(paints, ref);
       if (own) return own;
     }
     return plain;

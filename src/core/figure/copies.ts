@@ -5,6 +5,7 @@ import type { Colour } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
 import type { Ease, Round } from './model';
 import { reachOfMotif } from './reach';
+import { remembered } from '../remembered';
 
 /** One copy of a round's motif: where it stands, and how it differs. */
 export interface RoundCopy {
@@ -92,16 +93,8 @@ function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly
   ];
 }
 
-const copiesOfRounds = new WeakMap<Round, readonly RoundCopy[]>();
-
 /** The copies of a round, first to last; the same list as long as the round is the same. */
-export function copiesOf(round: Round): readonly RoundCopy[] {
-  const known = copiesOfRounds.get(round);
-  if (known) return known;
-  const made = whirled(makeCopies(round), round);
-  copiesOfRounds.set(round, made);
-  return made;
-}
+export const copiesOf = remembered((round: Round): readonly RoundCopy[] => whirled(makeCopies(round), round));
 
 /**
  * How many times the same stretch of copies fills the turn: the fold of the symmetry that the copies have together. Every second

@@ -13,17 +13,10 @@ import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
 import { partsWithPaint } from './parts';
-
-const ownMirrors = new WeakMap<Form, boolean>();
+import { remembered } from '../remembered';
 
 /** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
-function isSymmetric(form: Form): boolean {
-  const known = ownMirrors.get(form);
-  if (known !== undefined) return known;
-  const answer = areOwnMirror(pathsOfForm(form), 1e-9);
-  ownMirrors.set(form, answer);
-  return answer;
-}
+const isSymmetric = remembered((form: Form): boolean => areOwnMirror(pathsOfForm(form), 1e-9));
 
 interface ShapeItems {
   readonly trim: number | null;

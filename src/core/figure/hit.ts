@@ -1,8 +1,7 @@
 import { applyTo, determinant, inverse, MIRROR } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { boxOfPaths } from '../curve/bounds';
 import { nodesOfContours } from '../curve/contours';
 import { nearestOnPath } from '../curve/nearest';
-import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
@@ -11,21 +10,11 @@ import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
 import type { Figure, Round, Shape } from './model';
 
-const boxes = new WeakMap<readonly Path[], Bounds>();
-
-function boxOf(paths: readonly Path[]): Bounds {
-  const known = boxes.get(paths);
-  if (known) return known;
-  const box = boundsOfPaths(paths);
-  boxes.set(paths, box);
-  return box;
-}
-
 /** True where a point is on what a shape paints, or within `tolerance` of it. */
 function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
   const paths = pathsOfForm(shape.form);
   const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
-  const box = boxOf(paths);
+  const box = boxOfPaths(paths);
   if (
     p.x < box.left - reach ||
     p.x > box.right + reach ||
@@ -102,6 +91,6 @@ export function pointsOfShape(shape: Shape): Point[] {
 /** Where a shape is held when it is moved: a maker's origin, else the middle of its box. */
 export function anchorOf(shape: Shape): Point {
   if (shape.form.kind !== 'path') return shape.form.at;
-  const box = boxOf(pathsOfForm(shape.form));
+  const box = boxOfPaths(pathsOfForm(shape.form));
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
 }

@@ -1,6 +1,7 @@
 import { middleOf } from '../curve/centroid';
 import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
 import { lengthOf } from '../curve/point';
+import { remembered } from '../remembered';
 import type { CellCopy, CellGroup } from '../merge/fused';
 import { directionOf, ringsOfPlaces, type Place } from '../paint/sequence';
 import type { Paint } from '../scene/scene';
@@ -43,17 +44,31 @@ export const refsOfGroup = ({ copies }: CellGroup): string[] => copies.flatMap((
 const mapOf = ({ turn, mirrored }: CellCopy): Affine =>
   mirrored ? compose(turnMap(turn), MIRROR) : turnMap(turn);
 
-/** Where a cell lies. */
-const placeOfCell = (group: CellGroup, copy: CellCopy): Place => ({
-  at: applyTo(mapOf(copy), middleOf(group.loops)),
-  inner: group.inner,
-  outer: group.outer,
-  depth: group.depth,
-});
+/** Where each cell of a group lies. */
+function placesOfGroup(group: CellGroup): (copy: CellCopy) => Place {
+  const { loops, inner, outer, depth } = group;
+  const middle = middleOf(loops);
+  return (copy) => ({ at: applyTo(mapOf(copy), middle), inner, outer, depth });
+}
 
-/** All cells of groups with where they lie. */
-export const placedCells = (groups: readonly CellGroup[]): { copy: CellCopy; place: Place }[] =>
-  groups.flatMap((group) => group.copies.map((copy) => ({ copy, place: placeOfCell(group, copy) })));
+interface PlacedCells {
+  readonly copies: readonly CellCopy[];
+  /** Of each copy. */
+  readonly places: readonly Place[];
+}
+
+/** All cells of groups, and where they lie; found once for the same groups. */
+export const placedCells = remembered((groups: readonly CellGroup[]): PlacedCells => {
+  const [copies, places]: [CellCopy[], Place[]] = [[], []];
+  for (const group of groups) {
+    const placeOf = placesOfGroup(group);
+    for (const copy of group.copies) {
+      copies.push(copy);
+      places.push(placeOf(copy));
+    }
+  }
+  return { copies, places };
+});
 
 /** The groups that are in one ring with a group. */
 function ringWith(groups: readonly CellGroup[], group: CellGroup): CellGroup[] {
@@ -73,11 +88,13 @@ function ringWith(groups: readonly CellGroup[], group: CellGroup): CellGroup[] {
 const SAME_DIRECTION = 1e-6;
 
 /** The copies of a group clockwise around the centre. */
-const clockwise = (group: CellGroup): CellCopy[] =>
-  group.copies
-    .map((copy) => ({ copy, direction: directionOf(placeOfCell(group, copy).at) }))
+function clockwise(group: CellGroup): CellCopy[] {
+  const placeOf = placesOfGroup(group);
+  return group.copies
+    .map((copy) => ({ copy, direction: directionOf(placeOf(copy).at) }))
     .sort((a, b) => a.direction - b.direction)
     .map(({ copy }) => copy);
+}
 
 /** References to the cells that a stroke over one of them reaches. */
 export function reachedCells(
@@ -102,18 +119,23 @@ export function reachedCells(
     case 'sector': {
       // As wide as the cells of its ring are apart, to both sides of its middle.
       const count = ringWith(groups, group).reduce((sum, { copies }) => sum + copies.length, 0);
-      const own = placeOfCell(group, copy).at;
+      const own = placesOfGroup(group)(copy).at;
       if (count < 2 || lengthOf(own) < 1e-9 * group.outer) return [...copy.refs];
       const half = 1 / (2 * count);
       const direction = directionOf(own);
-      return placedCells(groups)
-        .filter(({ place }) => {
-          const away = directionOf(place.at) - direction;
+      const { copies, places } = placedCells(groups);
+      return copies
+        .filter((_, k) => {
+          const { at } = places[k] as Place;
+          const away = directionOf(at) - direction;
           const turned = away - Math.round(away);
-          return turned > SAME_DIRECTION - half && turned <= half + SAME_DIRECTION;
+          return (
+            turned > SAME_DIRECTION - half &&
+            turned <= half + SAME_DIRECTION &&
+            lengthOf(at) > 1e-9 * group.outer
+          );
         })
-        .filter(({ place }) => lengthOf(place.at) > 1e-9 * group.outer)
-        .flatMap((each) => each.copy.refs);
+        .flatMap(({ refs }) => refs);
     }
   }
 }

@@ -1,17 +1,10 @@
 import { pathsOfForm, type Form } from '../maker/form';
 import { reachOf, type Reach } from '../symmetry/reach';
 import type { Round } from './model';
-
-const reachOfForms = new WeakMap<Form, Reach | null>();
+import { remembered } from '../remembered';
 
 /** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
-function reachOfForm(form: Form): Reach | null {
-  const known = reachOfForms.get(form);
-  if (known !== undefined) return known;
-  const reach = reachOf(pathsOfForm(form));
-  reachOfForms.set(form, reach);
-  return reach;
-}
+const reachOfForm = remembered((form: Form): Reach | null => reachOf(pathsOfForm(form)));
 
 /** How near and far a round's motif reaches; null for an empty one. */
 export function reachOfMotif(round: Round): Reach | null {

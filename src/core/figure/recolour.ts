@@ -3,6 +3,7 @@ import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import type { Colour, Paint } from '../scene/scene';
 import type { Figure, Round, Shape } from './model';
+import { remembered } from '../remembered';
 
 /** What colours are changed of: shapes of a round, a round, or all of the figure, its page and palette too. */
 export type ColourScope =
@@ -81,21 +82,10 @@ export function recoloured(figure: Figure, scope: ColourScope, change: Change): 
 export const swapColour = (figure: Figure, from: Colour, to: Colour): Figure =>
   recoloured(figure, { of: 'figure' }, (colour) => (colour === from ? to : colour));
 
-/** The colours that a figure is painted with, the most used first; those of its palette that paint nothing are not among them. */
-export function coloursOfFigure(figure: Figure): readonly ColourUse[] {
-  const known = usesOf.get(figure);
-  if (known) return known;
-  const made = countedColours(figure);
-  usesOf.set(figure, made);
-  return made;
-}
-
 interface ColourUse {
   readonly colour: Colour;
   readonly uses: number;
 }
-
-const usesOf = new WeakMap<Figure, readonly ColourUse[]>();
 
 function countedColours({ page, rounds }: Figure): ColourUse[] {
   const uses = new Map<Colour, number>();
@@ -113,6 +103,9 @@ function countedColours({ page, rounds }: Figure): ColourUse[] {
   }
   return [...uses].map(([colour, n]) => ({ colour, uses: n })).sort((a, b) => b.uses - a.uses);
 }
+
+/** The colours that a figure is painted with, the most used first; those of its palette that paint nothing are not among them. */
+export const coloursOfFigure = remembered((figure: Figure): readonly ColourUse[] => countedColours(figure));
 
 const opacityPart = (colour: Colour): string => colour.slice(7);
 

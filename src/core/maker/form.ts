@@ -9,6 +9,7 @@ import { dragPetal, petalHandles, petalPath, petalProblem, scaledPetal, type Pet
 import { isBuiltKind, makerOf, withNumbers, type BuiltForm } from './makers';
 import { directionTo, ownPoint, placePath, placePoint, type MakerHandle } from './placed';
 import { dragPolygon, polygonHandles, polygonPaths, polygonProblem, type PolygonForm } from './polygon';
+import { remembered } from '../remembered';
 
 /** A path drawn node by node. */
 export interface PathForm {
@@ -35,16 +36,8 @@ export type MakerForm = Exclude<Form, PathForm>;
 
 export const isBuilt = (form: Form): form is BuiltForm => isBuiltKind(form.kind);
 
-const made = new WeakMap<Form, readonly Path[]>();
-
 /** The paths of a form in motif coordinates; made once for each form. */
-export function pathsOfForm(form: Form): readonly Path[] {
-  const known = made.get(form);
-  if (known) return known;
-  const paths = makePaths(form);
-  made.set(form, paths);
-  return paths;
-}
+export const pathsOfForm = remembered((form: Form): readonly Path[] => makePaths(form));
 
 const NOTHING: Path = { closed: false, segments: [] };
 

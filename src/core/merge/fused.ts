@@ -1,5 +1,5 @@
 import { applyTo, MIRROR } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
+import { boxOfPaths } from '../curve/bounds';
 import { signedArea, type Path } from '../curve/path';
 import { lengthOf, type Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
@@ -356,24 +356,9 @@ export function shortRefs(cells: readonly Cells[], refs: readonly string[]): str
   ];
 }
 
-interface Sight {
-  readonly box: Bounds;
-  readonly loops: readonly Path[];
-}
-
-const sights = new WeakMap<readonly Path[], Sight>();
-
-function sightOf(loops: readonly Path[]): Sight {
-  const known = sights.get(loops);
-  if (known) return known;
-  const made = { box: boundsOfPaths(loops), loops };
-  sights.set(loops, made);
-  return made;
-}
-
 /** True where a point is inside outlines by the nonzero rule. */
 export function isInside(loops: readonly Path[], p: Point): boolean {
-  const { box } = sightOf(loops);
+  const box = boxOfPaths(loops);
   if (p.x < box.left || p.x > box.right || p.y < box.top || p.y > box.bottom) return false;
   const size = Math.max(box.right - box.left, box.bottom - box.top);
   return loops.reduce((sum, loop) => sum + windingNumber(loop, p, size * 1e-6), 0) !== 0;

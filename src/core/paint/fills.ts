@@ -1,4 +1,5 @@
 import type { Colour, Fill, Gradient, Paint } from '../scene/scene';
+import { remembered } from '../remembered';
 
 export const isGradient = (fill: Fill | null | undefined): fill is Gradient =>
   typeof fill === 'object' && fill !== null;
@@ -31,13 +32,5 @@ export const firstColour = (fill: Fill | null): Colour | null => coloursOfFill(f
 export const sameFill = (a: Fill | null, b: Fill | null): boolean =>
   a === b || (isGradient(a) && isGradient(b) && JSON.stringify(a) === JSON.stringify(b));
 
-const names = new WeakMap<Paint, string>();
-
 /** What two paints share only where they look the same; made once for each. */
-export function nameOfPaint(paint: Paint): string {
-  const known = names.get(paint);
-  if (known !== undefined) return known;
-  const name = JSON.stringify(paint);
-  names.set(paint, name);
-  return name;
-}
+export const nameOfPaint = remembered((paint: Paint): string => JSON.stringify(paint));

@@ -1,5 +1,6 @@
 import { formatHex, formatHex8, interpolate } from 'culori';
 
+import { remembered } from '../remembered';
 import { lengthOf, type Point } from '../curve/point';
 import type { Colour } from '../scene/scene';
 
@@ -59,10 +60,7 @@ export function directionOf({ x, y }: Point): number {
   return turns < -1e-9 ? turns + 1 : Math.max(0, turns);
 }
 
-/**
- * The ring that each place is in, from 0 at the centre: those that begin and end at the same distances, and lie as far out, are one.
- */
-export function ringsOfPlaces(places: readonly Place[]): number[] {
+function findRings(places: readonly Place[]): readonly number[] {
   const far = places.reduce((most, { outer }) => Math.max(most, outer), 1e-9);
   const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * far;
   const rings: { readonly place: Place; readonly r: number }[] = [];
@@ -83,6 +81,12 @@ export function ringsOfPlaces(places: readonly Place[]): number[] {
   }
   return found;
 }
+
+/**
+ * The ring that each place is in, from 0 at the centre: those that begin and end at the same distances, and lie as far out, are one.
+ * Found once for the same list.
+ */
+export const ringsOfPlaces = remembered(findRings);
 
 const spread = (values: readonly number[]): ((value: number) => number) => {
   let [least, most] = [Infinity, -Infinity];

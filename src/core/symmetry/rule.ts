@@ -1,5 +1,6 @@
 import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
 import { addTurns, multiplyTurn, turn, type Turn } from '../number/turn';
+import { remembered } from '../remembered';
 
 /** The largest fold; at it a wedge is half a degree. */
 export const MOST_FOLD = 720;
@@ -48,17 +49,11 @@ export function stepOf(rule: TurnRule): Turn {
   return turn(whole.num, whole.den * steps);
 }
 
-const turnsOfRules = new WeakMap<TurnRule, readonly Turn[]>();
-
 /** The exact turns of all copies, first to last, clockwise; made once for each rule. */
-export function turnsOf(rule: TurnRule): readonly Turn[] {
-  const known = turnsOfRules.get(rule);
-  if (known) return known;
+export const turnsOf = remembered((rule: TurnRule): readonly Turn[] => {
   const step = stepOf(rule);
-  const turns = Array.from({ length: rule.fold }, (_, k) => addTurns(rule.start, multiplyTurn(step, k)));
-  turnsOfRules.set(rule, turns);
-  return turns;
-}
+  return Array.from({ length: rule.fold }, (_, k) => addTurns(rule.start, multiplyTurn(step, k)));
+});
 
 /** How many copies there are, mirrored ones counted. */
 export const copyCount = (rule: TurnRule): number => rule.fold * (rule.mirror ? 2 : 1);

@@ -10,7 +10,7 @@ import { nameOfPaint } from '../../paint/fills';
 import type { Paint } from '../../scene/scene';
 import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
 import { placedCells } from '../kinds';
-import { keptWork, keyOf, NO_CELL_WORK, shownCells } from '../cells';
+import { keptWork, keyOf, NO_CELL_WORK, paintsByKind, saidOf, shownCells } from '../cells';
 import { copiesOf } from '../copies';
 import { START_WEAVE } from '../jobs';
 import type { CellWork, Figure, Weave } from '../model';
@@ -71,36 +71,50 @@ export function restoreCells(figure: Figure, roundId: string, refs?: readonly st
   }));
 }
 
+/** What paints say of one kind: of all of it, and of single cells. */
+interface KindPaints {
+  all: Paint | undefined;
+  readonly single: Map<string, Paint>;
+}
+
 /** What paints say of cells with other paints said of some; what is said of a whole kind takes the place of what was of one of it. */
 function withPaints(
-  { paints, ...work }: CellWork,
+  work: CellWork,
   division: Division,
   said: readonly (readonly [string, Paint])[],
 ): CellWork {
-  const whole = new Set(said.flatMap(([ref]) => (ref.includes('@') ? [] : [ref])));
-  const before = Object.entries(paints);
-  const all = new Map(whole.size === 0 ? before : before.filter(([ref]) => !whole.has(keyOf(ref))));
-  const touched = new Set<string>();
+  const before = paintsByKind(work.paints);
+  const changed = new Map<string, KindPaints>();
   for (const [ref, paint] of said) {
-    all.set(ref, paint);
-    touched.add(keyOf(ref));
+    const key = keyOf(ref);
+    const kind = changed.get(key) ?? { all: before.all.get(key), single: new Map(before.single.get(key)) };
+    changed.set(key, kind);
+    if (key === ref) {
+      kind.all = paint;
+      kind.single.clear();
+    } else kind.single.set(ref, paint);
   }
   // A kind whose cells all have one paint of their own is painted as a kind.
   for (const { key, turns, mirrored } of division.cells) {
-    const paint = touched.has(key) ? all.get(`${key}@0`) : undefined;
-    if (!paint) continue;
-    const size = turns.length + mirrored.length;
-    let k = 1;
-    while (k < size && samePaint(all.get(`${key}@${k}`), paint)) k += 1;
-    if (k < size) continue;
-    for (let j = 0; j < size; j += 1) all.delete(`${key}@${j}`);
-    all.set(key, paint);
+    const kind = changed.get(key);
+    if (kind?.single.size !== turns.length + mirrored.length) continue;
+    const [first, ...rest] = kind.single.values();
+    if (!first || !rest.every((paint) => samePaint(paint, first))) continue;
+    kind.all = first;
+    kind.single.clear();
   }
-  return { ...work, paints: Object.fromEntries(all) };
+  const paints: Record<string, Paint> = {};
+  const put = (key: string, all: Paint | undefined, single?: ReadonlyMap<string, Paint>): void => {
+    if (all) paints[key] = all;
+    for (const [ref, paint] of single ?? []) paints[ref] = paint;
+  };
+  for (const key of new Set([...before.all.keys(), ...before.single.keys()]))
+    if (!changed.has(key)) put(key, before.all.get(key), before.single.get(key));
+  for (const [key, { all, single }] of changed) put(key, all, single);
+  return { ...work, paints };
 }
 
-const samePaint = (a: Paint | undefined, b: Paint): boolean =>
-  a === b || (a !== undefined && nameOfPaint(a) === nameOfPaint(b));
+const samePaint = (a: Paint, b: Paint): boolean => a === b || nameOfPaint(a) === nameOfPaint(b);
 
 /** Gives cells a paint. */
 export const paintCells = (
@@ -138,7 +152,7 @@ export function changeCellPaint(
     withPaints(
       work,
       division,
-      refs.map((ref) => [ref, changed(work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint)]),
+      refs.map((ref) => [ref, changed(saidOf(paintsByKind(work.paints), ref) ?? merge.paint)]),
     ),
   );
 }
@@ -147,18 +161,16 @@ export function changeCellPaint(
 export function colourCells(figure: Figure, roundId: string, division: Division, plan: ColourPlan): Figure {
   const { merge } = roundOf(figure, roundId);
   if (merge?.op !== 'divide') return figure;
-  const cells = placedCells(shownCells(division, merge.cells ?? NO_CELL_WORK).groups);
-  const colours = coloursOfPlaces(
-    cells.map(({ place }) => place),
-    plan,
-  );
+  const { copies, places } = placedCells(shownCells(division, merge.cells ?? NO_CELL_WORK).groups);
+  const colours = coloursOfPlaces(places, plan);
   return withWork(figure, roundId, (work) => {
     const paints = new Map<Paint, Map<string, Paint>>();
     const said: [string, Paint][] = [];
-    cells.forEach(({ copy }, k) => {
+    const own = paintsByKind(work.paints);
+    copies.forEach(({ refs }, k) => {
       const fill = colours[k] ?? '#000000';
-      for (const ref of copy.refs) {
-        const before = work.paints[ref] ?? work.paints[keyOf(ref)] ?? merge.paint;
+      for (const ref of refs) {
+        const before = saidOf(own, ref) ?? merge.paint;
         const known = paints.get(before) ?? new Map<string, Paint>();
         paints.set(before, known);
         const paint = known.get(fill) ?? { ...before, fill };

@@ -86,7 +86,7 @@ const MOST_HALVINGS = 12;
 
 /**
  * The curve that runs beside a segment at a distance to its left (negative: to its right). A line's is a line and an arc's at an
- * even distance an arc, exactly; any other is cubics within `tolerance` of the true curve: Hermite's, with the true ends and
+ * even distance an arc, exactly, or at its centre a line without length; any other is cubics within `tolerance` of the true curve: Hermite's, with the true ends and
  * speeds, halved until they are that near.
  * Speed beside a curve: c′ (1 + κd) + d′n, the derivative of c + dn (do Carmo, "Differential Geometry of Curves and Surfaces", §1-5).
  */
@@ -97,7 +97,7 @@ export function parallelOf(segment: Segment, { from, to }: Apart, tolerance: num
   if (segment.kind === 'arc' && from === to) {
     // A clockwise arc has its centre to the right: what is beside it to the left is farther out.
     const radius = segment.radius + (segment.sweep > 0 ? from : -from);
-    if (Math.abs(radius) < 1e-12 * segment.radius) return [];
+    if (Math.abs(radius) < 1e-12 * segment.radius) return [line(segment.centre, segment.centre)];
     return [{ ...segment, from: beside(0, from), to: beside(1, to), radius: Math.abs(radius) }];
   }
   const length = arcLength(segment);

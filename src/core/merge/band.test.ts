@@ -183,4 +183,57 @@ describe('offsets', () => {
     const ring = offsetOf([circle(0, 0, 10), circle(0, 0, 5)], 'evenodd', 1, 'miter', 4);
     expect(areaOf(ring)).toBeCloseTo(Math.PI * (121 - 16), 7);
   });
+
+  it('outward and back are one outline again: convex shapes as they were, others with their inner corners rounded', () => {
+    // Closing by a disc (Serra, "Image Analysis and Mathematical Morphology", 1982): nothing is lost, and convex sets stay.
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 9 }),
+        fc.double({ min: 0.4, max: 1, noNaN: true }),
+        fc.double({ min: 0.2, max: 4, noNaN: true }),
+        fc.constantFrom(0, 1 / 7),
+        (n, waist, d, shift) => {
+          const corners = Array.from({ length: 2 * n }, (_, k) => {
+            const r = 12 * (k % 2 === 0 ? 1 : Math.max(waist, 0.4));
+            return p(shift + r * Math.sin((Math.PI * k) / n), -r * Math.cos((Math.PI * k) / n));
+          });
+          const star = polygon(corners);
+          const back = offsetOf(offsetOf([star], 'nonzero', d, 'round', 4), 'nonzero', -d, 'round', 4);
+          expect(back).toHaveLength(1);
+          const area = signedArea([star]);
+          if (waist >= Math.cos(Math.PI / n)) expect(areaOf(back)).toBeCloseTo(area, 6);
+          else expect(areaOf(back)).toBeGreaterThan(area);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('inward by exactly the radius of its corners a rounded square has sharp ones, and a circle is nothing', () => {
+    const tile = (half: number, radius: number): Path => {
+      const flat = half - radius;
+      const quarter = Math.tan(Math.PI / 8);
+      const ends = [p(flat, -half), p(half, -flat), p(half, flat), p(flat, half)];
+      const all = [...ends, ...ends.map(({ x, y }) => p(-x, -y))];
+      return {
+        closed: true,
+        segments: all.map((from, k) => {
+          const to = all[(k + 1) % all.length]!;
+          return k % 2 === 0 ? arcFromBulge(from, to, quarter) : line(from, to);
+        }),
+      };
+    };
+    for (const [half, radius] of [
+      [20, 5],
+      [20, 7.3],
+      [33.3, 1 / 3],
+    ] as const) {
+      const made = offsetOf([tile(half, radius)], 'nonzero', -radius, 'round', 4);
+      expect(made.map(({ segments }) => segments.map(({ kind }) => kind))).toEqual([
+        ['line', 'line', 'line', 'line'],
+      ]);
+      expect(areaOf(made)).toBeCloseTo((2 * (half - radius)) ** 2, 7);
+    }
+    expect(offsetOf([circle(3, 4, 10)], 'nonzero', -10, 'round', 4)).toEqual([]);
+  });
 });

@@ -99,6 +99,13 @@ function stretchesOf(segment: Segment, left: Apart, right: Apart): Stretch[] {
   return cuts(0, 1, MOST_HALVINGS);
 }
 
+/** True for a segment without length. */
+const isPoint = (segment: Segment): boolean =>
+  distance(segment.from, segment.to) === 0 &&
+  (segment.kind === 'cubic'
+    ? distance(segment.from, segment.out) === 0 && distance(segment.from, segment.in) === 0
+    : segment.kind === 'line');
+
 /** Consecutive stretches as one strip: what is beside them to the left, and back on the right. */
 function stripOf(stretches: readonly Stretch[], closed: boolean, tolerance: number): Path[] {
   const left = stretches.flatMap(({ segment, left: apart }) => parallelOf(segment, apart, tolerance));
@@ -106,8 +113,13 @@ function stripOf(stretches: readonly Stretch[], closed: boolean, tolerance: numb
     .flatMap(({ segment, right: { from, to } }) => parallelOf(segment, { from: -from, to: -to }, tolerance))
     .map(reversed)
     .reverse();
-  if (closed) return [left, right].map((segments) => ({ closed: true, segments: joinedUp(segments, true) }));
-  return [{ closed: true, segments: joinedUp([...left, ...right], true) }];
+  const loops = closed ? [left, right] : [[...left, ...right]];
+  return loops
+    .map((segments): Path => ({
+      closed: true,
+      segments: joinedUp(segments, true).filter((each) => !isPoint(each)),
+    }))
+    .filter(({ segments }) => segments.length > 0);
 }
 
 /** Segments with straight ones where the end of one is not the start of the next. */
@@ -195,13 +207,6 @@ function widthsAlong(path: Path, { width, widths }: BandLook): { segment: Segmen
   }
   return found;
 }
-
-/** True for a segment without length. */
-const isPoint = (segment: Segment): boolean =>
-  distance(segment.from, segment.to) === 0 &&
-  (segment.kind === 'cubic'
-    ? distance(segment.from, segment.out) === 0 && distance(segment.from, segment.in) === 0
-    : segment.kind === 'line');
 
 /** The closed shapes that cover a band together, overlapping. */
 function piecesOf(path: Path, look: BandLook, tolerance: number): MergeShape[] {

@@ -25,7 +25,7 @@ export function transformProblem(t: Transform): string | null {
 }
 
 /** The affine map of a transform. */
-function transformMap(t: Transform): Affine {
+export function transformMap(t: Transform): Affine {
   switch (t.kind) {
     case 'move':
       return moveMap(t.by);

@@ -10,12 +10,16 @@ export const mapFill = (fill: Fill, change: (colour: Colour) => Colour): Fill =>
     ? { ...fill, stops: fill.stops.map((stop) => ({ ...stop, colour: change(stop.colour) })) }
     : change(fill);
 
-/** A paint with each of its colours changed. */
-export const mapPaint = ({ fill, stroke, ...rest }: Paint, change: (colour: Colour) => Colour): Paint => ({
+/** A paint with its fill and the fill of its stroke changed. */
+export const mapFills = ({ fill, stroke, ...rest }: Paint, change: (fill: Fill) => Fill): Paint => ({
   ...rest,
-  fill: fill && mapFill(fill, change),
-  stroke: stroke && { ...stroke, colour: mapFill(stroke.colour, change) },
+  fill: fill && change(fill),
+  stroke: stroke && { ...stroke, colour: change(stroke.colour) },
 });
+
+/** A paint with each of its colours changed. */
+export const mapPaint = (paint: Paint, change: (colour: Colour) => Colour): Paint =>
+  mapFills(paint, (fill) => mapFill(fill, change));
 
 /** The colours of a fill, in order. */
 export const coloursOfFill = (fill: Fill | null): readonly Colour[] =>

@@ -5,7 +5,7 @@ import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { distance, lengthOf, type Point } from '../curve/point';
 import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
-import { isGradient } from './fills';
+import { isGradient, mapFills } from './fills';
 
 /** Why stops make no gradient: a sentence; null where they do. */
 export function stopsProblem(stops: readonly GradientStop[]): string | null {
@@ -113,12 +113,7 @@ function settledItem(item: SceneItem, copy: SceneCopy | null): SceneItem {
   const box = (): Bounds => (known ??= boundsOfPaths(item.paths));
   const place = copy && placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored });
   const settle = (each: Fill): Fill => (isGradient(each) ? settled(each, item, box, place) : each);
-  const paint: Paint = {
-    ...item.paint,
-    fill: fill && settle(fill),
-    stroke: stroke && { ...stroke, colour: settle(stroke.colour) },
-  };
-  return { ...item, paint };
+  return { ...item, paint: mapFills(item.paint, settle) };
 }
 
 /** True where an item looks another on each copy. */
@@ -156,18 +151,27 @@ export function withSettledGradients(layer: SceneLayer): SceneLayer {
 }
 
 /** A paint as it is on what is moved, turned or scaled; its gradients stand in the same coordinates. */
-export function placedPaint({ fill, stroke, ...rest }: Paint, m: Affine): Paint {
+export function placedPaint(paint: Paint, m: Affine): Paint {
   const scale = Math.sqrt(Math.abs(determinant(m)));
   const sized = (length: number): number => (Math.abs(scale - 1) < 1e-9 ? length : length * scale);
-  const placed = (each: Fill): Fill => (isGradient(each) ? mappedGradient(each, m) : each);
+  const { stroke, ...rest } = mapFills(paint, (fill) => (isGradient(fill) ? mappedGradient(fill, m) : fill));
   return {
     ...rest,
-    fill: fill && placed(fill),
     stroke: stroke && {
       ...stroke,
-      colour: placed(stroke.colour),
       width: sized(stroke.width),
       ...(stroke.dashes && { dashes: stroke.dashes.map(sized) }),
     },
   };
 }
+
+/**
+ * The paint of a shape that changes its place in the motif: a gradient over a selection goes with each shape of it, one over the copy
+ * where the whole motif goes. Lengths of the stroke stay.
+ */
+export const carriedPaint = (paint: Paint, m: Affine, whole: boolean): Paint =>
+  mapFills(paint, (fill) =>
+    isGradient(fill) && (fill.spread === 'selection' || (whole && fill.spread === 'copy'))
+      ? { ...mappedGradient(fill, m), spread: fill.spread }
+      : fill,
+  );

@@ -5,7 +5,8 @@ import { contoursOfPaths } from '../../curve/contours';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { lengthOf, scaleBy } from '../../curve/point';
 import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
-import { formOfPaths, formProblem, movedForm, pathsOfForm, type Form } from '../../maker/form';
+import { formOfPaths, formProblem, pathsOfForm, type Form } from '../../maker/form';
+import { movedShape } from '../carried';
 import { band, type BandNumbers } from '../../maker/band';
 import { offset } from '../../maker/offset';
 import { insideOf } from '../../merge/cells';
@@ -410,7 +411,7 @@ export function spreadOutward(
       const middle = middleOf(paths);
       const r = lengthOf(middle);
       if (r < 1e-9) return shape;
-      return { ...shape, form: movedForm(shape.form, scaleBy(middle, by / r)) };
+      return movedShape(shape, scaleBy(middle, by / r), false);
     }),
   }));
 }

@@ -1,7 +1,9 @@
 import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
-import { pathsOfForm, movedForm, scaledForm } from '../../maker/form';
+import { scaleMap } from '../../curve/affine';
+import { pathsOfForm, scaledForm } from '../../maker/form';
+import { carriedShape, movedShape } from '../carried';
 import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
@@ -145,7 +147,7 @@ export { reachOfMotif as reachOfRound } from '../reach';
 export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
   withRound(figure, roundId, (round) => ({
     ...round,
-    shapes: round.shapes.map((shape) => ({ ...shape, form: movedForm(shape.form, { x: 0, y: -by }) })),
+    shapes: round.shapes.map((shape) => movedShape(shape, { x: 0, y: -by }, true)),
   }));
 
 /**
@@ -164,6 +166,8 @@ export function scaleRoundReach(figure: Figure, roundId: string, end: 'inner' | 
   if (!Number.isFinite(factor) || factor <= 1e-3) return figure;
   return withRound(figure, roundId, (each) => ({
     ...each,
-    shapes: each.shapes.map((shape) => ({ ...shape, form: scaledForm(shape.form, factor, about) })),
+    shapes: each.shapes.map((shape) =>
+      carriedShape(shape, scaledForm(shape.form, factor, about), scaleMap(factor, about), true),
+    ),
   }));
 }

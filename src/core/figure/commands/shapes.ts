@@ -1,9 +1,10 @@
-import { movedForm, plainForms, type Form } from '../../maker/form';
+import { plainForms, type Form } from '../../maker/form';
 import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
 import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
+import { isWholeMotif, movedShape } from '../carried';
 import { regrouped } from '../groups';
 import { LIMITS, type Figure, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
@@ -51,12 +52,13 @@ export function duplicateShapes(
   newId: () => string,
   by: Point,
 ): { figure: Figure; ids: string[] } {
-  const { shapes, combined = [] } = roundOf(figure, roundId);
+  const round = roundOf(figure, roundId);
+  const { shapes, combined = [] } = round;
+  const whole = isWholeMotif(round, shapeIds);
   const chosen = shapes.filter(({ id }) => shapeIds.has(id));
   const copies = regrouped(chosen, newId).map((shape) => ({
-    ...shape,
+    ...movedShape(shape, by, whole),
     id: newId(),
-    form: movedForm(shape.form, by),
   }));
   // What is combined stays so in the copy.
   const groups = new Map(chosen.map(({ group }, k) => [group, copies[k]?.group]));
@@ -89,8 +91,10 @@ export const moveShapes = (
   roundId: string,
   shapeIds: ReadonlySet<string>,
   by: Point,
-): Figure =>
-  withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, form: movedForm(shape.form, by) }));
+): Figure => {
+  const whole = isWholeMotif(roundOf(figure, roundId), shapeIds);
+  return withShapes(figure, roundId, shapeIds, (shape) => movedShape(shape, by, whole));
+};
 
 export const setForm = (figure: Figure, ref: ShapeRef, form: Form): Figure =>
   withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, form }));

@@ -1,7 +1,9 @@
 import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
-import { movedForm, pathsOfForm, type Form } from '../../maker/form';
-import { transformedForms, type Transform } from '../../maker/transform';
+import { compose, IDENTITY } from '../../curve/affine';
+import { pathsOfForm } from '../../maker/form';
+import { transformedForms, transformMap, type Transform } from '../../maker/transform';
+import { carriedShape, isWholeMotif, movedShape } from '../carried';
 import { reachOf } from '../../symmetry/reach';
 import { anchorOf } from '../hit';
 import type { Figure, Shape } from '../model';
@@ -16,19 +18,26 @@ interface How {
   readonly newId: () => string;
 }
 
-const repeated = (form: Form, t: Transform, times: number): Form[] => {
-  let forms = [form];
-  for (let k = 0; k < times; k += 1) forms = forms.flatMap((each) => transformedForms(each, t));
-  return forms;
-};
-
-const named = (shape: Shape, forms: readonly Form[], idOf: (k: number) => string): Shape[] =>
-  forms.map((form, k) => ({
-    ...shape,
-    form,
+/** What a shape becomes when it is transformed some times over. */
+function transformed(
+  shape: Shape,
+  t: Transform,
+  times: number,
+  whole: boolean,
+  idOf: (k: number) => string,
+): Shape[] {
+  let forms = [shape.form];
+  let map = IDENTITY;
+  for (let k = 0; k < times; k += 1) {
+    forms = forms.flatMap((each) => transformedForms(each, t));
+    map = compose(transformMap(t), map);
+  }
+  return forms.map((form, k) => ({
+    ...carriedShape(shape, form, map, whole),
     id: idOf(k),
     name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
   }));
+}
 
 /** Transforms shapes of a round, or copies of them; the ids are those of what was made or changed. */
 export function transformShapes(
@@ -44,19 +53,20 @@ export function transformShapes(
     return shapes;
   };
   const changed = withRound(figure, roundId, (round) => {
+    const whole = isWholeMotif(round, shapeIds);
     if (!copy)
       return {
         ...round,
         shapes: round.shapes.flatMap((shape) =>
           shapeIds.has(shape.id)
-            ? take(named(shape, repeated(shape.form, t, times), (k) => (k === 0 ? shape.id : newId())))
+            ? take(transformed(shape, t, times, whole, (k) => (k === 0 ? shape.id : newId())))
             : [shape],
         ),
       };
     const made = Array.from({ length: times }, (_, k) => k + 1).flatMap((k) =>
       round.shapes
         .filter(({ id }) => shapeIds.has(id))
-        .flatMap((shape) => take(named(shape, repeated(shape.form, t, k), newId))),
+        .flatMap((shape) => take(transformed(shape, t, k, whole, newId))),
     );
     return { ...round, shapes: [...round.shapes, ...made] };
   });
@@ -140,10 +150,10 @@ export function alignShapes(
     selection: { box: all, at: { x: (all.left + all.right) / 2, y: (all.top + all.bottom) / 2 } },
     page: pageLead(figure),
   };
-  return withShapes(figure, roundId, shapeIds, (shape) => ({
-    ...shape,
-    form: movedForm(shape.form, subtract(alignedTo(shape, leads[to], how), anchorOf(shape))),
-  }));
+  const whole = chosen.length === 1 && roundOf(figure, roundId).shapes.length === 1;
+  return withShapes(figure, roundId, shapeIds, (shape) =>
+    movedShape(shape, subtract(alignedTo(shape, leads[to], how), anchorOf(shape)), whole),
+  );
 }
 
 /** How far a shape goes across, up, or from the centre. */
@@ -209,6 +219,6 @@ export function spreadShapes(
   return withShapes(figure, roundId, shapeIds, (shape) => {
     const anchor = anchorOf(shape);
     const to = put(anchor, places.get(shape.id) ?? read(shape));
-    return { ...shape, form: movedForm(shape.form, subtract(to, anchor)) };
+    return movedShape(shape, subtract(to, anchor), false);
   });
 }

@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { disc, withForms } from '../../../tests/help/figures';
+import { applyTo } from '../curve/affine';
+import { transformMap, type Transform } from '../maker/transform';
+import { turnFromDegrees } from '../number/turn';
+import { isGradient } from '../paint/fills';
+import type { Gradient } from '../scene/scene';
+import { moveRoundOut, moveShapes, roundOf, scaleRoundReach, setFill, transformShapes } from './commands';
+import type { Figure } from './model';
+
+const gradient = (spread: Gradient['spread']): Gradient => ({
+  kind: 'linear',
+  spread,
+  from: { x: -3, y: -40 },
+  to: { x: 5, y: -20 },
+  stops: [
+    { at: 0, colour: '#000000' },
+    { at: 1, colour: '#ffffff' },
+  ],
+});
+
+/** Two circles of one round with a gradient over both. */
+function circles(spread: Gradient['spread']): Figure {
+  const figure = withForms(disc(0, -30, 8), disc(0, -50, 8));
+  const shapeIds = new Set(roundOf(figure, 'r').shapes.map(({ id }) => id));
+  return setFill(figure, { of: 'shapes', roundId: 'r', shapeIds }, gradient(spread));
+}
+
+const idsOf = (figure: Figure): string[] => roundOf(figure, 'r').shapes.map(({ id }) => id);
+
+const runsOf = (figure: Figure): Pick<Gradient, 'from' | 'to' | 'spread'>[] =>
+  roundOf(figure, 'r').shapes.map(({ paint: { fill } }) => {
+    if (!isGradient(fill)) throw new Error('The fill is a gradient.');
+    const { from, to, spread } = fill;
+    return { from, to, spread };
+  });
+
+const START = { from: { x: -3, y: -40 }, to: { x: 5, y: -20 } };
+const MOVED = { from: { x: -3, y: -50 }, to: { x: 5, y: -30 } };
+
+describe('a gradient on shapes that change their place', () => {
+  it('goes with each of a selection, and with the motif where all of it goes', () => {
+    const by = { x: 0, y: -10 };
+    const one = (spread: Gradient['spread']) => {
+      const figure = circles(spread);
+      return runsOf(moveShapes(figure, 'r', new Set(idsOf(figure).slice(0, 1)), by));
+    };
+    expect(one('selection')).toMatchObject([{ ...MOVED, spread: 'selection' }, START]);
+    expect(one('copy')).toMatchObject([START, START]);
+    for (const spread of ['selection', 'copy'] as const) {
+      const figure = circles(spread);
+      expect(runsOf(moveShapes(figure, 'r', new Set(idsOf(figure)), by))).toMatchObject([MOVED, MOVED]);
+      expect(runsOf(moveRoundOut(figure, 'r', 10))).toMatchObject([
+        { ...MOVED, spread },
+        { ...MOVED, spread },
+      ]);
+    }
+  });
+
+  it('stays where it covers the round, the page, or each cell by itself', () => {
+    for (const spread of ['round', 'page', 'cell'] as const)
+      expect(runsOf(moveRoundOut(circles(spread), 'r', 10))).toMatchObject([START, START]);
+  });
+
+  it('is scaled with the reach of its round', () => {
+    // From 22 to 58 it reaches; its far end comes to 94, twice as far from the near one.
+    expect(runsOf(scaleRoundReach(circles('copy'), 'r', 'outer', 94))).toMatchObject([
+      { from: { x: -6, y: -58 }, to: { x: 10, y: -18 } },
+      { from: { x: -6, y: -58 }, to: { x: 10, y: -18 } },
+    ]);
+  });
+
+  it('is turned, leaned, reflected as often as its shape is', () => {
+    const about = { x: 1, y: -7 };
+    const transforms: Transform[] = [
+      { kind: 'rotate', by: turnFromDegrees(30), about },
+      { kind: 'shear', by: turnFromDegrees(20), about },
+      { kind: 'reflect', direction: turnFromDegrees(10), about },
+      { kind: 'scale', x: 2, y: 0.5, about },
+    ];
+    fc.assert(
+      fc.property(fc.constantFrom(...transforms), fc.integer({ min: 1, max: 5 }), (t, times) => {
+        const figure = circles('selection');
+        const ids = new Set(idsOf(figure).slice(0, 1));
+        const made = transformShapes(figure, 'r', ids, t, { copy: false, times, newId: () => 'new' });
+        const map = transformMap(t);
+        let { from, to } = START;
+        for (let k = 0; k < times; k += 1) [from, to] = [applyTo(map, from), applyTo(map, to)];
+        const [run] = runsOf(made.figure);
+        for (const [is, should] of [
+          [run!.from, from],
+          [run!.to, to],
+        ] as const) {
+          expect(is.x).toBeCloseTo(should.x, 9);
+          expect(is.y).toBeCloseTo(should.y, 9);
+        }
+      }),
+    );
+  });
+});

@@ -93,7 +93,7 @@ export function LightPanel({ round }: { readonly round: Round }) {
             onChange={(edge) => setWire({ ...relief, edge }, 'relief-edge')}
           />
           <p className="text-[12px] leading-4 text-muted">
-            All that the round draws, in Whole and in files. {light ? '' : 'Lit from the upper left.'}
+            All that the round draws. {light ? '' : 'Lit from the upper left.'}
           </p>
         </>
       )}

@@ -18,6 +18,10 @@ const MOST_TICKS = 180;
 /** Where the protractor says its degrees; straight up the start handle stands. */
 const LABELS = Array.from({ length: 11 }, (_, k) => 30 * (k + 1));
 
+/** How wide the plate of a label is: what is round it and the sign of degrees, and each digit, in pixels. */
+const WIDE = 13;
+const LETTER = 6.7;
+
 /** The protractor round the figure: a fine tick every five degrees, a strong one at each ray. */
 export const Rim = memo(function Rim({ rule, view, radius }: Props) {
   const tick = (degrees: number, from: number, to: number) => {
@@ -37,20 +41,24 @@ export const Rim = memo(function Rim({ rule, view, radius }: Props) {
         const away = radius + 24;
         // No room beside the figure: half a number says nothing.
         if (Math.abs(away * Math.sin(angle)) + 14 > view.x) return null;
+        const [x, y] = [away * Math.sin(angle), -away * Math.cos(angle)];
+        const wide = WIDE + LETTER * String(degrees).length;
+        // On a plate of its own, as below it may be any colour.
         return (
-          <text
-            key={degrees}
-            x={away * Math.sin(angle)}
-            y={-away * Math.cos(angle) + 3.5}
-            textAnchor="middle"
-            className="fill-ink font-mono text-[11px]"
-            stroke="var(--sand)"
-            strokeWidth={3}
-            strokeOpacity={0.75}
-            paintOrder="stroke"
-          >
-            {degrees}°
-          </text>
+          <g key={degrees}>
+            <rect
+              x={x - wide / 2}
+              y={y - 8}
+              width={wide}
+              height={16}
+              rx={5}
+              fill="var(--sand)"
+              fillOpacity={0.88}
+            />
+            <text x={x} y={y + 3.5} textAnchor="middle" className="fill-ink font-mono text-[11px]">
+              {degrees}°
+            </text>
+          </g>
         );
       })}
       <path d={fine} stroke="var(--edge)" strokeOpacity={0.7} strokeWidth={1} />

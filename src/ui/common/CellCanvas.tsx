@@ -23,6 +23,8 @@ interface Props {
 
 /** How long a picture is drawn before its progress is shown, in milliseconds. */
 const QUIET_TIME = 150;
+/** A bar that would be gone at once is not begun, nor moved any more. */
+const NEARLY_DONE = 0.7;
 
 /** How a former picture is moved so that it lies where the view now has it. */
 function placeOf(drawn: View, now: View): string {
@@ -71,7 +73,7 @@ export function CellCanvas({ layers, view, size, rotation = 0, outline, strength
     const began = performance.now();
     let mine = true;
     const follow = (share: number): void => {
-      if (mine && performance.now() - began > QUIET_TIME) setProgress(share);
+      if (mine && share < NEARLY_DONE && performance.now() - began > QUIET_TIME) setProgress(share);
     };
     void painter.current
       .draw(

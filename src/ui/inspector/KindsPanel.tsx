@@ -14,6 +14,9 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
 const MOST_ROWS = 120;
 
+const percentOf = (share: number): string =>
+  share > 0 && share < 0.0005 ? '< 0.1%' : `${printNumber(100 * share, 1)}%`;
+
 /** Chooses a kind alone, or one more or less. */
 function pick(editor: Editor, name: string, more: boolean): void {
   const { kinds } = editor.getState().selection;
@@ -54,7 +57,7 @@ const KindRow = memo(function KindRow({
           </span>
         </span>
         <span className="font-mono text-[12px] text-muted">×{kind.count}</span>
-        <span className="text-right font-mono text-[12px]">{printNumber(100 * kind.share, 1)}%</span>
+        <span className="text-right font-mono text-[12px]">{percentOf(kind.share)}</span>
       </button>
     </li>
   );

@@ -88,7 +88,7 @@ function Cells({ cells, ...look }: { readonly cells: readonly Placed[] } & SVGPr
 }
 
 /** Hairlines of all cells are drawn for as many as this; more would be a grey haze, and slow. */
-const MOST_LINES = 3000;
+const MOST_LINES = 1200;
 
 const Lines = memo(function Lines({
   groups,

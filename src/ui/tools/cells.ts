@@ -133,7 +133,9 @@ function strokeCells(
     last = q;
     if (refs.size === had) return;
     const list = [...refs];
-    editor.setState({ lit: { refs: list, kind: null, own: list } });
+    // Paint is seen as it is: light on it would hide its colour.
+    const painting = state.tool === 'paint';
+    editor.setState({ lit: painting ? null : { refs: list, kind: null, own: list } });
     after = change(before, work.round, work.division, list);
     preview(editor, after);
   };

@@ -124,7 +124,14 @@ const cornerOf = ({ width, height, centre }: ScenePage): { left: number; top: nu
 });
 
 /** The page with its background, and what is cut off around it. */
-const Page = memo(function Page({ page }: { readonly page: ScenePage }) {
+const Page = memo(function Page({
+  page,
+  bare,
+}: {
+  readonly page: ScenePage;
+  /** Without its background: outlines are the ink's, and seen on the ground of the pane. */
+  readonly bare: boolean;
+}) {
   const { width, height, bleed } = page;
   const { left, top } = cornerOf(page);
   return (
@@ -136,7 +143,7 @@ const Page = memo(function Page({ page }: { readonly page: ScenePage }) {
           y={top - bleed}
           width={width + 2 * bleed}
           height={height + 2 * bleed}
-          fill={backgroundFill(page, 'whole-page', 'none')}
+          fill={bare ? 'none' : backgroundFill(page, 'whole-page', 'none')}
           fillOpacity={0.45}
           stroke="var(--coral)"
           strokeDasharray="5 4"
@@ -148,7 +155,7 @@ const Page = memo(function Page({ page }: { readonly page: ScenePage }) {
         y={top}
         width={width}
         height={height}
-        fill={backgroundFill(page, 'whole-page', 'url(#checks)')}
+        fill={bare ? 'none' : backgroundFill(page, 'whole-page', 'url(#checks)')}
         stroke="var(--line-strong)"
         vectorEffect="non-scaling-stroke"
       />
@@ -180,7 +187,7 @@ export function Whole() {
             key: 'page',
             svg: (
               <g transform={place}>
-                <Page page={page} />
+                <Page page={page} bare={state.outlines} />
               </g>
             ),
           },

@@ -1,12 +1,12 @@
 import { firstNodeOf, nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
 import { pathLength } from '../curve/length';
 import { movedNode } from '../curve/nodes';
-import { signedArea, type Path } from '../curve/path';
+import { signedArea } from '../curve/path';
 import { subtract, type Point } from '../curve/point';
 import type { BandCap, BandJoin, BandLook } from '../merge/band';
-import { MergeFailed } from '../merge/merge';
-import { isLeftForLater, outlinesOfTask, type OutlineTask } from '../merge/outlines';
+import type { OutlineTask } from '../merge/outlines';
 import type { Maker } from './construction';
+import { JOIN_FIELDS, outlined } from './outlined';
 
 export type BandNumbers = {
   /** The lines in the middle of the bands. */
@@ -23,28 +23,12 @@ export type BandNumbers = {
 const MOST_NODES = 3000;
 const MOST_DASHES = 2000;
 
-const made = new WeakMap<BandNumbers, readonly Path[] | string>();
-
 function taskOf({ along, width, side, join, limit, cap, widths, dashes }: BandNumbers): OutlineTask {
   const look = { width, side, join, limit, cap, widths, dashes };
   return { kind: 'bands', paths: pathsOfContours(along), look };
 }
 
-/** The band, or why there is none: a sentence. */
-function bandOf(numbers: BandNumbers): readonly Path[] | string {
-  const known = made.get(numbers);
-  if (known !== undefined) return known;
-  let answer: readonly Path[] | string;
-  try {
-    answer = outlinesOfTask(taskOf(numbers)).flat();
-    if (answer.length === 0) answer = 'This line is too short for a band.';
-  } catch (error) {
-    if (!(error instanceof MergeFailed)) throw error;
-    answer = error.message;
-  }
-  made.set(numbers, answer);
-  return answer;
-}
+const drawn = outlined(taskOf, 'This line is too short for a band.');
 
 /** Contours whose nodes can be dragged, as grips of a construction that keeps them. */
 export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly Contour[]) => P) =>
@@ -78,24 +62,7 @@ export const band: Maker<BandNumbers> = {
         ['inside', 'Inside'],
       ],
     },
-    {
-      key: 'join',
-      label: 'Join',
-      type: 'choice',
-      choices: [
-        ['miter', 'Miter'],
-        ['round', 'Round'],
-        ['bevel', 'Bevel'],
-      ],
-    },
-    {
-      key: 'limit',
-      label: 'Miter limit',
-      type: 'share',
-      least: 1,
-      most: 100,
-      when: ({ join }) => join === 'miter',
-    },
+    ...JOIN_FIELDS,
     {
       key: 'cap',
       label: 'Cap',
@@ -140,14 +107,11 @@ export const band: Maker<BandNumbers> = {
     const length = pathsOfContours(along).reduce((sum, path) => sum + pathLength(path), 0);
     if (dashes.length > 0 && (length / period) * dashes.length > MOST_DASHES)
       return `There are ${MOST_DASHES} dashes at most: make them longer.`;
-    // What takes long is found out when the band is made.
-    if (!made.has(numbers) && isLeftForLater(taskOf(numbers))) return null;
-    const band = bandOf(numbers);
-    return typeof band === 'string' ? band : null;
+    return drawn.problem(numbers);
   },
   // All outlines of a band with their holes are one part.
-  partSizes: (numbers) => [Math.max(1, pathsOfBand(numbers).length)],
-  paths: (numbers) => pathsOfBand(numbers),
+  partSizes: (numbers) => [Math.max(1, drawn.paths(numbers).length)],
+  paths: drawn.paths,
   grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
   facts: (numbers) => [
     {
@@ -155,11 +119,6 @@ export const band: Maker<BandNumbers> = {
       value: pathsOfContours(numbers.along).reduce((sum, path) => sum + pathLength(path), 0),
       as: 'length',
     },
-    { caption: 'Area', value: signedArea(pathsOfBand(numbers)), as: 'plain' },
+    { caption: 'Area', value: signedArea(drawn.paths(numbers)), as: 'plain' },
   ],
 };
-
-function pathsOfBand(numbers: BandNumbers): readonly Path[] {
-  const band = bandOf(numbers);
-  return typeof band === 'string' ? [] : band;
-}

@@ -17,6 +17,7 @@ import {
 } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import type { Maker } from './construction';
+import { endsFields } from './whirl';
 
 export type NestNumbers = {
   /** One closed contour with 0, 0 inside it. */
@@ -85,23 +86,7 @@ export const nest: Maker<NestNumbers> = {
   fields: [
     { key: 'shape', label: 'Shape', type: 'drawn' },
     { key: 'angle', label: 'Turns by', type: 'turn' },
-    {
-      key: 'ends',
-      label: 'Ends by',
-      type: 'choice',
-      choices: [
-        ['count', 'Count'],
-        ['size', 'Smallest'],
-      ],
-    },
-    {
-      key: 'count',
-      label: 'Count',
-      type: 'count',
-      least: 1,
-      most: MOST,
-      when: ({ ends }) => ends === 'count',
-    },
+    ...endsFields(MOST),
     {
       key: 'smallest',
       label: 'Smallest',

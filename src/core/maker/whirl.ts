@@ -1,6 +1,6 @@
 import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
-import { polygonOf, type Maker } from './construction';
+import { polygonOf, type Field, type Maker } from './construction';
 
 export type WhirlNumbers = {
   readonly sides: number;
@@ -28,6 +28,29 @@ export function whirlCount({ sides, radius, angle, ends, count, smallest }: Whir
   return Math.min(MOST, 1 + Math.floor(Math.log(smallest / radius) / Math.log(factor) + 1e-9));
 }
 
+/** What the shrinking ends by. @param most of the things one in another */
+export const endsFields = (
+  most: number,
+): readonly Field<{ readonly ends: 'count' | 'size'; readonly count: number }>[] => [
+  {
+    key: 'ends',
+    label: 'Ends by',
+    type: 'choice',
+    choices: [
+      ['count', 'Count'],
+      ['size', 'Smallest'],
+    ],
+  },
+  {
+    key: 'count',
+    label: 'Count',
+    type: 'count',
+    least: 1,
+    most,
+    when: ({ ends }) => ends === 'count',
+  },
+];
+
 /** A regular polygon turned and shrunk inward again and again, each just touching the one outside it. */
 export const whirl: Maker<WhirlNumbers> = {
   name: 'Whirl',
@@ -35,23 +58,7 @@ export const whirl: Maker<WhirlNumbers> = {
     { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 120 },
     { key: 'radius', label: 'To a corner', type: 'length' },
     { key: 'angle', label: 'Turns by', type: 'turn' },
-    {
-      key: 'ends',
-      label: 'Ends by',
-      type: 'choice',
-      choices: [
-        ['count', 'Count'],
-        ['size', 'Smallest'],
-      ],
-    },
-    {
-      key: 'count',
-      label: 'Count',
-      type: 'count',
-      least: 1,
-      most: MOST,
-      when: ({ ends }) => ends === 'count',
-    },
+    ...endsFields(MOST),
     { key: 'smallest', label: 'Smallest', type: 'length', when: ({ ends }) => ends === 'size' },
   ],
   start: { sides: 4, radius: 60, angle: turn(1, 36), ends: 'count', count: 12, smallest: 5 },

@@ -13,7 +13,7 @@ import { Button } from '../common/Button';
 import { download } from '../common/download';
 import { CountField } from '../common/NumberField';
 import { Row, Sheet } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useWorkshop } from './EditorContext';
 
 type Kind = 'svg' | 'png' | 'figure';

@@ -3,7 +3,7 @@
 import { memo } from 'react';
 
 import type { PaneId } from '@/state/editor';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from './EditorContext';
 
 /** On a window under 1100 px Bench and Whole share one place: this says which of them has it. */

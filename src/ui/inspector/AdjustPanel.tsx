@@ -10,7 +10,7 @@ import { commit, preview, shownFigure, type EditorState } from '@/state/editor';
 import { act } from '@/state/editor';
 import { atRest } from '@/state/rest';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { Swatch } from './Swatch';
 

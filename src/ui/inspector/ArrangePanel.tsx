@@ -19,7 +19,7 @@ import { act } from '@/state/editor';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 
 const ALONE: readonly (readonly [Alignment, string])[] = [

@@ -9,7 +9,7 @@ import { activeRound, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
 import { CountField, LengthField, ListField, ShareField, TurnField } from '../common/NumberField';
 import { Fact, Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
 
 interface Props {

@@ -17,7 +17,7 @@ import { Crop } from 'lucide-react';
 import { Button } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
 import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { ReachChoice } from './ReachChoice';
 

@@ -30,7 +30,7 @@ import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';

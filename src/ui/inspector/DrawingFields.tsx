@@ -12,7 +12,7 @@ import { shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
 import { CountField, LengthField, ShareField } from '../common/NumberField';
 import { Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
 
 type Drawing = Extract<BuiltForm, { kind: 'drawing' }>;

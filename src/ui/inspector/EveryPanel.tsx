@@ -6,7 +6,7 @@ import { MOST_FOLD } from '@/core/symmetry/rule';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { CountField, LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { TintField } from './TintField';
 

@@ -4,7 +4,7 @@ import { mixedColour } from '@/core/paint/mix';
 import { firstColour, isGradient } from '@/core/paint/fills';
 import type { LengthUnit } from '@/core/number/units';
 import type { Colour, Fill, Gradient, Spread } from '@/core/scene/scene';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { ColourField } from './ColourField';
 import { GradientEditor } from './GradientEditor';
 

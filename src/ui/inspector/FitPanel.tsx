@@ -13,7 +13,7 @@ import { act, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
 import { LengthField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** Curves of a motif that is not its own reflection; more take longer to compare than a person waits. */

@@ -23,7 +23,7 @@ import { toast } from 'sonner';
 import { Button, IconButton } from '../common/Button';
 import { CountField, LengthField, ListField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None', long: 'Long', all: 'All' };

@@ -9,11 +9,10 @@ import { LIMITS } from '@/core/figure/model';
 import { SPREADS, type Colour, type Gradient, type GradientStop, type Spread } from '@/core/scene/scene';
 import type { LengthUnit } from '@/core/number/units';
 import { Button, IconButton } from '../common/Button';
-import { Choices } from '../common/Choices';
+import { Choices, Segmented } from '../common/Choices';
 import { CHECKS, stopList } from '../common/fillBackground';
 import { LengthField, ShareField } from '../common/NumberField';
 import { Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
 import { ColourField } from './ColourField';
 
 const SPREAD_NAMES: Record<Spread, string> = {

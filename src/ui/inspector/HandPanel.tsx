@@ -3,7 +3,7 @@
 import { shownFigure, type EditorState } from '@/state/editor';
 import { LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** How strokes by hand become shapes. */

@@ -8,7 +8,7 @@ import { turnFromDegrees } from '@/core/number/turn';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { LengthField, ShareField, TurnField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const START: Light = { from: turnFromDegrees(-45), depth: 25, faces: 'across' };

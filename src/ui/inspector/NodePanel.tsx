@@ -26,7 +26,7 @@ import { act, selectNodes, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
 import { AngleField, LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };

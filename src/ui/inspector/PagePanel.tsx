@@ -7,7 +7,7 @@ import type { ScenePage } from '@/core/scene/scene';
 import { act } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 import { BackgroundField } from './BackgroundField';
 

@@ -5,7 +5,7 @@ import { petalCircles, petalExtent, type PetalForm, type PetalSize } from '@/cor
 import { shownFigure } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
 import { Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
 
 interface Props {

@@ -1,9 +1,8 @@
 'use client';
 
 import { CELL_REACHES, type CellReach } from '@/core/figure/kinds';
-import { Choices } from '../common/Choices';
+import { Choices, Segmented } from '../common/Choices';
 import { Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const NAMES: Record<CellReach, string> = {

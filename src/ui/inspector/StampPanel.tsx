@@ -8,7 +8,7 @@ import { shownFigure, type EditorState } from '@/state/editor';
 import { Button } from '../common/Button';
 import { CountField, LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { partsOfShapes, setStamps } from '../tools/stamp';
 

@@ -3,7 +3,7 @@
 import type { Shape } from '@/core/figure/model';
 import type { EditorState } from '@/state/editor';
 import { Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { HandPanel } from './HandPanel';
 import { StampPanel } from './StampPanel';

@@ -6,7 +6,7 @@ import type { TraceOptions } from '@/core/curve/trace';
 import { Button } from '../common/Button';
 import { ShareField } from '../common/NumberField';
 import { Row } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 import { traceUnderlay } from '../editor/traceUnderlay';
 

@@ -16,7 +16,7 @@ import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { AngleField, CountField, LengthField, ShareField, TurnField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 type Kind = Transform['kind'];

@@ -26,7 +26,7 @@ import { useMemo, useState } from 'react';
 import { Button } from '../common/Button';
 import { CountField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { EveryPanel } from './EveryPanel';
 import { LinkPanel } from './LinkPanel';

@@ -5,7 +5,7 @@ import { EASES, type Ease, type Round, type Way } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { AngleField, LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { TintField } from './TintField';
 

@@ -9,7 +9,7 @@ import { act, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Fact, Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const EDGES = [

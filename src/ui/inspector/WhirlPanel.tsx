@@ -9,7 +9,7 @@ import { actOnRound } from '@/state/editor';
 import { Button } from '../common/Button';
 import { CountField, ShareField, TurnField } from '../common/NumberField';
 import { Section } from '../common/Panel';
-import { Segmented } from '../common/Segmented';
+import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 
 /** The whole round turned and shrunk inward again and again. */

@@ -36,7 +36,8 @@ describe('what a canvas shows as SVG does', () => {
     ['some in other colours', { copies: [{ turn: NO_TURN, items: [FLAT] }] }, false],
     ['shapes as they are', { items: [{ ...FLAT, shapeId: 's' }] }, false],
     ['of more than one thing', { items: [FLAT, FLAT] }, false],
-    ['blended', { blend: 'multiply' }, false],
+    ['reflected as they are drawn', { items: [{ ...FLAT, mirrored: true }] }, false],
+    ['blended all together', { blend: 'multiply' }, true],
     ['as wire', { relief: { how: 'raised', edge: 1, from: NO_TURN } }, false],
   ])('%s', (_, part, answer) => {
     expect(isDrawnAsCells(layer(part))).toBe(answer);

@@ -15,6 +15,8 @@ export interface CellPicture {
   readonly frame: CanvasFrame;
   readonly ids: readonly number[];
   readonly fresh: readonly CellDrawing[];
+  /** How many of the copies of each are there yet, from 0 to 1. */
+  readonly share: number;
 }
 
 /** How long it draws before it looks whether something newer is asked for, in milliseconds. */
@@ -42,6 +44,7 @@ const countOf = (drawings: readonly Ready[]): number => drawings.reduce((sum, { 
 interface Wanted {
   readonly frame: CanvasFrame;
   readonly drawings: readonly Ready[];
+  readonly share: number;
 }
 
 interface Drawn extends Wanted {
@@ -50,8 +53,8 @@ interface Drawn extends Wanted {
 
 const sameFrame = (a: CanvasFrame, b: CanvasFrame): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** The browser's door to pictures of very many cells, which would hold up the page. */
-class CellDoor {
+/** One place where very many cells are shown. */
+class Pane {
   private readonly known = new Map<number, Ready>();
   private drawn: Drawn | null = null;
   private newest: Wanted | null = null;
@@ -63,7 +66,7 @@ class CellDoor {
    * @returns true where it was drawn to its end
    */
   async draw(
-    { frame, ids, fresh }: CellPicture,
+    { frame, ids, fresh, share }: CellPicture,
     show: (bitmap: ImageBitmap) => void,
     progress: (share: number) => void,
   ): Promise<boolean> {
@@ -71,7 +74,7 @@ class CellDoor {
     const drawings = ids.flatMap((id) => this.known.get(id) ?? []);
     const kept = new Set(ids);
     for (const id of this.known.keys()) if (!kept.has(id)) this.known.delete(id);
-    const mine = { frame, drawings };
+    const mine = { frame, drawings, share };
     this.newest = mine;
     if (this.patch(mine)) this.lay(show);
     const own = this.before.then(() => this.newest === mine && this.drawAll(mine, show, progress));
@@ -84,14 +87,15 @@ class CellDoor {
     show: (bitmap: ImageBitmap) => void,
     progress: (share: number) => void,
   ): Promise<boolean> {
-    const { frame, drawings } = mine;
+    const { frame, drawings, share } = mine;
     const surface = canvasOf(frame);
     const all = countOf(drawings);
     let done = 0;
     let looked = performance.now();
-    for (const drawing of drawings)
-      for (let from = 0; from < drawing.count; from += BETWEEN_LOOKS) {
-        const to = Math.min(drawing.count, from + BETWEEN_LOOKS);
+    for (const drawing of drawings) {
+      const count = Math.ceil(drawing.count * share);
+      for (let from = 0; from < count; from += BETWEEN_LOOKS) {
+        const to = Math.min(count, from + BETWEEN_LOOKS);
         drawCopies(surface, drawing, frame, from, to);
         done += to - from;
         if (performance.now() - looked < SLICE) continue;
@@ -100,7 +104,8 @@ class CellDoor {
         if (this.newest && !sameFrame(this.newest.frame, frame)) return false;
         looked = performance.now();
       }
-    this.drawn = { surface, frame, drawings };
+    }
+    this.drawn = { surface, frame, drawings, share };
     // What was shown meanwhile is not taken back.
     if (this.newest && this.newest !== mine) this.patch(this.newest);
     this.lay(show);
@@ -108,9 +113,10 @@ class CellDoor {
   }
 
   /** Draws over the former picture what is no longer, or newly, in it. @returns false where too much changed for that */
-  private patch({ frame, drawings }: Wanted): boolean {
+  private patch({ frame, drawings, share }: Wanted): boolean {
     const before = this.drawn;
-    if (!before || frame.outline !== null || !sameFrame(before.frame, frame)) return false;
+    if (!before || share < 1 || before.share < 1) return false;
+    if (frame.outline !== null || !sameFrame(before.frame, frame)) return false;
     const [had, has] = [new Set(before.drawings), new Set(drawings)];
     const gone = before.drawings.filter((drawing) => !has.has(drawing));
     const come = drawings.filter((drawing) => !had.has(drawing));
@@ -118,7 +124,7 @@ class CellDoor {
     const { surface } = before;
     for (const drawing of gone) eraseCopies(surface, drawing, frame);
     for (const drawing of come) drawCopies(surface, drawing, frame, 0, drawing.count);
-    this.drawn = { surface, frame, drawings };
+    this.drawn = { surface, frame, drawings, share };
     return true;
   }
 
@@ -130,6 +136,28 @@ class CellDoor {
     layDrawing(out, surface.canvas, frame);
     const bitmap = out.canvas.transferToImageBitmap();
     show(transfer(bitmap, [bitmap]));
+  }
+}
+
+/** The browser's door to pictures of very many cells, which would hold up the page; panes by any number. */
+class CellDoor {
+  private readonly panes = new Map<number, Pane>();
+
+  /** Draws a picture into a pane. @returns true where it was drawn to its end */
+  draw(
+    pane: number,
+    picture: CellPicture,
+    show: (bitmap: ImageBitmap) => void,
+    progress: (share: number) => void,
+  ): Promise<boolean> {
+    const own = this.panes.get(pane) ?? new Pane();
+    this.panes.set(pane, own);
+    return own.draw(picture, show, progress);
+  }
+
+  /** Forgets a pane that is no longer shown. */
+  close(pane: number): void {
+    this.panes.delete(pane);
   }
 }
 

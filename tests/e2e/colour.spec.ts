@@ -420,6 +420,16 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
   await page.mouse.wheel(0, -120);
   await page.mouse.move(pane.x + 8, pane.y + 60);
   await expect.poll(async () => (await compared(page, id, 0)).apart).toBeLessThan(seams);
+
+  // Revealed copy by copy it ends as it was; trials of it are pictures too, and one is picked.
+  await page.getByRole('button', { name: 'Reveal copy by copy' }).click();
+  await page.mouse.move(pane.x + 8, pane.y + 60);
+  await expect.poll(async () => (await compared(page, id, 0)).apart).toBeLessThan(seams);
+  await inspector(page).getByRole('button', { name: 'Try other palettes …' }).click();
+  const trials = page.getByRole('group', { name: 'Trials' });
+  await expect(trials.getByTestId('many-cells')).toHaveCount(await trials.getByRole('button').count());
+  await trials.getByRole('button', { name: 'Lamp' }).click();
+  await expect(inspector(page).getByRole('button', { name: /^Swatch \d+, #f9b43b$/ })).toBeVisible();
   await close();
 });
 

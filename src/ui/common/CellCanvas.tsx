@@ -19,6 +19,10 @@ interface Props {
   readonly outline: boolean;
   readonly strength?: number;
   readonly full?: string | null;
+  /** One of many small pictures. */
+  readonly small?: boolean;
+  /** The copies come one after the other, over so many seconds; 0 shows them at once. */
+  readonly reveal?: number;
 }
 
 /** How long a picture is drawn before its progress is shown, in milliseconds. */
@@ -36,7 +40,17 @@ function placeOf(drawn: View, now: View): string {
  * Very many cells as a picture that a worker draws, in place of as many SVG paths, which would hold up the page for seconds. While a new
  * one is drawn the former one is moved along with the view.
  */
-export function CellCanvas({ layers, view, size, rotation = 0, outline, strength = 1, full = null }: Props) {
+export function CellCanvas({
+  layers,
+  view,
+  size,
+  rotation = 0,
+  outline,
+  strength = 1,
+  full = null,
+  small = false,
+  reveal = 0,
+}: Props) {
   const element = useRef<HTMLCanvasElement>(null);
   const painter = useRef<CellPainter | null>(null);
   const [drawn, setDrawn] = useState<View>(view);
@@ -44,10 +58,10 @@ export function CellCanvas({ layers, view, size, rotation = 0, outline, strength
   const theme = useTheme();
 
   useEffect(() => {
-    const made = createCellPainter();
+    const made = createCellPainter(small);
     painter.current = made;
     return () => made.close();
-  }, []);
+  }, [small]);
 
   // The same list as long as the same layers are in it.
   const [kept, setKept] = useState(layers);
@@ -57,7 +71,8 @@ export function CellCanvas({ layers, view, size, rotation = 0, outline, strength
   const { width, height } = size;
   useEffect(() => {
     const canvas = element.current;
-    if (!canvas || !painter.current || width === 0 || height === 0) return undefined;
+    const { current } = painter;
+    if (!canvas || !current || width === 0 || height === 0) return undefined;
     const ratio = window.devicePixelRatio;
     const frame: CanvasFrame = {
       width: Math.round(width * ratio),
@@ -75,24 +90,24 @@ export function CellCanvas({ layers, view, size, rotation = 0, outline, strength
     const follow = (share: number): void => {
       if (mine && share < NEARLY_DONE && performance.now() - began > QUIET_TIME) setProgress(share);
     };
-    void painter.current
-      .draw(
-        kept,
-        frame,
-        (bitmap) => {
-          [canvas.width, canvas.height] = [frame.width, frame.height];
-          canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
-          setDrawn({ scale, x, y });
-        },
-        follow,
-      )
-      .then(() => {
-        if (mine) setProgress(null);
-      });
+    const show = (bitmap: ImageBitmap): void => {
+      [canvas.width, canvas.height] = [frame.width, frame.height];
+      canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+      setDrawn({ scale, x, y });
+    };
+    const seconds = window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : reveal;
+    const draw = async (): Promise<void> => {
+      for (let share = 0; mine && share < 1;) {
+        share = seconds > 0 ? Math.min(1, (performance.now() - began) / (1000 * seconds)) : 1;
+        await current.draw(kept, frame, share, show, seconds > 0 ? () => undefined : follow);
+      }
+      if (mine) setProgress(null);
+    };
+    void draw();
     return () => {
       mine = false;
     };
-  }, [kept, scale, x, y, width, height, rotation, outline, strength, full, theme]);
+  }, [kept, scale, x, y, width, height, rotation, outline, strength, full, theme, small, reveal]);
 
   return (
     <>
@@ -100,7 +115,7 @@ export function CellCanvas({ layers, view, size, rotation = 0, outline, strength
         ref={element}
         data-testid="many-cells"
         className="pointer-events-none absolute top-0 left-0 origin-top-left text-ink"
-        style={{ width, height, transform: placeOf(drawn, view) }}
+        style={{ width, height, transform: placeOf(drawn, view), mixBlendMode: kept[0]?.blend ?? 'normal' }}
       />
       {progress !== null && (
         <div className="pointer-events-none absolute inset-x-4 top-[42px] flex">

@@ -66,18 +66,14 @@ function runsOf(layers: readonly SceneLayer[]): LayerRun[] {
   return runs;
 }
 
-/**
- * The slabs of layers, back to front.
- * @param moving the copies come one after another, which only SVG shows
- */
+/** The slabs of layers, back to front. */
 export const slabsOf = (
   name: string,
   layers: readonly SceneLayer[],
   cells: (layers: readonly SceneLayer[]) => ComponentProps<typeof CellCanvas>,
   svg: (run: Pick<LayerRun, 'from' | 'layers'>) => ReactNode,
-  moving = false,
 ): Slab[] =>
-  (moving ? [{ cells: false, from: 0, layers }] : runsOf(layers)).map((run, k) => ({
+  runsOf(layers).map((run, k) => ({
     key: `${name}-${k}`,
     ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run) }),
   }));

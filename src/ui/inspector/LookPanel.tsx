@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 
 import { setBlend, setOpacity } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
@@ -8,10 +8,9 @@ import { BLEND_MODES, type BlendMode, type Scene } from '@/core/scene/scene';
 import { actOnRound, preview, shownFigure } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
-import { LayerCopies } from '../common/LayerCopies';
 import { ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
+import { SmallScene } from '../common/SmallScene';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** The names of Compositing and Blending Level 1, as a person reads them. */
@@ -28,33 +27,14 @@ interface SmallProps {
 
 /** The figure as it would look with a blend mode for one round. */
 function Small({ scene, roundId, mode }: SmallProps) {
-  const { width, height, centre } = scene.page;
-  const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
-  return (
-    <svg
-      viewBox={`${left} ${top} ${width} ${height}`}
-      className="aspect-square w-full rounded-[6px]"
-      style={{ isolation: 'isolate' }}
-      aria-hidden="true"
-    >
-      <rect
-        x={left}
-        y={top}
-        width={width}
-        height={height}
-        fill={backgroundFill(scene.page, `blend-${mode}-page`, 'white')}
-      />
-      <BackgroundDefs page={scene.page} id={`blend-${mode}-page`} />
-      {scene.layers.map((layer, k) => (
-        <LayerCopies
-          key={k}
-          layer={layer.roundId === roundId ? { ...layer, blend: mode } : layer}
-          id={`blend-${mode}-${k}`}
-          outline={false}
-        />
-      ))}
-    </svg>
+  const blended = useMemo(
+    () => ({
+      ...scene,
+      layers: scene.layers.map((layer) => (layer.roundId === roundId ? { ...layer, blend: mode } : layer)),
+    }),
+    [scene, roundId, mode],
   );
+  return <SmallScene scene={blended} id={`blend-${mode}`} />;
 }
 
 /** How each copy of the round is laid on what is below it. */

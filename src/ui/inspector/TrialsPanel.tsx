@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 
 import { evaluate } from '@/core/figure/evaluate';
 import { coloursOfFigure, inPalette } from '@/core/figure/recolour';
@@ -8,54 +8,40 @@ import type { Figure } from '@/core/figure/model';
 import { trialPalettes, type Palette } from '@/core/paint/palettes';
 import { act, shownFigure } from '@/state/editor';
 import { mergeResults } from '@/state/merges';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
 import { Button } from '../common/Button';
-import { LayerCopies } from '../common/LayerCopies';
 import { Section, Sheet } from '../common/Panel';
+import { SmallScene } from '../common/SmallScene';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** The figure in a palette, small. */
 function Trial({
   figure,
   palette,
+  ready,
   onPick,
 }: {
   readonly figure: Figure;
   readonly palette: Palette;
+  /** Its turn has come: a full figure takes a moment, and there are many. */
+  readonly ready: boolean;
   readonly onPick: () => void;
 }) {
   const merges = useEditorState((state) => state.merges);
   const scene = useMemo(
-    () => evaluate(inPalette(figure, palette.colours), mergeResults(merges)),
-    [figure, palette, merges],
+    () => (ready ? evaluate(inPalette(figure, palette.colours), mergeResults(merges)) : null),
+    [figure, palette, merges, ready],
   );
-  const { width, height, centre } = scene.page;
-  const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
-  const id = `trial-${palette.name.replace(/\W+/g, '-')}`;
   return (
     <button
       type="button"
       onClick={onPick}
       className="flex flex-col gap-1.5 rounded-[10px] border border-line p-2 text-left hover:border-edge hover:bg-line/30"
     >
-      <svg
-        viewBox={`${left} ${top} ${width} ${height}`}
-        className="aspect-square w-full rounded-[6px]"
-        style={{ isolation: 'isolate' }}
-        aria-hidden
-      >
-        <BackgroundDefs page={scene.page} id={`${id}-page`} />
-        <rect
-          x={left}
-          y={top}
-          width={width}
-          height={height}
-          fill={backgroundFill(scene.page, `${id}-page`, 'white')}
-        />
-        {scene.layers.map((layer, k) => (
-          <LayerCopies key={k} layer={layer} id={`${id}-${k}`} outline={false} />
-        ))}
-      </svg>
+      {scene ? (
+        <SmallScene scene={scene} id={`trial-${palette.name.replace(/\W+/g, '-')}`} />
+      ) : (
+        <span className="aspect-square w-full rounded-[6px] bg-line/50" />
+      )}
       <span className="flex h-[8px] w-full overflow-hidden rounded-full">
         {palette.colours.map((colour, k) => (
           <span key={k} className="flex-1" style={{ background: colour }} />
@@ -68,18 +54,27 @@ function Trial({
 
 function Trials({ onDone }: { readonly onDone: () => void }) {
   const editor = useEditor();
-  const figure = useEditorState(shownFigure);
-  const own = coloursOfFigure(figure).map(({ colour }) => colour.slice(0, 7));
-  const palettes = trialPalettes([...new Set(own)], own[1] ?? own[0] ?? '#1f8a76');
+  // As it was when the sheet was opened: the one that is picked is not tried again in all palettes.
+  const [figure] = useState(() => shownFigure(editor.getState()));
+  const own = useMemo(() => coloursOfFigure(figure).map(({ colour }) => colour.slice(0, 7)), [figure]);
+  const palettes = useMemo(() => trialPalettes([...new Set(own)], own[1] ?? own[0] ?? '#1f8a76'), [own]);
+  // One after another, so that the page is never held for all of them.
+  const [ready, setReady] = useState(1);
+  useEffect(() => {
+    if (ready >= palettes.length) return undefined;
+    const next = setTimeout(() => setReady(ready + 1));
+    return () => clearTimeout(next);
+  }, [ready, palettes.length]);
   return (
     <>
       <p className="mb-3 text-[12px] leading-4 text-muted">
         The same figure in other palettes: what was lighter stays lighter. Pick one, or leave it as it is.
       </p>
       <div className="grid max-h-[62vh] grid-cols-4 gap-2 overflow-y-auto" aria-label="Trials" role="group">
-        {palettes.map((palette) => (
+        {palettes.map((palette, k) => (
           <Trial
             key={palette.name}
+            ready={k < ready}
             figure={figure}
             palette={palette}
             onPick={() => {

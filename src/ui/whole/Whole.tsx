@@ -194,7 +194,13 @@ export function Whole() {
           ...slabsOf(
             'layers',
             scene.layers,
-            (layers) => ({ layers, view, size: state.sizes.whole, outline: state.outlines }),
+            (layers) => ({
+              layers,
+              view,
+              size: state.sizes.whole,
+              outline: state.outlines,
+              reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
+            }),
             ({ layers, from }) => (
               <g transform={place}>
                 {layers.map((layer, k) => (
@@ -215,7 +221,6 @@ export function Whole() {
                 ))}
               </g>
             ),
-            state.reveal > 0,
           ),
           {
             key: 'marks',

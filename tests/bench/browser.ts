@@ -26,11 +26,11 @@ const follow = (type: string): string => `(() => {
 export interface Measured {
   readonly page: Page;
   /** Opens a figure in the built application. */
-  open(figure: Figure): Promise<void>;
+  readonly open: (figure: Figure) => Promise<void>;
   /** The times, in milliseconds, from each event of a kind to the picture after it, while something is done. */
-  times(type: string, act: () => Promise<void>): Promise<number[]>;
+  readonly times: (type: string, act: () => Promise<void>) => Promise<number[]>;
   /** The median for a dot that follows the pointer: what all else is compared with. */
-  reference(): Promise<number>;
+  readonly reference: () => Promise<number>;
 }
 
 /** Drags from a point, up and to and fro. */

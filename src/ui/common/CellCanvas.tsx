@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 
 import type { SceneLayer } from '@/core/scene/scene';
 import type { View } from '@/state/viewport';
@@ -103,7 +104,7 @@ export function CellCanvas({
       }
       if (mine) setProgress(null);
     };
-    void draw();
+    draw().catch(() => toast.error('The cells of this round could not be drawn.', { id: 'cells' }));
     return () => {
       mine = false;
     };

@@ -46,11 +46,13 @@ interface LayerRun {
   readonly layers: readonly SceneLayer[];
 }
 
-/** From this many cells on a round is drawn on a canvas: below, a browser shows SVG as fast. */
+/** From this many cells on a round is drawn on a canvas: SVG would take longer than a moment. */
 const MANY_CELLS = 1500;
 
 /** Layers in runs, back to front: a round of very many cells by itself, the others as they lie together. */
 function runsOf(layers: readonly SceneLayer[]): LayerRun[] {
+  // Without a canvas for workers all is SVG, slower.
+  if (typeof OffscreenCanvas === 'undefined') return [{ cells: false, from: 0, layers }];
   const copies = new Map<string, number>();
   for (const layer of layers)
     if (isDrawnAsCells(layer))

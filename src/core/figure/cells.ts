@@ -1,11 +1,11 @@
-import { reversedPath, mapPath } from '../curve/path';
+import { reversedPath, mapPath, type Path } from '../curve/path';
 import { MIRROR } from '../curve/affine';
 import { remembered } from '../remembered';
 import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
 import type { Division } from '../merge/merge';
 import { nameOfPaint } from '../paint/fills';
-import type { Paint, SceneLayer } from '../scene/scene';
+import type { Paint, SceneCopy, SceneLayer } from '../scene/scene';
 import type { CellWork, Round, RoundMerge } from './model';
 
 export const NO_CELL_WORK: CellWork = { frame: false, fused: [], removed: [], paints: {} };
@@ -172,26 +172,54 @@ export function layersOfCells(round: Round, merge: RoundMerge, division: Divisio
   });
 }
 
+interface GroupCopies {
+  readonly start: Turn;
+  readonly opacity: number;
+  readonly copies: ReadonlyMap<CellCopy, SceneCopy>;
+  /** All that are as the outline stands, and all that are reflected. */
+  readonly plain: readonly SceneCopy[];
+  readonly mirrored: readonly SceneCopy[];
+}
+
+const copiesOfGroups = new WeakMap<CellGroup, GroupCopies>();
+
+/** Where the cells of a group are shown; the same objects whatever their paint. */
+function copiesOfGroup(group: CellGroup, start: Turn, opacity: number): GroupCopies {
+  const known = copiesOfGroups.get(group);
+  if (known && known.opacity === opacity && equalTurns(known.start, start)) return known;
+  const copies = new Map(
+    group.copies.map((copy) => [copy, { turn: addTurns(copy.turn, start), ...(opacity < 1 && { opacity }) }]),
+  );
+  const those = (mirrored: boolean): SceneCopy[] =>
+    [...copies].flatMap(([copy, shown]) => (copy.mirrored === mirrored ? [shown] : []));
+  const made = { start, opacity, copies, plain: those(false), mirrored: those(true) };
+  copiesOfGroups.set(group, made);
+  return made;
+}
+
+const reflectedLoops = remembered((loops: readonly Path[]): readonly Path[] =>
+  loops.map((loop) => reversedPath(mapPath(loop, MIRROR))),
+);
+
 /** Kinds whose paint did not change keep their layers, and with them all that was drawn of these. */
 function layersOfGroup(
   { id, blend, opacity = 1, rule }: Round,
   group: CellGroup,
   paints: readonly (Paint | null)[],
 ): SceneLayer[] {
+  const known = copiesOfGroup(group, rule.start, opacity);
   return looksOf(group, paints).flatMap(({ paint, copies }) => {
     if (!paint.fill && !paint.stroke) return [];
     return [false, true].flatMap((mirrored): SceneLayer[] => {
       const own = copies.filter((copy) => copy.mirrored === mirrored);
       if (own.length === 0) return [];
-      const paths = mirrored ? group.loops.map((loop) => reversedPath(mapPath(loop, MIRROR))) : group.loops;
+      const all = mirrored ? known.mirrored : known.plain;
+      const paths = mirrored ? reflectedLoops(group.loops) : group.loops;
       return [
         {
           roundId: id,
           blend,
-          copies: own.map(({ turn }) => ({
-            turn: addTurns(turn, rule.start),
-            ...(opacity < 1 && { opacity }),
-          })),
+          copies: own.length === all.length ? all : own.flatMap((copy) => known.copies.get(copy) ?? []),
           items: [{ shapeId: null, paths, paint, rule: 'nonzero', mirrored: false }],
         },
       ];

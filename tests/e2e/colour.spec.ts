@@ -15,7 +15,7 @@ import { fromPolar } from '../../src/core/curve/point';
 import { pathForm } from '../../src/core/maker/form';
 import type { Figure } from '../../src/core/figure/model';
 import { pixelsOf } from '../help/pictures';
-import { benchAt, drag, drawPetal, exported, makeFigure, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, setFold, whole } from './hands';
 
 const inspector = (page: Page) => page.getByLabel('Inspector');
 const kinds = (page: Page) =>
@@ -106,7 +106,7 @@ test('a dial of 24 sectors and four rings is coloured in sequence, shifted ring 
   const answer = await page.request.post('/api/figures', { data: { figure } });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/figures/${id}`);
-  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await opened(page);
 
   let gestures = 0;
   const gesture = async (done: Promise<unknown>): Promise<void> => {
@@ -247,7 +247,7 @@ async function openFigure(page: Page, figure: Figure): Promise<{ id: string; clo
   const answer = await page.request.post('/api/figures', { data: { figure } });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/figures/${id}`);
-  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await opened(page);
   await page.getByRole('button', { name: 'Artwork alone' }).click();
   return {
     id,

@@ -3,7 +3,7 @@ import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
 import { expect, test } from '@playwright/test';
 
-import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
 
 test('shapes are copied by Alt, by the clipboard and from figure to figure', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
@@ -173,7 +173,7 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
   const answer = await page.request.post('/api/figures', { data: { figure: heavy } });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/figures/${id}`);
-  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await opened(page);
   await page
     .getByRole('button', { name: /fold 720/ })
     .first()

@@ -6,6 +6,12 @@ import { expect, type Locator, type Page } from '@playwright/test';
 const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
 export const whole = (page: Page): Locator => page.locator('[data-pane=whole]');
 
+/** Waits until an editor that was opened listens to pointer and keys; it is seen before that. */
+export async function opened(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await expect(page.getByRole('main')).toHaveAttribute('aria-busy', 'false');
+}
+
 /** Makes a figure from the Shelf and waits for the editor. */
 export async function makeFigure(page: Page): Promise<void> {
   await page.goto('/');
@@ -14,7 +20,7 @@ export async function makeFigure(page: Page): Promise<void> {
     .first()
     .click();
   await page.waitForURL(/\/figures\//);
-  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  await opened(page);
   // The panes have been measured once the empty Bench says what to do.
   await expect(page.getByText('Choose Petal below')).toBeVisible();
 }

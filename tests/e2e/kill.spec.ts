@@ -4,7 +4,7 @@ import path from 'node:path';
 
 import { expect, test } from '@playwright/test';
 
-import { drawPetal, makeFigure, saved, setFold } from './hands';
+import { drawPetal, makeFigure, opened, saved, setFold } from './hands';
 
 const root = path.resolve(import.meta.dirname, '../..');
 const PORT = 4378;
@@ -58,6 +58,7 @@ test('a kill of the server loses nothing: the window keeps its changes and saves
     server = await serve();
     await expect(page.getByRole('status').first()).toHaveText(/^saved/, { timeout: 30_000 });
     await page.reload();
+    await opened(page);
     await expect(page.getByText('1 shape, 15-fold')).toBeVisible();
 
     // Now the browser goes too, before the server is back: its changes wait in it.
@@ -68,6 +69,7 @@ test('a kill of the server loses nothing: the window keeps its changes and saves
     await page.goto('about:blank');
     server = await serve();
     await page.goto(address);
+    await opened(page);
     await expect(page.getByText('1 shape, 21-fold')).toBeVisible();
     await saved(page);
   } finally {

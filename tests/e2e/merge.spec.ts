@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { addShapes } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { pathForm } from '../../src/core/maker/form';
-import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
 
 const lit = (page: Page, pane: 'bench' | 'whole') =>
   page.locator(`[data-pane=${pane}] [data-testid=cell-marks] path[stroke-width="1.6"]`);
@@ -297,7 +297,7 @@ test('combining shapes with thousands of crossings shows its progress, can be st
   const answer = await page.request.post('/api/figures', { data: { figure } });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`/figures/${id}`);
-  await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
+  await opened(page);
   await page.keyboard.press('4');
   await page.keyboard.press('Control+a');
   const panel = page.getByRole('region', { name: 'Selected shapes' });

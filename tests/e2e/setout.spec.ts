@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { benchAt, drag, exported, makeFigure, saved, setFold } from './hands';
+import { benchAt, drag, exported, makeFigure, opened, saved, setFold } from './hands';
 
 test('a frame is set out by numbers, snapped to, and drawn as paths', async ({ page }) => {
   await makeFigure(page);
@@ -260,6 +260,7 @@ test('a picture is laid under the Bench, placed by hand and by numbers, and is i
   await expect(inspector.getByLabel('Underlay width')).toBeDisabled();
   await saved(page);
   await page.reload();
+  await opened(page);
   await expect(page.getByTestId('underlay')).toBeVisible();
   await page.getByRole('button', { name: 'Export' }).click();
   expect((await exported(page)).toString()).not.toContain('image');

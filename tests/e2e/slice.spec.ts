@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { SaxesParser } from 'saxes';
 
+import type { Figure } from '../../src/core/figure/model';
 import { difference, pixelsOf, transformed } from '../help/pictures';
-import { benchAt, drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
 
 test('from an empty Shelf to an exported file', async ({ page }) => {
   const foreign: string[] = [];
@@ -64,6 +65,7 @@ test('everything is there again after a reload, undo included', async ({ page })
   await page.getByLabel('Name of the figure').press('Enter');
   await saved(page);
   await page.reload();
+  await opened(page);
   await expect(page).toHaveTitle(/Kept/);
   await expect(page.getByText('1 shape, 5-fold')).toBeVisible();
   for (const label of ['Undo: Rename figure', 'Undo: Set fold', 'Undo: Draw Petal']) {
@@ -75,15 +77,26 @@ test('everything is there again after a reload, undo included', async ({ page })
   await expect(page.getByText('1 shape, 8-fold')).toBeVisible();
 });
 
+/** Waits until the server has a fold: what a window says of itself may still be of the save before. */
+const savedFold = (page: Page, fold: number): Promise<void> =>
+  expect
+    .poll(async () => {
+      const answer = await page.request.get(page.url().replace('/figures/', '/api/figures/'));
+      const { figure } = (await answer.json()) as { figure: Figure };
+      return figure.rounds[0]?.rule.fold;
+    })
+    .toBe(fold);
+
 test('a second window’s save is refused with a choice, and both versions stay', async ({ page, context }) => {
   await makeFigure(page);
   await drawPetal(page);
   await saved(page);
   const other = await context.newPage();
   await other.goto(page.url());
+  await opened(other);
   await expect(other.getByText('1 shape, 8-fold')).toBeVisible();
   await setFold(other, 9);
-  await saved(other);
+  await savedFold(other, 9);
   await setFold(page, 11);
   const choice = page.getByRole('dialog', { name: 'This figure was changed in another window' });
   await expect(choice.getByRole('heading')).toBeVisible();
@@ -91,13 +104,15 @@ test('a second window’s save is refused with a choice, and both versions stay'
   await expect(page.getByLabel('Name of the figure')).toHaveValue('Untitled figure (this window)');
   await expect(page.getByText('1 shape, 11-fold')).toBeVisible();
   await other.reload();
+  await opened(other);
   await expect(other.getByText('1 shape, 9-fold')).toBeVisible();
 
   // The other way round: this window goes on with what the other one saved, and its own goes on the Shelf.
   const third = await context.newPage();
   await third.goto(other.url());
+  await opened(third);
   await setFold(other, 20);
-  await saved(other);
+  await savedFold(other, 20);
   await setFold(third, 21);
   await third.getByRole('button', { name: 'Go on with the other window’s' }).click();
   await expect(third.getByText('1 shape, 20-fold')).toBeVisible();

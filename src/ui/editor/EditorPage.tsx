@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 
 import { hasOutlines, outlineFigure } from '@/core/figure/outline';
@@ -78,7 +78,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <TabTitle />
       <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
         <TopBar onExport={() => setSheet('export')} onKeys={() => setSheet('keys')} />
-        {ready ? <Panes /> : <main />}
+        {ready ? <Panes /> : <main aria-busy />}
       </div>
       <WorkingCard />
       <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
@@ -110,15 +110,23 @@ const PANES = {
   whole: 'grid-cols-[150px_minmax(0,1fr)_290px]',
 };
 
+const neverChanges = (): (() => void) => () => undefined;
+
 function Panes() {
   const editor = useEditor();
   const wide = useEditorState((state) => state.wide);
+  // As the server sends it, the page shows all and listens to nothing yet.
+  const listens = useSyncExternalStore(
+    neverChanges,
+    () => true,
+    () => false,
+  );
   // Under 1100 px the two panes share one place; Bench has it unless Whole was asked for.
   const showBench = wide === 'whole' ? 'hidden' : 'contents';
   const showWhole =
     wide === 'bench' ? 'hidden' : wide === 'whole' ? 'contents' : 'contents max-[1100px]:hidden';
   return (
-    <main className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
+    <main aria-busy={!listens} className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
       <Reach />
       <ContextMenu
         label="More for the selection"

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 import { setFold } from '../core/figure/commands';
 import { newFigure } from '../core/figure/start';
-import type { HistoryStep, SaveRequest } from '../wire';
+import type { HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import { undoLabel } from './history';
 import { act, createEditor, shownFigure, stepBack, type Editor } from './editor';
 import { followSaves, type Saver } from './saver';
 
@@ -24,7 +25,9 @@ class FakeServer {
       return Response.json({ id: 'copy', name: figure.name, revision: 1, updatedAt: '' }, { status: 201 });
     }
     if (init.method === 'GET') {
-      const before = Number(new URL(address, 'http://x').searchParams.get('before'));
+      const asked = new URL(address, 'http://x').searchParams.get('before');
+      if (asked === null) return Response.json(this.saved());
+      const before = Number(asked);
       return Response.json(this.steps.filter(({ position }) => position < before));
     }
     const request = JSON.parse(init.body ?? '') as SaveRequest;
@@ -41,6 +44,12 @@ class FakeServer {
     });
   };
 
+  saved(): SavedFigure {
+    const { step, steps, revision } = this;
+    const { figure } = steps.find(({ position }) => position === step)!;
+    return { id: 'x', name: 'Test', revision, updatedAt: '', figure, step, steps };
+  }
+
   get fold(): number | undefined {
     return this.steps.find(({ position }) => position === this.step)?.figure.rounds[0]?.rule.fold;
   }
@@ -53,16 +62,7 @@ let store: Map<string, string>;
 let listeners: Map<string, () => void>;
 
 const open = (): void => {
-  const figure = fake.steps.find(({ position }) => position === fake.step)!.figure;
-  editor = createEditor({
-    id: 'x',
-    name: 'Test',
-    revision: fake.revision,
-    updatedAt: '',
-    figure,
-    step: fake.step,
-    steps: fake.steps,
-  });
+  editor = createEditor(fake.saved());
   saver = followSaves(editor);
 };
 const fold = (value: number): void => act(editor, 'Set fold', (figure) => setFold(figure, 'a', value));
@@ -156,6 +156,25 @@ describe('saving', () => {
     expect(shownFold()).toBe(8);
     expect(fake.created).toEqual(['Test (kept in this browser)']);
     expect(store.size).toBe(0);
+  });
+
+  it('that arrives only after the next page was opened is no change from elsewhere', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    saver.end();
+    const arrive = fake.release;
+    // The next page still gets the figure as it was.
+    open();
+    fake.mode = 'well';
+    expect([shownFold(), undoLabel(editor.getState().history)]).toEqual([5, 'Changes kept in this browser']);
+    arrive();
+    await vi.advanceTimersByTimeAsync(600);
+    expect(editor.getState().save.kind).toBe('saved');
+    expect([fake.revision, editor.getState().revision, fake.fold, store.size]).toEqual([2, 2, 5, 0]);
+    expect(undoLabel(editor.getState().history)).toBe('Set fold');
+    fold(6);
+    await vi.advanceTimersByTimeAsync(300);
+    expect([fake.revision, fake.fold, fake.steps.length]).toEqual([3, 6, 3]);
   });
 
   it('sends what is unsaved on leaving, also during a save', async () => {

@@ -2,6 +2,7 @@ import type { SaveRequest } from '../wire';
 import {
   firstHere,
   figureOf,
+  historyOf,
   needsEarlier,
   unsavedSteps,
   withEarlier,
@@ -76,6 +77,24 @@ export function followSaves(editor: Editor): Saver {
   let retry = FIRST_RETRY;
   let ended = false;
 
+  /**
+   * Goes on from what the server has where that is what is shown here: a page that is left sends what it has not saved, and the next one may
+   * have been opened before that arrived. @returns false where it is something else
+   */
+  const adopt = async (): Promise<boolean> => {
+    const there = await server.load(id).catch(() => null);
+    if (!there || JSON.stringify(there.figure) !== JSON.stringify(figureOf(editor.getState().history)))
+      return false;
+    savedAt = there.step;
+    editor.setState({
+      revision: there.revision,
+      history: historyOf(there.steps, there.step),
+      save: { kind: 'saved', at: there.updatedAt },
+    });
+    dropDraft(id);
+    return true;
+  };
+
   const save = async (): Promise<void> => {
     const { history, revision } = editor.getState();
     if (!isDirty(history, savedAt)) return;
@@ -100,6 +119,7 @@ export function followSaves(editor: Editor): Saver {
     } catch (error) {
       const problem =
         error instanceof ServerProblem ? error : new ServerProblem(0, 'The figure could not be saved.');
+      if (problem.status === 409 && (await adopt())) return;
       editor.setState((state) => ({
         history: { ...state.history, unsavedFrom: Math.min(state.history.unsavedFrom, history.unsavedFrom) },
         save: { kind: problem.status === 409 ? 'conflict' : 'failing', message: problem.message },

@@ -9,7 +9,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results',
   fullyParallel: false,
-  workers: 2,
+  workers: 1,
   // Long, as some machines are many times slower than others; nothing waits for it to run out.
   timeout: 180_000,
   expect: { timeout: 20_000 },

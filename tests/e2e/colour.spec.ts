@@ -5,8 +5,10 @@ import {
   addRound,
   addShapes,
   boundByFrame,
+  setBlend,
   setFrame,
   setMerge,
+  setOpacity,
   setPage,
   setRelief,
 } from '../../src/core/figure/commands';
@@ -430,6 +432,22 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
   await expect(trials.getByTestId('many-cells')).toHaveCount(await trials.getByRole('button').count());
   await trials.getByRole('button', { name: 'Lamp' }).click();
   await expect(inspector(page).getByRole('button', { name: /^Swatch \d+, #f9b43b$/ })).toBeVisible();
+  await close();
+});
+
+test('thousands of cells that are faint and blended look as in the file', async ({ page }) => {
+  const shape = (id: string, y: number, r: number, fill: string) =>
+    newShape(id, id, ellipse(y, r), { fill, stroke: null });
+  let figure = addRound(
+    { ...newFigure('Cells', 'x'), rounds: [newRound('b', 'B', 5)] },
+    newRound('r', 'R', 60),
+  );
+  figure = addShapes(figure, 'b', [shape('below', -50, 30, '#1f8a76')]);
+  figure = setMerge(addShapes(figure, 'r', [shape('c', -44, 44, '#e9b44c')]), 'r', 'divide');
+  figure = setOpacity(setBlend(figure, 'r', 'difference'), 'r', 0.6);
+  const { id, close } = await openFigure(page, figure);
+  await expect(whole(page).getByTestId('many-cells')).toBeVisible();
+  await expect.poll(async () => (await compared(page, id, 0)).apart).toBeLessThan(0.002);
   await close();
 });
 

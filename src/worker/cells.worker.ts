@@ -78,7 +78,8 @@ class Pane {
     this.newest = mine;
     if (this.patch(mine)) this.lay(show);
     const own = this.before.then(() => this.newest === mine && this.drawAll(mine, show, progress));
-    this.before = own;
+    // One that fails does not hold up those after it.
+    this.before = own.catch(() => undefined);
     return own;
   }
 

@@ -3,6 +3,7 @@
 import { useMemo, type ReactNode } from 'react';
 
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '@/core/number/turn';
+import { remembered } from '@/core/remembered';
 import type { SceneLayer } from '@/core/scene/scene';
 import type { View } from '@/state/viewport';
 import { LayerCopies } from '../common/LayerCopies';
@@ -45,8 +46,11 @@ function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outlin
   );
 }
 
-/** A layer without its first copy, which is the motif itself. */
-const withoutFirst = (layer: SceneLayer): SceneLayer => ({ ...layer, copies: layer.copies.slice(1) });
+/** A layer without its first copy, which is the motif itself; the same object as long as the layer is. */
+const withoutFirst = remembered((layer: SceneLayer): SceneLayer => ({
+  ...layer,
+  copies: layer.copies.slice(1),
+}));
 
 const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360) - 180);
 

@@ -1,8 +1,9 @@
 import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 
-import { mapPath, type Path } from '@/core/curve/path';
+import { mapPath } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
 import { isGradient } from '@/core/paint/fills';
+import { remembered } from '@/core/remembered';
 import { placementMap } from '@/core/symmetry/rule';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
 import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
@@ -128,26 +129,20 @@ const Motif = memo(function Motif({
 const MANY = 100;
 const SMALL = 24;
 
-const joinedPaths = new WeakMap<SceneLayer, readonly Path[]>();
-
 /** All copies of a layer as one, where these are many, small, flat and do not overlap, as cells; null for others. */
-function joined(layer: SceneLayer): SceneItem | null {
-  const { copies, items, blend = 'normal' } = layer;
+const joined = remembered(({ copies, items, blend = 'normal' }: SceneLayer): SceneItem | null => {
   const [item, another] = items;
   if (!item || another || item.shapeId !== null || copies.length < MANY || blend !== 'normal') return null;
   const { paint, paths, mirrored } = item;
   if (isGradient(paint.fill) || isGradient(paint.stroke?.colour)) return null;
   if (copies.some((copy) => copy.items ?? copy.opacity !== undefined)) return null;
   if (paths.reduce((sum, { segments }) => sum + segments.length, 0) > SMALL) return null;
-  const known =
-    joinedPaths.get(layer) ??
-    copies.flatMap(({ turn, shift }) => {
-      const map = placementMap({ turn, shift: shift ?? null, mirrored });
-      return paths.map((path) => mapPath(path, map));
-    });
-  joinedPaths.set(layer, known);
-  return { ...item, paths: known, mirrored: false };
-}
+  const all = copies.flatMap(({ turn, shift }) => {
+    const map = placementMap({ turn, shift: shift ?? null, mirrored });
+    return paths.map((path) => mapPath(path, map));
+  });
+  return { ...item, paths: all, mirrored: false };
+});
 
 interface Props {
   readonly layer: SceneLayer;

@@ -2,7 +2,7 @@
 
 import { memo, useMemo, type SVGProps } from 'react';
 
-import { boundsOfPaths } from '@/core/curve/bounds';
+import { boxOfPaths } from '@/core/curve/bounds';
 import type { Point } from '@/core/curve/point';
 import { keyOf } from '@/core/figure/cells';
 import { nameOfKind, refsOfGroup } from '@/core/figure/kinds';
@@ -22,7 +22,7 @@ const placeOf = ({ turn, mirrored }: CellCopy): string =>
 /** True for a copy within so many degrees of the axis, and for what lies about the centre. */
 function inSight({ loops, inner, outer }: CellGroup, { turn, mirrored }: CellCopy, sight: number): boolean {
   if (sight >= 180 || inner < 0.05 * outer) return true;
-  const { left, right, top, bottom } = boundsOfPaths(loops);
+  const { left, right, top, bottom } = boxOfPaths(loops);
   const own = (Math.atan2((left + right) / 2, -(top + bottom) / 2) * 180) / Math.PI;
   const degrees = (mirrored ? -own : own) + degreesOf(turn);
   return Math.abs(((degrees + 540) % 360) - 180) <= sight;

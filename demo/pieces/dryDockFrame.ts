@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { addRound, addShapes, makePlain, setLight } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { turn, turnFromDegrees } from '../../src/core/number/turn';
@@ -11,7 +12,7 @@ export function dryDockFrame(): Figure {
     named('bar', 'Bar', built('barFrame', { sides: 4, radius: 100, bar: 19 }), filled('#5b9fae')),
   ]);
   let made = 0;
-  figure = makePlain(figure, 'frame', new Set(['bar']), () => `bar-${(made += 1)}`);
+  figure = makePlain(figure, 'frame', new Set(['bar']), () => `bar-${(made += 1)}`, STRAIGHT);
   // Each bar has the tone of the way that it faces.
   figure = setLight(figure, 'frame', { from: turnFromDegrees(-5), depth: 38, faces: 'out' });
   figure = addRound(figure, emptyRound('knot', 'Knot', 1));

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import {
   addRound,
   addShapes,
@@ -8,7 +9,7 @@ import {
   setFrame,
   setMerge,
 } from '../../src/core/figure/commands';
-import { NO_CELL_WORK, shownCells } from '../../src/core/figure/cells';
+import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
 import { pathForm } from '../../src/core/maker/form';
 import type { Figure } from '../../src/core/figure/model';
 import { fromPolar, polarOf } from '../../src/core/curve/point';
@@ -43,7 +44,13 @@ export function foldedFan(): Figure {
   figure = setMerge(figure, 'fan', 'divide');
   figure = boundByFrame(figure, 'fan', true);
   const division = divisionOf(figure, 'fan');
-  figure = keepCellsInside(figure, 'fan', division, outlineOfRound(figure, 'disc', 'fan'));
+  figure = keepCellsInside(
+    figure,
+    'fan',
+    division,
+    outlineOfRound(figure, 'disc', 'fan', STRAIGHT),
+    STRAIGHT,
+  );
   const tones = [
     [TIDE.brass, '#c98f2c'],
     [TIDE.coral, '#a83a20'],
@@ -51,7 +58,7 @@ export function foldedFan(): Figure {
     [TIDE.shell, '#e0a27c'],
   ] as const;
   const crease = { colour: TIDE.sand, width: 0.7, cap: 'round' as const, join: 'round' as const };
-  const { groups } = shownCells(division, NO_CELL_WORK);
+  const { groups } = shownCells(division, NO_CELL_EDITS, STRAIGHT);
   const inside = new Map(division.cells.map((cell) => [cell.key, cell.inside]));
   groups.forEach(({ keys, copies }, k) => {
     const middle = inside.get(keys[0] ?? '') ?? { x: 0, y: 0 };

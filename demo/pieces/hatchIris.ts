@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import {
   addRound,
   addShapes,
@@ -39,9 +40,9 @@ export function hatchIris(): Figure {
   ].flatMap((at) => refsAt(figure, 'blades', division, at));
   figure = fuseCells(figure, 'blades', blade, false);
   const merges = new Map([['blades', { parts: [], facts: NO_FACTS, division }]]);
-  figure = makeRoundPlain(figure, 'blades', evaluate(figure, merges).layers, newId);
+  figure = makeRoundPlain(figure, 'blades', evaluate(figure, merges, STRAIGHT).layers, newId);
   const ids = new Set(roundOf(figure, 'blades').shapes.map(({ id }) => id));
-  figure = spreadOutward(figure, 'blades', ids, 8);
+  figure = spreadOutward(figure, 'blades', ids, 8, STRAIGHT);
   figure = setFill(figure, { of: 'shapes', roundId: 'blades', shapeIds: ids }, TIDE.sand);
   figure = addRound(figure, emptyRound('studs', 'Studs', 8, false, turn(1, 16)));
   return addShapes(figure, 'studs', [

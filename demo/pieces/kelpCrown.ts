@@ -1,5 +1,6 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { addRound, addShapes, paintCells, setMerge } from '../../src/core/figure/commands';
-import { NO_CELL_WORK, shownCells } from '../../src/core/figure/cells';
+import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
 import type { Figure } from '../../src/core/figure/model';
 import { divisionOf } from './cells';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
@@ -19,7 +20,7 @@ export function kelpCrown(): Figure {
   ]);
   figure = setMerge(figure, 'tips', 'divide');
   const division = divisionOf(figure, 'tips');
-  const { groups } = shownCells(division, NO_CELL_WORK);
+  const { groups } = shownCells(division, NO_CELL_EDITS, STRAIGHT);
   groups.forEach(({ copies, depth }, k) => {
     const refs = copies.flatMap((copy) => copy.refs);
     const fill = depth === 0 ? TIDE.sand : (RAMP[Math.floor((k * RAMP.length) / groups.length)] ?? TIDE.deep);

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { addRound, addShapes, setWay, stampAlong, START_WAY } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { contoursAbout } from '../../src/core/maker/stock';
@@ -29,7 +30,7 @@ export function mooringBorder(): Figure {
     ],
   };
   const strand = { ...petalBetween(0, 15, 7.4), rotation: turn(1, 6) };
-  const [contours = []] = contoursAbout([strand], null);
+  const [contours = []] = contoursAbout([strand], null, STRAIGHT);
   const options = {
     spacing: 4.6,
     spread: 'even' as const,

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import {
   addRound,
   addShapes,
@@ -24,12 +25,19 @@ export function needleFlake(): Figure {
   };
   figure = addShapes(figure, 'needles', [named('needle', 'Needle', needle, filled(TIDE.sand))]);
   const up = { kind: 'move' as const, by: { x: 0, y: -10 } };
-  const spread = transformShapes(figure, 'needles', new Set(['needle']), up, { copy: true, times: 4, newId });
+  const spread = transformShapes(
+    figure,
+    'needles',
+    new Set(['needle']),
+    up,
+    { copy: true, times: 4, newId },
+    STRAIGHT,
+  );
   const all = new Set(['needle', ...spread.ids]);
-  const cut = slitShapes(spread.figure, 'needles', all, { x: 0, y: 0 }, { x: 0, y: -1 }, newId);
+  const cut = slitShapes(spread.figure, 'needles', all, { x: 0, y: 0 }, { x: 0, y: -1 }, newId, STRAIGHT);
   // What lies left of the axis goes; the mirror brings the other half back.
   const left = roundOf(cut.figure, 'needles').shapes.filter(
-    ({ form }) => boundsOfPaths(pathsOfForm(form)).right < 1e-6,
+    ({ form }) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).right < 1e-6,
   );
   figure = removeShapes(cut.figure, 'needles', new Set(left.map(({ id }) => id)));
   figure = addRound(figure, emptyRound('spine', 'Spine', 6));

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { applyTo, turnMap } from '../../src/core/curve/affine';
 import { addRound, addShapes, fuseCells, paintCells, setMerge } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
@@ -23,13 +24,16 @@ export function netRoundel(): Figure {
   figure = addShapes(figure, 'ground', [named('square', 'Square', square, filled(TIDE.deep))]);
   figure = addRound(figure, emptyRound('outer', 'Outer ring', 1));
   const bandOf = (at: Point, radius: number, width: number) => {
-    const path = pathsOfForm({
-      kind: 'ellipse',
-      at: { x: 0, y: 0 },
-      rotation: NO_TURN,
-      rx: radius,
-      ry: radius,
-    });
+    const path = pathsOfForm(
+      {
+        kind: 'ellipse',
+        at: { x: 0, y: 0 },
+        rotation: NO_TURN,
+        rx: radius,
+        ry: radius,
+      },
+      STRAIGHT,
+    );
     return { ...built('band', { along: contoursOfPaths(path), width }), at };
   };
   figure = addShapes(figure, 'outer', [

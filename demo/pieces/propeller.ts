@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { roundedCorner } from '../../src/core/curve/nodeOps';
 import type { PathNode } from '../../src/core/curve/nodes';
 import {
@@ -68,16 +69,24 @@ export function propeller(): Figure {
       times: 1,
       newId,
     },
+    STRAIGHT,
   ).figure;
-  const whole = onePath(figure, 'plates', new Set(['plate', 'hole']));
+  const whole = onePath(figure, 'plates', new Set(['plate', 'hole']), STRAIGHT);
   const kept = whole.id ?? 'plate';
   // Three about the node in the centre: a third of a turn, twice.
   const third = { kind: 'rotate' as const, by: turn(1, 3), about: { x: 0, y: 0 } };
-  figure = transformShapes(whole.figure, 'plates', new Set([kept]), third, {
-    copy: true,
-    times: 2,
-    newId,
-  }).figure;
+  figure = transformShapes(
+    whole.figure,
+    'plates',
+    new Set([kept]),
+    third,
+    {
+      copy: true,
+      times: 2,
+      newId,
+    },
+    STRAIGHT,
+  ).figure;
   figure = addRound(figure, emptyRound('hub', 'Hub', 1));
   return addShapes(figure, 'hub', [
     named('boss', 'Boss', circleAt(0, 10), filled(TIDE.brass)),

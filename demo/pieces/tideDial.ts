@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import {
   addRound,
   addShapes,
@@ -37,12 +38,24 @@ export function tideDial(): Figure {
   figure = addShapes(figure, 'dial', [named('edge', 'Edge', edge, { fill: null, stroke: null })]);
   figure = boundByFrame(setMerge(figure, 'dial', 'divide'), 'dial', true);
   const division = divisionOf(figure, 'dial');
-  figure = keepCellsInside(figure, 'dial', division, outlineOfRound(figure, 'rim', 'dial'));
-  figure = colourCells(figure, 'dial', division, {
-    by: 'sector',
-    colours: [TIDE.foam, TIDE.kelp, TIDE.foam, TIDE.sand],
-    shift: 1,
-  });
+  figure = keepCellsInside(
+    figure,
+    'dial',
+    division,
+    outlineOfRound(figure, 'rim', 'dial', STRAIGHT),
+    STRAIGHT,
+  );
+  figure = colourCells(
+    figure,
+    'dial',
+    division,
+    {
+      by: 'sector',
+      colours: [TIDE.foam, TIDE.kelp, TIDE.foam, TIDE.sand],
+      shift: 1,
+    },
+    STRAIGHT,
+  );
   figure = addRound(figure, emptyRound('wire', 'Wire', SECTORS, false, turn(1, 2 * SECTORS)));
   figure = addShapes(figure, 'wire', [
     named(

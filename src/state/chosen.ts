@@ -1,3 +1,4 @@
+import { workOf } from './work';
 import { turnMap } from '../core/curve/affine';
 import { mapPath, type Path } from '../core/curve/path';
 import type { PaintTarget } from '../core/figure/commands';
@@ -40,6 +41,7 @@ interface Chosen {
 
 /** What is chosen: kinds of cells, the paint of the next stroke, a merged outline, or shapes. */
 export function chosenIn(state: EditorState, round: Round): Chosen {
+  const work = workOf(state);
   const { merge } = round;
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);
@@ -75,7 +77,7 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
   return {
     target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
     paints: shapes.map(({ paint }) => paint),
-    outline: shapes[0] ? pathsOfForm(shapes[0].form) : [],
+    outline: shapes[0] ? pathsOfForm(shapes[0].form, work) : [],
     what:
       shapes.length === 0
         ? state.tool === 'paint'

@@ -1,5 +1,8 @@
 import { createStore } from 'zustand';
 
+import { NO_RESULTS, type Work } from '../core/derive';
+import { failed, finding, ok, type Finding, type Result } from '../core/finding';
+
 import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
 import { addRound, removeRound, roundOf } from '../core/figure/commands';
 import { newRound } from '../core/figure/start';
@@ -9,10 +12,10 @@ import { turn } from '../core/number/turn';
 import type { SavedFigure } from '../wire';
 import { shownFigure, type Editor, type EditorState } from './editorState';
 import { figureOf, historyOf, record, redo, undo, type History } from './history';
-import { perform, prepare, stillThere } from './settle';
+import { asked, perform, prepared, stillThere } from './settle';
 
 export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState } from './editorState';
-export { followOutlines, perform, preview, stopWork } from './settle';
+export { followTasks, perform, preview, stopWork } from './settle';
 
 const NOTHING: ReadonlySet<never> = new Set<never>();
 
@@ -46,6 +49,7 @@ export function createEditor(saved: SavedFigure): Editor {
     views: { bench: null, whole: null },
     sizes: { bench: { width: 385, height: 748 }, whole: { width: 450, height: 748 } },
     merges: new Map(),
+    results: NO_RESULTS,
     save: { kind: 'saved', at: saved.updatedAt },
     lastSides: 6,
     paint: null,
@@ -82,12 +86,22 @@ export const selectedShapes = (state: EditorState): Shape[] =>
   activeRound(state)?.shapes.filter(({ id }) => state.selection.shapeIds.has(id)) ?? [];
 
 /** Why a figure cannot be a step, as it could not be saved; null where it can. */
-function tooMuch({ rounds }: Figure): string | null {
+function tooMuch({ rounds }: Figure): Finding | null {
   const full = rounds.find(({ shapes }) => shapes.length > LIMITS.shapes);
-  return full
-    ? `${full.name} would have ${full.shapes.length} shapes; a motif has ${LIMITS.shapes} at most. Nothing was changed.`
-    : null;
+  return full ? finding('figure.shapes', full.name, full.shapes.length, LIMITS.shapes) : null;
 }
+
+/** A figure as the next step, with all that it takes to show it; why not, where it cannot be one. */
+function nextStep(editor: Editor, figure: Figure, work: Work): Result<Figure> {
+  const problem = tooMuch(figure);
+  return problem ? failed(problem) : prepared(editor.getState(), figure, work);
+}
+
+const take = (editor: Editor, label: string, figure: Figure, mergeKey: string | null): void =>
+  editor.setState((now) => {
+    const history = record(now.history, label, figure, mergeKey);
+    return { history, live: null, wanted: null, selection: stillThere(figure, now.selection) };
+  });
 
 /**
  * Makes a figure the new state of the work, as one step that can be undone, once its outlines are worked out. One that could not
@@ -96,21 +110,11 @@ function tooMuch({ rounds }: Figure): string | null {
 export function commit(editor: Editor, label: string, figure: Figure, mergeKey: string | null = null): void {
   const state = editor.getState();
   const meant = state.wanted && figure === shownFigure(state) ? state.wanted : figure;
-  const refusal = tooMuch(meant);
-  if (refusal) {
-    editor.setState({ live: null, wanted: null, refusal: { message: refusal } });
-    return;
-  }
   perform(
     editor,
     label,
-    () => prepare(editor, meant),
-    () => {
-      editor.setState((now) => {
-        const history = record(now.history, label, meant, mergeKey);
-        return { history, live: null, wanted: null, selection: stillThere(meant, now.selection) };
-      });
-    },
+    (work) => nextStep(editor, meant, work),
+    () => take(editor, label, meant, mergeKey),
   );
 }
 
@@ -118,14 +122,45 @@ export function commit(editor: Editor, label: string, figure: Figure, mergeKey: 
 export const act = (
   editor: Editor,
   label: string,
-  command: (figure: Figure) => Figure,
+  command: (figure: Figure, work: Work) => Figure,
   mergeKey: string | null = null,
 ): void =>
   perform(
     editor,
     label,
-    () => command(figureOf(editor.getState().history)),
-    (figure) => commit(editor, label, figure, mergeKey),
+    (work) => nextStep(editor, command(figureOf(editor.getState().history), work), work),
+    (figure) => take(editor, label, figure, mergeKey),
+  );
+
+/** A figure that a command made, and the shapes in it that are new or changed. */
+export interface Made {
+  readonly figure: Figure;
+  readonly ids: readonly string[];
+}
+
+/** Applies a command that makes shapes, as one step, and selects what it made; where it made none nothing is done. */
+export const actAndSelect = (
+  editor: Editor,
+  label: string,
+  roundId: string,
+  command: (figure: Figure, work: Work) => Made | Result<Made>,
+  then?: (made: Made) => void,
+): void =>
+  perform(
+    editor,
+    label,
+    (work): Result<Made> => {
+      const answer = command(figureOf(editor.getState().history), work);
+      const made = 'ok' in answer ? answer : ok(answer);
+      if (!made.ok) return made;
+      const next = nextStep(editor, made.value.figure, work);
+      return next.ok ? made : next;
+    },
+    (made) => {
+      take(editor, label, made.figure, null);
+      if (made.ids.length > 0) select(editor, roundId, made.ids);
+      then?.(made);
+    },
   );
 
 /** Goes to another step, once its outlines are worked out. */
@@ -134,7 +169,7 @@ function goTo(editor: Editor, label: string, step: (history: History) => History
   perform(
     editor,
     label,
-    () => prepare(editor, figure),
+    (work) => asked(editor.getState(), figure, work),
     () => {
       editor.setState((state) => {
         const history = step(state.history);
@@ -185,12 +220,17 @@ export const chooseKinds = (editor: Editor, kinds: Iterable<string>): void =>
 export function actOnRound(
   editor: Editor,
   label: string,
-  command: (figure: Figure, roundId: string) => Figure,
+  command: (figure: Figure, roundId: string, work: Work) => Figure,
   mergeKey: string | null = null,
 ): void {
   const round = activeRound(editor.getState());
   if (!round || round.locked) return;
-  act(editor, label, (figure) => command(figure, round.id), mergeKey && `${mergeKey}:${round.id}`);
+  act(
+    editor,
+    label,
+    (figure, work) => command(figure, round.id, work),
+    mergeKey && `${mergeKey}:${round.id}`,
+  );
 }
 
 /** Adds an empty round in front and works on it. */

@@ -1,5 +1,6 @@
 import type { StoreApi } from 'zustand';
 
+import type { Results } from '../core/derive';
 import type { PathNode } from '../core/curve/nodes';
 import type { Figure } from '../core/figure/model';
 import type { StampPart } from '../core/figure/commands';
@@ -107,6 +108,8 @@ export interface EditorState {
   readonly views: Readonly<Record<PaneId, View | null>>;
   readonly sizes: Readonly<Record<PaneId, { width: number; height: number }>>;
   readonly merges: ReadonlyMap<string, MergeState>;
+  /** What is known of outlines that take work. */
+  readonly results: Results;
   readonly save: SaveState;
   /** Sides of the next polygon. */
   readonly lastSides: number;

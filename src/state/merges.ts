@@ -1,5 +1,6 @@
+import { workOf } from './work';
 import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
-import { NO_CELL_WORK, shownCells, type ShownCells } from '../core/figure/cells';
+import { NO_CELL_EDITS, shownCells, type ShownCells } from '../core/figure/cells';
 import type { Round } from '../core/figure/model';
 import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
@@ -31,9 +32,10 @@ export function followMerges(editor: Editor): {
   const mergers = new Map<string, Merger>();
 
   const start = (job: MergeJob, quality: MergeRequest['quality']): void => {
+    const work = workOf(editor.getState());
     const { key } = job;
     // The cells behind an outline are counted once the hand rests.
-    const request = requestOf(job, { quality, outlineOnly: quality === 'coarse' });
+    const request = requestOf(job, { quality, outlineOnly: quality === 'coarse' }, work);
     const before = editor.getState().merges.get(key);
     if (!request) {
       if (before) put(editor, key, null);
@@ -66,10 +68,10 @@ export function followMerges(editor: Editor): {
       if (answer.kind === 'done') {
         const result = unpackResult(answer.result);
         const { division } = result;
-        const work = job.sources[0].round.merge?.cells;
+        const edits = job.sources[0].round.merge?.cells;
         // Cells that were fused have an outline to be made before they are shown.
-        if (division && work && work.fused.length > 0)
-          await workAhead(editor, () => shownCells(division, work));
+        if (division && edits && edits.fused.length > 0)
+          await workAhead(editor, (reading) => shownCells(division, edits, reading));
         if (stillMine()) put(editor, key, { ...ended, result });
       } else {
         const problem =
@@ -80,13 +82,14 @@ export function followMerges(editor: Editor): {
   };
 
   const follow = (state: EditorState): void => {
-    const jobs = mergeJobsOf(shownFigure(state));
+    const work = workOf(state);
+    const jobs = mergeJobsOf(shownFigure(state), work);
     for (const job of jobs) {
       const known = state.merges.get(job.key);
       const quality = state.live ? 'coarse' : 'full';
       const asked = known
-        ? !sameJob(known.job, job) || (quality === 'full' && known.quality === 'coarse')
-        : requestOf(job) !== null;
+        ? !sameJob(known.job, job, work) || (quality === 'full' && known.quality === 'coarse')
+        : requestOf(job, { quality: 'full' }, work) !== null;
       if (asked) start(job, quality);
     }
     const keys = new Set(jobs.map(({ key }) => key));
@@ -104,7 +107,9 @@ export function followMerges(editor: Editor): {
   });
 
   const jobsOf = (roundId: string): MergeJob[] =>
-    mergeJobsOf(shownFigure(editor.getState())).filter((job) => job.roundId === roundId);
+    mergeJobsOf(shownFigure(editor.getState()), workOf(editor.getState())).filter(
+      (job) => job.roundId === roundId,
+    );
 
   return {
     stop: (roundId) => jobsOf(roundId).forEach(({ key }) => mergers.get(key)?.stop()),
@@ -133,8 +138,9 @@ export const mergesOfRound = (state: EditorState, roundId: string): MergeState[]
 
 /** The cells of a divided round, once they are worked out. */
 export function cellsOfRound(state: EditorState, round: Round): ShownCells | null {
+  const work = workOf(state);
   const division = divisionOf(state, round);
-  return division && round.merge ? shownCells(division, round.merge.cells ?? NO_CELL_WORK) : null;
+  return division && round.merge ? shownCells(division, round.merge.cells ?? NO_CELL_EDITS, work) : null;
 }
 
 export const divisionOf = (state: EditorState, round: Round): Division | null =>

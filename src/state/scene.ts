@@ -1,18 +1,18 @@
+import type { Work } from '../core/derive';
 import { evaluate } from '../core/figure/evaluate';
 import type { Figure } from '../core/figure/model';
 import type { MergeResult } from '../core/merge/merge';
-import type { Scene } from '../core/scene/scene';
+import { remembered } from '../core/remembered';
 import { shownFigure, type EditorState } from './editor';
 import { mergeResults } from './merges';
+import { workOf } from './work';
 
-let last: { figure: Figure; merges: ReadonlyMap<string, MergeResult>; scene: Scene } | null = null;
+const scenes = remembered((figure: Figure) =>
+  remembered((merges: ReadonlyMap<string, MergeResult>) =>
+    remembered((work: Work) => evaluate(figure, merges, work)),
+  ),
+);
 
 /** The display list of what is on the screen; the same object as long as nothing in it changed. */
-export function sceneOf(state: EditorState): Scene {
-  const figure = shownFigure(state);
-  const merges = mergeResults(state.merges);
-  if (last?.figure !== figure || last.merges !== merges) {
-    last = { figure, merges, scene: evaluate(figure, merges) };
-  }
-  return last.scene;
-}
+export const sceneOf = (state: EditorState) =>
+  scenes(shownFigure(state))(mergeResults(state.merges))(workOf(state));

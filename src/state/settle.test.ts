@@ -5,11 +5,13 @@ import { addShapes, combineShapes, combinedOf, makeBands, moveShapes } from '../
 import { resolvedShapes } from '../core/figure/combined';
 import type { Figure } from '../core/figure/model';
 import { newFigure, newShape, START_PAINT } from '../core/figure/start';
-import { makeOutlines, type OutlineAnswer } from '../core/merge/outlines';
+import type { Work } from '../core/derive';
+import { failed, finding, ok, type Result } from '../core/finding';
 import { pathForm, pathsOfForm } from '../core/maker/form';
-import type { Outliner } from '../worker/outliner';
-import { commit, preview, shownFigure, stepBack, stopWork, type Editor } from './editor';
-import { followOutlines, perform } from './settle';
+import type { TaskWorker } from '../worker/taskWorker';
+import { actAndSelect, commit, preview, shownFigure, stepBack, stopWork, type Editor } from './editor';
+import { followTasks, perform } from './settle';
+import { workOf } from './work';
 
 /** A ring of many corners about a place: too much to be combined in passing. */
 const ring = (id: string, x: number, corners = 700) =>
@@ -28,37 +30,33 @@ const ring = (id: string, x: number, corners = 700) =>
   );
 
 /** Does what is asked of it only when it is let. */
-class SlowOutliner implements Outliner {
-  private waiting: { end: (answer: OutlineAnswer | null) => void; work: () => OutlineAnswer }[] = [];
+class SlowWorker implements TaskWorker {
+  private waiting: { end: (answer: Result<unknown> | null) => void; work: () => Result<unknown> }[] = [];
   asked = 0;
 
-  make: Outliner['make'] = (_, task, progress) => {
+  do: TaskWorker['do'] = (task, progress) => {
     this.asked += 1;
     progress(0.5);
-    return new Promise((end) => this.waiting.push({ end, work: () => makeOutlines(task) }));
+    return new Promise((end) => this.waiting.push({ end, work: () => task.run() }));
   };
 
   stop = (): void => this.waiting.splice(0).forEach(({ end }) => end(null));
 
   /** Does the next task. */
-  async let(answer?: OutlineAnswer): Promise<void> {
+  async let(answer?: Result<unknown>): Promise<void> {
     const next = this.waiting.shift();
     next?.end(answer ?? next.work());
     await new Promise((resolve) => setTimeout(resolve, 0));
   }
 }
 
-let seed = 0;
-
-function open(): { editor: Editor; outliner: SlowOutliner; figure: Figure; combined: Figure } {
-  // No two tests may ask for the same outlines, as those are kept.
-  seed += 1;
-  const figure = addShapes(newFigure('Test', 'a'), 'a', [ring('p', seed / 8), ring('q', 20)]);
+function open(): { editor: Editor; worker: SlowWorker; figure: Figure; combined: Figure } {
+  const figure = addShapes(newFigure('Test', 'a'), 'a', [ring('p', 0), ring('q', 20)]);
   const editor = editorOf(figure);
-  const outliner = new SlowOutliner();
-  followOutlines(editor, outliner);
+  const worker = new SlowWorker();
+  followTasks(editor, worker);
   const combined = combineShapes(figure, 'a', new Set(['p', 'q']), 'subtract', () => 'g');
-  return { editor, outliner, figure, combined };
+  return { editor, worker, figure, combined };
 }
 
 const combinedNow = (editor: Editor) => {
@@ -68,27 +66,29 @@ const combinedNow = (editor: Editor) => {
 
 describe('a step whose outlines take long', () => {
   it('is taken when they are there, and nothing else meanwhile', async () => {
-    const { editor, outliner, combined, figure } = open();
+    const { editor, worker, combined, figure } = open();
     commit(editor, 'Subtract', combined);
     expect(editor.getState().working?.label).toBe('Subtract');
     expect(shownFigure(editor.getState())).toBe(figure);
     commit(editor, 'Other', moveShapes(figure, 'a', new Set(['p']), { x: 1, y: 0 }));
     expect(editor.getState().refusal?.message).toMatch(/still being worked out/);
-    await outliner.let();
+    await worker.let();
     expect(editor.getState().working).toBeNull();
     expect(combinedNow(editor)).toBe('subtract');
-    expect(resolvedShapes(shownFigure(editor.getState()).rounds[0]!)).toHaveLength(1);
+    expect(resolvedShapes(shownFigure(editor.getState()).rounds[0]!, workOf(editor.getState()))).toHaveLength(
+      1,
+    );
     // Back is there at once, and forward again too.
     stepBack(editor);
     expect(shownFigure(editor.getState())).toBe(figure);
-    expect(outliner.asked).toBe(1);
+    expect(worker.asked).toBe(1);
   });
 
   it('leaves all as it was where it is stopped', async () => {
-    const { editor, outliner, combined, figure } = open();
+    const { editor, worker, combined, figure } = open();
     commit(editor, 'Subtract', combined);
     stopWork(editor);
-    await outliner.let();
+    await worker.let();
     const { working, refusal, history } = editor.getState();
     expect(working).toBeNull();
     expect(refusal?.message).toBe('Subtract was stopped. Nothing was changed.');
@@ -100,62 +100,59 @@ describe('a step whose outlines take long', () => {
   });
 
   it('is refused with the reason where they cannot be made', async () => {
-    const { editor, outliner, combined, figure } = open();
+    const { editor, worker, combined, figure } = open();
     commit(editor, 'Subtract', combined);
-    await outliner.let({ problem: 'There is more to do than a limit.' });
-    expect(editor.getState().refusal?.message).toBe('There is more to do than a limit.');
+    await worker.let(failed(finding('merge.crossings')));
+    expect(editor.getState().refusal?.message).toMatch(/cross in too many places/);
     expect(shownFigure(editor.getState())).toBe(figure);
   });
 
   it('is opened as far as it goes: what cannot be combined is shown by itself', async () => {
-    const { editor, outliner, combined } = open();
+    const { editor, worker, combined } = open();
     let seen = 0;
-    const work = (): number => resolvedShapes(combined.rounds[0]!).length;
-    perform(editor, 'Open', work, (count) => (seen = count), true);
+    const look = (work: Work): Result<number> => ok(resolvedShapes(combined.rounds[0]!, work).length);
+    perform(editor, 'Open', look, (count) => (seen = count), true);
     stopWork(editor);
-    await outliner.let();
+    await worker.let();
     expect(seen).toBe(2);
   });
 });
 
 describe('a drag whose outlines take long', () => {
   it('shows the newest when it is there, skips those between, and ends where it was let go', async () => {
-    const { editor, outliner, combined, figure } = open();
+    const { editor, worker, combined, figure } = open();
     const moved = (by: number): Figure => moveShapes(combined, 'a', new Set(['p']), { x: by, y: 0 });
     const [a, b, c] = [moved(1), moved(2), moved(3)];
     for (const each of [a, b, c]) preview(editor, each);
     expect(shownFigure(editor.getState())).toBe(figure);
-    expect(outliner.asked).toBe(1);
-    await outliner.let();
+    expect(worker.asked).toBe(1);
+    await worker.let();
     expect(shownFigure(editor.getState())).toBe(a);
     // Let go while the newest is not shown yet: that one is meant.
     commit(editor, 'Move', shownFigure(editor.getState()));
-    while (editor.getState().working) await outliner.let();
+    while (editor.getState().working) await worker.let();
     expect(shownFigure(editor.getState())).toBe(c);
     expect(editor.getState().wanted).toBeNull();
-    expect(outliner.asked).toBeLessThan(4);
+    expect(worker.asked).toBeLessThan(4);
   });
 
   it('is left by going back to the last step', async () => {
-    const { editor, outliner, combined, figure } = open();
+    const { editor, worker, combined, figure } = open();
     preview(editor, combined);
     preview(editor, null);
-    await outliner.let();
+    await worker.let();
     expect(shownFigure(editor.getState())).toBe(figure);
   });
 });
 
 it('a long line is made a band in a worker', async () => {
-  const { editor, outliner, figure } = open();
+  const { editor, worker } = open();
   let n = 0;
-  perform(
-    editor,
-    'Band',
-    () => makeBands(figure, 'a', new Set(['p']), () => `n${(n += 1)}`),
-    (made) => commit(editor, 'Band', made.figure),
+  actAndSelect(editor, 'Band', 'a', (figure, work) =>
+    makeBands(figure, 'a', new Set(['p']), () => `n${(n += 1)}`, work),
   );
-  while (editor.getState().working) await outliner.let();
+  while (editor.getState().working) await worker.let();
   const band = shownFigure(editor.getState()).rounds[0]!.shapes.find(({ form }) => form.kind === 'band')!;
-  expect(outliner.asked).toBe(1);
-  expect(pathsOfForm(band.form)).toHaveLength(2);
+  expect(worker.asked).toBe(1);
+  expect(pathsOfForm(band.form, workOf(editor.getState()))).toHaveLength(2);
 });

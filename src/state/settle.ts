@@ -1,39 +1,50 @@
+/**
+ * Taking steps whose outlines take work. What a step needs is found by looking (core/derive); what is missing is done by a worker,
+ * and the step is looked at again with the answers, up to its end. Only then is it taken.
+ */
 import { nodesOfContours } from '../core/curve/contours';
+import { STRAIGHT, withAnswer, withGivenUp, workFrom, type Task, type Work } from '../core/derive';
 import type { Figure } from '../core/figure/model';
 import { shownCells } from '../core/figure/cells';
-import { outlineStep } from '../core/figure/outline';
-import { MergeFailed } from '../core/merge/merge';
-import { attempt, keepOutlines, nameOfTask, type OutlineTask } from '../core/merge/outlines';
-import { createOutliner, type Outliner } from '../worker/outliner';
-import type { Editor, Selection } from './editorState';
+import { askOutlines, outlineFinding } from '../core/figure/outline';
+import { failed, finding, ok, type Result } from '../core/finding';
+import { createTaskWorker, type TaskWorker } from '../worker/taskWorker';
+import type { Editor, EditorState, Selection } from './editorState';
 import { figureOf } from './history';
 
 /** How long a step works before it shows its progress, in milliseconds. */
 const QUIET_TIME = 150;
 
-const outliners = new WeakMap<Editor, Outliner>();
+const workers = new WeakMap<Editor, TaskWorker>();
 
-/** Has outlines that take long made in a worker from now on; without it they are made in the page. Returns how to end it. */
-export function followOutlines(editor: Editor, outliner: Outliner = createOutliner()): () => void {
-  outliners.set(editor, outliner);
+/** Has what takes long done by a worker from now on; without it it is done in the page. Returns how to end it. */
+export function followTasks(editor: Editor, worker: TaskWorker = createTaskWorker()): () => void {
+  workers.set(editor, worker);
   return () => {
-    outliners.delete(editor);
-    outliner.stop();
+    workers.delete(editor);
+    worker.stop();
     editor.setState({ working: null, wanted: null });
   };
 }
 
 /** Leaves the step that is being worked out; the figure stays as it was. */
-export const stopWork = (editor: Editor): void => outliners.get(editor)?.stop();
+export const stopWork = (editor: Editor): void => workers.get(editor)?.stop();
 
-/** Makes all that showing a figure takes. Inside an `attempt`, so that what takes long is found out. */
-export function prepare(editor: Editor, figure: Figure): void {
-  const { merges, history } = editor.getState();
-  outlineStep(figureOf(history), figure);
+/** Asks for all that showing a figure takes. @returns the figure */
+export function asked(state: EditorState, figure: Figure, work: Work): Result<Figure> {
+  askOutlines(figure, work);
   for (const { id, merge } of figure.rounds) {
-    const division = merge?.op === 'divide' ? merges.get(id)?.result?.division : undefined;
-    if (division && merge?.cells) shownCells(division, merge.cells);
+    const division = merge?.op === 'divide' ? state.merges.get(id)?.result?.division : undefined;
+    if (division && merge?.cells) shownCells(division, merge.cells, work);
   }
+  return ok(figure);
+}
+
+/** Asks for all that showing a figure as the next step takes. @returns the figure, or why it cannot be one */
+export function prepared(state: EditorState, figure: Figure, work: Work): Result<Figure> {
+  asked(state, figure, work);
+  const problem = outlineFinding(figureOf(state.history), figure, work);
+  return problem ? failed(problem) : ok(figure);
 }
 
 /** What a selection may still name after the figure changed under it. */
@@ -53,40 +64,46 @@ export function stillThere(figure: Figure, selection: Selection): Selection {
   };
 }
 
-/** Has a task done by the worker. @returns false where it was stopped; a sentence where it cannot be done */
+/** Has a task done and keeps its answer. @returns null where it was stopped */
 async function workOut(
-  outliner: Outliner,
-  task: OutlineTask,
+  editor: Editor,
+  worker: TaskWorker,
+  task: Task,
   progress: (share: number) => void,
-): Promise<boolean | string> {
-  const name = nameOfTask(task);
-  const answer = await outliner.make(name, task, progress);
-  if (!answer) return false;
-  keepOutlines(name, answer);
-  return 'problem' in answer ? answer.problem : true;
+): Promise<Result<unknown> | null> {
+  const answer = await worker.do(task, progress);
+  if (answer) editor.setState(({ results }) => ({ results: withAnswer(results, task, answer) }));
+  return answer;
 }
 
-/** Has all outlines made that some work takes, so that it is done in a moment after it; what cannot be made is left out. */
-export async function workAhead(editor: Editor, work: () => unknown): Promise<void> {
-  const outliner = outliners.get(editor);
-  if (!outliner) return;
+/** The first task that some work still wants; null where it has all. */
+function nextOf(state: EditorState, run: (work: Work) => unknown): Task | null {
+  const reading = workFrom(state.results);
+  run(reading);
+  return reading.wanted()[0] ?? null;
+}
+
+/** Has all done that some work takes, so that it is done in a moment after it; what cannot be made is left out. */
+export async function workAhead(editor: Editor, run: (work: Work) => unknown): Promise<void> {
+  const worker = workers.get(editor);
+  if (!worker) return;
   for (;;) {
-    const tried = attempt(work);
-    if (tried.done || (await workOut(outliner, tried.needs, () => undefined)) === false) return;
+    const task = nextOf(editor.getState(), run);
+    if (!task || !(await workOut(editor, worker, task, () => undefined))) return;
   }
 }
 
 /**
- * Does work and then something with what came of it: at once where it is done in a moment. Otherwise what takes long is done in
- * a worker, with its progress in `working`, while no other step is taken; then the work is done again, up to its end. Where
+ * Does work and then something with what came of it: at once where it is done in a moment. Otherwise what takes long is done by
+ * a worker, with its progress in `working`, while no other step is taken; then it is looked at again, up to its end. Where
  * it is stopped or cannot be done nothing changes, and why is left in `refusal`.
- * @param work does nothing but to work something out
- * @param bears true where outlines that cannot be made or are stopped are no reason to leave: what a file holds is shown as far as it goes
+ * @param run what comes of a work that is read; it is called again for each answer
+ * @param bears true where what cannot be made or is stopped is no reason to leave: what a file holds is shown as far as it goes
  */
 export function perform<T>(
   editor: Editor,
   label: string,
-  work: () => T,
+  run: (work: Work) => Result<T>,
   then: (value: T) => void,
   bears = false,
 ): void {
@@ -94,50 +111,63 @@ export function perform<T>(
     refuse(editor, 'The step before is still being worked out: wait for it, or stop it.');
     return;
   }
-  const outliner = outliners.get(editor);
-  const trial = (): boolean => {
-    const tried = outliner ? attempt(work) : { done: true as const, value: work() };
-    if (tried.done) {
-      editor.setState({ working: null });
-      then(tried.value);
-      return true;
+  const worker = workers.get(editor);
+  const end = (result: Result<T>): void => {
+    if (!result.ok) {
+      leave(editor, result.finding.sentence);
+      return;
     }
-    if (outliner) void goOn(outliner, tried.needs);
-    return false;
+    editor.setState({ working: null });
+    then(result.value);
   };
-  const began = performance.now();
-  const goOn = async (outliner: Outliner, task: OutlineTask): Promise<void> => {
-    try {
-      const done = await workOut(outliner, task, (progress) => {
-        // What a worker says may come in when all is over.
-        const { working } = editor.getState();
-        if (working?.label === label && performance.now() - began > QUIET_TIME)
-          editor.setState({ working: { label, progress } });
-      });
-      if (outliners.get(editor) !== outliner) return;
-      if (done === false && bears) {
-        keepOutlines(nameOfTask(task), { problem: 'Stopped.' });
-        trial();
-      } else if (done === false) leave(editor, `${label} was stopped. Nothing was changed.`);
-      else if (typeof done === 'string' && !bears) leave(editor, done);
-      else trial();
-    } catch (error) {
-      leave(editor, error instanceof Error ? error.message : 'The outlines could not be worked out.');
-    }
-  };
-  try {
-    if (!trial()) {
-      editor.setState({ working: { label, progress: null } });
-      setTimeout(() => {
-        // The first step of a long work may say nothing for a while.
-        const { working } = editor.getState();
-        if (working?.progress === null) editor.setState({ working: { ...working, progress: 0 } });
-      }, QUIET_TIME);
-    }
-  } catch (error) {
-    if (!(error instanceof MergeFailed)) throw error;
-    leave(editor, error.message);
+  if (!worker) {
+    end(run(STRAIGHT));
+    return;
   }
+  const began = performance.now();
+  const tell = (progress: number): void => {
+    // What a worker says may come in when all is over.
+    const { working } = editor.getState();
+    if (working?.label === label && performance.now() - began > QUIET_TIME)
+      editor.setState({ working: { label, progress } });
+  };
+  /** @returns the next task, or null where all is done */
+  const look = (): Task | null => {
+    const reading = workFrom(editor.getState().results);
+    const result = run(reading);
+    const [task] = reading.wanted();
+    if (task) return task;
+    end(result);
+    return null;
+  };
+  const goOn = async (first: Task): Promise<void> => {
+    for (let task: Task | null = first; task; task = look()) {
+      const answer = await workOut(editor, worker, task, tell);
+      if (workers.get(editor) !== worker) return;
+      if (!answer && !bears) {
+        leave(editor, `${label} was stopped. Nothing was changed.`);
+        return;
+      }
+      if (answer && !answer.ok && !bears) {
+        leave(editor, answer.finding.sentence);
+        return;
+      }
+      const stopped = task;
+      if (!answer) editor.setState(({ results }) => ({ results: withGivenUp(results, stopped) }));
+    }
+  };
+  const first = look();
+  if (!first) return;
+  editor.setState({ working: { label, progress: null } });
+  setTimeout(() => {
+    // The first step of a long work may say nothing for a while.
+    const { working } = editor.getState();
+    if (working?.progress === null) editor.setState({ working: { ...working, progress: 0 } });
+  }, QUIET_TIME);
+  goOn(first).catch((error: unknown) => {
+    console.error(error);
+    leave(editor, finding('work.failed').sentence);
+  });
 }
 
 const refuse = (editor: Editor, message: string): void => editor.setState({ refusal: { message } });
@@ -152,42 +182,41 @@ function leave(editor: Editor, message: string): void {
   }));
 }
 
+const isReady = (state: EditorState, figure: Figure): boolean =>
+  nextOf(state, (work) => prepared(state, figure, work)) === null;
+
 /**
  * Shows a figure without making it a step: the middle of a drag. Null goes back to the last step. One whose outlines take long is
  * shown when they are there; of those that are asked for meanwhile only the newest.
  */
 export function preview(editor: Editor, figure: Figure | null): void {
-  const outliner = outliners.get(editor);
-  if (!figure || !outliner || attempt(() => prepare(editor, figure)).done) {
+  const worker = workers.get(editor);
+  if (!figure || !worker || isReady(editor.getState(), figure)) {
     editor.setState({ live: figure, wanted: null });
     return;
   }
   editor.setState({ wanted: figure });
   if (showing.has(editor)) return;
   showing.add(editor);
-  void showWanted(editor, outliner).finally(() => showing.delete(editor));
+  void showWanted(editor, worker).finally(() => showing.delete(editor));
 }
 
 /** Where a figure of a drag is being worked out. */
 const showing = new WeakSet<Editor>();
 
-async function showWanted(editor: Editor, outliner: Outliner): Promise<void> {
+async function showWanted(editor: Editor, worker: TaskWorker): Promise<void> {
   for (;;) {
-    const { wanted } = editor.getState();
-    if (!wanted) return;
-    const tried = attempt(() => prepare(editor, wanted));
-    if (!tried.done) {
-      const done = await workOut(outliner, tried.needs, () => undefined);
-      if (done === false) return;
-      // Where it cannot be made the drag goes on with the picture before.
-      if (done === true && attempt(() => prepare(editor, wanted)).done && editor.getState().wanted)
-        editor.setState({ live: wanted });
-    } else editor.setState({ live: wanted });
+    const state = editor.getState();
+    const { wanted } = state;
+    if (!wanted || state.working) return;
+    const task = nextOf(state, (work) => prepared(state, wanted, work));
+    if (task && !(await workOut(editor, worker, task, () => undefined))) return;
     const now = editor.getState();
     if (now.working || now.wanted === null) return;
-    if (now.wanted === wanted) {
-      editor.setState({ wanted: null });
-      return;
+    // What was worked out is shown though the hand is further on by now.
+    if (isReady(now, wanted)) {
+      editor.setState({ live: wanted, ...(now.wanted === wanted && { wanted: null }) });
+      if (now.wanted === wanted) return;
     }
   }
 }

@@ -1,3 +1,5 @@
+import { workOf } from './work';
+import type { Work } from '../core/derive';
 import type { Bounds } from '../core/curve/bounds';
 import type { Figure, Round } from '../core/figure/model';
 import { reachOfRound } from '../core/figure/commands';
@@ -19,13 +21,13 @@ const WHOLE_HEAD = 40;
 const MARGIN = 14;
 
 /** How far out the Bench has to show: all that is drawn, and the page's shorter half. */
-export function benchRadius(figure: Figure): number {
-  const drawn = figure.rounds.map((round) => reachOfRound(round)?.outer ?? 0);
+export function benchRadius(figure: Figure, work: Work): number {
+  const drawn = figure.rounds.map((round) => reachOfRound(round, work)?.outer ?? 0);
   return Math.max(Math.min(figure.page.width, figure.page.height) / 2, ...drawn);
 }
 
-function fitBench(size: Size, figure: Figure, round: Round | null): View {
-  const radius = benchRadius(figure) * 1.04;
+function fitBench(size: Size, figure: Figure, round: Round | null, work: Work): View {
+  const radius = benchRadius(figure, work) * 1.04;
   const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT);
   const half = radiansOf(halfWedge({ fold: round?.rule.fold ?? 8 }));
   const halfWide = radius * Math.sin(Math.min(half, Math.PI / 2));
@@ -71,7 +73,12 @@ export const benchView = (state: EditorState): View =>
   state.views.bench ??
   kept(
     'bench',
-    fitBench(state.sizes.bench, state.live ? figureBefore(state) : shownFigure(state), activeRound(state)),
+    fitBench(
+      state.sizes.bench,
+      state.live ? figureBefore(state) : shownFigure(state),
+      activeRound(state),
+      workOf(state),
+    ),
   );
 
 const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { arcFromBulge, cubic } from '../../src/core/curve/segment';
 import type { Path } from '../../src/core/curve/path';
 import { fromPolar } from '../../src/core/curve/point';
@@ -10,7 +11,7 @@ import type { Division } from '../../src/core/merge/merge';
 import { weaveOf } from '../../src/core/merge/weave';
 import { NO_TURN } from '../../src/core/number/turn';
 import { addShapes, colourCells, paintCells, setFold, setMerge } from '../../src/core/figure/commands';
-import { NO_CELL_WORK, shownCells } from '../../src/core/figure/cells';
+import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
 import { evaluate } from '../../src/core/figure/evaluate';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { formOfPaths } from '../../src/core/maker/form';
@@ -61,11 +62,14 @@ async function benchColouring(
 ): Promise<void> {
   const shapes = paths.map((path, k) => newShape(`s${k}`, 'Shape', formOfPaths([path]), START_PAINT));
   const plain = setMerge(setFold(addShapes(newFigure('Bench', 'r'), 'r', shapes), 'r', fold), 'r', 'divide');
-  const { groups } = shownCells(made, NO_CELL_WORK);
+  const { groups } = shownCells(made, NO_CELL_EDITS, STRAIGHT);
   const count = groups.reduce((sum, { copies }) => sum + copies.length, 0);
   const plan = { by: 'sector', colours: ['#84c5b4', '#1f8a76', '#f2e6d0'], shift: 1 } as const;
-  report(`colour ${count} cells in sectors`, await median(9, () => colourCells(plain, 'r', made, plan)));
-  const coloured = colourCells(plain, 'r', made, plan);
+  report(
+    `colour ${count} cells in sectors`,
+    await median(9, () => colourCells(plain, 'r', made, plan, STRAIGHT)),
+  );
+  const coloured = colourCells(plain, 'r', made, plan, STRAIGHT);
   const facts = { parts: [], division: made, facts: NO_FACTS };
   let at = 0;
   report(
@@ -75,7 +79,7 @@ async function benchColouring(
       const group = groups[at % groups.length];
       const refs = group?.copies.flatMap((copy) => copy.refs) ?? [];
       const painted = paintCells(coloured, 'r', made, refs, { fill: '#d9512c', stroke: null });
-      return evaluate(painted, new Map([['r', facts]]));
+      return evaluate(painted, new Map([['r', facts]]), STRAIGHT);
     }),
   );
 }
@@ -97,7 +101,7 @@ export async function benchMerging(unit: number): Promise<void> {
     report(`divide ${name}`, await median(9, () => division(fold, paths)));
     const made = division(fold, paths);
     const count = made.cells.reduce((sum, { size }) => sum + size, 0);
-    const { groups } = groupsOf(made, []);
+    const { groups } = groupsOf(made, [], STRAIGHT);
     let at = 0;
     report(
       `the cell under the pointer, among ${count}`,
@@ -110,7 +114,7 @@ export async function benchMerging(unit: number): Promise<void> {
       `fuse two kinds, among ${count}`,
       // Another list each time, so that nothing is remembered.
       await median(21, () =>
-        groupsOf({ ...made, cells: [...made.cells] }, [{ cells: fresh++ % 2 ? [a, b] : [b, a] }]),
+        groupsOf({ ...made, cells: [...made.cells] }, [{ cells: fresh++ % 2 ? [a, b] : [b, a] }], STRAIGHT),
       ),
     );
   }

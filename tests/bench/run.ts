@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../../src/core/derive';
 import { evaluate } from '../../src/core/figure/evaluate';
 import { addShapes, setFold } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
@@ -46,9 +47,9 @@ for (const fold of [12, 60, 360, 720]) {
   };
   report(
     `edit to display list, 20 shapes, fold ${fold}`,
-    await median(41, () => evaluate(edited(), new Map())),
+    await median(41, () => evaluate(edited(), new Map(), STRAIGHT)),
   );
-  const scene = evaluate(figure, new Map());
+  const scene = evaluate(figure, new Map(), STRAIGHT);
   report(`compact SVG, 20 shapes, fold ${fold}`, await median(21, () => svgOf(scene, DEFAULT_SVG)));
 }
 await benchMerging(unit);

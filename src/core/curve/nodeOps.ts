@@ -1,3 +1,4 @@
+import { failed, finding, type Result } from '../finding';
 import { applyTo, MIRROR } from './affine';
 import type { Contour } from './contours';
 import { joined } from './joined';
@@ -5,12 +6,6 @@ import { nodesOfPath, pathOfNodes, type PathNode } from './nodes';
 import { mapPath, reversedPath, type Path } from './path';
 import { add, cross, distance, dot, lengthOf, scaleBy, subtract, type Point } from './point';
 import type { Segment } from './segment';
-
-/** What came of an operation on nodes, or why nothing did: a sentence. */
-export type NodeResult<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
-
-const no = (message: string): { ok: false; message: string } => ({ ok: false, message });
 
 /**
  * A corner between straight sides rounded by a true arc that touches both. It begins r / tan(φ/2) from the corner, φ
@@ -21,12 +16,12 @@ export function roundedCorner(
   index: number,
   radius: number,
   closed: boolean,
-): NodeResult<PathNode[]> {
+): Result<PathNode[]> {
   const count = nodes.length;
   const node = nodes[index];
   const before = nodes[closed ? (index + count - 1) % count : index - 1];
   const after = nodes[closed ? (index + 1) % count : index + 1];
-  if (!node || !before || !after || before === after) return no('This node has no sides to round between.');
+  if (!node || !before || !after || before === after) return failed(finding('node.sides'));
   const straight =
     !before.out &&
     !node.in &&
@@ -34,19 +29,18 @@ export function roundedCorner(
     !node.out &&
     !after.in &&
     node.bulge === undefined;
-  if (!straight) return no('Both sides have to be straight to be rounded by a radius.');
-  if (!(radius > 0)) return no('A radius is above 0.');
+  if (!straight) return failed(finding('node.curved'));
+  if (!(radius > 0)) return failed(finding('node.radius'));
   const [a, b] = [subtract(before, node), subtract(after, node)];
   const [la, lb] = [lengthOf(a), lengthOf(b)];
   const turn = cross(scaleBy(a, -1), b);
   const angle = Math.atan2(Math.abs(turn), dot(a, b));
-  if (!(angle > 1e-9 && angle < Math.PI - 1e-9))
-    return no('The sides run straight on here: there is no corner.');
+  if (!(angle > 1e-9 && angle < Math.PI - 1e-9)) return failed(finding('node.straight'));
   const back = radius / Math.tan(angle / 2);
   const room = Math.min(la, lb);
   if (back > room * (1 + 1e-12)) {
     const most = room * Math.tan(angle / 2);
-    return no(`The sides leave room for a radius of ${Number(most.toPrecision(6))} at most.`);
+    return failed(finding('node.room', most));
   }
   const first = add(node, scaleBy(a, back / la));
   const second = add(node, scaleBy(b, back / lb));
@@ -61,11 +55,11 @@ export function roundedCorner(
 }
 
 /** A path cut at a node: a closed one opened there, an open one in two. */
-export function splitAtNode({ nodes, closed }: Contour, index: number): NodeResult<Contour[]> {
+export function splitAtNode({ nodes, closed }: Contour, index: number): Result<Contour[]> {
   if (closed) {
     const turned = [...nodes.slice(index), ...nodes.slice(0, index)];
     const [first] = turned;
-    if (!first) return no('There is no node here.');
+    if (!first) return failed(finding('node.none'));
     const { bulge: _, out: __, ...end } = first;
     const { in: ___, ...start } = first;
     return {
@@ -79,8 +73,7 @@ export function splitAtNode({ nodes, closed }: Contour, index: number): NodeResu
     };
   }
   const node = nodes[index];
-  if (!node || index === 0 || index === nodes.length - 1)
-    return no('An open path is cut at a node between its ends.');
+  if (!node || index === 0 || index === nodes.length - 1) return failed(finding('node.end'));
   const { bulge: _, out: __, ...end } = node;
   const { in: ___, ...start } = node;
   return {
@@ -113,8 +106,8 @@ function withoutSeams(segments: readonly Segment[], closed: boolean): Segment[] 
  * Two open paths as one, joined at their ends that are nearest to each other: there they share a node where they meet
  * within the tolerance, else a straight side leads across. Where the other ends meet as well, the result is closed.
  */
-export function joinedPaths(a: Contour, b: Contour, tolerance: number): NodeResult<Contour> {
-  if (a.closed || b.closed) return no('Only open paths can be joined.');
+export function joinedPaths(a: Contour, b: Contour, tolerance: number): Result<Contour> {
+  if (a.closed || b.closed) return failed(finding('join.closed'));
   const ways = [false, true].flatMap((flipA) => [false, true].map((flipB) => ({ flipA, flipB })));
   const path = ({ nodes }: Contour, flip: boolean): Path => {
     const own = pathOfNodes(nodes, false);
@@ -127,7 +120,7 @@ export function joinedPaths(a: Contour, b: Contour, tolerance: number): NodeResu
       return { p, q, away: end && start ? distance(end, start) : Infinity };
     })
     .sort((x, y) => x.away - y.away);
-  if (!best || best.away === Infinity) return no('These paths have no ends.');
+  if (!best || best.away === Infinity) return failed(finding('join.ends'));
   const { p, q } = best;
   const end = (p.segments[p.segments.length - 1] as Segment).to;
   const start = (q.segments[0] as Segment).from;
@@ -146,13 +139,13 @@ export function joinedPaths(a: Contour, b: Contour, tolerance: number): NodeResu
  * An open path with an end on the axis and its reflection as one path: closed where both ends are on the axis. Lines and
  * arcs that run on across the axis leave no node there; two halves of a curve keep theirs, which is smooth where they are.
  */
-export function withReflection({ nodes, closed }: Contour, tolerance: number): NodeResult<Contour> {
-  if (closed) return no('A closed path is whole already.');
+export function withReflection({ nodes, closed }: Contour, tolerance: number): Result<Contour> {
+  if (closed) return failed(finding('mirror.closed'));
   const onAxis = (p: Point): boolean => Math.abs(p.x) <= tolerance;
   const put = (p: PathNode): PathNode => (onAxis(p) ? { ...p, x: 0 } : p);
   const [first, last] = [nodes[0], nodes[nodes.length - 1]];
   if (!first || !last || nodes.length < 2 || !(onAxis(first) || onAxis(last)))
-    return no('One end has to be on the axis.');
+    return failed(finding('mirror.axis'));
   const straightened = nodes.map((node, k) => (k === 0 || k === nodes.length - 1 ? put(node) : node));
   const own = pathOfNodes(straightened, false);
   const half = onAxis(last) ? own : reversedPath(own);

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -66,7 +67,7 @@ describe('a gradient on shapes that change their place', () => {
 
   it('is scaled with the reach of its round', () => {
     // From 22 to 58 it reaches; its far end comes to 94, twice as far from the near one.
-    expect(runsOf(scaleRoundReach(circles('copy'), 'r', 'outer', 94))).toMatchObject([
+    expect(runsOf(scaleRoundReach(circles('copy'), 'r', 'outer', 94, STRAIGHT))).toMatchObject([
       { from: { x: -6, y: -58 }, to: { x: 10, y: -18 } },
       { from: { x: -6, y: -58 }, to: { x: 10, y: -18 } },
     ]);
@@ -84,7 +85,14 @@ describe('a gradient on shapes that change their place', () => {
       fc.property(fc.constantFrom(...transforms), fc.integer({ min: 1, max: 5 }), (t, times) => {
         const figure = circles('selection');
         const ids = new Set(idsOf(figure).slice(0, 1));
-        const made = transformShapes(figure, 'r', ids, t, { copy: false, times, newId: () => 'new' });
+        const made = transformShapes(
+          figure,
+          'r',
+          ids,
+          t,
+          { copy: false, times, newId: () => 'new' },
+          STRAIGHT,
+        );
         const map = transformMap(t);
         let { from, to } = START;
         for (let k = 0; k < times; k += 1) [from, to] = [applyTo(map, from), applyTo(map, to)];

@@ -3,12 +3,13 @@ import { MIRROR } from '../curve/affine';
 import { remembered } from '../remembered';
 import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
+import type { Work } from '../derive';
 import type { Division } from '../merge/merge';
 import { nameOfPaint } from '../paint/fills';
 import type { Paint, SceneCopy, SceneLayer } from '../scene/scene';
-import type { CellWork, Round, RoundMerge } from './model';
+import type { CellEdits, Round, RoundMerge } from './model';
 
-export const NO_CELL_WORK: CellWork = { frame: false, fused: [], removed: [], paints: {} };
+export const NO_CELL_EDITS: CellEdits = { frame: false, fused: [], removed: [], paints: {} };
 
 /** The cells of a divided round as a person sees them: fused, and without what was removed. */
 export interface ShownCells {
@@ -17,14 +18,15 @@ export interface ShownCells {
   readonly lost: readonly string[];
 }
 
-const shown = new WeakMap<Division, { fused: CellWork['fused']; cells: ShownCells }>();
+const shown = new WeakMap<Division, { fused: CellEdits['fused']; cells: ShownCells }>();
 
 /** The groups of a division under what was fused; the same object as long as neither changes. */
-export function shownCells(division: Division, work: CellWork): ShownCells {
+export function shownCells(division: Division, { fused }: Pick<CellEdits, 'fused'>, work: Work): ShownCells {
   const known = shown.get(division);
-  if (known?.fused === work.fused) return known.cells;
-  const cells = groupsOf(division, work.fused);
-  shown.set(division, { fused: work.fused, cells });
+  if (known?.fused === fused) return known.cells;
+  const missed = work.missed;
+  const cells = groupsOf(division, fused, work);
+  if (work.missed === missed) shown.set(division, { fused, cells });
   return cells;
 }
 
@@ -35,33 +37,33 @@ export function keyOf(ref: string): string {
 }
 
 /** References of removed and painted cells, and of fused ones, that mean no cell any more. */
-export function lostRefs(division: Division, work: CellWork): string[] {
+export function lostRefs(division: Division, done: CellEdits): string[] {
   const keys = new Set(division.cells.map(({ key }) => key));
-  const done = [...work.removed, ...Object.keys(work.paints), ...work.fused.flatMap(({ cells }) => cells)];
-  return [...new Set(done.filter((ref) => !keys.has(keyOf(ref))))];
+  const refs = [...done.removed, ...Object.keys(done.paints), ...done.fused.flatMap(({ cells }) => cells)];
+  return [...new Set(refs.filter((ref) => !keys.has(keyOf(ref))))];
 }
 
 /** What was done to cells that are there. */
-export function keptWork(division: Division, work: CellWork): CellWork {
-  const lost = new Set(lostRefs(division, work));
+export function keptEdits(division: Division, done: CellEdits): CellEdits {
+  const lost = new Set(lostRefs(division, done));
   const stays = (ref: string): boolean => !lost.has(ref);
   return {
-    ...work,
-    removed: work.removed.filter(stays),
-    paints: Object.fromEntries(Object.entries(work.paints).filter(([ref]) => stays(ref))),
-    fused: work.fused
+    ...done,
+    removed: done.removed.filter(stays),
+    paints: Object.fromEntries(Object.entries(done.paints).filter(([ref]) => stays(ref))),
+    fused: done.fused
       .map((each) => ({ ...each, cells: each.cells.filter(stays) }))
       .filter(({ cells }) => cells.length > 1),
   };
 }
 
 /** What was said of cells by kind: of all of it, and of single ones. */
-interface Said<T> {
+interface Overrides<T> {
   readonly all: ReadonlyMap<string, T>;
   readonly single: ReadonlyMap<string, ReadonlyMap<string, T>>;
 }
 
-function saidByKind<T>(entries: Iterable<readonly [string, T]>): Said<T> {
+function overridesByKind<T>(entries: Iterable<readonly [string, T]>): Overrides<T> {
   const all = new Map<string, T>();
   const single = new Map<string, Map<string, T>>();
   for (const [ref, what] of entries) {
@@ -75,13 +77,15 @@ function saidByKind<T>(entries: Iterable<readonly [string, T]>): Said<T> {
   return { all, single };
 }
 
-export const paintsByKind = remembered((paints: CellWork['paints']) => saidByKind(Object.entries(paints)));
-const removedByKind = remembered((removed: CellWork['removed']) =>
-  saidByKind(removed.map((ref) => [ref, true] as const)),
+export const paintsByKind = remembered((paints: CellEdits['paints']) =>
+  overridesByKind(Object.entries(paints)),
+);
+const removedByKind = remembered((removed: CellEdits['removed']) =>
+  overridesByKind(removed.map((ref) => [ref, true] as const)),
 );
 
 /** What was said of one cell, or of its kind. */
-export function saidOf<T>({ all, single }: Said<T>, ref: string): T | undefined {
+export function overrideOf<T>({ all, single }: Overrides<T>, ref: string): T | undefined {
   const key = keyOf(ref);
   return single.get(key)?.get(ref) ?? all.get(key);
 }
@@ -89,7 +93,7 @@ export function saidOf<T>({ all, single }: Said<T>, ref: string): T | undefined 
 /** The paint of each cell of a group, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
 function paintsOfCells(
   { copies, keys, depth, fused }: CellGroup,
-  { paint, cells = NO_CELL_WORK }: RoundMerge,
+  { paint, cells = NO_CELL_EDITS }: RoundMerge,
 ): (Paint | null)[] {
   const paints = paintsByKind(cells.paints);
   const removed = removedByKind(cells.removed);
@@ -101,9 +105,9 @@ function paintsOfCells(
     return copies.map(() => own);
   }
   return copies.map(({ refs }) => {
-    if (refs.some((ref) => saidOf(removed, ref))) return null;
+    if (refs.some((ref) => overrideOf(removed, ref))) return null;
     for (const ref of refs) {
-      const own = saidOf(paints, ref);
+      const own = overrideOf(paints, ref);
       if (own) return own;
     }
     return plain;
@@ -153,9 +157,9 @@ interface GroupLayers {
 const layersOfGroups = new WeakMap<CellGroup, GroupLayers>();
 
 /** The layers of a divided round: one for each kind and paint, reflected copies apart. */
-export function layersOfCells(round: Round, merge: RoundMerge, division: Division): SceneLayer[] {
+export function layersOfCells(round: Round, merge: RoundMerge, division: Division, work: Work): SceneLayer[] {
   const { start } = round.rule;
-  return shownCells(division, merge.cells ?? NO_CELL_WORK).groups.flatMap((group) => {
+  return shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.flatMap((group) => {
     const paints = paintsOfCells(group, merge);
     const known = layersOfGroups.get(group);
     if (

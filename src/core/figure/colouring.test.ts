@@ -1,3 +1,5 @@
+import { made } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
@@ -51,18 +53,18 @@ function dial(sectors: number, rings: readonly number[]): { figure: Figure; divi
 }
 
 function divisionOf(figure: Figure): Division {
-  const job = mergeJobsOf(figure)[0]!;
-  return { ...cellsDivision(requestOf(job)!) };
+  const job = mergeJobsOf(figure, STRAIGHT)[0]!;
+  return { ...cellsDivision(requestOf(job, { quality: 'full' }, STRAIGHT)!) };
 }
 
 const cellsDivision = (request: NonNullable<ReturnType<typeof requestOf>>): Division => ({
   fold: request.operands[0]!.fold,
   mirror: request.operands[0]!.mirror,
-  cells: cellsOf(request.operands),
+  cells: made(cellsOf(request.operands)),
 });
 
 const groupsOfDial = (figure: Figure, division: Division) =>
-  shownCells(division, roundOf(figure, 'r').merge!.cells!).groups;
+  shownCells(division, roundOf(figure, 'r').merge!.cells!, STRAIGHT).groups;
 
 const fillAt = (
   figure: Figure,
@@ -116,7 +118,13 @@ describe('a stroke over the cells of a dial', () => {
 describe('all cells in one command', () => {
   it('sectors in a sequence, each ring shifted by one', () => {
     const { figure, division } = dial(24, [20, 40, 60, 80]);
-    const made = colourCells(figure, 'r', division, { by: 'sector', colours: [A, B, A, C], shift: 1 });
+    const made = colourCells(
+      figure,
+      'r',
+      division,
+      { by: 'sector', colours: [A, B, A, C], shift: 1 },
+      STRAIGHT,
+    );
     expect(figureSchema.validate(made).error).toBeUndefined();
     for (let ring = 0; ring < 4; ring += 1)
       for (let k = 0; k < 24; k += 1)
@@ -125,7 +133,7 @@ describe('all cells in one command', () => {
 
   it('rings in a ramp are painted as kinds, so that the paint is short and stays with them', () => {
     const { figure, division } = dial(24, [20, 40, 60]);
-    const made = colourCells(figure, 'r', division, { by: 'ring', colours: [A, B, C], shift: 0 });
+    const made = colourCells(figure, 'r', division, { by: 'ring', colours: [A, B, C], shift: 0 }, STRAIGHT);
     const { paints } = roundOf(made, 'r').merge!.cells!;
     expect(Object.keys(paints).every((ref) => !ref.includes('@'))).toBe(true);
     expect(Object.values(paints).map(({ fill }) => fill)).toEqual([A, B, C]);
@@ -136,7 +144,13 @@ describe('all cells in one command', () => {
     const stroke = { colour: C, width: 1, cap: 'butt', join: 'miter' } as const;
     const refs = groupsOfDial(figure, division).flatMap(({ copies }) => copies.flatMap((copy) => copy.refs));
     const stroked = changeCellPaint(figure, 'r', division, refs, (paint) => ({ ...paint, stroke }));
-    const made = colourCells(stroked, 'r', division, { by: 'direction', colours: [A, B], shift: 0 });
+    const made = colourCells(
+      stroked,
+      'r',
+      division,
+      { by: 'direction', colours: [A, B], shift: 0 },
+      STRAIGHT,
+    );
     for (const paint of Object.values(roundOf(made, 'r').merge!.cells!.paints))
       expect(paint.stroke).toEqual(stroke);
     expect(fillAt(made, division, 10, 0)).toBe(A);
@@ -146,7 +160,7 @@ describe('all cells in one command', () => {
   it('of shapes, by where they lie in the motif', () => {
     const figure = withForms(disc(0, -30, 4), disc(0, -10, 4), disc(0, -20, 4));
     const ids = new Set(roundOf(figure, 'r').shapes.map(({ id }) => id));
-    const made = colourShapes(figure, 'r', ids, { by: 'ring', colours: [A, B, C], shift: 0 });
+    const made = colourShapes(figure, 'r', ids, { by: 'ring', colours: [A, B, C], shift: 0 }, STRAIGHT);
     expect(roundOf(made, 'r').shapes.map(({ paint }) => paint.fill)).toEqual([C, A, B]);
   });
 });
@@ -266,7 +280,10 @@ describe('gradients in the independent renderer', () => {
   it('begin over the box, the reach or the page that they are spread over', () => {
     const round = roundOf(base, 'r');
     const ends = (spread: Gradient['spread'], kind: Gradient['kind'] = 'linear') =>
-      endsOfSpread(base, round, new Set(), kind, spread).map(({ x, y }) => [Math.round(x), Math.round(y)]);
+      endsOfSpread(base, round, new Set(), kind, spread, STRAIGHT).map(({ x, y }) => [
+        Math.round(x),
+        Math.round(y),
+      ]);
     expect(ends('copy')).toEqual([
       [0, -90],
       [0, -10],

@@ -1,3 +1,5 @@
+import { made } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms } from '../../../tests/help/figures';
@@ -44,7 +46,7 @@ const areaOf = ({ layers }: Scene): number =>
       sum + copies.length * items.reduce((all, { paths }) => all + Math.abs(signedArea(paths)), 0),
     0,
   );
-const area = (figure: Figure): number => areaOf(evaluate(figure, new Map()));
+const area = (figure: Figure): number => areaOf(evaluate(figure, new Map(), STRAIGHT));
 const both = new Set(['s0', 's1']);
 
 /** Two equal circles, radius r, d apart: Weisstein, "Circle-Circle Intersection", MathWorld. */
@@ -84,7 +86,7 @@ describe('combined shapes', () => {
 
   it('become plain paths that look the same, and take part in merges as what they are', async () => {
     const cut = combineShapes(setFold(pair(), 'r', 5), 'r', both, 'subtract', counter());
-    const plain = makeCombinedPlain(cut, 'r', both);
+    const plain = makeCombinedPlain(cut, 'r', both, STRAIGHT);
     expect(plain.ids).toEqual(['s0']);
     expect(area(plain.figure)).toBeCloseTo(area(cut), 6);
     expect(roundOf(plain.figure, 'r').shapes.map(({ form }) => form.kind)).toEqual(['path']);
@@ -118,14 +120,14 @@ describe('combined shapes', () => {
     // A strip of 2 across a disc of 10: 2 (√(r² − 1) + r² asin(1/r)), by the integral of the circle.
     const strip = 2 * (Math.sqrt(99) + 100 * Math.asin(0.1));
     expect(area(combineShapes(figure, 'r', both, 'clip', counter()))).toBeCloseTo(strip, 6);
-    expect(area(trimToShape(figure, 'r', both).figure)).toBeCloseTo(strip, 6);
+    expect(area(trimToShape(figure, 'r', both, STRAIGHT).figure)).toBeCloseTo(strip, 6);
   });
 
   it('are divided into a shape for each cell, each in the paint that was on top', () => {
-    const { figure, ids } = divideShapes(pair(), 'r', both, counter());
+    const { figure, ids } = made(divideShapes(pair(), 'r', both, counter(), STRAIGHT));
     expect(ids).toHaveLength(3);
     const shapes = roundOf(figure, 'r').shapes;
-    expect(shapes.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form)), 0)).toBeCloseTo(
+    expect(shapes.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form, STRAIGHT)), 0)).toBeCloseTo(
       2 * Math.PI * 100 - lens(10, 12),
       6,
     );
@@ -139,21 +141,21 @@ describe('bands and offsets of shapes', () => {
       { of: 'shapes', roundId: 'r', shapeIds: new Set(['s0']) },
       { width: 4 },
     );
-    const { figure: banded, ids } = makeBands(figure, 'r', new Set(['s0']), counter());
+    const { figure: banded, ids } = makeBands(figure, 'r', new Set(['s0']), counter(), STRAIGHT);
     expect(ids).toHaveLength(1);
     expect(roundOf(banded, 'r').shapes.map(({ form }) => form.kind)).toEqual(['ellipse', 'band']);
     expect(area(banded)).toBeCloseTo(Math.PI * (100 + 144 - 64), 6);
-    const grown = offsetShapes(figure, 'r', new Set(['s0']), 3, counter()).figure;
+    const grown = offsetShapes(figure, 'r', new Set(['s0']), 3, counter(), STRAIGHT).figure;
     expect(roundOf(grown, 'r').shapes.map(({ form }) => form.kind)).toEqual(['offset', 'ellipse']);
     expect(area(grown)).toBeCloseTo(Math.PI * (169 + 100), 6);
     expect(figureSchema.validate(grown).error).toBeUndefined();
     // Too far inward: nothing is made, and nothing lost.
-    expect(offsetShapes(figure, 'r', new Set(['s0']), -11, counter()).ids).toEqual([]);
+    expect(offsetShapes(figure, 'r', new Set(['s0']), -11, counter(), STRAIGHT).ids).toEqual([]);
   });
 
   it('are moved outward along their own direction, as far as was asked', () => {
     const figure = withForms(disc(30, -40, 5), disc(0, 60, 5));
-    const [a, b] = roundOf(spreadOutward(figure, 'r', both, 10), 'r').shapes.map(({ form }) =>
+    const [a, b] = roundOf(spreadOutward(figure, 'r', both, 10, STRAIGHT), 'r').shapes.map(({ form }) =>
       form.kind === 'path' ? null : form.at,
     );
     expect(a!.x).toBeCloseTo(36, 9);
@@ -180,7 +182,7 @@ describe('a round made plain', () => {
       const alone = { ...plain, rounds: plain.rounds.filter(({ id }) => id !== 'top') };
       expect(alone.rounds.every(({ merge, below }) => merge === null && below === undefined)).toBe(true);
       expect(figureSchema.validate(plain).error).toBeUndefined();
-      const [before, after] = [scene, evaluate(alone, new Map())].map((each) =>
+      const [before, after] = [scene, evaluate(alone, new Map(), STRAIGHT)].map((each) =>
         pixelsOf(svgOf(each, DEFAULT_SVG), 300),
       );
       expect(difference(before!, after!)).toBeLessThan(0.002);
@@ -203,7 +205,7 @@ describe('tidying', () => {
     const figure = withForms(pathForm(square.map(corner), true));
     const { figure: tidy, report } = tidyShapes(figure, 'r', both, 0.01);
     expect(report).toMatchObject({ before: 6, after: 4, doubled: 1, needless: 1, closed: 0, slivers: 0 });
-    expect(signedArea(pathsOfForm(roundOf(tidy, 'r').shapes[0]!.form))).toBeCloseTo(100, 9);
+    expect(signedArea(pathsOfForm(roundOf(tidy, 'r').shapes[0]!.form, STRAIGHT))).toBeCloseTo(100, 9);
     const again = tidyShapes(tidy, 'r', both, 0.01);
     expect(again.report).toMatchObject({ before: 4, after: 4 });
     expect(roundOf(again.figure, 'r')).toBe(roundOf(tidy, 'r'));
@@ -239,7 +241,7 @@ describe('tidying', () => {
     );
     expect(report).toMatchObject({ closed: 1, slivers: 1 });
     expect(roundOf(figure, 'r').shapes.map(({ id }) => id)).toEqual(['s0', 's2']);
-    const [first] = pathsOfForm(roundOf(figure, 'r').shapes[0]!.form);
+    const [first] = pathsOfForm(roundOf(figure, 'r').shapes[0]!.form, STRAIGHT);
     expect(first?.closed).toBe(true);
     expect(signedArea([first!])).toBeCloseTo(100, 1);
   });

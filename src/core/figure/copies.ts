@@ -5,7 +5,7 @@ import type { Colour } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
 import type { Ease, Round } from './model';
 import { reachOfMotif } from './reach';
-import { remembered } from '../remembered';
+import { rememberedWith, type Work } from '../derive';
 
 /** One copy of a round's motif: where it stands, and how it differs. */
 export interface RoundCopy {
@@ -44,11 +44,11 @@ function shiftMap(middle: Point, out: number, size: number, degrees: number): Af
 const isStill = (m: Affine): boolean =>
   m.a === 1 && m.b === 0 && m.c === 0 && m.d === 1 && m.e === 0 && m.f === 0;
 
-function makeCopies(round: Round): readonly RoundCopy[] {
+function makeCopies(round: Round, work: Work): readonly RoundCopy[] {
   const { rule, every, way } = round;
   const gone = new Set(round.without ?? []);
   const turns = turnsOf(rule);
-  const reach = every || way ? reachOfMotif(round) : null;
+  const reach = every || way ? reachOfMotif(round, work) : null;
   const middle = { x: 0, y: reach ? -(reach.inner + reach.outer) / 2 : 0 };
   const last = Math.max(1, turns.length - 1);
   return turns.flatMap((t, index): RoundCopy[] => {
@@ -94,7 +94,9 @@ function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly
 }
 
 /** The copies of a round, first to last; the same list as long as the round is the same. */
-export const copiesOf = remembered((round: Round): readonly RoundCopy[] => whirled(makeCopies(round), round));
+export const copiesOf = rememberedWith((round: Round, work): readonly RoundCopy[] =>
+  whirled(makeCopies(round, work), round),
+);
 
 /**
  * How many times the same stretch of copies fills the turn: the fold of the symmetry that the copies have together. Every second

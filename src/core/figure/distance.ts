@@ -1,3 +1,4 @@
+import type { Work } from '../derive';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { scaleMap, turnMap } from '../curve/affine';
 import { gapBetween, gapOfCurves } from '../curve/gap';
@@ -15,15 +16,15 @@ import { reachOfMotif } from './reach';
 /** More pairs of curves than this are not compared while a person waits. */
 const MOST_PAIRS = 40_000;
 
-const motifPaths = (round: Round): Path[] =>
-  round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
+const motifPaths = (round: Round, work: Work): Path[] =>
+  round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
 
 const segmentCount = (paths: readonly Path[]): number =>
   paths.reduce((sum, { segments }) => sum + segments.length, 0);
 
 /** A copy of a round's motif, with its reflection where the round is mirrored, as it stands in the figure. */
-const copyPaths = (round: Round, paths: readonly Path[], index: number): Path[] => {
-  const copy = copiesOf(round)[index];
+const copyPaths = (round: Round, paths: readonly Path[], index: number, work: Work): Path[] => {
+  const copy = copiesOf(round, work)[index];
   if (!copy) return [];
   return (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
     const map = placementMap({ turn: copy.turn, shift: copy.shift, mirrored });
@@ -35,9 +36,9 @@ const copyPaths = (round: Round, paths: readonly Path[], index: number): Path[] 
  * The gap between neighbouring copies of a round, in the figure's unit: the least over all neighbours where copies differ; negative
  * or −∞ where they overlap (see `neighbourGap`), null where there is nothing to compare or too much.
  */
-export function gapOfRound(round: Round): number | null {
-  const paths = motifPaths(round);
-  const copies = copiesOf(round);
+export function gapOfRound(round: Round, work: Work): number | null {
+  const paths = motifPaths(round, work);
+  const copies = copiesOf(round, work);
   if (paths.length === 0 || copies.length < 2) return null;
   const { rule } = round;
   const segments = segmentCount(paths) * (rule.mirror ? 2 : 1);
@@ -50,7 +51,7 @@ export function gapOfRound(round: Round): number | null {
   for (let k = 0; k < pairs; k += 1)
     least = Math.min(
       least,
-      gapBetween(copyPaths(round, paths, k), copyPaths(round, paths, (k + 1) % copies.length)),
+      gapBetween(copyPaths(round, paths, k, work), copyPaths(round, paths, (k + 1) % copies.length, work)),
     );
   return least;
 }
@@ -60,16 +61,16 @@ export function gapOfRound(round: Round): number | null {
  * empty or there is too much to compare. Of two rounds of folds a and b, only a / gcd(a, b) copies of the first stand
  * differently to the second.
  */
-export function gapOfRounds(a: Round, b: Round): number | null {
-  const [mine, theirs] = [motifPaths(a), motifPaths(b)];
+export function gapOfRounds(a: Round, b: Round, work: Work): number | null {
+  const [mine, theirs] = [motifPaths(a, work), motifPaths(b, work)];
   if (mine.length === 0 || theirs.length === 0) return null;
   const common = gcd(symmetryOf(a), symmetryOf(b));
-  const first = Math.min(copiesOf(a).length, Math.ceil(a.rule.fold / Math.max(1, common)));
+  const first = Math.min(copiesOf(a, work).length, Math.ceil(a.rule.fold / Math.max(1, common)));
   const boxed = (paths: Path[]) => ({ paths, box: boundsOfPaths(paths) });
-  const others = copiesOf(b).map((_, k) => boxed(copyPaths(b, theirs, k)));
+  const others = copiesOf(b, work).map((_, k) => boxed(copyPaths(b, theirs, k, work)));
   if (segmentCount(mine) * first * segmentCount(others.flatMap(({ paths }) => paths)) > MOST_PAIRS * 4)
     return null;
-  const own = Array.from({ length: first }, (_, k) => boxed(copyPaths(a, mine, k)));
+  const own = Array.from({ length: first }, (_, k) => boxed(copyPaths(a, mine, k, work)));
   const pairs = own
     .flatMap((one) => others.map((other) => ({ one, other, away: boxesApart(one.box, other.box) })))
     .sort((x, y) => x.away - y.away);
@@ -90,14 +91,14 @@ const boxesApart = (a: Bounds, b: Bounds): number =>
   );
 
 /** How far a round's motif is moved out so that its copies just touch those of another; null where no way leads to that. */
-function touchingMove(round: Round, other: Round): number | null {
-  const [own, its] = [reachOfMotif(round), reachOfMotif(other)];
+function touchingMove(round: Round, other: Round, work: Work): number | null {
+  const [own, its] = [reachOfMotif(round, work), reachOfMotif(other, work)];
   if (!own || !its) return null;
   const moved = (by: number): Round => ({
     ...round,
     shapes: round.shapes.map((shape) => ({ ...shape, form: movedForm(shape.form, { x: 0, y: -by }) })),
   });
-  const gapAt = (by: number): number => gapOfRounds(moved(by), other) ?? Infinity;
+  const gapAt = (by: number): number => gapOfRounds(moved(by), other, work) ?? Infinity;
   const start = gapAt(0);
   if (start === Infinity) return null;
   // The other lies outward or inward; where they overlap now, the nearer way out of it is taken.
@@ -117,19 +118,19 @@ function touchingMove(round: Round, other: Round): number | null {
  * How far a round can be moved out (in, where negative) so that its copies just touch those of another round, for each that it can
  * be compared with; what would take too long is left out.
  */
-export const touchingMoves = (figure: Figure, round: Round): number[] =>
+export const touchingMoves = (figure: Figure, round: Round, work: Work): number[] =>
   figure.rounds.flatMap((other) => {
-    if (other.id === round.id || !other.visible || gapOfRounds(round, other) === null) return [];
-    const by = touchingMove(round, other);
+    if (other.id === round.id || !other.visible || gapOfRounds(round, other, work) === null) return [];
+    const by = touchingMove(round, other, work);
     return by === null ? [] : [by];
   });
 
 /** The round that reaches next beyond another one; null for the outermost. */
-export function nextOutward(figure: Figure, round: Round): Round | null {
-  const reach = reachOfMotif(round);
+export function nextOutward(figure: Figure, round: Round, work: Work): Round | null {
+  const reach = reachOfMotif(round, work);
   if (!reach) return null;
   const beyond = figure.rounds.flatMap((other) => {
-    const own = other.id !== round.id && other.visible ? reachOfMotif(other) : null;
+    const own = other.id !== round.id && other.visible ? reachOfMotif(other, work) : null;
     return own && own.outer > reach.outer ? [{ other, inner: own.inner }] : [];
   });
   return beyond.sort((a, b) => a.inner - b.inner)[0]?.other ?? null;
@@ -139,20 +140,20 @@ export function nextOutward(figure: Figure, round: Round): Round | null {
  * The factor at which the next level of a round's whirl just touches the level outside it, turned by the angle: the largest at
  * which their curves do not cross. Null where there is none, or too much to compare.
  */
-export function touchingWhirl(round: Round, angle: Turn): number | null {
+export function touchingWhirl(round: Round, angle: Turn, work: Work): number | null {
   const { whirl: _, ...outer } = round;
-  const paths = motifPaths(round);
-  const copies = copiesOf(outer);
+  const paths = motifPaths(round, work);
+  const copies = copiesOf(outer, work);
   if (segmentCount(paths) ** 2 * copies.length > MOST_PAIRS / 4) return null;
-  const first = copyPaths(outer, paths, 0);
-  const all = copies.flatMap((_copy, k) => copyPaths(outer, paths, k));
+  const first = copyPaths(outer, paths, 0, work);
+  const all = copies.flatMap((_copy, k) => copyPaths(outer, paths, k, work));
   const turned = first.map((path) => mapPath(path, turnMap(angle)));
   const gapAt = (factor: number): number =>
     gapOfCurves(
       turned.map((path) => mapPath(path, scaleMap(factor, ORIGIN))),
       all,
     );
-  const reach = reachOfMotif(round)?.outer ?? 0;
+  const reach = reachOfMotif(round, work)?.outer ?? 0;
   let low = 0.999;
   for (let k = 0; k < 40 && !(gapAt(low) > 2e-5 * reach); k += 1) low *= 0.9;
   if (!(gapAt(low) > 2e-5 * reach) || gapAt(0.9999) > 0) return null;
@@ -165,9 +166,12 @@ export function touchingWhirl(round: Round, angle: Turn): number | null {
 }
 
 /** The width and height of the whole round, all copies; null where it is empty. */
-export function sizeOfRound(round: Round): { readonly width: number; readonly height: number } | null {
-  const paths = motifPaths(round);
+export function sizeOfRound(
+  round: Round,
+  work: Work,
+): { readonly width: number; readonly height: number } | null {
+  const paths = motifPaths(round, work);
   if (paths.length === 0) return null;
-  const box = boundsOfPaths(copiesOf(round).flatMap((_, k) => copyPaths(round, paths, k)));
+  const box = boundsOfPaths(copiesOf(round, work).flatMap((_, k) => copyPaths(round, paths, k, work)));
   return { width: box.right - box.left, height: box.bottom - box.top };
 }

@@ -1,3 +1,5 @@
+import { made } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { boundsOfPaths } from '../curve/bounds';
@@ -72,13 +74,15 @@ const withForms = (...forms: Form[]): Figure =>
   );
 const formsOf = (figure: Figure): Form[] => roundOf(figure, 'r').shapes.map(({ form }) => form);
 const areaOf = (forms: readonly Form[]): number =>
-  forms.flatMap(pathsOfForm).reduce((sum, path) => sum + Math.abs(signedArea([path])), 0);
+  forms
+    .flatMap((form) => pathsOfForm(form, STRAIGHT))
+    .reduce((sum, path) => sum + Math.abs(signedArea([path])), 0);
 
 describe('transforms', () => {
   it('keep makers as numbers where the numbers can say it, and make paths where they cannot', () => {
     const about = { x: 3, y: 4 };
     const kept = (form: Form, t: Parameters<typeof transformedForms>[1]): string =>
-      transformedForms(form, t)
+      transformedForms(form, t, STRAIGHT)
         .map(({ kind }) => kind)
         .join();
     expect(kept(kite, { kind: 'move', by: about })).toBe('kite');
@@ -93,42 +97,66 @@ describe('transforms', () => {
   it('do with areas what geometry says', () => {
     const about = { x: 3, y: 4 };
     const area = areaOf([kite]);
-    const after = (t: Parameters<typeof transformedForms>[1]): number => areaOf(transformedForms(kite, t));
+    const after = (t: Parameters<typeof transformedForms>[1]): number =>
+      areaOf(transformedForms(kite, t, STRAIGHT));
     expect(after({ kind: 'scale', x: 3, y: 0.5, about })).toBeCloseTo(1.5 * area, 9);
     expect(after({ kind: 'shear', by: turn(1, 8), about })).toBeCloseTo(area, 9);
     expect(after({ kind: 'reflect', direction: turn(2, 7), about })).toBeCloseTo(area, 9);
-    const there = transformedForms(kite, { kind: 'reflect', direction: turn(2, 7), about });
+    const there = transformedForms(kite, { kind: 'reflect', direction: turn(2, 7), about }, STRAIGHT);
     const back = there.flatMap((form) =>
-      transformedForms(form, { kind: 'reflect', direction: turn(2, 7), about }),
+      transformedForms(form, { kind: 'reflect', direction: turn(2, 7), about }, STRAIGHT),
     );
-    const [a, b] = [boundsOfPaths(pathsOfForm(kite)), boundsOfPaths(back.flatMap(pathsOfForm))];
+    const [a, b] = [
+      boundsOfPaths(pathsOfForm(kite, STRAIGHT)),
+      boundsOfPaths(back.flatMap((form) => pathsOfForm(form, STRAIGHT))),
+    ];
     expect(Math.hypot(a.left - b.left, a.top - b.top)).toBeLessThan(1e-9);
-    const [reflected] = transformedForms(kite, {
-      kind: 'reflect',
-      direction: NO_TURN,
-      about: { x: 0, y: 0 },
-    });
-    expect(areOwnMirror([...pathsOfForm(kite), ...pathsOfForm(reflected!)], 1e-9)).toBe(true);
-    expect(transformProblem({ kind: 'shear', by: turn(1, 4), about })).toMatch('90');
-    expect(transformProblem({ kind: 'scale', x: 0, y: 1, about })).toMatch('nothing');
+    const [reflected] = transformedForms(
+      kite,
+      {
+        kind: 'reflect',
+        direction: NO_TURN,
+        about: { x: 0, y: 0 },
+      },
+      STRAIGHT,
+    );
+    expect(areOwnMirror([...pathsOfForm(kite, STRAIGHT), ...pathsOfForm(reflected!, STRAIGHT)], 1e-9)).toBe(
+      true,
+    );
+    expect(transformProblem({ kind: 'shear', by: turn(1, 4), about })?.sentence).toMatch('90');
+    expect(transformProblem({ kind: 'scale', x: 0, y: 1, about })?.sentence).toMatch('nothing');
   });
 
   it('are done again and again as copies, and close where the step divides a turn', () => {
     const step = { kind: 'rotate' as const, by: turn(1, 12), about: { x: 0, y: 0 } };
-    const done = transformShapes(withForms(circle(0, -40, 5)), 'r', new Set(['s0']), step, {
-      copy: true,
-      times: 11,
-      newId: counter(),
-    });
+    const done = transformShapes(
+      withForms(circle(0, -40, 5)),
+      'r',
+      new Set(['s0']),
+      step,
+      {
+        copy: true,
+        times: 11,
+        newId: counter(),
+      },
+      STRAIGHT,
+    );
     expect(done.ids).toHaveLength(11);
     const centres = formsOf(done.figure).map((form) => (form.kind === 'ellipse' ? form.at : { x: 0, y: 0 }));
     expect(centres).toHaveLength(12);
     for (const at of centres) expect(polarOf(at).r).toBeCloseTo(40, 12);
-    const moved = transformShapes(withForms(circle(0, -40, 5)), 'r', new Set(['s0']), step, {
-      copy: false,
-      times: 12,
-      newId: counter(),
-    });
+    const moved = transformShapes(
+      withForms(circle(0, -40, 5)),
+      'r',
+      new Set(['s0']),
+      step,
+      {
+        copy: false,
+        times: 12,
+        newId: counter(),
+      },
+      STRAIGHT,
+    );
     const [last] = formsOf(moved.figure);
     expect(last?.kind === 'ellipse' && Math.hypot(last.at.x, last.at.y + 40)).toBeLessThan(1e-12);
     expect(closureOf(turn(1, 10))).toEqual({ copies: 10, rounds: 1, fit: 10, left: 0 });
@@ -142,21 +170,25 @@ describe('aligning and spreading', () => {
     const figure = withForms(circle(3, -10, 2), circle(-4, -30, 3), circle(8, -22, 1));
     const ids = new Set(['s0', 's1', 's2']);
     const anchors = (f: Figure) => roundOf(f, 'r').shapes.map((shape) => anchorOf(shape));
-    expect(anchors(alignShapes(figure, 'r', ids, 'axis')).map(({ x }) => x)).toEqual([0, 0, 0]);
-    expect(anchors(alignShapes(figure, 'r', ids, 'centre'))).toEqual([
+    expect(anchors(alignShapes(figure, 'r', ids, 'axis', undefined, STRAIGHT)).map(({ x }) => x)).toEqual([
+      0, 0, 0,
+    ]);
+    expect(anchors(alignShapes(figure, 'r', ids, 'centre', undefined, STRAIGHT))).toEqual([
       { x: 0, y: 0 },
       { x: 0, y: 0 },
       { x: 0, y: 0 },
     ]);
-    for (const { r } of anchors(alignShapes(figure, 'r', ids, 'radius')).map(polarOf))
+    for (const { r } of anchors(alignShapes(figure, 'r', ids, 'radius', undefined, STRAIGHT)).map(polarOf))
       expect(r).toBeCloseTo(Math.hypot(3, 10), 9);
-    for (const { degrees } of anchors(alignShapes(figure, 'r', ids, 'angle')).map(polarOf))
+    for (const { degrees } of anchors(alignShapes(figure, 'r', ids, 'angle', undefined, STRAIGHT)).map(
+      polarOf,
+    ))
       expect(degrees).toBeCloseTo(polarOf({ x: 3, y: -10 }).degrees, 9);
-    const left = alignShapes(figure, 'r', ids, 'left');
-    expect(formsOf(left).map((form) => boundsOfPaths(pathsOfForm(form)).left)).toEqual([1, 1, 1]);
-    const up = anchors(spreadShapes(figure, 'r', ids, 'up')).map(({ y }) => -y);
+    const left = alignShapes(figure, 'r', ids, 'left', undefined, STRAIGHT);
+    expect(formsOf(left).map((form) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).left)).toEqual([1, 1, 1]);
+    const up = anchors(spreadShapes(figure, 'r', ids, 'up', undefined, STRAIGHT)).map(({ y }) => -y);
     expect(up).toEqual([10, 30, 20]);
-    expect(spreadShapes(figure, 'r', new Set(['s0', 's1']), 'up')).toBe(figure);
+    expect(spreadShapes(figure, 'r', new Set(['s0', 's1']), 'up', undefined, STRAIGHT)).toBe(figure);
   });
 });
 
@@ -178,7 +210,7 @@ describe('frames', () => {
     const [around] = formsOf(drawFrame(about, 'r', START_LINE, 100, counter()).figure);
     expect(areaOf([around!])).toBeCloseTo(18 * 78 * 78 * Math.tan(Math.PI / 18), 8);
     // Half a step on, a side stands straight up, at the circle's own distance.
-    expect(boundsOfPaths(pathsOfForm(around!)).top).toBeCloseTo(-78, 9);
+    expect(boundsOfPaths(pathsOfForm(around!, STRAIGHT)).top).toBeCloseTo(-78, 9);
     expect(roundOf(removeGuide(figure, 'r', 0), 'r').frame.guides).toHaveLength(1);
     // 720 corners would have 258 120 diagonals: a file that asks for them is refused.
     const endless = setFrame(figure, 'r', { polygon: { ...polygon, sides: 720 } });
@@ -196,7 +228,7 @@ describe('the cells of a frame', () => {
       const polygon = { sides, radius: 50, fit: 'in' as const, diagonals: 'all' as const };
       const figure = setMirror(setFold(setFrame(withForms(), 'r', { polygon }), 'r', sides), 'r', mirror);
       expect(frameCellsProblem(roundOf(figure, 'r'), 100)).toBeNull();
-      const { figure: drawn, ids } = drawFrameCells(figure, 'r', 100, counter());
+      const { figure: drawn, ids } = made(drawFrameCells(figure, 'r', 100, counter()));
       const { shapes, rule } = roundOf(drawn, 'r');
       expect(shapes).toHaveLength(ids.length);
       const { facts } = mergeNow({
@@ -207,7 +239,7 @@ describe('the cells of a frame', () => {
           {
             ...rule,
             start: NO_TURN,
-            shapes: shapes.map((shape) => ({ paths: pathsOfForm(shape.form), rule: shape.rule })),
+            shapes: shapes.map((shape) => ({ paths: pathsOfForm(shape.form, STRAIGHT), rule: shape.rule })),
           },
         ],
       });
@@ -221,8 +253,8 @@ describe('the cells of a frame', () => {
   it('are refused where there are too many, or none', () => {
     const polygon = { sides: 90, radius: 50, fit: 'in' as const, diagonals: 'all' as const };
     const figure = setFrame(withForms(), 'r', { polygon });
-    expect(frameCellsProblem(roundOf(figure, 'r'), 100)).toContain('too often');
-    expect(frameCellsProblem(roundOf(withForms(), 'r'), 100)).toContain('nothing set out');
+    expect(frameCellsProblem(roundOf(figure, 'r'), 100)?.sentence).toContain('too often');
+    expect(frameCellsProblem(roundOf(withForms(), 'r'), 100)?.sentence).toContain('nothing set out');
   });
 });
 
@@ -230,13 +262,13 @@ describe('cutting shapes', () => {
   it('leaves what is not cut as it is, and tells what was', () => {
     const figure = withForms(circle(0, -40, 10), circle(60, 0, 3));
     const all = new Set(['s0', 's1']);
-    const cut = slitShapes(figure, 'r', all, { x: 0, y: 0 }, { x: 0, y: -1 }, counter());
+    const cut = slitShapes(figure, 'r', all, { x: 0, y: 0 }, { x: 0, y: -1 }, counter(), STRAIGHT);
     expect(cut.ids).toEqual(['s0', 'n1']);
     expect(formsOf(cut.figure).map(({ kind }) => kind)).toEqual(['path', 'path', 'ellipse']);
     expect(areaOf(formsOf(cut.figure))).toBeCloseTo(areaOf(formsOf(figure)), 8);
-    const none = slitShapes(figure, 'r', all, { x: 200, y: 0 }, { x: 200, y: 1 }, counter());
+    const none = slitShapes(figure, 'r', all, { x: 200, y: 0 }, { x: 200, y: 1 }, counter(), STRAIGHT);
     expect(none.ids).toEqual([]);
-    const trimmed = trimToWedge(setFold(figure, 'r', 16), 'r', new Set(['s0']), counter());
+    const trimmed = trimToWedge(setFold(figure, 'r', 16), 'r', new Set(['s0']), counter(), STRAIGHT);
     expect(trimmed.ids).toEqual(['s0']);
     expect(areaOf(formsOf(trimmed.figure).slice(0, 1))).toBeLessThan(Math.PI * 100);
   });
@@ -269,7 +301,7 @@ describe('a figure of an earlier version', () => {
 
 describe('a path of several contours', () => {
   const ring = (): { figure: Figure; id: string | null } =>
-    onePath(withForms(circle(0, -40, 10), circle(0, -40, 6)), 'r', new Set(['s0', 's1']));
+    onePath(withForms(circle(0, -40, 10), circle(0, -40, 6)), 'r', new Set(['s0', 's1']), STRAIGHT);
 
   it('is made of shapes, one within another a hole, and parted again', () => {
     const { figure, id } = ring();
@@ -278,18 +310,26 @@ describe('a path of several contours', () => {
     expect(id).toBe('s1');
     // In the hole there is nothing to hit, on the ring there is.
     const round = roundOf(figure, 'r');
-    expect(hitMotif(round, { x: 0, y: -40 }, 0.1)).toBeNull();
-    expect(hitMotif(round, { x: 8, y: -40 }, 0.1)?.shapeId).toBe('s1');
+    expect(hitMotif(round, { x: 0, y: -40 }, 0.1, STRAIGHT)).toBeNull();
+    expect(hitMotif(round, { x: 8, y: -40 }, 0.1, STRAIGHT)?.shapeId).toBe('s1');
     const parted = partContours(figure, 'r', new Set(['s1']), counter());
     expect(roundOf(parted, 'r').shapes.map(({ name }) => name)).toEqual(['Shape 1 1', 'Shape 1 2']);
-    expect(onePath(figure, 'r', new Set(['s1'])).id).toBeNull();
+    expect(onePath(figure, 'r', new Set(['s1']), STRAIGHT).id).toBeNull();
     expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
   });
 
   it('keeps its hole on either side of a slit', () => {
     const { figure } = ring();
-    const cut = slitShapes(figure, 'r', new Set(['s1']), { x: 3, y: 0 }, { x: 3, y: -1 }, counter());
-    const sides = formsOf(cut.figure).map((form) => pathsOfForm(form));
+    const cut = slitShapes(
+      figure,
+      'r',
+      new Set(['s1']),
+      { x: 3, y: 0 },
+      { x: 3, y: -1 },
+      counter(),
+      STRAIGHT,
+    );
+    const sides = formsOf(cut.figure).map((form) => pathsOfForm(form, STRAIGHT));
     expect(sides).toHaveLength(2);
     // Segments of circles: r² acos(h/r) − h √(r² − h²) (Weisstein, "Circular Segment", MathWorld).
     const part = (r: number): number => r * r * Math.acos(3 / r) - 3 * Math.sqrt(r * r - 9);
@@ -396,7 +436,7 @@ describe('pages', () => {
     const figure = withForms(circle(0, -20, 5));
     const moved = setPage(figure, { width: 100, height: 200, centre: { x: 10, y: -30 } });
     for (const form of ['compact', 'plain'] as const) {
-      const svg = svgOf(evaluate(moved, new Map()), { ...DEFAULT_SVG, form });
+      const svg = svgOf(evaluate(moved, new Map(), STRAIGHT), { ...DEFAULT_SVG, form });
       expect(svg).toContain('viewBox="0 0 100 200"');
       if (form === 'compact') expect(svg).toContain('translate(60 70)');
       // The first copy's circle: 20 above the centre, its top 5 higher.

@@ -13,10 +13,12 @@ import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
 import { partsWithPaint } from './parts';
-import { remembered } from '../remembered';
+import { rememberedWith, type Work } from '../derive';
 
 /** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
-const isSymmetric = remembered((form: Form): boolean => areOwnMirror(pathsOfForm(form), 1e-9));
+const isSymmetric = rememberedWith((form: Form, work): boolean =>
+  areOwnMirror(pathsOfForm(form, work), 1e-9),
+);
 
 interface ShapeItems {
   readonly trim: number | null;
@@ -27,10 +29,11 @@ interface ShapeItems {
 const itemsOfShapes = new WeakMap<Shape, ShapeItems>();
 
 /** The items of a shape, alone and with its reflection: the same objects as long as the shape is the same. */
-function itemsOfShape(shape: Shape, trim: number | null): ShapeItems {
+function itemsOfShape(shape: Shape, trim: number | null, work: Work): ShapeItems {
   const known = itemsOfShapes.get(shape);
   if (known?.trim === trim) return known;
-  const alone = partsWithPaint(shape, trim).map(({ paths, paint, rule }): SceneItem => ({
+  const missed = work.missed;
+  const alone = partsWithPaint(shape, trim, work).map(({ paths, paint, rule }): SceneItem => ({
     shapeId: shape.id,
     paths,
     paint,
@@ -38,16 +41,16 @@ function itemsOfShape(shape: Shape, trim: number | null): ShapeItems {
     mirrored: false,
   }));
   const made = { trim, alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };
-  itemsOfShapes.set(shape, made);
+  if (work.missed === missed) itemsOfShapes.set(shape, made);
   return made;
 }
 
-const itemsOf = (round: Round, shapes: readonly Shape[]): SceneItem[] =>
+const itemsOf = (round: Round, shapes: readonly Shape[], work: Work): SceneItem[] =>
   shapes
     .filter((shape) => shape.visible)
     .flatMap((shape) => {
-      const { alone, both } = itemsOfShape(shape, trimOf(round));
-      return round.rule.mirror && !isSymmetric(shape.form) ? both : alone;
+      const { alone, both } = itemsOfShape(shape, trimOf(round), work);
+      return round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
     });
 
 const reliefOf = ({ light }: Round, relief: Relief): LayerRelief => ({
@@ -68,6 +71,7 @@ function layersOf(
   round: Round,
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
+  work: Work,
 ): readonly SceneLayer[] {
   const known = layersOfRounds.get(round);
   if (
@@ -77,11 +81,12 @@ function layersOf(
     known.jobs.every(({ paint }, k) => paint === jobs[k]?.paint)
   )
     return known.layers;
-  const layers = makeLayers(round, jobs, results)
+  const missed = work.missed;
+  const layers = makeLayers(round, jobs, results, work)
     .map((layer) => (round.light ? withLight(layer, round.light, round.rule.fold, round.rule.start) : layer))
     .map(withSettledGradients)
     .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
-  layersOfRounds.set(round, { jobs, results, layers });
+  if (work.missed === missed) layersOfRounds.set(round, { jobs, results, layers });
   return layers;
 }
 
@@ -118,8 +123,9 @@ function wovenLayers(
   result: MergeResult,
   { shapeOfPart }: WeaveFacts,
   shapeIds: readonly string[],
+  work: Work,
 ): SceneLayer[] {
-  const shapes = new Map(resolvedShapes(round).map((shape) => [shape.id, shape]));
+  const shapes = new Map(resolvedShapes(round, work).map((shape) => [shape.id, shape]));
   return result.parts.flatMap((part, k) => {
     const shape = shapes.get(shapeIds[(shapeOfPart[k] ?? 0) % shapeIds.length] ?? '');
     return shape ? outlineLayers(round, { ...result, parts: [part] }, paintOfArea(shape)) : [];
@@ -130,20 +136,24 @@ function makeLayers(
   round: Round,
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
+  work: Work,
 ): SceneLayer[] {
   const merged = new Set(jobs.flatMap(({ shapeIds }, k) => (results[k] ? [...shapeIds] : [])));
   const outlines = jobs.flatMap((job, k): SceneLayer[] => {
     const result = results[k];
     if (!result) return [];
-    if (result.division && round.merge) return layersOfCells(round, round.merge, result.division);
+    if (result.division && round.merge) return layersOfCells(round, round.merge, result.division, work);
     return result.weave
-      ? wovenLayers(round, result, result.weave, [...job.shapeIds])
+      ? wovenLayers(round, result, result.weave, [...job.shapeIds], work)
       : outlineLayers(round, result, job.paint);
   });
   const opacity = round.opacity ?? 1;
   const items = itemsOf(
     round,
-    merged.size > 0 ? resolvedShapes(round).filter(({ id }) => !merged.has(id)) : resolvedShapes(round),
+    merged.size > 0
+      ? resolvedShapes(round, work).filter(({ id }) => !merged.has(id))
+      : resolvedShapes(round, work),
+    work,
   );
   if (items.length === 0) return outlines;
   const isWoven = results.some((result) => result?.weave);
@@ -155,7 +165,7 @@ function makeLayers(
       roundId: round.id,
       blend: round.blend,
       items,
-      copies: copiesOf(round).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
+      copies: copiesOf(round, work).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
         turn,
         ...(shift && { shift }),
         ...(own * opacity < 1 && { opacity: own * opacity }),
@@ -170,8 +180,8 @@ function makeLayers(
  * The display list of a figure. Merges take time, so they are made elsewhere and handed in by the key of their job; a
  * round whose merge is not there yet shows its copies as they are.
  */
-export function evaluate(figure: Figure, merges: ReadonlyMap<string, MergeResult>): Scene {
-  const jobs = mergeJobsOf(figure);
+export function evaluate(figure: Figure, merges: ReadonlyMap<string, MergeResult>, work: Work): Scene {
+  const jobs = mergeJobsOf(figure, work);
   const swallowed = swallowedRounds(figure);
   return {
     page: figure.page,
@@ -182,6 +192,7 @@ export function evaluate(figure: Figure, merges: ReadonlyMap<string, MergeResult
         round,
         own,
         own.map(({ key }) => merges.get(key)),
+        work,
       );
     }),
   };

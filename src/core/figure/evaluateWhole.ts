@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { mergedFully } from '../merge/cells';
 import type { MergeControl, MergeResult } from '../merge/merge';
 import type { Scene } from '../scene/scene';
@@ -11,9 +12,9 @@ import type { Figure } from './model';
  */
 export async function evaluateWhole(figure: Figure, control: MergeControl = {}): Promise<Scene> {
   const merges = new Map<string, MergeResult>();
-  for (const job of mergeJobsOf(figure)) {
-    const request = requestOf(job, { quality: 'full', outlineOnly: true });
+  for (const job of mergeJobsOf(figure, STRAIGHT)) {
+    const request = requestOf(job, { quality: 'full', outlineOnly: true }, STRAIGHT);
     if (request) merges.set(job.key, await mergedFully(request, control));
   }
-  return evaluate(figure, merges);
+  return evaluate(figure, merges, STRAIGHT);
 }

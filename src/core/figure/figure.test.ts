@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
@@ -146,7 +147,7 @@ describe('commands', () => {
   });
 
   it('make makers plain and leave drawn paths as they are', () => {
-    const figure = makePlain(start(), 'a', new Set(['p', 's']), () => 'new');
+    const figure = makePlain(start(), 'a', new Set(['p', 's']), () => 'new', STRAIGHT);
     const form = findShape(figure, { roundId: 'a', shapeId: 'p' })!.form;
     expect(form).toMatchObject({
       kind: 'path',
@@ -165,15 +166,15 @@ describe('commands', () => {
 
   it('move and scale a round’s reach', () => {
     const figure = removeShapes(start(), 'a', new Set(['s']));
-    expect(reachOfRound(roundOf(figure, 'a'))).toEqual({ inner: 20, outer: 70 });
+    expect(reachOfRound(roundOf(figure, 'a'), STRAIGHT)).toEqual({ inner: 20, outer: 70 });
     const out = moveRoundOut(figure, 'a', 5);
-    expect(reachOfRound(roundOf(out, 'a'))).toEqual({ inner: 25, outer: 75 });
-    const longer = reachOfRound(roundOf(scaleRoundReach(figure, 'a', 'outer', 80), 'a'))!;
+    expect(reachOfRound(roundOf(out, 'a'), STRAIGHT)).toEqual({ inner: 25, outer: 75 });
+    const longer = reachOfRound(roundOf(scaleRoundReach(figure, 'a', 'outer', 80, STRAIGHT), 'a'), STRAIGHT)!;
     expect([longer.inner, longer.outer].map((r) => Math.round(r * 1e9) / 1e9)).toEqual([20, 80]);
-    const nearer = reachOfRound(roundOf(scaleRoundReach(figure, 'a', 'inner', 10), 'a'))!;
+    const nearer = reachOfRound(roundOf(scaleRoundReach(figure, 'a', 'inner', 10, STRAIGHT), 'a'), STRAIGHT)!;
     expect([nearer.inner, nearer.outer].map((r) => Math.round(r * 1e9) / 1e9)).toEqual([10, 70]);
-    expect(scaleRoundReach(figure, 'a', 'outer', 5)).toBe(figure);
-    expect(reachOfRound(newRound('x', 'X'))).toBeNull();
+    expect(scaleRoundReach(figure, 'a', 'outer', 5, STRAIGHT)).toBe(figure);
+    expect(reachOfRound(newRound('x', 'X'), STRAIGHT)).toBeNull();
   });
 
   it('paint shapes and merges', () => {
@@ -196,14 +197,14 @@ describe('commands', () => {
 
 describe('evaluate', () => {
   it('keeps symmetry as symmetry: one motif and its turns', () => {
-    const scene = evaluate(setFold(start(), 'a', 720), new Map());
+    const scene = evaluate(setFold(start(), 'a', 720), new Map(), STRAIGHT);
     expect(scene.layers).toHaveLength(1);
     expect(scene.layers[0]!.items).toHaveLength(2);
     expect(scene.layers[0]!.copies).toHaveLength(720);
   });
 
   it('draws the mirrored half only of what is not its own mirror', () => {
-    const items = evaluate(setMirror(start(), 'a', true), new Map()).layers[0]!.items;
+    const items = evaluate(setMirror(start(), 'a', true), new Map(), STRAIGHT).layers[0]!.items;
     expect(items.map(({ shapeId, mirrored }) => [shapeId, mirrored])).toEqual([
       ['p', false],
       ['s', true],
@@ -213,7 +214,10 @@ describe('evaluate', () => {
 
   it('shows copies until their merge is there, then its outline turned by the start', async () => {
     const figure = setStart(setMerge(setFold(start(), 'a', 12), 'a', 'union'), 'a', turn(1, 24));
-    expect(evaluate(figure, new Map()).layers[0]!.items.map(({ shapeId }) => shapeId)).toEqual(['p', 's']);
+    expect(evaluate(figure, new Map(), STRAIGHT).layers[0]!.items.map(({ shapeId }) => shapeId)).toEqual([
+      'p',
+      's',
+    ]);
     const { layers } = await evaluateWhole(figure);
     expect(layers.every(({ items }) => items.every(({ shapeId }) => shapeId === null))).toBe(true);
     expect(layers[0]!.copies[0]!.turn).toEqual(turn(1, 24));
@@ -221,43 +225,43 @@ describe('evaluate', () => {
 
   it('keeps the layers of rounds that did not change', () => {
     const figure = addRound(start(), newRound('b', 'B'));
-    const before = evaluate(figure, new Map()).layers[0];
-    expect(evaluate(setFold(figure, 'b', 3), new Map()).layers[0]).toBe(before);
+    const before = evaluate(figure, new Map(), STRAIGHT).layers[0];
+    expect(evaluate(setFold(figure, 'b', 3), new Map(), STRAIGHT).layers[0]).toBe(before);
   });
 
   it('asks for another merge only when its result would differ', () => {
     const united = setMerge(start(), 'a', 'union');
-    const jobOf = (figure: Figure) => mergeJobsOf(figure)[0]!;
-    const same = (other: Figure) => sameJob(jobOf(united), jobOf(other));
+    const jobOf = (figure: Figure) => mergeJobsOf(figure, STRAIGHT)[0]!;
+    const same = (other: Figure) => sameJob(jobOf(united), jobOf(other), STRAIGHT);
     expect(same(setStart(united, 'a', turn(1, 5)))).toBe(true);
     expect(same(renameRound(united, 'a', 'x'))).toBe(true);
     expect(same(setFold(united, 'a', 9))).toBe(false);
     expect(same(setMerge(united, 'a', 'exclusion'))).toBe(false);
     const [first] = roundOf(united, 'a').shapes;
     expect(same(removeShapes(united, 'a', new Set([first!.id])))).toBe(false);
-    expect(mergeJobsOf(showRound(united, 'a', false))).toEqual([]);
-    expect(requestOf(jobOf(united))?.operands).toHaveLength(1);
+    expect(mergeJobsOf(showRound(united, 'a', false), STRAIGHT)).toEqual([]);
+    expect(requestOf(jobOf(united), { quality: 'full' }, STRAIGHT)?.operands).toHaveLength(1);
   });
 });
 
 describe('hitting', () => {
   it('finds the copy and the shape under a point', () => {
     const figure = setFold(start(), 'a', 4);
-    expect(hitFigure(figure, { x: 45, y: 0 }, 0.5)).toEqual({
+    expect(hitFigure(figure, { x: 45, y: 0 }, 0.5, STRAIGHT)).toEqual({
       roundId: 'a',
       shapeId: 'p',
       placement: { turn: turn(1, 4), mirrored: false },
     });
-    expect(hitFigure(figure, { x: 30, y: 30 }, 0.5)).toBeNull();
-    expect(hitFigure(lockRound(figure, 'a', true), { x: 45, y: 0 }, 0.5)).toBeNull();
+    expect(hitFigure(figure, { x: 30, y: 30 }, 0.5, STRAIGHT)).toBeNull();
+    expect(hitFigure(lockRound(figure, 'a', true), { x: 45, y: 0 }, 0.5, STRAIGHT)).toBeNull();
   });
 
   it('finds the mirrored half, the front shape first', () => {
     const round = roundOf(setMirror(start(), 'a', true), 'a');
-    expect(hitMotif(round, { x: 5, y: -35 }, 0.1)).toEqual({ shapeId: 's', mirrored: false });
-    expect(hitMotif(round, { x: -5, y: -35 }, 0.1)).toEqual({ shapeId: 's', mirrored: true });
-    expect(hitMotif(round, { x: 0, y: -60 }, 0.1)).toEqual({ shapeId: 'p', mirrored: false });
-    expect(pointsOfShape(round.shapes[1]!)).toHaveLength(4);
+    expect(hitMotif(round, { x: 5, y: -35 }, 0.1, STRAIGHT)).toEqual({ shapeId: 's', mirrored: false });
+    expect(hitMotif(round, { x: -5, y: -35 }, 0.1, STRAIGHT)).toEqual({ shapeId: 's', mirrored: true });
+    expect(hitMotif(round, { x: 0, y: -60 }, 0.1, STRAIGHT)).toEqual({ shapeId: 'p', mirrored: false });
+    expect(pointsOfShape(round.shapes[1]!, STRAIGHT)).toHaveLength(4);
   });
 });
 

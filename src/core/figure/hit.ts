@@ -1,6 +1,7 @@
+import type { Work } from '../derive';
 import { applyTo, determinant, inverse, MIRROR } from '../curve/affine';
 import { boxOfPaths } from '../curve/bounds';
-import { nodesOfContours } from '../curve/contours';
+import { nodesOfContours, pathsOfContours } from '../curve/contours';
 import { nearestOnPath } from '../curve/nearest';
 import type { Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
@@ -11,8 +12,8 @@ import { swallowedRounds } from './jobs';
 import type { Figure, Round, Shape } from './model';
 
 /** True where a point is on what a shape paints, or within `tolerance` of it. */
-function hitsShape(shape: Shape, p: Point, tolerance: number): boolean {
-  const paths = pathsOfForm(shape.form);
+function hitsShape(shape: Shape, p: Point, tolerance: number, work: Work): boolean {
+  const paths = pathsOfForm(shape.form, work);
   const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
   const box = boxOfPaths(paths);
   if (
@@ -39,12 +40,12 @@ export interface MotifHit {
 }
 
 /** The frontmost shape of a round at a point of its motif; locked and hidden ones are passed over. */
-export function hitMotif(round: Round, p: Point, tolerance: number): MotifHit | null {
+export function hitMotif(round: Round, p: Point, tolerance: number, work: Work): MotifHit | null {
   const reflected = applyTo(MIRROR, p);
   for (const shape of [...round.shapes].reverse()) {
     if (!shape.visible || shape.locked) continue;
-    if (hitsShape(shape, p, tolerance)) return { shapeId: shape.id, mirrored: false };
-    if (round.rule.mirror && hitsShape(shape, reflected, tolerance))
+    if (hitsShape(shape, p, tolerance, work)) return { shapeId: shape.id, mirrored: false };
+    if (round.rule.mirror && hitsShape(shape, reflected, tolerance, work))
       return { shapeId: shape.id, mirrored: true };
   }
   return null;
@@ -57,15 +58,15 @@ export interface FigureHit {
 }
 
 /** The frontmost shape of a figure at a point, and the copy that it belongs to. */
-export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHit | null {
+export function hitFigure(figure: Figure, p: Point, tolerance: number, work: Work): FigureHit | null {
   const swallowed = swallowedRounds(figure);
   for (const round of [...figure.rounds].reverse()) {
     if (swallowed.has(round.id)) continue;
     if (!round.visible || round.locked || round.shapes.length === 0) continue;
-    for (const { turn, shift } of [...copiesOf(round)].reverse()) {
+    for (const { turn, shift } of [...copiesOf(round, work)].reverse()) {
       const map = placementMap({ turn, shift, mirrored: false });
       const own = applyTo(inverse(map), p);
-      const hit = hitMotif(round, own, tolerance / Math.sqrt(Math.abs(determinant(map))));
+      const hit = hitMotif(round, own, tolerance / Math.sqrt(Math.abs(determinant(map))), work);
       if (hit)
         return {
           roundId: round.id,
@@ -81,16 +82,16 @@ export function hitFigure(figure: Figure, p: Point, tolerance: number): FigureHi
 const MOST_POINTS = 2000;
 
 /** The points of a shape that others snap to: its nodes, or a maker's handles and corners. */
-export function pointsOfShape(shape: Shape): Point[] {
+export function pointsOfShape(shape: Shape, work: Work): Point[] {
   if (shape.form.kind === 'path') return nodesOfContours(shape.form.contours).map(({ x, y }) => ({ x, y }));
-  const ends = pathsOfForm(shape.form).flatMap(({ segments }) => segments.map(({ from }) => from));
+  const ends = pathsOfForm(shape.form, work).flatMap(({ segments }) => segments.map(({ from }) => from));
   const corners = shape.form.kind === 'petal' || shape.form.kind === 'ellipse' ? [] : ends;
-  return [...handlesOfForm(shape.form).map(({ point }) => point), ...corners.slice(0, MOST_POINTS)];
+  return [...handlesOfForm(shape.form, work).map(({ point }) => point), ...corners.slice(0, MOST_POINTS)];
 }
 
 /** Where a shape is held when it is moved: a maker's origin, else the middle of its box. */
 export function anchorOf(shape: Shape): Point {
   if (shape.form.kind !== 'path') return shape.form.at;
-  const box = boxOfPaths(pathsOfForm(shape.form));
+  const box = boxOfPaths(pathsOfContours(shape.form.contours));
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
 }

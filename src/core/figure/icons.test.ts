@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { iconMotif, iconNames } from '../../../tests/help/icons';
@@ -33,7 +34,7 @@ describe('merged and unmerged', () => {
       const fold = [3, 5, 8, 12][k % 4] ?? 5;
       const figure = iconFigure(name, fold);
       const [copies, union, cells] = [
-        evaluate(figure, new Map()),
+        evaluate(figure, new Map(), STRAIGHT),
         await evaluateWhole(setMerge(figure, 'r', 'union')),
         await evaluateWhole(setMerge(figure, 'r', 'divide')),
       ].map((scene) => pixelsOf(svgOf(scene, DEFAULT_SVG), 256));

@@ -2,6 +2,7 @@ import { mapPath } from '../curve/path';
 import { addTurns, equalTurns, negateTurn, NO_TURN } from '../number/turn';
 import { pathsOfForm } from '../maker/form';
 import type { MergeOperand, MergeRequest, MergeRole, MergeShape } from '../merge/merge';
+import type { Work } from '../derive';
 import type { Paint } from '../scene/scene';
 import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
@@ -34,8 +35,8 @@ export interface MergeJob {
   readonly frame: number | null;
 }
 
-const isFilledArea = (shape: Shape): boolean =>
-  shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form).some(({ closed }) => closed);
+const isFilledArea = (shape: Shape, work: Work): boolean =>
+  shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form, work).some(({ closed }) => closed);
 
 /** The gap that a weave begins with, in the figure's unit. */
 export const START_WEAVE: Weave = { gap: 1, swapped: [] };
@@ -44,7 +45,7 @@ export const START_WEAVE: Weave = { gap: 1, swapped: [] };
 export const isLine = ({ visible, paint }: Shape): boolean =>
   visible && paint.fill === null && paint.stroke !== null;
 
-const isArea = (shape: Shape): boolean => isFilledArea(shape) || isLine(shape);
+const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) || isLine(shape);
 
 /** The fold of the wedge that a round's shapes are trimmed to; null where they are not. */
 export const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule.fold : null);
@@ -73,7 +74,7 @@ export function swallowedRounds(figure: Figure): ReadonlySet<string> {
 }
 
 /** What a figure asks of core/merge: a job for each outline that is made, none where copies stay as they are. */
-export function mergeJobsOf(figure: Figure): MergeJob[] {
+export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
   const swallowed = swallowedRounds(figure);
   const reach = Math.hypot(figure.page.width, figure.page.height);
   return figure.rounds.flatMap((round, k): MergeJob[] => {
@@ -88,9 +89,12 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
     const divides = merge?.op === 'divide';
     const alone = !merge && joined.length === 0;
     const weaves = merge?.op === 'weave';
-    const taken = resolvedShapes(round).filter(
-      divides ? ({ visible }) => visible : weaves ? isLine : alone ? isArea : isFilledArea,
-    );
+    const takesPart = (shape: Shape): boolean => {
+      if (divides) return shape.visible;
+      if (weaves) return isLine(shape);
+      return alone ? isArea(shape, work) : isFilledArea(shape, work);
+    };
+    const taken = resolvedShapes(round, work).filter(takesPart);
     const base = {
       roundId: round.id,
       shapeId: null,
@@ -116,7 +120,9 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
     const paint = merge?.paint ?? first?.paint ?? joined[0]?.shapes[0]?.paint;
     if (!paint) return [];
     // Lines that only bound cells are drawn over them, as they have strokes of their own.
-    const shapeIds = new Set((weaves ? taken : taken.filter(isFilledArea)).map(({ id }) => id));
+    const shapeIds = new Set(
+      (weaves ? taken : taken.filter((shape) => isFilledArea(shape, work))).map(({ id }) => id),
+    );
     return [{ ...base, key: round.id, shapeIds, paint }];
   });
 }
@@ -124,30 +130,31 @@ export function mergeJobsOf(figure: Figure): MergeJob[] {
 /** The job's merge, or null where nothing takes part in it. */
 export function requestOf(
   job: MergeJob,
-  { quality, outlineOnly }: Pick<MergeRequest, 'quality' | 'outlineOnly'> = { quality: 'full' },
+  { quality, outlineOnly }: Pick<MergeRequest, 'quality' | 'outlineOnly'>,
+  work: Work,
 ): MergeRequest | null {
   const divides = job.op === 'divide';
   const operands = job.sources.flatMap(({ round, role }, k): MergeOperand[] => {
-    const shapes = resolvedShapes(round).filter((shape) =>
+    const shapes = resolvedShapes(round, work).filter((shape) =>
       k === 0 && job.shapeId !== null
         ? shape.id === job.shapeId
         : divides && role === undefined
           ? shape.visible
           : job.weave
             ? isLine(shape)
-            : isFilledArea(shape),
+            : isFilledArea(shape, work),
     );
     const lines = k === 0 && job.frame !== null ? frameLines(round.frame, job.frame) : [];
     const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
     // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
     if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
     const areas = k === 0 && job.shapeId !== null;
-    const operand = { ...operandOf(round, shapes, bounds, areas), ...(role && { role }) };
+    const operand = { ...operandOf(round, shapes, bounds, areas, work), ...(role && { role }) };
     return [job.sources.length > 1 ? { ...operand, start: round.rule.start } : operand];
   });
   if (!operands.some(({ role }) => role === undefined)) return null;
   const [own] = operands;
-  const lines = resolvedShapes(job.sources[0].round).filter(isLine);
+  const lines = resolvedShapes(job.sources[0].round, work).filter(isLine);
   // Where copies differ each of them is a line of its own.
   const bands = own?.shapes.flatMap((_, k) => {
     const stroke = lines[k % lines.length]?.paint.stroke;
@@ -174,11 +181,12 @@ function operandOf(
   shapes: readonly Shape[],
   bounds: readonly MergeShape[],
   areas: boolean,
+  work: Work,
 ): MergeOperand {
   const own = shapes.map((shape): MergeShape => {
-    if (areas && isLine(shape)) return areaOfShape(shape);
+    if (areas && isLine(shape)) return areaOfShape(shape, work);
     return {
-      paths: partsWithPaint(shape, trimOf(round)).flatMap(({ paths }) => paths),
+      paths: partsWithPaint(shape, trimOf(round), work).flatMap(({ paths }) => paths),
       rule: shape.rule,
     };
   });
@@ -187,7 +195,9 @@ function operandOf(
   if (fold === round.rule.fold && !round.every && !round.whirl)
     return { fold, mirror, start: NO_TURN, shapes: [...own, ...bounds] };
   const toFirst = negateTurn(round.rule.start);
-  const stretch = copiesOf(round).filter(({ index }) => index % round.rule.fold < round.rule.fold / fold);
+  const stretch = copiesOf(round, work).filter(
+    ({ index }) => index % round.rule.fold < round.rule.fold / fold,
+  );
   const maps = stretch.flatMap(({ turn, shift }) =>
     (mirror ? [false, true] : [false]).map((mirrored) =>
       placementMap({ turn: addTurns(turn, toFirst), shift, mirrored }),
@@ -214,7 +224,7 @@ const sameLine = ({ paint: a }: Shape, { paint: b }: Shape): boolean =>
     a.stroke?.join === b.stroke?.join);
 
 /** True where two states of a round give the same operand, but for where its first copy stands. */
-const sameOperand = (a: Round, b: Round): boolean =>
+const sameOperand = (a: Round, b: Round, work: Work): boolean =>
   a === b ||
   (a.rule.fold === b.rule.fold &&
     a.rule.mirror === b.rule.mirror &&
@@ -226,23 +236,23 @@ const sameOperand = (a: Round, b: Round): boolean =>
     a.without === b.without &&
     a.edge === b.edge &&
     a.frame === b.frame &&
-    (resolvedShapes(a) === resolvedShapes(b) ||
-      (resolvedShapes(a).length === resolvedShapes(b).length &&
-        resolvedShapes(a).every((shape, k) => {
-          const other = resolvedShapes(b)[k];
+    (resolvedShapes(a, work) === resolvedShapes(b, work) ||
+      (resolvedShapes(a, work).length === resolvedShapes(b, work).length &&
+        resolvedShapes(a, work).every((shape, k) => {
+          const other = resolvedShapes(b, work)[k];
           return (
             other !== undefined &&
             shape.id === other.id &&
             shape.form === other.form &&
             shape.rule === other.rule &&
             shape.visible === other.visible &&
-            isFilledArea(shape) === isFilledArea(other) &&
+            isFilledArea(shape, work) === isFilledArea(other, work) &&
             sameLine(shape, other)
           );
         }))));
 
 /** True where two jobs ask the same of core/merge: neither paint nor the start of a round that is alone counts. */
-export const sameJob = (a: MergeJob, b: MergeJob): boolean =>
+export const sameJob = (a: MergeJob, b: MergeJob, work: Work): boolean =>
   a === b ||
   (a.op === b.op &&
     (a.weave === b.weave || (a.weave?.gap === b.weave?.gap && a.weave?.swapped === b.weave?.swapped)) &&
@@ -255,7 +265,7 @@ export const sameJob = (a: MergeJob, b: MergeJob): boolean =>
       return (
         other !== undefined &&
         role === other.role &&
-        sameOperand(round, other.round) &&
+        sameOperand(round, other.round, work) &&
         (a.sources.length === 1 || equalTurns(round.rule.start, other.round.rule.start))
       );
     }));

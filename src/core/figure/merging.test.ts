@@ -1,3 +1,5 @@
+import { made } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -31,7 +33,7 @@ import {
   setMirror,
   setStart,
 } from './commands';
-import { lostRefs, shownCells } from './cells';
+import { lostRefs, NO_CELL_EDITS, shownCells } from './cells';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf } from './jobs';
 import type { Below, Figure } from './model';
@@ -65,8 +67,8 @@ const withDisc = (figure: Figure, r: number, below: Below | null): Figure =>
   );
 
 const divisionOf = async (figure: Figure): Promise<Division> => {
-  const [job] = mergeJobsOf(figure);
-  const result = await mergedFully(requestOf(job!)!, {});
+  const [job] = mergeJobsOf(figure, STRAIGHT);
+  const result = await mergedFully(requestOf(job!, { quality: 'full' }, STRAIGHT)!, {});
   return result.division!;
 };
 
@@ -142,8 +144,11 @@ describe('what becomes of copies', () => {
       shapes: [newShape('o', 'Far', disc(0, -70, 4), START_PAINT)],
     });
     const joined = setMerge(withDisc(below, 15, { how: 'join', rounds: ['r'] }), 'top', 'divide');
-    expect(mergeJobsOf(joined).map(({ key }) => key)).toEqual(['top']);
-    const { division } = await mergedFully(requestOf(mergeJobsOf(joined)[0]!)!, {});
+    expect(mergeJobsOf(joined, STRAIGHT).map(({ key }) => key)).toEqual(['top']);
+    const { division } = await mergedFully(
+      requestOf(mergeJobsOf(joined, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!,
+      {},
+    );
     expect(division!.cells.reduce((sum, { size }) => sum + size, 0)).toBe(9);
     // Rounds that were not chosen are seen as they are.
     expect((await evaluateWhole(joined)).layers.map(({ roundId }) => roundId)).toContain('other');
@@ -153,7 +158,7 @@ describe('what becomes of copies', () => {
     const figure = withDisc(setFold(withForms(disc(0, -20, 10), disc(0, -40, 5)), 'r', 4), 15, {
       how: 'cut',
     });
-    expect(mergeJobsOf(figure).map(({ key }) => key)).toEqual(['r/s0', 'r/s1']);
+    expect(mergeJobsOf(figure, STRAIGHT).map(({ key }) => key)).toEqual(['r/s0', 'r/s1']);
     expect(areaOf(await evaluateWhole(figure))).toBeCloseTo(4 * (Math.PI * 125 - lens2(10, 15, 20)), 6);
   });
 });
@@ -175,7 +180,7 @@ describe('cells', () => {
     const figure = divided(6);
     const division = await divisionOf(figure);
     const whole = areaOf(await evaluateWhole(figure));
-    const { groups } = shownCells(division, { frame: false, fused: [], removed: [], paints: {} });
+    const { groups } = shownCells(division, NO_CELL_EDITS, STRAIGHT);
     const group = groups.find(({ copies }) => copies.length === 6)!;
     const kind = group.copies.flatMap(({ refs }) => refs);
     const without = removeCells(figure, 'r', division, kind);
@@ -200,22 +205,26 @@ describe('cells', () => {
     for (const mirror of [false, true]) {
       const figure = divided(5, mirror);
       const division = await divisionOf(figure);
-      const { groups } = groupsOf(division, []);
+      const { groups } = groupsOf(division, [], STRAIGHT);
       const [inner, outer] = [groups[1]!, groups[groups.length - 1]!];
       const refs = [inner.copies[0]!.refs[0]!, outer.copies[0]!.refs[0]!];
       const fused = fuseCells(figure, 'r', refs, false);
       const whole = areaOf(await evaluateWhole(figure));
       expect(areaOf(await evaluateWhole(fused))).toBeCloseTo(whole, 6);
-      const shown = shownCells(division, roundOf(fused, 'r').merge!.cells!);
+      const shown = shownCells(division, roundOf(fused, 'r').merge!.cells!, STRAIGHT);
       const joined = shown.groups.filter((each) => each.fused);
       expect(joined.reduce((sum, { copies, area }) => sum + copies.length * area, 0)).toBeCloseTo(
         inner.copies.length * inner.area + outer.copies.length * outer.area,
         6,
       );
-      const alone = shownCells(division, roundOf(fuseCells(figure, 'r', refs, true), 'r').merge!.cells!);
+      const alone = shownCells(
+        division,
+        roundOf(fuseCells(figure, 'r', refs, true), 'r').merge!.cells!,
+        STRAIGHT,
+      );
       expect(alone.groups.filter((each) => each.fused).map(({ copies }) => copies.length)).toEqual([1]);
       expect(
-        shownCells(division, roundOf(partCells(fused, 'r', refs), 'r').merge!.cells!).groups,
+        shownCells(division, roundOf(partCells(fused, 'r', refs), 'r').merge!.cells!, STRAIGHT).groups,
       ).toHaveLength(groups.length);
     }
   });
@@ -224,9 +233,9 @@ describe('cells', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 9 }), fc.boolean(), (fold, mirror) => {
         const figure = divided(fold, mirror);
-        const request = requestOf(mergeJobsOf(figure)[0]!)!;
-        const cells = cellsOf(request.operands);
-        const { groups } = groupsOf({ fold, mirror, cells }, []);
+        const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!;
+        const cells = made(cellsOf(request.operands));
+        const { groups } = groupsOf({ fold, mirror, cells }, [], STRAIGHT);
         const names = new Set<string>();
         for (const group of groups)
           for (const copy of group.copies) {
@@ -251,7 +260,7 @@ describe('cells', () => {
   it('keep what was done to them while the motif is moved, and tell what was lost', async () => {
     const figure = divided(6);
     const division = await divisionOf(figure);
-    const { groups } = groupsOf(division, []);
+    const { groups } = groupsOf(division, [], STRAIGHT);
     const outer = groups[groups.length - 1]!;
     const refs = outer.copies.flatMap((copy) => copy.refs);
     const done = removeCells(
@@ -293,8 +302,14 @@ describe('cells', () => {
     // The hexagon with all its diagonals has 24 regions (Poonen and Rubinstein 1998; OEIS A007678).
     const count = division.cells.reduce((sum, { size }) => sum + size, 0);
     expect(count).toBe(24);
-    const kept = keepCellsInside(frame, 'r', division, placedLoops([circlePath(26)], turn(0), false));
-    const left = shownCells(division, roundOf(kept, 'r').merge!.cells!);
+    const kept = keepCellsInside(
+      frame,
+      'r',
+      division,
+      placedLoops([circlePath(26)], turn(0), false),
+      STRAIGHT,
+    );
+    const left = shownCells(division, roundOf(kept, 'r').merge!.cells!, STRAIGHT);
     expect(left.groups.reduce((sum, { copies }) => sum + copies.length, 0)).toBe(24);
     expect(roundOf(kept, 'r').merge!.cells!.removed.length).toBeGreaterThan(0);
   });

@@ -44,7 +44,7 @@ interface FusedCells {
  * What was done to the cells of a divided round. A reference is a kind's key, for all its cells, or the key, `@` and the place of
  * one of them in the row of its copies.
  */
-export interface CellWork {
+export interface CellEdits {
   /** The lines of the round's frame bound cells too. */
   readonly frame: boolean;
   readonly fused: readonly FusedCells[];
@@ -59,7 +59,7 @@ export interface RoundMerge {
   readonly times?: number;
   readonly paint: Paint;
   /** For `divide`. */
-  readonly cells?: CellWork;
+  readonly cells?: CellEdits;
   /** For `weave`: lines become bands that pass over and under one another. */
   readonly weave?: Weave;
 }

@@ -1,13 +1,18 @@
-import { MergeFailed } from '../merge/merge';
-import { formProblem, pathsOfForm } from '../maker/form';
+/**
+ * What of a figure takes work to draw, apart from merges of rounds.
+ *
+ * @example
+ * const work = workFrom(results);
+ * askOutlines(figure, work);
+ * work.wanted();          // empty once all bands, offsets, combinations and trims of the figure are there
+ */
+import type { Work } from '../derive';
+import { foundAt, type Finding } from '../finding';
+import { formFinding, isSolved, pathsOfForm } from '../maker/form';
 import { areaOfShape, resolvedShapes } from './combined';
 import { isLine, trimOf } from './jobs';
-import type { Figure, Round, Shape } from './model';
+import type { Figure } from './model';
 import { partsWithPaint } from './parts';
-
-const isOutline = ({ form }: Shape): boolean => form.kind === 'band' || form.kind === 'offset';
-
-const outlined = new WeakSet<Round>();
 
 /** True where shapes of a figure are outlines that may take long to make. */
 export const hasOutlines = ({ rounds }: Figure): boolean =>
@@ -16,38 +21,33 @@ export const hasOutlines = ({ rounds }: Figure): boolean =>
       round.combined !== undefined ||
       round.edge === 'trim' ||
       round.below !== undefined ||
-      round.shapes.some(isOutline),
+      round.shapes.some(({ form }) => isSolved(form)),
   );
 
-/**
- * Makes all outlines that showing a figure takes: bands, offsets, combinations, trims. They are kept where they are asked for again,
- * so that after it nothing of the figure takes long to show. Merges of rounds are not among them; see `mergeJobsOf`.
- */
-export function outlineFigure(figure: Figure): void {
+/** Asks for all outlines that showing a figure takes: bands, offsets, whirls, combinations, trims. */
+export function askOutlines(figure: Figure, work: Work): void {
   // Lines that rounds above act on count as the bands that they are seen as.
   const acted = figure.rounds.some(({ below }) => below !== undefined);
   for (const round of figure.rounds) {
-    if (outlined.has(round) && !acted) continue;
-    for (const { form } of round.shapes) pathsOfForm(form);
+    for (const { form } of round.shapes) pathsOfForm(form, work);
     const trim = trimOf(round);
-    for (const shape of resolvedShapes(round)) {
-      if (trim !== null) partsWithPaint(shape, trim);
-      if (acted && isLine(shape)) areaOfShape(shape);
+    for (const shape of resolvedShapes(round, work)) {
+      if (trim !== null) partsWithPaint(shape, trim, work);
+      if (acted && isLine(shape)) areaOfShape(shape, work);
     }
-    outlined.add(round);
   }
 }
 
 /**
- * Outlines a figure as the step after another. @throws MergeFailed with the reason where a band or an offset that is new in it is
- * none: too far inward, too short, more to do than a limit
+ * Why a figure cannot be the step after another: a construction that is new in it comes to nothing (too far inward, too short, more
+ * to do than a limit); null where all come to something, and while that is worked out.
  */
-export function outlineStep(before: Figure, after: Figure): void {
-  outlineFigure(after);
+export function outlineFinding(before: Figure, after: Figure, work: Work): Finding | null {
   const old = new Set(before.rounds.flatMap(({ shapes }) => shapes.map(({ form }) => form)));
-  for (const shape of after.rounds.flatMap(({ shapes }) => shapes)) {
-    if (!isOutline(shape) || old.has(shape.form)) continue;
-    const problem = formProblem(shape.form);
-    if (problem !== null) throw new MergeFailed(problem);
-  }
+  for (const { id: roundId, shapes } of after.rounds)
+    for (const { id: shapeId, form } of shapes) {
+      const found = !old.has(form) && isSolved(form) ? formFinding(form, work) : null;
+      if (found) return foundAt(found, { roundId, shapeId });
+    }
+  return null;
 }

@@ -1,3 +1,5 @@
+import { made, refusal } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -26,16 +28,15 @@ describe('a figure placed in another', () => {
     const parts = await crownParts();
     const blank = { ...newFigure('B', 'r'), page: crown.page };
     const place = { x: 0, y: 0, size: 1, turn: NO_TURN };
-    const placed = placeDrawing(setFold(blank, 'r', 1), 'r', 'Crown', parts, [place], 'd');
-    if ('problem' in placed) throw new Error(placed.problem);
+    const placed = made(placeDrawing(setFold(blank, 'r', 1), 'r', 'Crown', parts, [place], 'd'));
     const alone = pixelsOf(svgOf(await evaluateWhole(crown), DEFAULT_SVG), 400);
-    const there = pixelsOf(svgOf(evaluate(placed.figure, new Map()), DEFAULT_SVG), 400);
+    const there = pixelsOf(svgOf(evaluate(placed.figure, new Map(), STRAIGHT), DEFAULT_SVG), 400);
     expect(difference(alone, there)).toBeLessThan(0.001);
     expect(checkFigure(JSON.parse(JSON.stringify(placed.figure)))).toEqual(placed.figure);
     // Made plain it is a shape for each part, with that part's paint and rule.
-    const plain = makePlain(placed.figure, 'r', new Set(['d']), counter());
+    const plain = makePlain(placed.figure, 'r', new Set(['d']), counter(), STRAIGHT);
     expect(roundOf(plain, 'r').shapes).toHaveLength(parts.length);
-    const apart = pixelsOf(svgOf(evaluate(plain, new Map()), DEFAULT_SVG), 400);
+    const apart = pixelsOf(svgOf(evaluate(plain, new Map(), STRAIGHT), DEFAULT_SVG), 400);
     expect(difference(alone, apart)).toBeLessThan(0.001);
   });
 
@@ -45,16 +46,15 @@ describe('a figure placed in another', () => {
     for (let depth = 0; depth < 2; depth += 1) {
       const parts = partsOfScene(await evaluateWhole(figure));
       const place = { x: 0, y: -60, size: 0.2, turn: turn(1, 12) };
-      const nested = nestFigure(figure, parts, place, { round: `r${depth}`, shape: 's' });
-      if ('problem' in nested) throw new Error(nested.problem);
+      const nested = made(nestFigure(figure, parts, place, { round: `r${depth}`, shape: 's' }));
       figure = setFold(nested.figure, `r${depth}`, 3);
       expect(figure.rounds).toHaveLength(1);
       count *= 3;
-      expect(partsOfScene(evaluate(figure, new Map()))).toHaveLength(count);
+      expect(partsOfScene(evaluate(figure, new Map(), STRAIGHT))).toHaveLength(count);
     }
     const [form] = figure.rounds[0]!.shapes.map((shape) => shape.form);
-    const box = boundsOfPaths(pathsOfForm(form!));
-    const twice = boundsOfPaths(pathsOfForm(scaledForm(form!, 2, { x: 0, y: 0 })));
+    const box = boundsOfPaths(pathsOfForm(form!, STRAIGHT));
+    const twice = boundsOfPaths(pathsOfForm(scaledForm(form!, 2, { x: 0, y: 0 }), STRAIGHT));
     expect(twice.right).toBeCloseTo(2 * box.right, 6);
     expect(twice.top).toBeCloseTo(2 * box.top, 6);
   });
@@ -62,12 +62,12 @@ describe('a figure placed in another', () => {
   it('is refused where it draws nothing or too much', async () => {
     const parts = await crownParts();
     const place = { x: 0, y: 0, size: 1, turn: NO_TURN };
-    expect(drawingProblem({ parts: [], places: [place] })).toContain('nothing in this figure');
-    expect(drawingProblem({ parts, places: [] })).toContain('needs a place');
+    expect(drawingProblem({ parts: [], places: [place] })?.sentence).toContain('nothing in this figure');
+    expect(drawingProblem({ parts, places: [] })?.sentence).toContain('needs a place');
     const many = Array.from({ length: MOST_PARTS + 1 }, () => parts[0]!);
-    expect(placeDrawing(newFigure('B', 'r'), 'r', 'X', many, [place], 'd')).toEqual({
-      problem: expect.stringContaining(`${MOST_PARTS} at most`) as string,
-    });
+    expect(refusal(placeDrawing(newFigure('B', 'r'), 'r', 'X', many, [place], 'd'))).toContain(
+      `${MOST_PARTS} at most`,
+    );
     const nodes = {
       contours: [
         {
@@ -78,10 +78,12 @@ describe('a figure placed in another', () => {
       paint: parts[0]!.paint,
       rule: 'nonzero' as const,
     };
-    expect(drawingProblem({ parts: [nodes], places: Array.from({ length: 500 }, () => place) })).toContain(
-      'fewer places',
-    );
-    expect(nestFigure(newFigure('B', 'r'), [], place, { round: 'a', shape: 'b' })).toHaveProperty('problem');
+    expect(
+      drawingProblem({ parts: [nodes], places: Array.from({ length: 500 }, () => place) })?.sentence,
+    ).toContain('fewer places');
+    expect(nestFigure(newFigure('B', 'r'), [], place, { round: 'a', shape: 'b' })).toMatchObject({
+      ok: false,
+    });
     expect(
       formProblem({
         kind: 'drawing',
@@ -138,12 +140,15 @@ describe('a scatter', () => {
     const parts = await crownParts();
     const radius = radiusOfParts(parts);
     const box = boundsOfPaths(
-      pathsOfForm({
-        kind: 'drawing',
-        at: { x: 0, y: 0 },
-        rotation: NO_TURN,
-        numbers: { parts, places: [{ x: 0, y: 0, size: 1, turn: NO_TURN }] },
-      }),
+      pathsOfForm(
+        {
+          kind: 'drawing',
+          at: { x: 0, y: 0 },
+          rotation: NO_TURN,
+          numbers: { parts, places: [{ x: 0, y: 0, size: 1, turn: NO_TURN }] },
+        },
+        STRAIGHT,
+      ),
     );
     expect(radius).toBeGreaterThanOrEqual(Math.max(box.right, -box.top) - 1e-9);
     expect(radius).toBeLessThan(2 * Math.max(box.right, -box.top));

@@ -1,16 +1,16 @@
 import { pathsOfForm, type Form } from '../maker/form';
 import { reachOf, type Reach } from '../symmetry/reach';
 import type { Round } from './model';
-import { remembered } from '../remembered';
+import { rememberedWith, type Work } from '../derive';
 
 /** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
-const reachOfForm = remembered((form: Form): Reach | null => reachOf(pathsOfForm(form)));
+const reachOfForm = rememberedWith((form: Form, work): Reach | null => reachOf(pathsOfForm(form, work)));
 
 /** How near and far a round's motif reaches; null for an empty one. */
-export function reachOfMotif(round: Round): Reach | null {
+export function reachOfMotif(round: Pick<Round, 'shapes'>, work: Work): Reach | null {
   let found: Reach | null = null;
   for (const { form, visible } of round.shapes) {
-    const reach = visible ? reachOfForm(form) : null;
+    const reach = visible ? reachOfForm(form, work) : null;
     if (!reach) continue;
     found = found
       ? { inner: Math.min(found.inner, reach.inner), outer: Math.max(found.outer, reach.outer) }

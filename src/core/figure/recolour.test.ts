@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { oklchOf } from '../paint/adjust';
@@ -89,12 +90,12 @@ describe('colours of a figure', () => {
 
 it.each(['circle', 'square'] as const)('a %s backing lies behind all and reaches beyond it', (backing) => {
   let id = 0;
-  const made = addBacking(figure(), backing, '#113d4c', () => `b${(id += 1)}`);
+  const made = addBacking(figure(), backing, '#113d4c', () => `b${(id += 1)}`, STRAIGHT);
   expect(figureSchema.validate(made).error).toBeUndefined();
   const [back, front] = made.rounds;
   expect(front?.id).toBe('a');
   expect(back?.rule.fold).toBe(1);
-  expect(reachOfMotif(back!)?.outer).toBeGreaterThan(reachOfMotif(front!)!.outer);
+  expect(reachOfMotif(back!, STRAIGHT)?.outer).toBeGreaterThan(reachOfMotif(front!, STRAIGHT)!.outer);
 });
 
 describe('a figure in another palette', () => {

@@ -93,7 +93,7 @@ const gradient = Joi.object({
     .required()
     .custom((stops: readonly GradientStop[]) => {
       const problem = stopsProblem(stops);
-      if (problem) throw new Error(problem);
+      if (problem) throw new Error(problem.sentence);
       return stops;
     }),
   straight: Joi.boolean(),
@@ -192,7 +192,7 @@ const form = Joi.alternatives()
   .required()
   .custom((value: Form, helpers) => {
     const problem = formProblem(value);
-    return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+    return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
   });
 
 /** One shape of a motif. */
@@ -222,7 +222,7 @@ const frame = Joi.object({
   })
     .custom((value: FramePolygon, helpers) => {
       const problem = framePolygonProblem(value);
-      return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+      return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
     })
     .allow(null)
     .required(),
@@ -257,7 +257,7 @@ const round = Joi.object({
     sweep: Joi.object({
       turn: turn.required().custom((value: Turn, helpers) => {
         const problem = sweepProblem(value);
-        return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem}` });
+        return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
       }),
       ends: Joi.boolean().required(),
     }),

@@ -1,3 +1,4 @@
+import type { Work } from '../derive';
 import { boundsOfPaths } from '../curve/bounds';
 import { pathsOfForm } from '../maker/form';
 import { endsOver } from '../paint/gradient';
@@ -16,11 +17,12 @@ export function endsOfSpread(
   shapeIds: ReadonlySet<string>,
   kind: Gradient['kind'],
   spread: Spread,
+  work: Work,
 ): [Point, Point] {
   const paths = (only: boolean) =>
     round.shapes
       .filter(({ id, visible }) => visible && (!only || shapeIds.has(id)))
-      .flatMap(({ form }) => pathsOfForm(form));
+      .flatMap(({ form }) => pathsOfForm(form, work));
   const about = (reach: number): [Point, Point] =>
     kind === 'radial'
       ? [
@@ -41,7 +43,7 @@ export function endsOfSpread(
       return all.length > 0 ? endsOver(kind, boundsOfPaths(all)) : about(1);
     }
     case 'round':
-      return about(reachOfMotif(round)?.outer ?? 1);
+      return about(reachOfMotif(round, work)?.outer ?? 1);
     case 'page': {
       const { width, height, centre } = figure.page;
       if (kind === 'radial') return about(Math.max(width, height) / 2);

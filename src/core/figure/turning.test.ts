@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -13,7 +14,7 @@ import { pathsOfForm, type Form } from '../maker/form';
 import { addTurns, degreesOf, NO_TURN, turn, wrapTurn } from '../number/turn';
 import { mixedColour } from '../paint/mix';
 import { BLEND_MODES, type Scene } from '../scene/scene';
-import { MOST_ROUNDS, placementMap, stepOf, sweepProblem, turnsOf } from '../symmetry/rule';
+import { MOST_SWEEP_TURNS, placementMap, stepOf, sweepProblem, turnsOf } from '../symmetry/rule';
 import { copyAt } from '../symmetry/wedge';
 import {
   addRound,
@@ -73,7 +74,7 @@ const drawn = (scene: Scene): Path[] =>
     ),
   );
 const middlesOf = (figure: Figure) =>
-  drawn(evaluate(figure, new Map())).map((path) => {
+  drawn(evaluate(figure, new Map(), STRAIGHT)).map((path) => {
     const box = boundsOfPaths([path]);
     return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, size: box.right - box.left };
   });
@@ -101,8 +102,8 @@ describe('a sweep', () => {
   });
 
   it('of nothing, or of too many turns, is refused', () => {
-    expect(sweepProblem(NO_TURN)).toContain('of nothing');
-    expect(sweepProblem(turn(MOST_ROUNDS + 1))).toContain('at most 40');
+    expect(sweepProblem(NO_TURN)?.sentence).toContain('of nothing');
+    expect(sweepProblem(turn(MOST_SWEEP_TURNS + 1))?.sentence).toContain('at most 40');
     expect(sweepProblem(turn(-3, 2))).toBeNull();
     const figure = withDisc(8);
     expect(setSweep(figure, 'r', { turn: NO_TURN, ends: true })).toBe(figure);
@@ -182,7 +183,7 @@ describe('copies that differ', () => {
       expect(((polarOf(copy).degrees % 360) + 360) % 360).toBeCloseTo(degreesOf(angle) % 360, 6);
     });
     expect(symmetryOf(roundOf(figure, 'r'))).toBe(6);
-    const layer = evaluate(figure, new Map()).layers[0]!;
+    const layer = evaluate(figure, new Map(), STRAIGHT).layers[0]!;
     expect(layer.copies[1]!.items![0]!.paint.fill).toBe(mixedColour('#1f8a76', '#ffffff', 0.5));
     // Of twelve copies all tinted ones share their items: memory grows with the motif.
     expect(new Set(layer.copies.map(({ items }) => items)).size).toBe(2);
@@ -213,9 +214,9 @@ describe('copies that differ', () => {
       expect(polarOf(copy).r).toBeCloseTo(40 - 5 * k, 9);
       expect(copy.size).toBeCloseTo(10 * (1 - k / 8), 9);
     });
-    expect(copiesOf(roundOf(figure, 'r')).map(({ opacity }) => Number(opacity.toFixed(9)))).toEqual([
-      1, 0.8, 0.6, 0.4, 0.2,
-    ]);
+    expect(copiesOf(roundOf(figure, 'r'), STRAIGHT).map(({ opacity }) => Number(opacity.toFixed(9)))).toEqual(
+      [1, 0.8, 0.6, 0.4, 0.2],
+    );
     for (const ease of ['even', 'in', 'out', 'both'] as const) {
       expect([eased(0, ease), eased(1, ease)]).toEqual([0, 1]);
       expect(eased(0.25, ease)).toBeLessThan(eased(0.75, ease));
@@ -224,21 +225,21 @@ describe('copies that differ', () => {
     const spiral = setSweep(figure, 'r', { turn: turn(2), ends: true });
     const radii = middlesOf(spiral).map((copy) => polarOf(copy).r);
     expect(radii).toEqual([...radii].sort((a, b) => b - a));
-    expect(copiesOf(roundOf(spiral, 'r'))[2]!.turn).toEqual(turn(1));
+    expect(copiesOf(roundOf(spiral, 'r'), STRAIGHT)[2]!.turn).toEqual(turn(1));
   });
 
   it('are hit where they stand, and merged as they are', async () => {
     const figure = setWay(withDisc(5), 'r', { ...START_WAY, size: 1, out: 30 });
     const [, second] = middlesOf(figure);
-    const hit = hitFigure(figure, second!, 0.1);
+    const hit = hitFigure(figure, second!, 0.1, STRAIGHT);
     expect(hit?.placement.turn).toEqual(turn(1, 5));
     expect(distance(applyTo(placementMap(hit!.placement), { x: 0, y: -40 }), second!)).toBeLessThan(1e-9);
     const united = setMerge(setEvery(withDisc(12, 12), 'r', { ...START_EVERY, size: 0.8 }), 'r', 'union');
-    const request = requestOf(mergeJobsOf(united)[0]!)!;
+    const request = requestOf(mergeJobsOf(united, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!;
     expect(request.operands[0]).toMatchObject({ fold: 6 });
     expect(request.operands[0]!.shapes).toHaveLength(2);
     const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);
-    const copies = pixelsOf(svgOf(evaluate(united, new Map()), DEFAULT_SVG), 300);
+    const copies = pixelsOf(svgOf(evaluate(united, new Map(), STRAIGHT), DEFAULT_SVG), 300);
     expect(difference(merged, copies)).toBeLessThan(0.001);
   });
 
@@ -251,7 +252,7 @@ describe('copies that differ', () => {
     ]);
     const way = { ...START_WAY, size: 0.3, twist: 80, fade: 0.4, tint: '#d9512c' };
     const figure = setBlend(setOpacity(setWay(stroked, 'r', way), 'r', 0.9), 'r', 'multiply');
-    const scene = evaluate(setMirroring(figure, 'r', 'alternate'), new Map());
+    const scene = evaluate(setMirroring(figure, 'r', 'alternate'), new Map(), STRAIGHT);
     const compact = pixelsOf(svgOf(scene, DEFAULT_SVG), 400);
     expect(difference(compact, pixelsOf(svgOf(scene, { ...DEFAULT_SVG, form: 'plain' }), 400))).toBeLessThan(
       0.001,
@@ -299,15 +300,15 @@ describe('a whirl of a round', () => {
       const degrees = (k % 6) * 60 + level * 15;
       expect((polarOf(copy).degrees + 720) % 360).toBeCloseTo(degrees % 360, 6);
     });
-    expect(freeCopy(figure, 'r', 7, counter())).toBe(figure);
+    expect(freeCopy(figure, 'r', 7, counter(), STRAIGHT)).toBe(figure);
     expect(setRoundWhirl(figure, 'r', null)).toEqual(withDisc(6));
   });
 
   it('touches by the factor of plane trigonometry, cos(π/n) / cos(π/n − θ)', () => {
-    const factor = touchingWhirl(roundOf(whirled(), 'r'), turn(1, 36));
+    const factor = touchingWhirl(roundOf(whirled(), 'r'), turn(1, 36), STRAIGHT);
     const wanted = Math.cos(Math.PI / 4) / Math.cos(Math.PI / 4 - (10 * Math.PI) / 180);
     expect(factor).toBeCloseTo(wanted, 8);
-    expect(touchingWhirl(roundOf(whirled(), 'r'), turn(1, 4))).toBeNull();
+    expect(touchingWhirl(roundOf(whirled(), 'r'), turn(1, 4), STRAIGHT)).toBeNull();
   });
 
   it('is merged with all its levels', async () => {
@@ -317,7 +318,7 @@ describe('a whirl of a round', () => {
       'union',
     );
     const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);
-    const copies = pixelsOf(svgOf(evaluate(united, new Map()), DEFAULT_SVG), 300);
+    const copies = pixelsOf(svgOf(evaluate(united, new Map(), STRAIGHT), DEFAULT_SVG), 300);
     expect(difference(merged, copies)).toBeLessThan(0.001);
   });
 });
@@ -357,7 +358,7 @@ describe('blend modes', () => {
     const page = { ...start.page, background: '#c08040' };
     const shape = newShape('s', 'S', disc(0, 0, 80), { fill: '#3060a0', stroke: null });
     const figure = setFold(setBlend(addShapes({ ...start, page }, 'r', [shape]), 'r', mode), 'r', 1);
-    const pixels = pixelsOf(svgOf(evaluate(figure, new Map()), DEFAULT_SVG), 40);
+    const pixels = pixelsOf(svgOf(evaluate(figure, new Map(), STRAIGHT), DEFAULT_SVG), 40);
     const at = 4 * (20 * 40 + 20);
     return [...pixels.slice(at, at + 3)];
   };
@@ -404,13 +405,13 @@ describe('shared motifs and free copies', () => {
     const apart = moveShapes(own, 'b', new Set(['s']), { x: 0, y: -3 });
     expect(roundOf(apart, 'r').shapes).toBe(roundOf(own, 'r').shapes);
     expect(roundOf(duplicateRound(linked, 'b', counter()), 'n1').link).toBeUndefined();
-    expect(linkProblem('r', 'r')).toContain('itself');
+    expect(linkProblem('r', 'r')?.sentence).toContain('itself');
     expect(linkRound(linked, 'r', 'r', 'x')).toBe(linked);
   });
 
   it('a copy set free looks as it did, differs on its own, and is taken back', () => {
     const figure = setStart(setWay(withDisc(6), 'r', { ...START_WAY, size: 0.5, out: 10 }), 'r', turn(1, 30));
-    const free = freeCopy(figure, 'r', 2, counter());
+    const free = freeCopy(figure, 'r', 2, counter(), STRAIGHT);
     expect(free.rounds).toHaveLength(2);
     expect(roundOf(free, 'r').without).toEqual([2]);
     expect(checkFigure(JSON.parse(JSON.stringify(free)))).toEqual(free);
@@ -421,7 +422,7 @@ describe('shared motifs and free copies', () => {
     expect(order(free)).toEqual(order(figure));
     const [own] = free.rounds.filter(({ freeOf }) => freeOf);
     expect(takeCopyBack(free, own!.id)).toEqual(figure);
-    expect(freeCopy(figure, 'r', 17, counter())).toBe(figure);
+    expect(freeCopy(figure, 'r', 17, counter(), STRAIGHT)).toBe(figure);
     expect(takeCopyBack(figure, 'r')).toBe(figure);
     // A smaller fold has no such place any more.
     expect(roundOf(setFold(free, 'r', 2), 'r').without).toBeUndefined();
@@ -437,43 +438,46 @@ describe('distances of rounds', () => {
         (fold, r) => {
           const figure = withDisc(fold, r, 40);
           // Equal circles on a ring are 2 R sin(π/n) − 2 r apart.
-          expect(gapOfRound(roundOf(figure, 'r'))).toBeCloseTo(80 * Math.sin(Math.PI / fold) - 2 * r, 8);
+          expect(gapOfRound(roundOf(figure, 'r'), STRAIGHT)).toBeCloseTo(
+            80 * Math.sin(Math.PI / fold) - 2 * r,
+            8,
+          );
         },
       ),
       { numRuns: 20 },
     );
     const figure = both();
     const [a, b] = figure.rounds as [Figure['rounds'][0], Figure['rounds'][0]];
-    expect(nextOutward(figure, a)).toBe(b);
-    expect(nextOutward(figure, b)).toBeNull();
+    expect(nextOutward(figure, a, STRAIGHT)).toBe(b);
+    expect(nextOutward(figure, b, STRAIGHT)).toBeNull();
     // The first copies of both stand on the axis: 70 − 6 − (40 + 5).
-    expect(gapOfRounds(a, b)).toBeCloseTo(19, 9);
+    expect(gapOfRounds(a, b, STRAIGHT)).toBeCloseTo(19, 9);
     const shifted = roundOf(setStart(figure, 'b', turn(1, 80)), 'b');
     // Turned by 4.5 degrees, which is half of what 8 and 5 copies have between them at least.
     const away = Math.sqrt(40 ** 2 + 70 ** 2 - 2 * 40 * 70 * Math.cos((4.5 * Math.PI) / 180));
-    expect(gapOfRounds(a, shifted)).toBeCloseTo(away - 11, 7);
-    expect(sizeOfRound(a)).toMatchObject({ width: expect.closeTo(90, 9) as number });
+    expect(gapOfRounds(a, shifted, STRAIGHT)).toBeCloseTo(away - 11, 7);
+    expect(sizeOfRound(a, STRAIGHT)).toMatchObject({ width: expect.closeTo(90, 9) as number });
   });
 
   it('to touching are solved: a round is moved out or in until its copies just touch those of another', () => {
     const figure = both();
     const [a] = figure.rounds;
     // Along the axis 70 − 6 − 45 is what parts them.
-    expect(touchingMoves(figure, a!)[0]).toBeCloseTo(19, 6);
+    expect(touchingMoves(figure, a!, STRAIGHT)[0]).toBeCloseTo(19, 6);
     const through = moveShapes(figure, 'r', new Set(['s']), { x: 0, y: -25 });
-    expect(touchingMoves(through, through.rounds[0]!)[0]).toBeCloseTo(-6, 6);
+    expect(touchingMoves(through, through.rounds[0]!, STRAIGHT)[0]).toBeCloseTo(-6, 6);
     const beyond = moveShapes(figure, 'r', new Set(['s']), { x: 0, y: -60 });
-    expect(touchingMoves(beyond, beyond.rounds[0]!)[0]).toBeCloseTo(70 + 11 - 100, 6);
-    expect(touchingMoves(withDisc(3), withDisc(3).rounds[0]!)).toEqual([]);
+    expect(touchingMoves(beyond, beyond.rounds[0]!, STRAIGHT)[0]).toBeCloseTo(70 + 11 - 100, 6);
+    expect(touchingMoves(withDisc(3), withDisc(3).rounds[0]!, STRAIGHT)).toEqual([]);
   });
 
   it('of copies that differ are the least of all pairs, and of nothing none', () => {
     const figure = setEvery(withDisc(10, 4), 'r', { ...START_EVERY, size: 1.5 });
-    expect(gapOfRound(roundOf(figure, 'r'))).toBeCloseTo(80 * Math.sin(Math.PI / 10) - 10, 7);
-    expect(gapOfRound(newRound('x', 'X'))).toBeNull();
-    expect(gapOfRounds(newRound('x', 'X'), roundOf(figure, 'r'))).toBeNull();
-    expect(sizeOfRound(newRound('x', 'X'))).toBeNull();
-    const [path] = pathsOfForm(disc(0, -40, 4));
+    expect(gapOfRound(roundOf(figure, 'r'), STRAIGHT)).toBeCloseTo(80 * Math.sin(Math.PI / 10) - 10, 7);
+    expect(gapOfRound(newRound('x', 'X'), STRAIGHT)).toBeNull();
+    expect(gapOfRounds(newRound('x', 'X'), roundOf(figure, 'r'), STRAIGHT)).toBeNull();
+    expect(sizeOfRound(newRound('x', 'X'), STRAIGHT)).toBeNull();
+    const [path] = pathsOfForm(disc(0, -40, 4), STRAIGHT);
     expect(path).toBeDefined();
   });
 });

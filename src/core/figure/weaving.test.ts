@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
@@ -29,7 +30,8 @@ function rings(fold: number): Figure {
   return setMerge(lined, 'r', 'weave');
 }
 
-const resultOf = async (figure: Figure) => mergedFully(requestOf(mergeJobsOf(figure)[0]!)!, {});
+const resultOf = async (figure: Figure) =>
+  mergedFully(requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!, {});
 
 describe('a woven round', () => {
   it('is drawn as bands in the colour of its lines, with what is not a line behind them', async () => {
@@ -65,7 +67,8 @@ describe('a woven round', () => {
     expect(figureSchema.validate(swapped).error).toBeUndefined();
     expect(roundOf(swapped, 'r').merge?.weave?.swapped).toEqual([ref]);
     expect(roundOf(swapCrossing(swapped, 'r', ref!), 'r').merge?.weave?.swapped).toEqual([]);
-    const same = (a: Figure, b: Figure) => sameJob(mergeJobsOf(a)[0]!, mergeJobsOf(b)[0]!);
+    const same = (a: Figure, b: Figure) =>
+      sameJob(mergeJobsOf(a, STRAIGHT)[0]!, mergeJobsOf(b, STRAIGHT)[0]!, STRAIGHT);
     expect(same(figure, swapped)).toBe(false);
     expect(same(figure, setStroke(figure, lines, { colour: '#123456' }))).toBe(true);
     expect(same(figure, setStroke(figure, lines, { width: 3 }))).toBe(false);
@@ -87,6 +90,8 @@ describe('a woven round', () => {
 
   it('has nothing to weave without a line', () => {
     const filled = setMerge(setFold(withForms(disc(0, -30, 10)), 'r', 4), 'r', 'weave');
-    expect(mergeJobsOf(filled).map((job) => requestOf(job))).toEqual([null]);
+    expect(mergeJobsOf(filled, STRAIGHT).map((job) => requestOf(job, { quality: 'full' }, STRAIGHT))).toEqual(
+      [null],
+    );
   });
 });

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { counter } from '../../../tests/help/figures';
@@ -30,21 +31,21 @@ const kite: Shape = newShape(
   { ...START_PAINT, stroke: START_LINE.stroke },
 );
 const areaOf = (shapes: readonly Shape[]): number =>
-  shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form))), 0);
+  shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form, STRAIGHT))), 0);
 
 describe('shapes on the clipboard', () => {
   it('come back as they were, numbers and all', () => {
-    const svg = clipOf([petal, kite], 'mm');
+    const svg = clipOf([petal, kite], 'mm', STRAIGHT);
     expect(isSvgText(svg)).toBe(true);
     expect(shapesOfSvg(svg, room, counter())).toEqual([petal, kite]);
   });
 
   it('are a drawing to others: the same areas and paint, in the middle of the room', () => {
-    const foreign = clipOf([petal, kite], 'mm').replace(/<metadata.*<\/metadata>/s, '');
+    const foreign = clipOf([petal, kite], 'mm', STRAIGHT).replace(/<metadata.*<\/metadata>/s, '');
     const shapes = shapesOfSvg(foreign, room, counter());
     expect(areaOf(shapes)).toBeCloseTo(areaOf([petal, kite]), 3);
     expect(shapes.map(({ paint }) => paint)).toEqual([petal.paint, kite.paint]);
-    const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form)));
+    const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, STRAIGHT)));
     expect((box.left + box.right) / 2).toBeCloseTo(0, 6);
     expect((box.top + box.bottom) / 2).toBeCloseTo(-50, 6);
   });
@@ -57,17 +58,17 @@ describe('shapes on the clipboard', () => {
     );
     expect(ring).toMatchObject({ name: 'ring', rule: 'evenodd', paint: { stroke: { width: 0.4 } } });
     expect(ring!.form).toMatchObject({ kind: 'path', contours: [{ closed: true }, { closed: true }] });
-    expect(boundsOfPaths(pathsOfForm(ring!.form))).toMatchObject({ left: -30, right: 30 });
+    expect(boundsOfPaths(pathsOfForm(ring!.form, STRAIGHT))).toMatchObject({ left: -30, right: 30 });
   });
 
   it('that are filled only are closed, however the drawing left them', () => {
     const [shape] = shapesOfSvg('<svg><path d="M0 0L10 0L10 10"/></svg>', room, counter());
-    expect(Math.abs(signedArea(pathsOfForm(shape!.form)))).toBeCloseTo(50, 9);
-    expect(shape!.form).toEqual(formOfPaths(pathsOfForm(shape!.form)));
+    expect(Math.abs(signedArea(pathsOfForm(shape!.form, STRAIGHT)))).toBeCloseTo(50, 9);
+    expect(shape!.form).toEqual(formOfPaths(pathsOfForm(shape!.form, STRAIGHT)));
   });
 
   it('with something wrong are a drawing still, or refused with a sentence', () => {
-    const broken = clipOf([petal], 'mm').replace('&quot;kind&quot;', '&quot;sort&quot;');
+    const broken = clipOf([petal], 'mm', STRAIGHT).replace('&quot;kind&quot;', '&quot;sort&quot;');
     expect(shapesOfSvg(broken, room, counter())[0]!.form.kind).toBe('path');
     expect(() => shapesOfSvg('<svg><text>a</text></svg>', room, counter())).toThrow('nothing in this SVG');
     expect(() => shapesOfSvg('<svg><path d="M0 0', room, counter())).toThrow('not well-formed');

@@ -1,3 +1,4 @@
+import type { Work } from '../derive';
 import Joi from 'joi';
 import { SaxesParser } from 'saxes';
 
@@ -25,12 +26,12 @@ const keptSchema = Joi.array<Shape[]>().items(shapeSchema).min(1).max(LIMITS.sha
  * Shapes of a motif for the clipboard: an SVG drawing that other programs can read, cut to what it shows, with the shapes
  * themselves as metadata, so that numbers stay numbers when they come back.
  */
-export function clipOf(shapes: readonly Shape[], unit: LengthUnit): string {
+export function clipOf(shapes: readonly Shape[], unit: LengthUnit, work: Work): string {
   const widest = Math.max(0, ...shapes.map(({ paint }) => paint.stroke?.width ?? 0));
-  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form)));
+  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, work)));
   const items = shapes.map(({ id, form, paint, rule }) => ({
     shapeId: id,
-    paths: pathsOfForm(form),
+    paths: pathsOfForm(form, work),
     paint,
     rule,
     mirrored: false,

@@ -1,3 +1,4 @@
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
@@ -99,7 +100,7 @@ describe('path data', () => {
 describe('SVG', () => {
   it('holds a motif once, and a use for every copy, when compact', () => {
     const elements = elementsOf(
-      svgOf(evaluate(figure(12), new Map()), { ...DEFAULT_SVG, title: figure(12).name }),
+      svgOf(evaluate(figure(12), new Map(), STRAIGHT), { ...DEFAULT_SVG, title: figure(12).name }),
     );
     const count = (name: string) => elements.filter((element) => element.name === name).length;
     expect([count('symbol'), count('path'), count('use')]).toEqual([1, 1, 12]);
@@ -115,7 +116,7 @@ describe('SVG', () => {
   });
 
   it('shows copies one after the other where asked, each with its own delay, and not against the system’s wish', () => {
-    const scene = evaluate(figure(6), new Map());
+    const scene = evaluate(figure(6), new Map(), STRAIGHT);
     const svg = svgOf(scene, { ...DEFAULT_SVG, reveal: true });
     const delays = [...svg.matchAll(/class="c" style="animation-delay:([\d.]+)s"/g)].map(([, s]) =>
       Number(s),
@@ -127,7 +128,10 @@ describe('SVG', () => {
 
   it('holds every copy as a path when plain, in page coordinates', () => {
     const elements = elementsOf(
-      svgOf(evaluate(setMirror(figure(7), 'a', true), new Map()), { ...DEFAULT_SVG, form: 'plain' }),
+      svgOf(evaluate(setMirror(figure(7), 'a', true), new Map(), STRAIGHT), {
+        ...DEFAULT_SVG,
+        form: 'plain',
+      }),
     );
     expect(elements.filter(({ name }) => name === 'path')).toHaveLength(14);
     expect(elements.some(({ name }) => name === 'use' || name === 'symbol')).toBe(false);
@@ -136,7 +140,9 @@ describe('SVG', () => {
 
   it('parts colours from their opacity, and may leave the background out', () => {
     const faint = setFill(figure(3), { of: 'shapes', roundId: 'a', shapeIds: new Set(['p']) }, '#11223380');
-    const elements = elementsOf(svgOf(evaluate(faint, new Map()), { ...DEFAULT_SVG, background: false }));
+    const elements = elementsOf(
+      svgOf(evaluate(faint, new Map(), STRAIGHT), { ...DEFAULT_SVG, background: false }),
+    );
     expect(elements.find(({ name }) => name === 'path')!.attributes).toMatchObject({
       fill: '#112233',
       'fill-opacity': '0.502',
@@ -145,7 +151,7 @@ describe('SVG', () => {
   });
 
   it('is well formed with nothing in it, and with a whole piece', async () => {
-    const empty = evaluate({ ...newFigure('', 'a'), rounds: [] }, new Map());
+    const empty = evaluate({ ...newFigure('', 'a'), rounds: [] }, new Map(), STRAIGHT);
     expect(elementsOf(svgOf(empty, DEFAULT_SVG)).map(({ name }) => name)).toEqual(['svg', 'rect']);
     const crown = await evaluateWhole(kelpCrown());
     for (const form of ['compact', 'plain'] as const)

@@ -1,12 +1,15 @@
+import { finding } from '../finding';
 import { firstNodeOf, nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
 import { pathLength } from '../curve/length';
 import { movedNode } from '../curve/nodes';
 import { signedArea } from '../curve/path';
 import { subtract, type Point } from '../curve/point';
 import type { BandCap, BandJoin, BandLook } from '../merge/band';
-import type { OutlineTask } from '../merge/outlines';
-import type { Maker } from './construction';
-import { JOIN_FIELDS, outlined } from './outlined';
+import { BANDS } from '../merge/tasks';
+import { taskOf } from '../derive';
+import { remembered } from '../remembered';
+import type { Path } from '../curve/path';
+import { JOIN_FIELDS, type Maker } from './construction';
 
 export type BandNumbers = {
   /** The lines in the middle of the bands. */
@@ -23,12 +26,10 @@ export type BandNumbers = {
 const MOST_NODES = 3000;
 const MOST_DASHES = 2000;
 
-function taskOf({ along, width, side, join, limit, cap, widths, dashes }: BandNumbers): OutlineTask {
+const bandTask = remembered(({ along, width, side, join, limit, cap, widths, dashes }: BandNumbers) => {
   const look = { width, side, join, limit, cap, widths, dashes };
-  return { kind: 'bands', paths: pathsOfContours(along), look };
-}
-
-const drawn = outlined(taskOf, 'This line is too short for a band.');
+  return taskOf(BANDS, { paths: pathsOfContours(along), look });
+});
 
 /** Contours whose nodes can be dragged, as grips of a construction that keeps them. */
 export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly Contour[]) => P) =>
@@ -47,7 +48,7 @@ export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly 
   }));
 
 /** A line made into a closed shape that stays a line with a width: its joins, caps, side, widths along it and dashes. */
-export const band: Maker<BandNumbers> = {
+export const band: Maker<BandNumbers, readonly Path[]> = {
   name: 'Band',
   fields: [
     { key: 'along', label: 'Along', type: 'drawn' },
@@ -74,8 +75,8 @@ export const band: Maker<BandNumbers> = {
       ],
       when: ({ along, dashes }) => dashes.length > 0 || along.some(({ closed }) => !closed),
     },
-    { key: 'widths', label: 'Widths along', type: 'list', most: 40 },
-    { key: 'dashes', label: 'Dashes', type: 'list', most: 20 },
+    { key: 'widths', label: 'Widths along', type: 'list', most: 40, lengths: true },
+    { key: 'dashes', label: 'Dashes', type: 'list', most: 20, lengths: true },
   ],
   start: {
     along: [
@@ -95,30 +96,29 @@ export const band: Maker<BandNumbers> = {
     widths: [],
     dashes: [],
   },
-  problem: (numbers) => {
-    const { along, width, widths, dashes } = numbers;
-    if (along.length === 0) return 'A band needs a line.';
-    if (!(width > 0)) return 'A band needs a width above 0.';
-    if (widths.length === 1) return 'Widths along need two numbers at least: at the start and at the end.';
-    if (widths.length > 0 && !widths.some((each) => each > 0)) return 'One of the widths is above 0.';
-    if (nodesOfContours(along).length > MOST_NODES) return `A band has ${MOST_NODES} nodes at most.`;
+  problem: ({ along, width, widths, dashes }) => {
+    if (along.length === 0) return finding('band.line');
+    if (!(width > 0)) return finding('band.width');
+    if (widths.length === 1) return finding('band.widths');
+    if (widths.length > 0 && !widths.some((each) => each > 0)) return finding('band.widest');
+    if (nodesOfContours(along).length > MOST_NODES) return finding('band.nodes', MOST_NODES);
     const period = dashes.reduce((sum, each) => sum + each, 0);
-    if (dashes.length > 0 && !(period > 0)) return 'One of the dashes is above 0.';
+    if (dashes.length > 0 && !(period > 0)) return finding('band.dashes');
     const length = pathsOfContours(along).reduce((sum, path) => sum + pathLength(path), 0);
     if (dashes.length > 0 && (length / period) * dashes.length > MOST_DASHES)
-      return `There are ${MOST_DASHES} dashes at most: make them longer.`;
-    return drawn.problem(numbers);
+      return finding('band.manyDashes', MOST_DASHES);
+    return null;
   },
-  // All outlines of a band with their holes are one part.
-  partSizes: (numbers) => [Math.max(1, drawn.paths(numbers).length)],
-  paths: drawn.paths,
+  solve: bandTask,
+  isOnePart: true,
+  paths: (_, outlines) => outlines,
   grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
-  facts: (numbers) => [
+  facts: (numbers, paths) => [
     {
       caption: 'Line',
       value: pathsOfContours(numbers.along).reduce((sum, path) => sum + pathLength(path), 0),
       as: 'length',
     },
-    { caption: 'Area', value: signedArea(drawn.paths(numbers)), as: 'plain' },
+    { caption: 'Area', value: signedArea(paths), as: 'plain' },
   ],
 };

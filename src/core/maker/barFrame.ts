@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { turnMap } from '../curve/affine';
 import { mapPath } from '../curve/path';
 import { add, scaleBy, type Point } from '../curve/point';
@@ -38,9 +39,9 @@ export const barFrame: Maker<BarFrameNumbers> = {
   ],
   start: { sides: 4, radius: 60, bar: 11 },
   problem: ({ sides, radius, bar }) => {
-    if (!(radius > 0)) return 'The corners are farther than 0 away.';
+    if (!(radius > 0)) return finding('barFrame.radius');
     const most = apothem(sides, radius) / 2;
-    return bar > 0 && bar < most ? null : `A bar is between 0 and ${Number(most.toPrecision(6))} wide here.`;
+    return bar > 0 && bar < most ? null : finding('barFrame.bar', most);
   },
   paths: ({ sides, radius, bar }) => {
     const outer = apothem(sides, radius);

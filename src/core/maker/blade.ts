@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { add, scaleBy, subtract, type Point } from '../curve/point';
 import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
@@ -45,7 +46,7 @@ export const blade: Maker<BladeNumbers> = {
   ],
   start: { sides: 8, radius: 50, width: 10, length: 70, side: 'inside' },
   problem: ({ radius, width, length }) =>
-    radius > 0 && width > 0 && length > 0 ? null : 'Radius, width and length are above 0.',
+    radius > 0 && width > 0 && length > 0 ? null : finding('blade.size'),
   paths: (numbers) => {
     const { corner, along, across } = frame(numbers);
     const far = add(corner, scaleBy(along, numbers.length));

@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { MIRROR } from '../curve/affine';
 import { mapPath, reversedPath, type Path } from '../curve/path';
 import { add, ORIGIN, point, scaleBy, type Point } from '../curve/point';
@@ -106,12 +107,11 @@ export const branch: Maker<BranchNumbers> = {
     tip: 'pointed',
   },
   problem: ({ length, angle, first, last, growth, arm, width }) => {
-    if (!(length > 0 && arm > 0)) return 'Stem and arms are longer than 0.';
-    if (!(angle.num > 0 && 2 * angle.num < angle.den)) return 'Arms leave at an angle between 0° and 180°.';
-    if (!(first >= 0 && last >= first && last <= length))
-      return `The pairs stand between 0 and ${length}, the last not before the first.`;
-    if (!(growth > 0)) return 'Gaps grow by a factor above 0.';
-    return width >= 0 && width < length ? null : `Bars are between 0 and ${length} wide.`;
+    if (!(length > 0 && arm > 0)) return finding('branch.length');
+    if (!(angle.num > 0 && 2 * angle.num < angle.den)) return finding('branch.angle');
+    if (!(first >= 0 && last >= first && last <= length)) return finding('branch.pairs', length);
+    if (!(growth > 0)) return finding('branch.growth');
+    return width >= 0 && width < length ? null : finding('branch.width', length);
   },
   paths: (numbers) => {
     const { length, angle, width, tip } = numbers;

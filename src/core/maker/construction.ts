@@ -3,6 +3,9 @@ import { mappedContours, type Contour } from '../curve/contours';
 import type { Path } from '../curve/path';
 import { cross, dot, ORIGIN, subtract, type Point } from '../curve/point';
 import { line, type ArcSegment } from '../curve/segment';
+import type { BandJoin } from '../merge/band';
+import type { Task } from '../derive';
+import type { Finding } from '../finding';
 import type { Turn } from '../number/turn';
 import type { DrawnPart, Place } from './drawn';
 
@@ -28,7 +31,7 @@ export type Field<N> = Asked<N> &
     | { readonly type: 'share'; readonly least: number; readonly most: number }
     | { readonly type: 'turn' }
     | { readonly type: 'choice'; readonly choices: readonly (readonly [value: string, label: string])[] }
-    | { readonly type: 'list'; readonly most: number }
+    | { readonly type: 'list'; readonly most: number; readonly lengths?: true }
     /** Drawn by hand and not asked for in words. */
     | { readonly type: 'drawn' }
     /** Shapes with their paint, and where they are shown. */
@@ -54,32 +57,61 @@ export interface MakerFact {
  * A construction from numbers that stays numbers. Its own coordinates have the origin where it is placed and are
  * upright: its far end lies straight up.
  */
-export interface Maker<N extends Numbers> {
+export interface Maker<N extends Numbers, S = undefined> {
   readonly name: string;
   readonly fields: readonly Field<N>[];
   /** Numbers to begin with, of a page some 180 across. */
   readonly start: N;
-  /** Why the numbers make nothing, with what would; null where they make something. */
-  readonly problem: (numbers: N) => string | null;
+  /** Why the numbers make nothing, with what would; null where they may. Looks at the numbers alone and takes no time. */
+  readonly problem: (numbers: N) => Finding | null;
+  /** What has to be worked out before it can be drawn: a task whose answer the other functions get. Most have none. */
+  readonly solve?: (numbers: N) => Task<S>;
   /** The paths in own coordinates. */
-  readonly paths: (numbers: N) => readonly Path[];
+  readonly paths: (numbers: N, ...solved: S extends undefined ? [] : [solved: S]) => readonly Path[];
   /** How many of the paths, one after the other, make each part with its holes, again and again to the end; one each without it. */
   readonly partSizes?: (numbers: N) => readonly number[];
+  /** True where all paths together are one part with its holes. */
+  readonly isOnePart?: boolean;
   /** How far the far end is from the origin; without it, there is no such end to drag. */
   readonly extent?: (numbers: N) => number;
   /** The numbers with the far end elsewhere; without it all lengths are scaled. */
   readonly reached?: (numbers: N, extent: number) => N;
   /** The fill rule that shows it best; nonzero without one. */
   readonly rule?: 'evenodd';
-  readonly grips?: (numbers: N) => readonly Grip<N>[];
-  readonly facts?: (numbers: N) => readonly MakerFact[];
+  readonly grips?: (numbers: N, solved: S | undefined) => readonly Grip<N>[];
+  readonly facts?: (numbers: N, paths: readonly Path[], solved: S | undefined) => readonly MakerFact[];
 }
 
+/** How the corners of an outline are joined. */
+export const JOIN_FIELDS: readonly Field<{ readonly join: BandJoin; readonly limit: number }>[] = [
+  {
+    key: 'join',
+    label: 'Join',
+    type: 'choice',
+    choices: [
+      ['miter', 'Miter'],
+      ['round', 'Round'],
+      ['bevel', 'Bevel'],
+    ],
+  },
+  {
+    key: 'limit',
+    label: 'Miter limit',
+    type: 'share',
+    least: 1,
+    most: 100,
+    when: ({ join }) => join === 'miter',
+  },
+];
+
 /** The numbers with every length multiplied by a factor. */
-export function scaledNumbers<N extends Numbers>(maker: Maker<N>, numbers: N, factor: number): N {
+export function scaledNumbers<N extends Numbers, S>(maker: Maker<N, S>, numbers: N, factor: number): N {
   const scaled: Record<string, Value> = { ...numbers };
-  for (const { key, type } of maker.fields) {
+  for (const field of maker.fields) {
+    const { key, type } = field;
     if (type === 'length') scaled[key] = (numbers[key] as number) * factor;
+    if (type === 'list' && field.lengths)
+      scaled[key] = (numbers[key] as readonly number[]).map((length) => length * factor);
     if (type === 'drawn')
       scaled[key] = mappedContours(numbers[key] as readonly Contour[], scaleMap(factor, ORIGIN));
     if (type === 'places')

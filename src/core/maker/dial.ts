@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { turnMap } from '../curve/affine';
 import { mapPath, type Path } from '../curve/path';
 import { ORIGIN } from '../curve/point';
@@ -50,12 +51,11 @@ export const dial: Maker<DialNumbers> = {
   ],
   start: { sectors: 24, radius: 60, marks: [30, 55, 80, 100], phase: 'none' },
   problem: ({ sectors, radius, marks }) => {
-    if (!(radius > 0)) return 'A dial needs a radius above 0.';
-    if (marks.length < 2) return 'Name two distances at least, as in “40, 70, 100”.';
-    if (marks.some((mark, k) => mark < 0 || mark <= (marks[k - 1] ?? -1)))
-      return 'Distances rise from one to the next and start at 0 or more.';
+    if (!(radius > 0)) return finding('dial.radius');
+    if (marks.length < 2) return finding('dial.marks');
+    if (marks.some((mark, k) => mark < 0 || mark <= (marks[k - 1] ?? -1))) return finding('dial.order');
     const cells = sectors * (marks.length - 1);
-    return cells <= MOST_CELLS ? null : `That makes ${cells} cells; a dial has ${MOST_CELLS} at most.`;
+    return cells <= MOST_CELLS ? null : finding('dial.cells', cells, MOST_CELLS);
   },
   paths: ({ sectors, radius, marks, phase }) =>
     marks.slice(1).flatMap((mark, ring) => {

@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
 import { mappedContours, pathsOfContours } from '../curve/contours';
 import { mapPath } from '../curve/path';
@@ -20,13 +21,12 @@ const nodesIn = (parts: readonly DrawnPart[]): number =>
   parts.reduce((sum, { contours }) => sum + contours.reduce((all, { nodes }) => all + nodes.length, 0), 0);
 
 /** Why a drawing with so many parts cannot be placed so often, or null where it can. */
-export function drawingProblem({ parts, places }: DrawingNumbers): string | null {
-  if (parts.length === 0) return 'There is nothing in this figure to place.';
-  if (parts.length > MOST_PARTS)
-    return `This figure draws ${parts.length} shapes; one that is placed has ${MOST_PARTS} at most.`;
-  if (places.length === 0) return 'A drawing needs a place.';
+export function drawingProblem({ parts, places }: DrawingNumbers): Finding | null {
+  if (parts.length === 0) return finding('drawing.empty');
+  if (parts.length > MOST_PARTS) return finding('drawing.parts', parts.length, MOST_PARTS);
+  if (places.length === 0) return finding('drawing.places');
   return nodesIn(parts) * places.length > MOST_NODES
-    ? `At ${places.length} places this drawing would have more than ${MOST_NODES} nodes: take fewer places.`
+    ? finding('drawing.nodes', places.length, MOST_NODES)
     : null;
 }
 

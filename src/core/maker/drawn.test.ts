@@ -1,3 +1,5 @@
+import { made, refusal } from '../../../tests/help/made';
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -90,6 +92,7 @@ describe('stamps', () => {
         },
       ],
       null,
+      STRAIGHT,
     )[0]!;
     const line = corners(
       [
@@ -128,8 +131,10 @@ describe('stamps', () => {
   });
 
   it('are refused in numbers that nobody wants, with the spacing that works', () => {
-    expect(stamp.problem({ ...stamp.start, spacing: 0.001 })).toContain('the spacing is 0.04 or more');
-    expect(stamp.problem({ ...stamp.start, spacing: 0 })).toContain('above 0');
+    expect(stamp.problem({ ...stamp.start, spacing: 0.001 })?.sentence).toContain(
+      'the spacing is 0.04 or more',
+    );
+    expect(stamp.problem({ ...stamp.start, spacing: 0 })?.sentence).toContain('above 0');
   });
 
   it.each(STOCK_IDS)('have a stock %s of the size asked, about its middle', (id) => {
@@ -161,7 +166,7 @@ describe('a whirl of a shape', () => {
     const [heart] = stockContours('heart', 20);
     const numbers = { ...nest.start, shape: [heart!], count: 4 };
     expect(nest.problem(numbers)).toBeNull();
-    const paths = nest.paths(numbers);
+    const paths = nest.paths(numbers, made(nest.solve!(numbers).run()));
     expect(paths).toHaveLength(4);
     for (let k = 1; k < paths.length; k += 1) {
       const gap = gapOfCurves([paths[k]!], [paths[k - 1]!]);
@@ -175,15 +180,18 @@ describe('a whirl of a shape', () => {
   });
 
   it('is refused where the shape falls on itself, is open, or has its middle outside', () => {
-    expect(nest.problem({ ...nest.start, angle: turn(1, 4) })).toContain('falls on itself');
-    expect(nest.problem({ ...nest.start, shape: circle })).toContain('falls on itself');
-    expect(nest.problem({ ...nest.start, shape: [{ ...polygon(5, 3), closed: false }] })).toContain('closed');
+    expect(refusal(nest.solve!({ ...nest.start, angle: turn(1, 4) }).run())).toContain('falls on itself');
+    expect(nest.problem({ ...nest.start, angle: turn(0) })?.sentence).toContain('falls on itself');
+    expect(refusal(nest.solve!({ ...nest.start, shape: circle }).run())).toContain('falls on itself');
+    expect(nest.problem({ ...nest.start, shape: [{ ...polygon(5, 3), closed: false }] })?.sentence).toContain(
+      'closed',
+    );
     const far = mapPath(pathOfNodes(polygon(4, 3).nodes, true), { a: 1, b: 0, c: 0, d: 1, e: 9, f: 0 });
-    expect(nest.problem({ ...nest.start, shape: [{ closed: true, nodes: nodesOfPath(far) }] })).toContain(
-      'outside it',
-    );
-    expect(nest.facts!({ ...nest.start, ends: 'size', smallest: 0.5 })[1]!.value).toBe(
-      1 + Math.floor(Math.log(0.5) / Math.log(whirlFactor(4, turn(1, 36)))),
-    );
+    expect(
+      nest.problem({ ...nest.start, shape: [{ closed: true, nodes: nodesOfPath(far) }] })?.sentence,
+    ).toContain('outside it');
+    expect(
+      nest.facts!({ ...nest.start, ends: 'size', smallest: 0.5 }, [], whirlFactor(4, turn(1, 36)))[1]!.value,
+    ).toBe(1 + Math.floor(Math.log(0.5) / Math.log(whirlFactor(4, turn(1, 36)))));
   });
 });

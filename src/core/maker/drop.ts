@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { ORIGIN, point } from '../curve/point';
 import { line } from '../curve/segment';
 import { arcAbout, reflected, type Maker } from './construction';
@@ -16,8 +17,8 @@ export const drop: Maker<DropNumbers> = {
   ],
   start: { length: 40, width: 18 },
   problem: ({ length, width }) => {
-    if (!(width > 0)) return 'A drop is wider than 0.';
-    return length > width ? null : `A drop is longer than wide: more than ${width}.`;
+    if (!(width > 0)) return finding('drop.width');
+    return length > width ? null : finding('drop.length', width);
   },
   paths: ({ length, width }) => {
     const r = width / 2;

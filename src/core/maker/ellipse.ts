@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import { mapPath, type Path } from '../curve/path';
 import { ORIGIN, point, type Point } from '../curve/point';
 import { arcFromBulge } from '../curve/segment';
@@ -10,8 +11,8 @@ export interface EllipseForm extends Placed {
   readonly ry: number;
 }
 
-export const ellipseProblem = ({ rx, ry }: Pick<EllipseForm, 'rx' | 'ry'>): string | null =>
-  rx > 0 && ry > 0 ? null : 'An ellipse needs a width and a height above 0.';
+export const ellipseProblem = ({ rx, ry }: Pick<EllipseForm, 'rx' | 'ry'>): Finding | null =>
+  rx > 0 && ry > 0 ? null : finding('ellipse.size');
 
 const QUARTER_BULGE = Math.tan(Math.PI / 8);
 

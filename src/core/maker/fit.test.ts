@@ -1,3 +1,5 @@
+import { STRAIGHT } from '../derive';
+import type { Path } from '../curve/path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -9,7 +11,10 @@ import { pointAt } from '../curve/segment';
 import { NO_TURN, turn } from '../number/turn';
 import { circlePath } from './circle';
 import { fitNeighbours, fittedForm, growthToTouch, neighbourGap } from './fit';
-import { pathOfForm, pathsOfForm, type Form } from './form';
+import { pathsOfForm, type Form } from './form';
+
+/** The first path of a form. */
+const pathOfForm = (form: Form): Path => pathsOfForm(form, STRAIGHT)[0]!;
 
 const circle = (r: number, at: number): Form => ({
   kind: 'ellipse',
@@ -64,16 +69,16 @@ describe('fitting neighbours', () => {
   it('makes circles on a ring touch where r = R sin(π/n), by size, distance or fold', () => {
     for (const fold of [5, 12, 36]) {
       const rule = { fold, mirror: false };
-      const size = fitNeighbours([circle(2, 50)], rule, 'size', 0, { x: 0, y: -50 });
+      const size = fitNeighbours([circle(2, 50)], rule, 'size', 0, { x: 0, y: -50 }, STRAIGHT);
       expect(size).toMatchObject({ ok: true });
       if (size.ok) expect(Math.abs(2 * size.value - 50 * Math.sin(Math.PI / fold))).toBeLessThan(1e-9);
-      const away = fitNeighbours([circle(2, 50)], rule, 'distance', 0, ORIGIN);
+      const away = fitNeighbours([circle(2, 50)], rule, 'distance', 0, ORIGIN, STRAIGHT);
       if (away.ok) expect(Math.abs((50 + away.value) * Math.sin(Math.PI / fold) - 2)).toBeLessThan(1e-9);
-      const gap = fitNeighbours([circle(2, 50)], rule, 'size', 1.5, { x: 0, y: -50 });
+      const gap = fitNeighbours([circle(2, 50)], rule, 'size', 1.5, { x: 0, y: -50 }, STRAIGHT);
       if (gap.ok)
         expect(Math.abs(2 * 50 * Math.sin(Math.PI / fold) - 2 * 2 * gap.value - 1.5)).toBeLessThan(1e-9);
     }
-    const count = fitNeighbours([circle(5, 50)], { fold: 3, mirror: false }, 'fold', 0, ORIGIN);
+    const count = fitNeighbours([circle(5, 50)], { fold: 3, mirror: false }, 'fold', 0, ORIGIN, STRAIGHT);
     expect(count).toEqual({ ok: true, value: Math.floor(Math.PI / Math.asin(0.1)) });
   });
 
@@ -83,10 +88,11 @@ describe('fitting neighbours', () => {
         for (const gap of [0, 0.7]) {
           const rule = { fold: 12, mirror: false };
           const about = { x: 0, y: -20 };
-          const fit = fitNeighbours([form], rule, by, gap, about);
+          const fit = fitNeighbours([form], rule, by, gap, about, STRAIGHT);
           expect(fit).toMatchObject({ ok: true });
           if (!fit.ok) continue;
-          const at = (value: number) => neighbourGap(pathsOfForm(fittedForm(form, by, value, about)), rule);
+          const at = (value: number) =>
+            neighbourGap(pathsOfForm(fittedForm(form, by, value, about), STRAIGHT), rule);
           // A hair's breadth looser, so that rounding does not make an overlap of a touch.
           const looser = by === 'distance' ? fit.value + 1e-8 : fit.value * (1 - 1e-9);
           expect(Math.abs(at(looser) - gap)).toBeLessThan(1e-7);
@@ -96,7 +102,7 @@ describe('fitting neighbours', () => {
   });
 
   it('tells a gap on both sides of touching, and refuses what cannot be', () => {
-    const path = pathsOfForm(circle(10, 50));
+    const path = pathsOfForm(circle(10, 50), STRAIGHT);
     const exact = 2 * (50 * Math.sin(Math.PI / 12) - 10);
     expect(neighbourGap(path, { fold: 12, mirror: false })).toBeCloseTo(exact, 10);
     expect(neighbourGap(path, { fold: 24, mirror: true })).toBeLessThan(0);
@@ -107,28 +113,32 @@ describe('fitting neighbours', () => {
         path.map((each) => mapPath(each, step)),
       ),
     ).toBeCloseTo(exact, 10);
-    expect(fitNeighbours([circle(10, 0)], { fold: 12, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({
+    expect(
+      fitNeighbours([circle(10, 0)], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT),
+    ).toMatchObject({
       ok: false,
     });
-    expect(fitNeighbours([petal], { fold: 2, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({
+    expect(fitNeighbours([petal], { fold: 2, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
     });
-    expect(fitNeighbours([], { fold: 12, mirror: false }, 'size', 0, ORIGIN)).toMatchObject({ ok: false });
+    expect(fitNeighbours([], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
+      ok: false,
+    });
     const square: Form = { kind: 'polygon', at: { x: 0, y: -30 }, rotation: NO_TURN, sides: 4, radius: 5 };
-    expect(fitNeighbours([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN)).toEqual({
+    expect(fitNeighbours([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
-      message: 'These shapes have no width of their own; fit their size.',
+      finding: { code: 'fit.width' },
     });
   });
 
   it('grows one shape until it touches another, from either side', () => {
     const other = circle(4, 30);
     for (const r of [2, 9]) {
-      const factor = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other]);
+      const factor = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other], STRAIGHT);
       expect(Math.abs((factor ?? 0) * r - 16)).toBeLessThan(1e-8);
     }
     const kite: Form = { kind: 'polygon', at: { x: 20, y: -10 }, rotation: NO_TURN, sides: 4, radius: 3 };
-    const factor = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)]);
+    const factor = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)], STRAIGHT);
     expect(Math.abs((factor ?? 0) * 3 - 15)).toBeLessThan(1e-8);
   });
 });

@@ -1,5 +1,7 @@
+import { failed, finding, ok, type Result } from '../finding';
+import type { Work } from '../derive';
 import { boundsOfPaths } from '../curve/bounds';
-import { MIRROR, turnMap } from '../curve/affine';
+import { MIRROR, moveMap, scaleMap, turnMap } from '../curve/affine';
 import { gapBetween } from '../curve/gap';
 import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -50,13 +52,6 @@ export function neighbourGap(paths: readonly Path[], rule: Pick<TurnRule, 'fold'
   );
 }
 
-interface Fitted {
-  /** The factor of the size or width, the way outward along the axis, or the fold. */
-  readonly value: number;
-}
-
-export type FitResult = ({ readonly ok: true } & Fitted) | { readonly ok: false; readonly message: string };
-
 /**
  * The parameter at which a gap that falls as the parameter grows is just what is asked: bracketed, then halved until
  * the bracket is as narrow as doubles allow. The lower end, which keeps the gap, is what is given.
@@ -83,10 +78,15 @@ function solve(
  * The factor by which a form grows or shrinks about a point until it just touches others; null where no size does. By the
  * distance of the curves at two small gaps, as with neighbours.
  */
-export function growthToTouch(form: Form, about: Point, others: readonly Form[]): number | null {
-  const still = others.flatMap(pathsOfForm);
-  const gapAt = (factor: number): number => gapBetween(pathsOfForm(scaledForm(form, factor, about)), still);
-  const box = boundsOfPaths(pathsOfForm(form));
+export function growthToTouch(form: Form, about: Point, others: readonly Form[], work: Work): number | null {
+  const still = others.flatMap((other) => pathsOfForm(other, work));
+  const own = pathsOfForm(form, work);
+  const gapAt = (factor: number): number =>
+    gapBetween(
+      own.map((path) => mapPath(path, scaleMap(factor, about))),
+      still,
+    );
+  const box = boundsOfPaths(own);
   const small = 1e-6 * Math.max(box.right - box.left, box.bottom - box.top);
   const at = (gap: number): number | null =>
     solve(
@@ -112,6 +112,7 @@ export function fittedForm(form: Form, by: FitBy, value: number, about: Point): 
 /**
  * Solves for the size (about a point), the width, the distance from the centre or the fold at which neighbouring copies of
  * forms keep a gap; 0 touches. On the true curves, within 1e-9 of the figure's size.
+ * @returns the factor of the size or width, the way outward along the axis, or the fold
  */
 export function fitNeighbours(
   forms: readonly Form[],
@@ -119,34 +120,35 @@ export function fitNeighbours(
   by: FitBy,
   gap: number,
   about: Point,
-): FitResult {
-  if (forms.length === 0) return { ok: false, message: 'There is nothing to fit.' };
+  work: Work,
+): Result<number> {
+  if (forms.length === 0) return failed(finding('fit.nothing'));
   if (by === 'fold') {
-    const paths = forms.flatMap(pathsOfForm);
+    const paths = forms.flatMap((form) => pathsOfForm(form, work));
     const keeps = (fold: number): boolean => neighbourGap(paths, { ...rule, fold }) >= gap;
-    if (!keeps(3)) return { ok: false, message: 'Even three copies overlap.' };
+    if (!keeps(3)) return failed(finding('fit.fold'));
     let [low, high] = [3, MOST_FOLD + 1];
     while (high - low > 1) {
       const middle = Math.floor((low + high) / 2);
       if (keeps(middle)) low = middle;
       else high = middle;
     }
-    return { ok: true, value: low };
+    return ok(low);
   }
-  if (rule.fold < 3) return { ok: false, message: 'Copies have neighbours beside them from 3-fold on.' };
-  if (by === 'width' && !forms.every((form) => widenedForm(form, 1)))
-    return { ok: false, message: 'These shapes have no width of their own; fit their size.' };
-  const isSigned = rule.mirror || areOwnMirror(forms.flatMap(pathsOfForm), 1e-9);
-  const gapAt = (x: number): number => {
-    const factor = by === 'distance' ? -x : x;
-    return neighbourGap(
-      forms.flatMap((form) => pathsOfForm(fittedForm(form, by, factor, about))),
-      rule,
-    );
+  if (rule.fold < 3) return failed(finding('fit.neighbours'));
+  if (by === 'width' && !forms.every((form) => widenedForm(form, 1))) return failed(finding('fit.width'));
+  const own = forms.flatMap((form) => pathsOfForm(form, work));
+  const isSigned = rule.mirror || areOwnMirror(own, 1e-9);
+  // Scaling and moving a form does to its paths what it does to itself.
+  const fitted = (x: number): readonly Path[] => {
+    if (by === 'width') return forms.flatMap((form) => pathsOfForm(widenedForm(form, x) ?? form, work));
+    const map = by === 'size' ? scaleMap(x, about) : moveMap({ x: 0, y: x });
+    return own.map((path) => mapPath(path, map));
   };
+  const gapAt = (x: number): number => neighbourGap(fitted(x), rule);
   const reach = Math.max(
     1e-6,
-    ...forms.flatMap(pathsOfForm).map((path) => {
+    ...own.map((path) => {
       const box = boundsOfPaths([path]);
       return Math.max(-box.top, box.bottom, box.right, -box.left);
     }),
@@ -172,7 +174,6 @@ export function fitNeighbours(
   const small = 1e-5 * reach;
   const [near, nearer] = gap === 0 && !isSigned ? [at(2 * small), at(small)] : [null, null];
   const found = near !== null && nearer !== null ? 2 * nearer - near : at(gap);
-  if (found === null)
-    return { ok: false, message: `No ${by} keeps a gap of ${gap} here: the shape reaches round the centre.` };
-  return { ok: true, value: by === 'distance' ? -found : found };
+  if (found === null) return failed(finding('fit.none', by, gap));
+  return ok(by === 'distance' ? -found : found);
 }

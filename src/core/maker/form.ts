@@ -1,15 +1,16 @@
+import { finding, ok, valueOr, type Finding, type Result } from '../finding';
 import { applyTo, moveMap, scaleMap } from '../curve/affine';
 import { contoursOfPaths, mappedContours, pathsOfContours, type Contour } from '../curve/contours';
 import type { PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
-import { scaledNumbers } from './construction';
+import { rememberedWith, type Work } from '../derive';
+import { scaledNumbers, type MakerFact } from './construction';
 import { dragEllipse, ellipseHandles, ellipsePath, ellipseProblem, type EllipseForm } from './ellipse';
 import { dragPetal, petalHandles, petalPath, petalProblem, scaledPetal, type PetalForm } from './petal';
 import { isBuiltKind, makerOf, withNumbers, type BuiltForm } from './makers';
 import { directionTo, ownPoint, placePath, placePoint, type MakerHandle } from './placed';
 import { dragPolygon, polygonHandles, polygonPaths, polygonProblem, type PolygonForm } from './polygon';
-import { remembered } from '../remembered';
 
 /** A path drawn node by node. */
 export interface PathForm {
@@ -36,15 +37,13 @@ export type MakerForm = Exclude<Form, PathForm>;
 
 export const isBuilt = (form: Form): form is BuiltForm => isBuiltKind(form.kind);
 
-/** The paths of a form in motif coordinates; made once for each form. */
-export const pathsOfForm = remembered((form: Form): readonly Path[] => makePaths(form));
+/**
+ * The paths of a form in motif coordinates, the same as long as the form is; none while what they follow from is worked out, and
+ * where nothing comes of it.
+ */
+export const pathsOfForm = rememberedWith(makePaths);
 
-const NOTHING: Path = { closed: false, segments: [] };
-
-/** The first path of a form: all of it but for constructions of several. */
-export const pathOfForm = (form: Form): Path => pathsOfForm(form)[0] ?? NOTHING;
-
-function makePaths(form: Form): readonly Path[] {
+function makePaths(form: Form, work: Work): readonly Path[] {
   switch (form.kind) {
     case 'path':
       return pathsOfContours(form.contours);
@@ -54,20 +53,45 @@ function makePaths(form: Form): readonly Path[] {
       return polygonPaths(form);
     case 'ellipse':
       return [ellipsePath(form)];
-    default:
-      return makerOf(form.kind)
-        .paths(form.numbers)
-        .map((path) => placePath(form, path));
+    default: {
+      const solved = solvedOf(form, work);
+      return solved?.ok
+        ? makerOf(form.kind)
+            .paths(form.numbers, solved.value)
+            .map((path) => placePath(form, path))
+        : [];
+    }
   }
 }
 
-/** Why a form's numbers make no shape, or null where they do. */
-export function formProblem(form: Form): string | null {
+/** What a construction has to have worked out; undefined while that is not there. */
+function solvedOf({ kind, numbers }: BuiltForm, work: Work): Result<unknown> | undefined {
+  const maker = makerOf(kind);
+  return maker.solve ? work.ask(maker.solve(numbers)) : ok(undefined);
+}
+
+const valueOf = (form: BuiltForm, work: Work): unknown => valueOr(solvedOf(form, work), undefined);
+
+/** True where a form's paths take work that may last. */
+export const isSolved = (form: Form): boolean => isBuilt(form) && makerOf(form.kind).solve !== undefined;
+
+/**
+ * Why nothing comes of a form: of its numbers, or of what they lead to; null where something does, and while that is being worked out.
+ */
+export function formFinding(form: Form, work: Work): Finding | null {
+  const problem = formProblem(form);
+  if (problem !== null || !isBuilt(form)) return problem;
+  const solved = solvedOf(form, work);
+  return solved && !solved.ok ? solved.finding : null;
+}
+
+/** Why a form's numbers can make no shape, or null where they may. Looks at the numbers alone. */
+export function formProblem(form: Form): Finding | null {
   switch (form.kind) {
     case 'path':
       return form.contours.length > 0 && form.contours.every(({ nodes }) => nodes.length >= 2)
         ? null
-        : 'A path needs two nodes at least.';
+        : finding('path.nodes');
     case 'petal':
       return petalProblem(form.size);
     case 'polygon':
@@ -82,7 +106,7 @@ export function formProblem(form: Form): string | null {
 const FAR_END = 'far end';
 
 /** The live handles of a maker; a drawn path has nodes instead. */
-export function handlesOfForm(form: Form): MakerHandle[] {
+export function handlesOfForm(form: Form, work: Work): MakerHandle[] {
   switch (form.kind) {
     case 'path':
       return [];
@@ -94,7 +118,7 @@ export function handlesOfForm(form: Form): MakerHandle[] {
       return ellipseHandles(form);
     default: {
       const maker = makerOf(form.kind);
-      const grips = maker.grips?.(form.numbers) ?? [];
+      const grips = maker.grips?.(form.numbers, valueOf(form, work)) ?? [];
       return [
         { id: 'origin', point: form.at },
         ...(maker.extent
@@ -116,7 +140,7 @@ function reachedForm(form: BuiltForm, extent: number): BuiltForm {
   return withNumbers(form, numbers);
 }
 
-function dragBuilt(form: BuiltForm, id: string, to: Point): BuiltForm {
+function dragBuilt(form: BuiltForm, id: string, to: Point, work: Work): BuiltForm {
   const maker = makerOf(form.kind);
   let next = form;
   if (id === 'origin') next = { ...form, at: to };
@@ -124,15 +148,15 @@ function dragBuilt(form: BuiltForm, id: string, to: Point): BuiltForm {
     const extent = distance(form.at, to);
     if (extent > 0) next = { ...reachedForm(form, extent), rotation: directionTo(form.at, to) };
   } else {
-    const grip = maker.grips?.(form.numbers).find((each) => each.id === id);
+    const grip = maker.grips?.(form.numbers, valueOf(form, work)).find((each) => each.id === id);
     if (grip) next = withNumbers(form, { ...form.numbers, ...grip.drag(ownPoint(form, to)) });
   }
   // A drag that would make nothing leaves things as they are.
-  return formProblem(next) === null ? next : form;
+  return formFinding(next, work) === null ? next : form;
 }
 
 /** A maker with one of its handles put at a point of the motif. */
-export function dragFormHandle(form: MakerForm, id: string, to: Point): MakerForm {
+export function dragFormHandle(form: MakerForm, id: string, to: Point, work: Work): MakerForm {
   switch (form.kind) {
     case 'petal':
       return dragPetal(form, id, to);
@@ -141,7 +165,7 @@ export function dragFormHandle(form: MakerForm, id: string, to: Point): MakerFor
     case 'ellipse':
       return dragEllipse(form, id, to);
     default:
-      return dragBuilt(form, id, to);
+      return dragBuilt(form, id, to, work);
   }
 }
 
@@ -171,10 +195,11 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
 }
 
 /** The paths of a form that belong together as one part with its holes: a drawn path is one, a maker has some. */
-export function partsOfForm(form: Form): readonly (readonly Path[])[] {
-  const paths = pathsOfForm(form);
-  if (form.kind === 'path') return [paths];
-  const sizes = (isBuilt(form) && makerOf(form.kind).partSizes?.(form.numbers)) || [1];
+export function partsOfForm(form: Form, work: Work): readonly (readonly Path[])[] {
+  const paths = pathsOfForm(form, work);
+  const maker = isBuilt(form) ? makerOf(form.kind) : null;
+  if (form.kind === 'path' || maker?.isOnePart) return paths.length > 0 ? [paths] : [];
+  const sizes = (isBuilt(form) && maker?.partSizes?.(form.numbers)) || [1];
   const parts: (readonly Path[])[] = [];
   for (let from = 0; from < paths.length;) {
     const to = from + Math.max(1, sizes[parts.length % sizes.length] ?? 1);
@@ -184,8 +209,12 @@ export function partsOfForm(form: Form): readonly (readonly Path[])[] {
   return parts;
 }
 
+/** The figures that follow from a construction's numbers, for people to read. */
+export const factsOfForm = (form: BuiltForm, work: Work): readonly MakerFact[] =>
+  makerOf(form.kind).facts?.(form.numbers, pathsOfForm(form, work), valueOf(form, work)) ?? [];
+
 /** The form as nodes that edit like any drawn path: one for each of its parts. */
-export function plainForms(form: Form): PathForm[] {
+export function plainForms(form: Form, work: Work): PathForm[] {
   if (form.kind === 'path') return [form];
-  return partsOfForm(form).map(formOfPaths);
+  return partsOfForm(form, work).map(formOfPaths);
 }

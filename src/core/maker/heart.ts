@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { distance, ORIGIN, point } from '../curve/point';
 import { line } from '../curve/segment';
 import { arcAbout, reflected, type Maker } from './construction';
@@ -25,11 +26,11 @@ export const heart: Maker<HeartNumbers> = {
   start: { length: 36, width: 36, notch: 7 },
   problem: (numbers) => {
     const { length, width, notch } = numbers;
-    if (!(width > 0)) return 'A heart is wider than 0.';
-    if (!(notch > 0 && notch <= width / 4)) return `The notch is above 0 and at most ${width / 4} deep.`;
+    if (!(width > 0)) return finding('heart.width');
+    if (!(notch > 0 && notch <= width / 4)) return finding('heart.notch', width / 4);
     const { r, aside, up } = lobes(numbers);
     if (up > 0 && Math.hypot(aside, up) > r && length > r) return null;
-    return `A heart of this width is longer than ${Number((r + Math.sqrt(Math.max(0, r * r - aside * aside))).toPrecision(6))}.`;
+    return finding('heart.length', r + Math.sqrt(Math.max(0, r * r - aside * aside)));
   },
   paths: (numbers) => {
     const { r, aside, up } = lobes(numbers);

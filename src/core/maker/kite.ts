@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { ORIGIN, point } from '../curve/point';
 import { polygonOf, reflected, type Maker } from './construction';
 
@@ -13,8 +14,8 @@ export const kite: Maker<KiteNumbers> = {
   ],
   start: { length: 40, width: 16, widest: 26 },
   problem: ({ length, width, widest }) => {
-    if (!(length > 0 && width > 0)) return 'A kite needs a length and a width above 0.';
-    return widest > 0 && widest < length ? null : `A kite is widest between 0 and ${length}.`;
+    if (!(length > 0 && width > 0)) return finding('kite.size');
+    return widest > 0 && widest < length ? null : finding('kite.widest', length);
   },
   paths: ({ length, width, widest }) => {
     const right = point(width / 2, -widest);

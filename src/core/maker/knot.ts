@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import type { Path } from '../curve/path';
 import { arcFromBulge } from '../curve/segment';
 import { gcd, radiansOf, turn, type Turn } from '../number/turn';
@@ -26,9 +27,9 @@ export const knot: Maker<KnotNumbers> = {
   ],
   start: { lobes: 3, skip: 1, radius: 45, arc: turn(1, 2) },
   problem: ({ lobes, skip, radius, arc }) => {
-    if (!(radius > 0)) return 'A knot needs a radius above 0.';
-    if (!(2 * skip <= lobes)) return `With ${lobes} lobes, k goes from 1 to ${Math.floor(lobes / 2)}.`;
-    return arc.num > 0 && arc.num < arc.den ? null : 'An arc is above 0° and below 360°.';
+    if (!(radius > 0)) return finding('knot.radius');
+    if (!(2 * skip <= lobes)) return finding('knot.skip', lobes);
+    return arc.num > 0 && arc.num < arc.den ? null : finding('knot.arc');
   },
   paths: ({ lobes, skip, radius, arc }) => {
     const bulge = -Math.tan(radiansOf(arc) / 4);

@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { ORIGIN, point, type Point } from '../curve/point';
 import { circlePath, commonOfCircles } from './circle';
 import type { Maker } from './construction';
@@ -43,8 +44,8 @@ export const lattice: Maker<LatticeNumbers> = {
   start: { rings: 2, radius: 15, spacing: 15, clip: 'no', within: 30 },
   rule: 'evenodd',
   problem: ({ radius, spacing, clip, within }) => {
-    if (!(radius > 0 && spacing > 0)) return 'Radius and distance are above 0.';
-    return clip === 'no' || within > 0 ? null : 'The circle to clip to has a radius above 0.';
+    if (!(radius > 0 && spacing > 0)) return finding('lattice.size');
+    return clip === 'no' || within > 0 ? null : finding('lattice.clip');
   },
   paths: ({ rings, radius, spacing, clip, within }) =>
     gridPoints(rings, spacing).flatMap((centre) => {

@@ -1,3 +1,6 @@
+import { STRAIGHT } from '../derive';
+import type { Path } from '../curve/path';
+import { pathsOfForm } from './form';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -14,12 +17,14 @@ import {
   handlesOfForm,
   movedForm,
   pathForm,
-  pathOfForm,
   plainForms,
   scaledForm,
   type Form,
 } from './form';
 import { petalCircles, petalExtent, petalPath, type PetalForm } from './petal';
+
+/** The first path of a form. */
+const pathOfForm = (form: Form): Path => pathsOfForm(form, STRAIGHT)[0]!;
 
 const size = fc.double({ min: 0.5, max: 80, noNaN: true });
 const at = anyPoint;
@@ -133,15 +138,15 @@ describe('every maker', () => {
   it('has the handle that was dragged where it was dragged to, along what it can change', () => {
     fc.assert(
       fc.property(anyMaker, fc.nat(3), anyPoint, (form, k, to) => {
-        const handles = handlesOfForm(form);
+        const handles = handlesOfForm(form, STRAIGHT);
         const { id } = handles[k % handles.length]!;
-        const dragged = dragFormHandle(form, id, to);
+        const dragged = dragFormHandle(form, id, to, STRAIGHT);
         expect(dragged.kind).toBe(form.kind);
         expect(formProblem(dragged)).toBeNull();
         if (id === 'base' || id === 'middle')
-          expect(distance(handlesOfForm(dragged)[0]!.point, to)).toBeLessThan(1e-6);
+          expect(distance(handlesOfForm(dragged, STRAIGHT)[0]!.point, to)).toBeLessThan(1e-6);
         if ((id === 'tip' || id === 'corner') && distance(form.at, to) > 0.01) {
-          const found = handlesOfForm(dragged).find((handle) => handle.id === id)!;
+          const found = handlesOfForm(dragged, STRAIGHT).find((handle) => handle.id === id)!;
           expect(distance(found.point, to)).toBeLessThan(1e-5);
         }
       }),
@@ -158,26 +163,26 @@ describe('every maker', () => {
         expect(b.top - a.top).toBeCloseTo(by.y, 6);
         const scaled = signedArea([pathOfForm(scaledForm(form, factor, by))]);
         expect(Math.abs(scaled / (area * factor * factor) - 1)).toBeLessThan(1e-9);
-        expect(samePath(pathOfForm(plainForms(form)[0]!), pathOfForm(form), 1e-6)).toBe(true);
+        expect(samePath(pathOfForm(plainForms(form, STRAIGHT)[0]!), pathOfForm(form), 1e-6)).toBe(true);
       }),
     );
   });
 
   it('refuses impossible numbers with a sentence', () => {
     const base = { at: { x: 0, y: 0 }, rotation: NO_TURN };
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'size', length: 0, width: 3 } })).toContain(
-      'above 0',
-    );
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: 5, apart: 10 } })).toContain(
-      'between 0 and 10',
-    );
-    expect(formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: -5, apart: 1 } })).toContain(
-      'radius',
-    );
-    expect(formProblem({ kind: 'polygon', ...base, sides: 2, radius: 3 })).toContain('3 to 720');
-    expect(formProblem({ kind: 'polygon', ...base, sides: 5, radius: NaN })).toContain('above 0');
-    expect(formProblem({ kind: 'ellipse', ...base, rx: 1, ry: -1 })).toContain('above 0');
-    expect(formProblem(pathForm([], true))).toContain('two nodes');
+    expect(
+      formProblem({ kind: 'petal', ...base, size: { by: 'size', length: 0, width: 3 } })?.sentence,
+    ).toContain('above 0');
+    expect(
+      formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: 5, apart: 10 } })?.sentence,
+    ).toContain('between 0 and 10');
+    expect(
+      formProblem({ kind: 'petal', ...base, size: { by: 'circles', radius: -5, apart: 1 } })?.sentence,
+    ).toContain('radius');
+    expect(formProblem({ kind: 'polygon', ...base, sides: 2, radius: 3 })?.sentence).toContain('3 to 720');
+    expect(formProblem({ kind: 'polygon', ...base, sides: 5, radius: NaN })?.sentence).toContain('above 0');
+    expect(formProblem({ kind: 'ellipse', ...base, rx: 1, ry: -1 })?.sentence).toContain('above 0');
+    expect(formProblem(pathForm([], true))?.sentence).toContain('two nodes');
   });
 
   it('scales drawn paths, handles and all', () => {

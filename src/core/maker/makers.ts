@@ -49,7 +49,7 @@ export const MAKERS = {
 
 export type BuiltKind = keyof typeof MAKERS;
 
-type NumbersOf<K extends BuiltKind> = (typeof MAKERS)[K] extends Maker<infer N> ? N : never;
+type NumbersOf<K extends BuiltKind> = (typeof MAKERS)[K] extends Maker<infer N, infer _S> ? N : never;
 
 /** A construction of one kind, placed, with its numbers. */
 export type BuiltForm = {
@@ -61,7 +61,8 @@ export const BUILT_KINDS = Object.keys(MAKERS) as readonly BuiltKind[];
 export const isBuiltKind = (kind: string): kind is BuiltKind => kind in MAKERS;
 
 /** The maker of a kind, its numbers unnamed: a form's kind and numbers belong together, which no type can say here. */
-export const makerOf = (kind: BuiltKind): Maker<Numbers> => MAKERS[kind] as unknown as Maker<Numbers>;
+export const makerOf = (kind: BuiltKind): Maker<Numbers, unknown> =>
+  MAKERS[kind] as unknown as Maker<Numbers, unknown>;
 
 /** A form with other numbers of its kind. */
 export const withNumbers = (form: BuiltForm, numbers: Numbers): BuiltForm =>

@@ -1,8 +1,11 @@
+import { taskOf, type TaskKind } from '../derive';
+import { failed, finding, ok } from '../finding';
+import { remembered } from '../remembered';
 import { compose, scaleMap, turnMap } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
 import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
 import { gapOfCurves } from '../curve/gap';
-import { mapPath, type Path } from '../curve/path';
+import { mapPath } from '../curve/path';
 import { lengthOf, ORIGIN, polarOf } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { bisected } from '../number/solve';
@@ -34,25 +37,13 @@ const MOST = 200;
 /** Nearer than this to 1, a shape that is turned is its own image. */
 const SAME = 1 - 1e-4;
 
-const solved = new WeakMap<readonly Contour[], Map<string, number | null>>();
-
 /**
  * How much smaller a shape is that stands turned inside its equal and just touches it; null where it falls on itself. The largest
  * scale about 0, 0 at which the curves do not cross, by bisection on their true distance; touching is where two small gaps
  * lead to, as with neighbours.
  */
 export function nestFactor(shape: readonly Contour[], angle: Turn): number | null {
-  const known = solved.get(shape) ?? new Map<string, number | null>();
-  solved.set(shape, known);
-  const key = `${angle.num}/${angle.den}`;
-  const before = known.get(key);
-  if (before !== undefined) return before;
-  const factor = solveFactor(pathsOfContours(shape), angle);
-  known.set(key, factor);
-  return factor;
-}
-
-function solveFactor(outer: readonly Path[], angle: Turn): number | null {
+  const outer = pathsOfContours(shape);
   const turned = outer.map((path) => mapPath(path, turnMap(angle)));
   const gapAt = (factor: number): number =>
     gapOfCurves(
@@ -69,11 +60,28 @@ function solveFactor(outer: readonly Path[], angle: Turn): number | null {
   return 2 * nearer - near;
 }
 
-function countOf({ shape, angle, ends, count, smallest }: NestNumbers): number {
-  if (ends === 'count') return count;
-  const factor = nestFactor(shape, angle);
-  return factor === null ? 1 : Math.min(MOST, 1 + Math.floor(Math.log(smallest) / Math.log(factor) + 1e-9));
+interface NestInput {
+  readonly shape: readonly Contour[];
+  readonly angle: Turn;
 }
+
+/** Milliseconds for each pair of nodes, about: curves are compared with curves some hundred times. */
+const COST_OF_PAIR = 0.2;
+
+/** The factor from one shape of a whirl to the next; see `nestFactor`. */
+export const NEST: TaskKind<NestInput, number> = {
+  name: 'nest',
+  cost: ({ shape }) => COST_OF_PAIR * nodesOfContours(shape).length ** 2,
+  run: ({ shape, angle }) => {
+    const factor = nestFactor(shape, angle);
+    return factor === null ? failed(finding('nest.angle', degreesOf(wrapTurn(angle)))) : ok(factor);
+  },
+};
+
+const nestTask = remembered(({ shape, angle }: NestNumbers) => taskOf(NEST, { shape, angle }));
+
+const countOf = ({ ends, count, smallest }: NestNumbers, factor: number): number =>
+  ends === 'count' ? count : Math.min(MOST, 1 + Math.floor(Math.log(smallest) / Math.log(factor) + 1e-9));
 
 const square = (r: number): Contour => ({
   closed: true,
@@ -81,7 +89,7 @@ const square = (r: number): Contour => ({
 });
 
 /** Any closed shape turned and shrunk inward again and again, each just touching the one outside it. */
-export const nest: Maker<NestNumbers> = {
+export const nest: Maker<NestNumbers, number> = {
   name: 'Whirl of a shape',
   fields: [
     { key: 'shape', label: 'Shape', type: 'drawn' },
@@ -100,29 +108,25 @@ export const nest: Maker<NestNumbers> = {
   rule: 'evenodd',
   problem: ({ shape, angle }) => {
     const [path, another] = pathsOfContours(shape);
-    if (!path?.closed || another) return 'A whirl needs one closed shape.';
-    if (windingNumber(path, ORIGIN, 1e-9) === 0)
-      return 'The middle of this shape lies outside it: nothing can shrink towards it.';
+    if (!path?.closed || another) return finding('nest.shape');
+    if (windingNumber(path, ORIGIN, 1e-9) === 0) return finding('nest.middle');
     const degrees = degreesOf(wrapTurn(angle));
-    if (degrees === 0 || nestFactor(shape, angle) === null)
-      return `Turned by ${Number(degrees.toPrecision(6))}° the shape falls on itself: take another angle.`;
-    return null;
+    return degrees === 0 ? finding('nest.angle', degrees) : null;
   },
-  paths: (numbers) => {
+  solve: nestTask,
+  paths: (numbers, factor) => {
     const { shape, angle } = numbers;
-    const factor = nestFactor(shape, angle) ?? 1;
     const outer = pathsOfContours(shape);
-    return Array.from({ length: countOf(numbers) }, (_, k) => {
+    return Array.from({ length: countOf(numbers, factor) }, (_, k) => {
       const m = compose(turnMap(multiplyTurn(angle, k)), scaleMap(factor ** k, ORIGIN));
       return outer.map((path) => mapPath(path, m));
     }).flat();
   },
-  grips: ({ shape, angle }) => {
+  grips: ({ shape, angle }, factor = 1) => {
     // The first corner of the second one: dragged round, it says how far each is turned.
     const [corner] = nodesOfContours(shape);
     if (!corner || lengthOf(corner) === 0) return [];
     const start = polarOf(corner);
-    const factor = nestFactor(shape, angle) ?? 1;
     const at = alongTurn(addTurns(turnFromDegrees(start.degrees), angle), start.r * factor);
     return [
       {
@@ -132,8 +136,8 @@ export const nest: Maker<NestNumbers> = {
       },
     ];
   },
-  facts: (numbers) => [
-    { caption: 'Each is times', value: nestFactor(numbers.shape, numbers.angle) ?? 1, as: 'plain' },
-    { caption: 'Count', value: countOf(numbers), as: 'plain' },
+  facts: (numbers, _, factor = 1) => [
+    { caption: 'Each is times', value: factor, as: 'plain' },
+    { caption: 'Count', value: factor < 1 ? countOf(numbers, factor) : numbers.count, as: 'plain' },
   ],
 };

@@ -1,10 +1,13 @@
+import { finding } from '../finding';
 import { pathsOfContours, type Contour } from '../curve/contours';
 import { signedArea } from '../curve/path';
 import type { BandJoin } from '../merge/band';
-import type { OutlineTask } from '../merge/outlines';
+import type { Path } from '../curve/path';
+import { taskOf } from '../derive';
+import { OFFSET } from '../merge/tasks';
+import { remembered } from '../remembered';
 import { nodeGrips } from './band';
-import type { Maker } from './construction';
-import { JOIN_FIELDS, outlined } from './outlined';
+import { JOIN_FIELDS, type Maker } from './construction';
 
 export type OffsetNumbers = {
   /** What the outline runs beside. */
@@ -16,19 +19,12 @@ export type OffsetNumbers = {
   readonly limit: number;
 };
 
-const taskOf = ({ shape, rule, away, join, limit }: OffsetNumbers): OutlineTask => ({
-  kind: 'offset',
-  paths: pathsOfContours(shape),
-  rule,
-  away,
-  join,
-  limit,
-});
-
-const drawn = outlined(taskOf, 'Nothing of the shape is left that far inward.');
+const offsetTask = remembered(({ shape, rule, away, join, limit }: OffsetNumbers) =>
+  taskOf(OFFSET, { paths: pathsOfContours(shape), rule, away, join, limit }),
+);
 
 /** A closed shape's outline at a distance from it, outward or inward; stays a distance. */
-export const offset: Maker<OffsetNumbers> = {
+export const offset: Maker<OffsetNumbers, readonly Path[]> = {
   name: 'Offset',
   fields: [
     { key: 'shape', label: 'Shape', type: 'drawn' },
@@ -61,15 +57,13 @@ export const offset: Maker<OffsetNumbers> = {
     join: 'round',
     limit: 4,
   },
-  problem: (numbers) => {
-    if (!numbers.shape.some(({ closed }) => closed)) return 'An offset needs a closed shape.';
-    return drawn.problem(numbers);
-  },
-  partSizes: (numbers) => [Math.max(1, drawn.paths(numbers).length)],
-  paths: drawn.paths,
+  problem: ({ shape }) => (shape.some(({ closed }) => closed) ? null : finding('offset.shape')),
+  solve: offsetTask,
+  isOnePart: true,
+  paths: (_, outlines) => outlines,
   grips: ({ shape }) => nodeGrips(shape, (next) => ({ shape: next })),
-  facts: (numbers) => [
-    { caption: 'Area', value: signedArea(drawn.paths(numbers)), as: 'plain' },
+  facts: (numbers, paths) => [
+    { caption: 'Area', value: signedArea(paths), as: 'plain' },
     { caption: 'Area before', value: signedArea(pathsOfContours(numbers.shape)), as: 'plain' },
   ],
 };

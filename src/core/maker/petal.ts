@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import type { Path } from '../curve/path';
 import { distance, ORIGIN, point, type Point } from '../curve/point';
 import { arcFromBulge } from '../curve/segment';
@@ -32,14 +33,12 @@ export function petalCircles(size: PetalSize): { radius: number; apart: number }
 }
 
 /** Why these numbers make no petal, or null where they make one. */
-export function petalProblem(size: PetalSize): string | null {
+export function petalProblem(size: PetalSize): Finding | null {
   if (size.by === 'size') {
-    return size.length > 0 && size.width > 0 ? null : 'A petal needs a length and a width above 0.';
+    return size.length > 0 && size.width > 0 ? null : finding('petal.size');
   }
-  if (!(size.radius > 0)) return 'The circles need a radius above 0.';
-  return size.apart > 0 && size.apart < 2 * size.radius
-    ? null
-    : `The circles overlap when their centres are between 0 and ${2 * size.radius} apart.`;
+  if (!(size.radius > 0)) return finding('petal.radius');
+  return size.apart > 0 && size.apart < 2 * size.radius ? null : finding('petal.apart', 2 * size.radius);
 }
 
 export function petalPath(form: PetalForm): Path {

@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { turn } from '../number/turn';
@@ -22,12 +23,12 @@ export function polygonProblem({
   sides,
   radius,
   diagonals,
-}: Pick<PolygonForm, 'sides' | 'radius' | 'diagonals'>): string | null {
+}: Pick<PolygonForm, 'sides' | 'radius' | 'diagonals'>): Finding | null {
   if (!Number.isInteger(sides) || sides < 3 || sides > MOST_SIDES)
-    return `A polygon has 3 to ${MOST_SIDES} sides.`;
+    return finding('polygon.sides', MOST_SIDES);
   if (diagonals === 'all' && sides > MOST_CORNERS_WITH_ALL)
-    return `With all diagonals a polygon has at most ${MOST_CORNERS_WITH_ALL} sides.`;
-  return radius > 0 ? null : 'A polygon needs a radius above 0.';
+    return finding('polygon.diagonals', MOST_CORNERS_WITH_ALL);
+  return radius > 0 ? null : finding('polygon.radius');
 }
 
 /**

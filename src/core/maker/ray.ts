@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { ORIGIN, point, type Point } from '../curve/point';
 import { line } from '../curve/segment';
 import { radiansOf, turn, type Turn } from '../number/turn';
@@ -57,13 +58,11 @@ export const ray: Maker<RayNumbers> = {
   ],
   start: { reach: 70, by: 'angle', angle: turn(1, 30), width: 15, rim: 'flat', point: 12 },
   problem: ({ reach, by, angle, width, rim, point: tip }) => {
-    if (!(reach > 0)) return 'A ray reaches farther than 0.';
-    if (by === 'angle' && !(angle.num > 0 && 2 * angle.num < angle.den))
-      return 'The angle of a ray is above 0° and below 180°.';
-    if (by === 'width' && !(width > 0)) return 'The rim is wider than 0.';
-    if (by === 'width' && rim === 'round' && !(width < 2 * reach))
-      return `A round rim is at most ${2 * reach} wide at this reach.`;
-    if (rim === 'pointed' && !(tip > 0 && tip < reach)) return `The point is between 0 and ${reach} long.`;
+    if (!(reach > 0)) return finding('ray.reach');
+    if (by === 'angle' && !(angle.num > 0 && 2 * angle.num < angle.den)) return finding('ray.angle');
+    if (by === 'width' && !(width > 0)) return finding('ray.width');
+    if (by === 'width' && rim === 'round' && !(width < 2 * reach)) return finding('ray.rim', 2 * reach);
+    if (rim === 'pointed' && !(tip > 0 && tip < reach)) return finding('ray.tip', reach);
     return null;
   },
   paths: (numbers) => {

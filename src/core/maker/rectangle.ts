@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
 import { arcAbout, type Maker } from './construction';
@@ -24,14 +25,14 @@ export const rectangle: Maker<RectangleNumbers> = {
   ],
   start: { width: 30, height: 40, topLeft: 0, topRight: 0, bottomRight: 0, bottomLeft: 0 },
   problem: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }) => {
-    if (!(width > 0 && height > 0)) return 'A rectangle needs a width and a height above 0.';
-    if (Math.min(topLeft, topRight, bottomRight, bottomLeft) < 0) return 'A corner’s radius is 0 or more.';
+    if (!(width > 0 && height > 0)) return finding('rectangle.size');
+    if (Math.min(topLeft, topRight, bottomRight, bottomLeft) < 0) return finding('rectangle.corner');
     // A hair of room, so that corners that fill a side are not refused for a rounding.
     const [wide, high] = [width * (1 + 1e-12), height * (1 + 1e-12)];
     if (Math.max(topLeft + topRight, bottomLeft + bottomRight) > wide)
-      return `Two corners beside each other have at most ${width} together.`;
+      return finding('rectangle.width', width);
     return Math.max(topLeft + bottomLeft, topRight + bottomRight) > high
-      ? `Two corners above each other have at most ${height} together.`
+      ? finding('rectangle.height', height)
       : null;
   },
   paths: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }) => {

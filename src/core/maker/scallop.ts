@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { ORIGIN, point } from '../curve/point';
 import { arcFromBulge, line } from '../curve/segment';
 import { radiansOf, turn, type Turn } from '../number/turn';
@@ -22,12 +23,10 @@ export const scallop: Maker<ScallopNumbers> = {
   start: { radius: 60, angle: turn(1, 12), rise: 13 },
   problem: (numbers) => {
     const { radius, angle, rise } = numbers;
-    if (!(radius > 0)) return 'The corners are farther than 0 away.';
-    if (!(angle.num > 0 && angle.num < angle.den)) return 'The angle is above 0° and below 360°.';
+    if (!(radius > 0)) return finding('scallop.radius');
+    if (!(angle.num > 0 && angle.num < angle.den)) return finding('scallop.angle');
     const most = 2 * chordOf(numbers);
-    return rise > 0 && rise <= most
-      ? null
-      : `The rise is above 0 and at most ${Number(most.toPrecision(6))}.`;
+    return rise > 0 && rise <= most ? null : finding('scallop.rise', most);
   },
   paths: (numbers) => {
     const { radius, angle, rise } = numbers;

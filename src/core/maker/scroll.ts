@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { add, point, scaleBy, subtract, type Point } from '../curve/point';
 import type { ArcSegment } from '../curve/segment';
 import { arcAbout, type Maker } from './construction';
@@ -46,8 +47,8 @@ export const scroll: Maker<ScrollNumbers> = {
   ],
   start: { radius: 24, growth: 1.25, quarters: 9, hand: 'right' },
   problem: ({ radius, growth }) => {
-    if (!(radius > 0)) return 'The last radius is above 0.';
-    return growth >= 1 && growth <= 4 ? null : 'It grows by 1 to 4 from quarter to quarter.';
+    if (!(radius > 0)) return finding('scroll.radius');
+    return growth >= 1 && growth <= 4 ? null : finding('scroll.growth');
   },
   paths: (numbers) => [{ closed: false, segments: arcsOf(numbers) }],
   extent: ({ radius }) => radius,

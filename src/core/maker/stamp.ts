@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
@@ -144,12 +145,10 @@ export const stamp: Maker<StampNumbers> = {
   },
   problem: (numbers) => {
     const { along, shape, spacing } = numbers;
-    if (along.length !== 1 || shape.length === 0) return 'A stamp needs a line and a shape.';
-    if (!(spacing > 0)) return 'Stamps need a spacing above 0.';
+    if (along.length !== 1 || shape.length === 0) return finding('stamp.parts');
+    if (!(spacing > 0)) return finding('stamp.spacing');
     const least = pathLength(lineOf(numbers)) / MOST;
-    return spacing >= least
-      ? null
-      : `There are ${MOST} stamps at most: the spacing is ${Number(least.toPrecision(4))} or more here.`;
+    return spacing >= least ? null : finding('stamp.count', MOST, least);
   },
   partSizes: ({ shape }) => [shape.length],
   paths: (numbers) => {

@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import type { Point } from '../curve/point';
 import { gcd, turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
@@ -33,8 +34,8 @@ export const star: Maker<StarNumbers> = {
   ],
   start: { points: 8, skip: 3, radius: 40, draw: 'outline' },
   problem: ({ points, skip, radius }) => {
-    if (!(radius > 0)) return 'A star needs a radius above 0.';
-    return 2 * skip < points ? null : `With ${points} points, k goes from 2 to ${Math.ceil(points / 2) - 1}.`;
+    if (!(radius > 0)) return finding('star.radius');
+    return 2 * skip < points ? null : finding('star.skip', points);
   },
   paths: (numbers) => {
     const { points, skip, radius, draw } = numbers;

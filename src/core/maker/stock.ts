@@ -2,6 +2,7 @@ import { scaleMap, moveMap, compose } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
 import type { Contour } from '../curve/contours';
 import { mapPath } from '../curve/path';
+import { STRAIGHT, type Work } from '../derive';
 import { ORIGIN } from '../curve/point';
 import { turn } from '../number/turn';
 import { formOfPaths, pathsOfForm, type Form } from './form';
@@ -26,8 +27,8 @@ export const STOCK_IDS = Object.keys(STOCK) as readonly StockId[];
 export const stockName = (id: StockId): string => STOCK[id][0];
 
 /** The contours of a form, their middle at 0, 0, and as large as asked across their longer side. */
-export function contoursAbout(forms: readonly Form[], size: number | null): Contour[][] {
-  const paths = forms.map(pathsOfForm);
+export function contoursAbout(forms: readonly Form[], size: number | null, work: Work): Contour[][] {
+  const paths = forms.map((form) => pathsOfForm(form, work));
   const box = boundsOfPaths(paths.flat());
   const longer = Math.max(box.right - box.left, box.bottom - box.top);
   const middle = { x: -(box.left + box.right) / 2, y: -(box.top + box.bottom) / 2 };
@@ -37,4 +38,4 @@ export function contoursAbout(forms: readonly Form[], size: number | null): Cont
 
 /** A stock shape's contours about its middle, of a size. */
 export const stockContours = (id: StockId, size: number): Contour[] =>
-  contoursAbout([STOCK[id][1]], size)[0] ?? [];
+  contoursAbout([STOCK[id][1]], size, STRAIGHT)[0] ?? [];

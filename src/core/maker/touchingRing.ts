@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { point } from '../curve/point';
 import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
@@ -73,12 +74,11 @@ export const touchingRing: Maker<TouchingRingNumbers> = {
   problem: (numbers) => {
     const { solve, count, ring, size, gap } = numbers;
     if (solve === 'size' && !(ring * Math.sin(Math.PI / count) > gap / 2))
-      return `The gap is below ${Number((2 * ring * Math.sin(Math.PI / count)).toPrecision(6))} here.`;
-    if (solve === 'count' && !(size + gap / 2 <= ring))
-      return `Radius and half the gap are at most ${ring} together.`;
+      return finding('ring.gap', 2 * ring * Math.sin(Math.PI / count));
+    if (solve === 'count' && !(size + gap / 2 <= ring)) return finding('ring.radius', ring);
     const solved = solvedRing(numbers);
-    if (!(solved.size > 0 && solved.ring > 0)) return 'Radius and ring radius are above 0.';
-    return solved.count >= 2 && solved.count <= MOST ? null : `A ring has 2 to ${MOST} circles.`;
+    if (!(solved.size > 0 && solved.ring > 0)) return finding('ring.size');
+    return solved.count >= 2 && solved.count <= MOST ? null : finding('ring.count', MOST);
   },
   paths: (numbers) => {
     const { count, size, ring } = solvedRing(numbers);

@@ -1,4 +1,6 @@
+import { finding, type Finding } from '../finding';
 import { applyTo, compose, MIRROR, moveMap, turnMap, type Affine } from '../curve/affine';
+import type { Work } from '../derive';
 import { areOwnMirror, mapPath } from '../curve/path';
 import type { Point } from '../curve/point';
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn } from '../number/turn';
@@ -18,9 +20,9 @@ const aboutPoint = (m: Affine, { x, y }: Point): Affine =>
   compose(moveMap({ x, y }), compose(m, moveMap({ x: -x, y: -y })));
 
 /** Why a transform cannot be made, or null where it can. */
-export function transformProblem(t: Transform): string | null {
-  if (t.kind === 'scale' && !(t.x !== 0 && t.y !== 0)) return 'A scale of 0 leaves nothing.';
-  if (t.kind === 'shear' && Math.abs(degreesOf(t.by)) >= 90) return 'Shear is between −90° and 90°.';
+export function transformProblem(t: Transform): Finding | null {
+  if (t.kind === 'scale' && !(t.x !== 0 && t.y !== 0)) return finding('transform.scale');
+  if (t.kind === 'shear' && Math.abs(degreesOf(t.by)) >= 90) return finding('transform.shear');
   return null;
 }
 
@@ -44,14 +46,16 @@ export function transformMap(t: Transform): Affine {
 }
 
 /** A path form, or what a maker draws, under any map: circles stay arcs under maps that keep them. */
-const plainUnder = (form: Form, m: Affine): Form[] =>
-  plainForms(form).map((plain) => formOfPaths(pathsOfForm(plain).map((path) => mapPath(path, m))));
+const plainUnder = (form: Form, m: Affine, work: Work): Form[] =>
+  plainForms(form, work).map((plain) =>
+    formOfPaths(pathsOfForm(plain, work).map((path) => mapPath(path, m))),
+  );
 
 /**
  * A form under a transform. Makers stay makers when they are moved, turned or scaled evenly, and when one that is its own
  * reflection is reflected; else they become plain paths, one for each of theirs.
  */
-export function transformedForms(form: Form, t: Transform): Form[] {
+export function transformedForms(form: Form, t: Transform, work: Work): Form[] {
   if (t.kind === 'move') return [movedForm(form, t.by)];
   if (form.kind !== 'path') {
     if (t.kind === 'rotate')
@@ -59,13 +63,13 @@ export function transformedForms(form: Form, t: Transform): Form[] {
     if (t.kind === 'scale' && t.x === t.y && t.x > 0) return [scaledForm(form, t.x, t.about)];
     if (t.kind === 'reflect') {
       const upright = { ...form, at: { x: 0, y: 0 }, rotation: turn(0) };
-      if (areOwnMirror(pathsOfForm(upright), 1e-9)) {
+      if (areOwnMirror(pathsOfForm(upright, work), 1e-9)) {
         const rotation = addTurns(multiplyTurn(t.direction, 2), negateTurn(form.rotation));
         return [{ ...form, at: applyTo(transformMap(t), form.at), rotation }];
       }
     }
   } else if (t.kind === 'scale' && t.x === t.y && t.x > 0) return [scaledForm(form, t.x, t.about)];
-  return plainUnder(form, transformMap(t));
+  return plainUnder(form, transformMap(t), work);
 }
 
 /** What a step angle does when it is repeated. */

@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { polygonOf, type Field, type Maker } from './construction';
@@ -64,11 +65,9 @@ export const whirl: Maker<WhirlNumbers> = {
   start: { sides: 4, radius: 60, angle: turn(1, 36), ends: 'count', count: 12, smallest: 5 },
   rule: 'evenodd',
   problem: ({ sides, radius, angle, ends, smallest }) => {
-    if (!(radius > 0)) return 'A whirl needs a radius above 0.';
-    if (!(angle.num > 0 && angle.num * sides < angle.den))
-      return `With ${sides} sides it turns by more than 0° and less than ${Number((360 / sides).toPrecision(6))}°.`;
-    if (ends === 'size' && !(smallest > 0 && smallest <= radius))
-      return `The smallest is above 0 and at most ${radius}.`;
+    if (!(radius > 0)) return finding('whirl.radius');
+    if (!(angle.num > 0 && angle.num * sides < angle.den)) return finding('whirl.angle', sides);
+    if (ends === 'size' && !(smallest > 0 && smallest <= radius)) return finding('whirl.smallest', radius);
     return null;
   },
   paths: (numbers) => {

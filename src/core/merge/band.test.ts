@@ -202,7 +202,8 @@ describe('offsets', () => {
           expect(back).toHaveLength(1);
           const area = signedArea([star]);
           if (waist >= Math.cos(Math.PI / n)) expect(areaOf(back)).toBeCloseTo(area, 6);
-          else expect(areaOf(back)).toBeGreaterThan(area);
+          // Inner corners may be as shallow as the outlines are exact.
+          else expect(areaOf(back)).toBeGreaterThan(area * (1 - 1e-7));
         },
       ),
       { numRuns: 60 },

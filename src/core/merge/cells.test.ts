@@ -1,3 +1,4 @@
+import { made } from '../../../tests/help/made';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -12,9 +13,11 @@ import { cellsOf } from './cells';
 import type { Cells } from './merge';
 
 const cells = (fold: number, mirror: boolean, ...paths: Path[]): readonly Cells[] =>
-  cellsOf([
-    { fold, mirror, start: NO_TURN, shapes: paths.map((path) => ({ paths: [path], rule: 'nonzero' })) },
-  ]);
+  made(
+    cellsOf([
+      { fold, mirror, start: NO_TURN, shapes: paths.map((path) => ({ paths: [path], rule: 'nonzero' })) },
+    ]),
+  );
 
 function isInside(loops: readonly Path[], { x, y }: Point): boolean {
   let inside = false;

@@ -1,5 +1,6 @@
 import polylabel from 'polylabel';
 
+import type { Result } from '../finding';
 import { keysOf } from '../arrangement/keys';
 import { centroidOf } from '../curve/centroid';
 import { flatten } from '../curve/flatten';
@@ -9,6 +10,7 @@ import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from 
 import { weaveOf } from './weave';
 import {
   MergeStopped,
+  tried,
   type Cells,
   type Division,
   type MergeControl,
@@ -54,11 +56,10 @@ function cellsIn({ arrangement, arranged, cells }: Divided): Cells[] {
 }
 
 /**
- * All kinds of cells that operands' copies make, from the centre outward.
- * @throws MergeFailed where the work limit is reached
+ * All kinds of cells that operands' copies make, from the centre outward; why not, where the work limit is reached.
  */
-export const cellsOf = (operands: readonly MergeOperand[]): readonly Cells[] =>
-  divided(mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands })).cells;
+export const cellsOf = (operands: readonly MergeOperand[]): Result<readonly Cells[]> =>
+  tried(() => divided(mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands })).cells);
 
 /** A merge, and where it divides its cells, where it weaves its crossings. @throws MergeStopped, MergeFailed */
 export async function mergedFully(request: MergeRequest, control: MergeControl): Promise<MergeResult> {

@@ -1,3 +1,6 @@
+import { STRAIGHT } from '../derive';
+import type { Form } from '../maker/form';
+import { pathsOfForm } from '../maker/form';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -10,12 +13,14 @@ import { compose, MIRROR, turnMap } from '../curve/affine';
 import { mapPath, signedArea, type Path } from '../curve/path';
 import { fromPolar, lengthOf } from '../curve/point';
 import { arcFromBulge, line } from '../curve/segment';
-import { pathOfForm } from '../maker/form';
 import { NO_TURN, turn } from '../number/turn';
 import { merge, mergeNow } from './engine';
 import { MergeStopped, type MergeOperand, type MergeShape } from './merge';
 import { stabilizerOrder } from './operands';
 import { packRequest, packResult, unpackRequest, unpackResult } from './pack';
+
+/** The first path of a form. */
+const pathOfForm = (form: Form): Path => pathsOfForm(form, STRAIGHT)[0]!;
 
 const filled = (...paths: Path[]): MergeShape[] => paths.map((path) => ({ paths: [path], rule: 'nonzero' }));
 

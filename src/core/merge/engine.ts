@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { arrange, type Arrangement } from '../arrangement/arrange';
 import { Inconsistent, TooMuchWork } from '../arrangement/errors';
 import { outlinesOf, type OutlinedRegion } from '../arrangement/outline';
@@ -189,7 +190,7 @@ function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Ge
 }
 
 const sentenceOf = (error: unknown): unknown =>
-  error instanceof TooMuchWork ? new MergeFailed(error.message) : error;
+  error instanceof TooMuchWork ? new MergeFailed(finding('merge.crossings')) : error;
 
 function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
   if (request.outlineOnly && request.op === 'union') {
@@ -206,7 +207,7 @@ function* mergeSteps(request: MergeRequest): Generator<number, Merged> {
       if (!(error instanceof Inconsistent)) throw sentenceOf(error);
     }
   }
-  throw new MergeFailed('These shapes could not be merged; the copies were left as they are.');
+  throw new MergeFailed(finding('merge.failed'));
 }
 
 /** The cells of a division with the arrangement behind them. */

@@ -4,8 +4,9 @@ import { signedArea, type Path } from '../curve/path';
 import { lengthOf, type Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { NO_TURN, radiansOf, turn, type Turn } from '../number/turn';
-import { MergeFailed, type Cells, type Division, type MergeRequest, type MergeShape } from './merge';
-import { outlinesOfTask } from './outlines';
+import { taskOf, type Work } from '../derive';
+import { type Cells, type Division, type MergeRequest, type MergeShape } from './merge';
+import { MERGED } from './tasks';
 import { placedLoops } from './placed';
 
 /** Which cells are fused: by references, in all turns (and reflections, where the fold has them), or these alone. */
@@ -200,23 +201,20 @@ class Joined {
 
 const outlines = new WeakMap<readonly Cells[], Map<string, readonly Path[]>>();
 
-/** The outline of shapes in all their turns; the shapes themselves where there is more to do than a limit. */
-function unionOf(shapes: readonly MergeShape[], fold: number): readonly Path[] {
-  try {
-    const request: MergeRequest = {
-      op: 'union',
-      among: 'copies',
-      quality: 'full',
-      outlineOnly: true,
-      operands: [{ fold, mirror: false, start: NO_TURN, shapes }],
-    };
-    return outlinesOfTask({ kind: 'merge', request }).flat();
-  } catch (error) {
-    if (!(error instanceof MergeFailed)) throw error;
-    return shapes.flatMap(({ paths }) =>
-      Array.from({ length: fold }, (_, k) => placedLoops(paths, turn(k, fold), false)).flat(),
-    );
-  }
+/** The outline of shapes in all their turns; the shapes themselves where it is none yet, or more to do than a limit. */
+function unionOf(shapes: readonly MergeShape[], fold: number, work: Work): readonly Path[] {
+  const request: MergeRequest = {
+    op: 'union',
+    among: 'copies',
+    quality: 'full',
+    outlineOnly: true,
+    operands: [{ fold, mirror: false, start: NO_TURN, shapes }],
+  };
+  const united = work.ask(taskOf(MERGED, request));
+  if (united?.ok) return united.value.flat();
+  return shapes.flatMap(({ paths }) =>
+    Array.from({ length: fold }, (_, k) => placedLoops(paths, turn(k, fold), false)).flat(),
+  );
 }
 
 /**
@@ -228,6 +226,7 @@ function outlineOf(
   cells: readonly Cells[],
   members: readonly number[],
   fold: number,
+  work: Work,
 ): readonly Path[] {
   const known = outlines.get(cells) ?? new Map<string, readonly Path[]>();
   outlines.set(cells, known);
@@ -249,8 +248,9 @@ function outlineOf(
     return true;
   });
   const shapes = apart.map((cell) => ({ paths: index.loopsAt(cell), rule: 'nonzero' as const }));
-  const loops = unionOf(shapes, fold / steps);
-  known.set(name, loops);
+  const missed = work.missed;
+  const loops = unionOf(shapes, fold / steps, work);
+  if (work.missed === missed) known.set(name, loops);
   return loops;
 }
 
@@ -261,6 +261,7 @@ function outlineOf(
 export function groupsOf(
   { cells, fold, mirror }: Division,
   fusings: readonly Fusing[],
+  work: Work,
 ): { groups: CellGroup[]; lost: string[] } {
   const index = new CellIndex(cells, fold);
   const joined = new Joined(index.count);
@@ -309,7 +310,7 @@ export function groupsOf(
         put((cell) => index.turned(index.reflected(cell), k), turn(k, fold), true);
     const kinds = members.map((cell) => index.kindOf(cell));
     const parts = kinds.flatMap((kind) => cells[kind] ?? []);
-    const loops = outlineOf(index, cells, members, fold);
+    const loops = outlineOf(index, cells, members, fold, work);
     return [
       {
         loops,

@@ -1,3 +1,4 @@
+import { failed, ok, type Finding, type Result } from '../finding';
 import { FULL_TOLERANCE, COARSE_TOLERANCE } from '../arrangement/arrange';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -164,6 +165,20 @@ export class MergeStopped extends Error {
   }
 }
 
+/** Ends a merge deep inside; the doors of core/merge make a result of it (see `tried`). */
 export class MergeFailed extends Error {
   override readonly name = 'MergeFailed';
+  constructor(readonly finding: Finding) {
+    super(finding.sentence);
+  }
+}
+
+/** What comes of work that may end in `MergeFailed`. */
+export function tried<T>(work: () => T): Result<T> {
+  try {
+    return ok(work());
+  } catch (error) {
+    if (error instanceof MergeFailed) return failed(error.finding);
+    throw error;
+  }
 }

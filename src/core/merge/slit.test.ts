@@ -1,22 +1,25 @@
+import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { circle } from '../../../tests/help/motifs';
-import { areOwnMirror, signedArea } from '../curve/path';
+import { areOwnMirror, signedArea, type Path } from '../curve/path';
 import { pathLength } from '../curve/length';
 import { arcFromBulge, line } from '../curve/segment';
 import { turn } from '../number/turn';
 import { pastRays } from '../symmetry/wedge';
 import { mergeNow } from './engine';
 import { slitPath } from './slit';
-import { trimPath } from './trim';
+import { trimPaths } from './trim';
+
+const trimPath = (path: Path, fold: number): readonly Path[] => trimPaths([path], 'nonzero', fold, STRAIGHT);
 
 describe('a slit', () => {
   it('through a circle leaves two circular segments of the area that geometry says, their arcs still arcs', () => {
     fc.assert(
       fc.property(fc.double({ min: -0.95, max: 0.95, noNaN: true }), (share) => {
         const h = 10 * share;
-        const pieces = slitPath(circle(3, -4, 10), { x: 0, y: h - 4 }, { x: 5, y: h - 4 });
+        const pieces = slitPath(circle(3, -4, 10), { x: 0, y: h - 4 }, { x: 5, y: h - 4 }, STRAIGHT);
         expect(pieces).toHaveLength(2);
         const angle = 2 * Math.acos(Math.abs(share));
         const small = 50 * (angle - Math.sin(angle));
@@ -31,7 +34,7 @@ describe('a slit', () => {
   });
 
   it('along the axis leaves pieces that are each other’s reflection', () => {
-    const pieces = slitPath(circle(0, -30, 8), { x: 0, y: 0 }, { x: 0, y: -9 });
+    const pieces = slitPath(circle(0, -30, 8), { x: 0, y: 0 }, { x: 0, y: -9 }, STRAIGHT);
     expect(pieces).toHaveLength(2);
     expect(areOwnMirror(pieces, 1e-9)).toBe(true);
   });
@@ -41,12 +44,12 @@ describe('a slit', () => {
       closed: false,
       segments: [line({ x: -5, y: 0 }, { x: 5, y: 0 }), arcFromBulge({ x: 5, y: 0 }, { x: -5, y: 10 }, 0.8)],
     };
-    const pieces = slitPath(path, { x: 1, y: 100 }, { x: 1, y: 50 });
+    const pieces = slitPath(path, { x: 1, y: 100 }, { x: 1, y: 50 }, STRAIGHT);
     expect(pieces).toHaveLength(3);
     expect(pieces.reduce((sum, piece) => sum + pathLength(piece), 0)).toBeCloseTo(pathLength(path), 6);
-    expect(slitPath(path, { x: 90, y: 0 }, { x: 90, y: 9 })).toEqual([path]);
+    expect(slitPath(path, { x: 90, y: 0 }, { x: 90, y: 9 }, STRAIGHT)).toEqual([path]);
     const whole = circle(0, 0, 5);
-    expect(slitPath(whole, { x: 9, y: 0 }, { x: 9, y: 1 })).toEqual([whole]);
+    expect(slitPath(whole, { x: 9, y: 0 }, { x: 9, y: 1 }, STRAIGHT)).toEqual([whole]);
   });
 });
 

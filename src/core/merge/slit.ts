@@ -4,9 +4,11 @@ import { partOf } from '../curve/part';
 import { polygonPath, type Path } from '../curve/path';
 import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
+import { taskOf, type Work } from '../derive';
+import { valueOr } from '../finding';
 import { NO_TURN } from '../number/turn';
 import type { MergeOperand, MergeRequest } from './merge';
-import { outlinesOfTask } from './outlines';
+import { MERGED } from './tasks';
 
 /** A path as an operand of its own, without copies. */
 export const alone = (path: Path): MergeOperand => ({
@@ -32,9 +34,10 @@ function slitOpen({ segments }: Path, knife: Segment): Path[] {
 
 /**
  * A path cut along the straight line through two points, which has no ends: a closed path into closed pieces on
- * either side, their curves kept, an open one at its crossings. One that the line does not cut comes back as it is.
+ * either side, their curves kept, an open one at its crossings. One that the line does not cut comes back as it is, and so does
+ * one whose pieces are still worked out.
  */
-export function slitPath(path: Path, from: Point, to: Point): Path[] {
+export function slitPath(path: Path, from: Point, to: Point, work: Work): Path[] {
   const box = boundsOfPaths([path]);
   const size = Math.max(box.right - box.left, box.bottom - box.top, 1e-9);
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
@@ -55,7 +58,7 @@ export function slitPath(path: Path, from: Point, to: Point): Path[] {
       quality: 'full',
       operands: [alone(path), alone(half)],
     };
-    return outlinesOfTask({ kind: 'merge', request }).flat();
+    return valueOr(work.ask(taskOf(MERGED, request)), []).flat();
   };
   const pieces = [...side(1), ...side(-1)];
   return pieces.length > 1 ? pieces : [path];

@@ -1,3 +1,4 @@
+import { finding } from '../finding';
 import { compose, MIRROR, turnMap } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { crossingsOf } from '../curve/crossings';
@@ -77,8 +78,7 @@ export function strandsOf(
               sameLine(other.path, image, tolerance),
           );
         if (same) continue;
-        if (strands.length >= MOST_STRANDS)
-          throw new MergeFailed(`A weave has ${MOST_STRANDS} lines at most, all copies counted.`);
+        if (strands.length >= MOST_STRANDS) throw new MergeFailed(finding('weave.lines', MOST_STRANDS));
         let length = 0;
         const starts = image.segments.map((segment) => (length += arcLength(segment)) - arcLength(segment));
         strands.push({ line, step, path: image, box, length, starts });

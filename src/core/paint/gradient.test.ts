@@ -147,8 +147,10 @@ describe('stops', () => {
 
   it('that make none are named', () => {
     expect(stopsProblem(stops)).toBeNull();
-    expect(stopsProblem(stops.slice(1))).toMatch(/two stops/);
-    expect(stopsProblem([...stops].reverse())).toMatch(/out of order/);
-    expect(stopsProblem([{ at: Number.NaN, colour: '#000000' }, ...stops])).toMatch(/between 0 and 100/);
+    expect(stopsProblem(stops.slice(1))?.sentence).toMatch(/two stops/);
+    expect(stopsProblem([...stops].reverse())?.sentence).toMatch(/out of order/);
+    expect(stopsProblem([{ at: Number.NaN, colour: '#000000' }, ...stops])?.sentence).toMatch(
+      /between 0 and 100/,
+    );
   });
 });

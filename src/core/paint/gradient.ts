@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import { formatHex, formatHex8, interpolate } from 'culori';
 
 import { applyTo, determinant, inverse, MIRROR, type Affine } from '../curve/affine';
@@ -8,11 +9,10 @@ import { placementMap } from '../symmetry/rule';
 import { isGradient, mapFills } from './fills';
 
 /** Why stops make no gradient: a sentence; null where they do. */
-export function stopsProblem(stops: readonly GradientStop[]): string | null {
-  if (stops.length < 2) return 'A gradient needs two stops at least.';
-  if (stops.some(({ at }) => !(at >= 0 && at <= 1))) return 'A stop lies between 0 and 100 %.';
-  if (stops.some(({ at }, k) => at < (stops[k - 1]?.at ?? 0)))
-    return 'The stops are out of order: each lies at or after the one before it.';
+export function stopsProblem(stops: readonly GradientStop[]): Finding | null {
+  if (stops.length < 2) return finding('gradient.stops');
+  if (stops.some(({ at }) => !(at >= 0 && at <= 1))) return finding('gradient.range');
+  if (stops.some(({ at }, k) => at < (stops[k - 1]?.at ?? 0))) return finding('gradient.order');
   return null;
 }
 

@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import type { Path } from '../curve/path';
 import { add, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { line, type ArcSegment, type Segment } from '../curve/segment';
@@ -36,9 +37,9 @@ export interface Frame {
 }
 
 /** Why a frame's polygon cannot be drawn, or null where it can. */
-export const framePolygonProblem = ({ sides, diagonals }: FramePolygon): string | null =>
+export const framePolygonProblem = ({ sides, diagonals }: FramePolygon): Finding | null =>
   diagonals === 'all' && sides > MOST_CORNERS_WITH_ALL
-    ? `With all diagonals a polygon has at most ${MOST_CORNERS_WITH_ALL} corners.`
+    ? finding('frame.corners', MOST_CORNERS_WITH_ALL)
     : null;
 
 export const NO_FRAME: Frame = { polygon: null, rings: [], phase: false, guides: [] };

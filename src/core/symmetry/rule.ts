@@ -1,3 +1,4 @@
+import { finding, type Finding } from '../finding';
 import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
 import { addTurns, multiplyTurn, turn, type Turn } from '../number/turn';
 import { remembered } from '../remembered';
@@ -30,14 +31,12 @@ export interface Placement {
 export const isFold = (fold: number): boolean => Number.isInteger(fold) && fold >= 1 && fold <= MOST_FOLD;
 
 /** A sweep goes at most so many times round. */
-export const MOST_ROUNDS = 40;
+export const MOST_SWEEP_TURNS = 40;
 
 /** Why a sweep cannot be, or null where it can. */
-export function sweepProblem(sweep: Turn): string | null {
-  if (sweep.num === 0) return 'A sweep of nothing puts all copies in one place.';
-  return Math.abs(sweep.num) > MOST_ROUNDS * sweep.den
-    ? `A sweep goes round at most ${MOST_ROUNDS} times.`
-    : null;
+export function sweepProblem(sweep: Turn): Finding | null {
+  if (sweep.num === 0) return finding('sweep.nothing');
+  return Math.abs(sweep.num) > MOST_SWEEP_TURNS * sweep.den ? finding('sweep.turns', MOST_SWEEP_TURNS) : null;
 }
 
 /** The turn from one copy to the next. @throws RangeError for a fold that is none. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { memo } from 'react';
 
 import { degreesOf, negateTurn, NO_TURN } from '@/core/number/turn';
@@ -92,7 +93,8 @@ const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; reado
 
 /** How far the motif reaches past a ray, where the round asks to be told. */
 function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
-  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
+  const work = useWork();
+  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   if (most <= 1e-6) return null;
@@ -108,6 +110,7 @@ function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: st
 
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
+  const work = useWork();
   const editor = useEditor();
   const state = useEditorState(atRest);
   const figure = shownFigure(state);
@@ -115,7 +118,7 @@ export function Bench() {
   const scene = sceneOf(state);
   const view = benchView(state);
   const fold = round?.rule.fold ?? 1;
-  const radius = benchRadius(figure) * 1.02;
+  const radius = benchRadius(figure, work) * 1.02;
   const own = scene.layers.filter(({ roundId }) => roundId === round?.id);
   const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
   // What shows only in other rounds, or in an outline, is seen as lines.

@@ -1,3 +1,4 @@
+import { useWork } from '@/ui/editor/useWork';
 import { memo } from 'react';
 
 import type { Shape } from '@/core/figure/model';
@@ -6,5 +7,6 @@ import { screenData } from '@/core/format/screenData';
 
 /** A shape's line alone, in the stroke of what is around it. */
 export const MotifLine = memo(function MotifLine({ shape }: { readonly shape: Shape }) {
-  return <path d={screenData(pathsOfForm(shape.form))} vectorEffect="non-scaling-stroke" />;
+  const work = useWork();
+  return <path d={screenData(pathsOfForm(shape.form, work))} vectorEffect="non-scaling-stroke" />;
 });

@@ -1,11 +1,17 @@
 'use client';
 
+import type { Finding } from '@/core/finding';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
 
 import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
 import type { LengthUnit } from '@/core/number/units';
 import { printNumber } from '@/core/format/pathData';
+
+type Refuse<T> = (value: T) => Finding | string | null;
+
+const sentenceOf = (refusal: Finding | string | null): string | null =>
+  refusal === null || typeof refusal === 'string' ? refusal : refusal.sentence;
 
 interface Base {
   readonly label: string;
@@ -23,7 +29,8 @@ interface FieldProps<T> extends Base {
   readonly read: (text: string) => Reading<T>;
   readonly stepped: (text: string, by: number) => Reading<T>;
   /** Says why a value cannot be taken; null where it can. */
-  readonly refuse?: ((value: T) => string | null) | undefined;
+  /** Why a value is not taken: a sentence, or a finding that has one. */
+  readonly refuse?: Refuse<T> | undefined;
   readonly onChange: (value: T) => void;
 }
 
@@ -34,7 +41,7 @@ function Field<T>(props: FieldProps<T>) {
   const [problem, setProblem] = useState<string | null>(null);
 
   const take = (reading: Reading<T>): boolean => {
-    const refusal = reading.ok ? (refuse?.(reading.value) ?? null) : reading.message;
+    const refusal = reading.ok ? sentenceOf(refuse?.(reading.value) ?? null) : reading.message;
     setProblem(refusal);
     if (!reading.ok || refusal !== null) return false;
     onChange(reading.value);
@@ -113,7 +120,7 @@ const plus = (reading: Reading<number>, by: number): Reading<number> =>
 interface LengthProps extends Base {
   readonly value: number;
   readonly in: LengthUnit;
-  readonly refuse?: (value: number) => string | null;
+  readonly refuse?: Refuse<number>;
   readonly onChange: (value: number) => void;
 }
 
@@ -133,7 +140,7 @@ export function LengthField({ value, in: unit, ...rest }: LengthProps) {
 
 interface TurnProps extends Base {
   readonly value: Turn;
-  readonly refuse?: (value: Turn) => string | null;
+  readonly refuse?: Refuse<Turn>;
   readonly onChange: (value: Turn) => void;
 }
 
@@ -162,7 +169,7 @@ interface CountProps extends Base {
   readonly value: number;
   readonly least: number;
   readonly most: number;
-  readonly refuse?: (value: number) => string | null;
+  readonly refuse?: Refuse<number>;
   readonly onChange: (value: number) => void;
 }
 
@@ -201,7 +208,7 @@ interface ListProps extends Base {
   readonly most: number;
   /** What 100 % stands for. */
   readonly share?: number;
-  readonly refuse?: (value: readonly number[]) => string | null;
+  readonly refuse?: Refuse<readonly number[]>;
   readonly onChange: (value: readonly number[]) => void;
 }
 

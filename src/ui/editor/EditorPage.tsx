@@ -3,8 +3,9 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 
-import { hasOutlines, outlineFigure } from '@/core/figure/outline';
-import { createEditor, followOutlines, perform, shownFigure, type Editor } from '@/state/editor';
+import { ok } from '@/core/finding';
+import { askOutlines, hasOutlines } from '@/core/figure/outline';
+import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
 import { followSaves, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
@@ -41,12 +42,15 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
 
   useEffect(() => {
     saver.current = followSaves(editor);
-    const endOutlines = followOutlines(editor);
+    const endOutlines = followTasks(editor);
     const figure = shownFigure(editor.getState());
     perform(
       editor,
       'Open',
-      () => outlineFigure(figure),
+      (work) => {
+        askOutlines(figure, work);
+        return ok(figure);
+      },
       () => setReady(true),
       true,
     );

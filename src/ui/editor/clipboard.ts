@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { toast } from 'sonner';
 
 import { addShapes, removeShapes } from '@/core/figure/commands';
@@ -13,6 +14,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 
 /** Puts what an SVG text draws into the motif that is worked on, and selects it. */
 function takeSvg(editor: Editor, text: string): void {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const round = activeRound(state);
   if (!round) return;
@@ -21,7 +23,7 @@ function takeSvg(editor: Editor, text: string): void {
     return;
   }
   const figure = shownFigure(state);
-  const radius = benchRadius(figure);
+  const radius = benchRadius(figure, work);
   try {
     const shapes = shapesOfSvg(text, { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 }, newId);
     const fresh = regrouped(shapes, newId).map((shape) => ({ ...shape, id: newId() }));
@@ -42,11 +44,12 @@ function takeSvg(editor: Editor, text: string): void {
  * are, other programs get a drawing, and drawings of theirs become paths.
  */
 export function followClipboard(editor: Editor): () => void {
+  const work = workOf(editor.getState());
   const copy = (event: ClipboardEvent): void => {
     const state = editor.getState();
     const shapes = selectedShapes(state);
     if (isTyping(event.target) || shapes.length === 0) return;
-    const svg = clipOf(shapes, shownFigure(state).page.unit);
+    const svg = clipOf(shapes, shownFigure(state).page.unit, work);
     event.clipboardData?.setData('text/plain', svg);
     event.clipboardData?.setData('image/svg+xml', svg);
     event.preventDefault();

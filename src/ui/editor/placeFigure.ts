@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { toast } from 'sonner';
 
 import { nestFigure, partsOfScene, placeDrawing } from '@/core/figure/commands';
@@ -18,6 +19,7 @@ const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve)
 
 /** Places a figure of the Shelf, as it is there now, in the motif that is worked on. */
 export async function placeFigure(editor: Editor, id: string): Promise<void> {
+  const work = workOf(editor.getState());
   if (id === editor.getState().id) {
     toast.error('A figure cannot be placed in itself: make it one motif instead, and turn that.');
     return;
@@ -29,16 +31,16 @@ export async function placeFigure(editor: Editor, id: string): Promise<void> {
     const round = activeRound(state);
     if (!round || round.locked) return;
     const own = shownFigure(state);
-    const reach = benchRadius(own);
+    const reach = benchRadius(own, work);
     const size = (reach * FIRST_SIZE) / (radiusOfParts(parts) || 1);
     const place = { x: 0, y: -reach * 0.62, size, turn: NO_TURN };
     const made = placeDrawing(own, round.id, name, parts, [place], newId());
-    if ('problem' in made) {
-      toast.error(made.problem);
+    if (!made.ok) {
+      toast.error(made.finding.sentence);
       return;
     }
-    commit(editor, `Place ${name}`, made.figure);
-    select(editor, round.id, [made.id]);
+    commit(editor, `Place ${name}`, made.value.figure);
+    select(editor, round.id, [made.value.id]);
   } catch (error) {
     toast.error(error instanceof Error ? error.message : 'The figure could not be placed.');
   }
@@ -46,10 +48,11 @@ export async function placeFigure(editor: Editor, id: string): Promise<void> {
 
 /** Makes the whole figure the motif of one round: a small rosette of a larger one. */
 export function nestWhole(editor: Editor): void {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const figure = shownFigure({ ...state, live: null });
   const parts = partsOfScene(sceneOf({ ...state, live: null }));
-  const reach = benchRadius(figure);
+  const reach = benchRadius(figure, work);
   const place = {
     x: 0,
     y: -reach * 0.68,
@@ -58,10 +61,10 @@ export function nestWhole(editor: Editor): void {
   };
   const ids = { round: newId(), shape: newId() };
   const made = nestFigure(figure, parts, place, ids);
-  if ('problem' in made) {
-    toast.error(made.problem);
+  if (!made.ok) {
+    toast.error(made.finding.sentence);
     return;
   }
-  commit(editor, 'Make one motif', made.figure);
+  commit(editor, 'Make one motif', made.value.figure);
   select(editor, ids.round, [ids.shape]);
 }

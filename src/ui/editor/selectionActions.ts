@@ -1,3 +1,5 @@
+import { ok } from '@/core/finding';
+import { workOf } from '@/state/work';
 import {
   BringToFront,
   CircleDashed,
@@ -30,13 +32,12 @@ import {
   whirlShape,
   type PaintTarget,
 } from '@/core/figure/commands';
-import { act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
+import { actAndSelect, act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import type { Figure, Shape } from '@/core/figure/model';
 import type { Paint } from '@/core/scene/scene';
 import { chosenIn } from '@/state/chosen';
 import { sameFill } from '@/core/paint/fills';
 import { newId } from '@/state/ids';
-import { toast } from 'sonner';
 import type { MenuEntry } from '../common/Menu';
 
 /** By how much a duplicate is set off from its original, as a share of the page's width. */
@@ -109,6 +110,7 @@ function paintActions(editor: Editor): MenuEntry[] {
 
 /** What can be done with the selected shapes, for their menu. */
 export function selectionActions(editor: Editor): MenuEntry[] {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const round = activeRound(state);
   const ids = state.selection.shapeIds;
@@ -167,7 +169,8 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       label: 'Make plain',
       icon: Waypoints,
       disabled,
-      onClick: () => round && act(editor, 'Make plain', (f) => makePlain(f, round.id, ids, newId)),
+      onClick: () =>
+        round && act(editor, 'Make plain', (f, work) => makePlain(f, round.id, ids, newId, work)),
     },
     {
       label: 'Make one path',
@@ -175,7 +178,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       disabled: disabled || ids.size < 2,
       onClick: () => {
         if (!round) return;
-        const made = onePath(shownFigure(editor.getState()), round.id, ids);
+        const made = onePath(shownFigure(editor.getState()), round.id, ids, work);
         commit(editor, 'Make one path', made.figure);
         if (made.id) select(editor, round.id, [made.id]);
       },
@@ -192,9 +195,10 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       disabled: disabled || ids.size !== 1,
       onClick: () => {
         if (!round || !only) return;
-        const made = whirlShape(shownFigure(editor.getState()), { roundId: round.id, shapeId: only });
-        if ('problem' in made) toast.error(made.problem);
-        else commit(editor, 'Whirl inward', made.figure);
+        actAndSelect(editor, 'Whirl inward', round.id, (figure, work) => {
+          const made = whirlShape(figure, { roundId: round.id, shapeId: only }, work);
+          return made.ok ? ok({ figure: made.value, ids: [only] }) : made;
+        });
       },
     },
     {

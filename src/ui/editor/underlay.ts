@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { toast } from 'sonner';
 
 import { setUnderlay } from '@/core/figure/commands';
@@ -8,10 +9,11 @@ import { benchRadius } from '@/state/view';
 
 /** Sends a picture to the server, which checks and keeps it, and lays it under the Bench, as high as the wedge. */
 export async function layPicture(editor: Editor, file: File): Promise<void> {
+  const work = workOf(editor.getState());
   try {
     const picture = await server.keepPicture(file);
     const figure = shownFigure(editor.getState());
-    const height = benchRadius(figure);
+    const height = benchRadius(figure, work);
     act(editor, 'Lay an underlay', (now) =>
       setUnderlay(now, {
         picture: picture.id,

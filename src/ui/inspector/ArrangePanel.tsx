@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import {
   alignShapes,
   removeShapes,
@@ -75,6 +76,7 @@ function Chip({ onClick, children }: { readonly onClick: () => void; readonly ch
 
 /** Puts shapes in line and spreads them; joins open paths. */
 export function ArrangePanel({ round, shapes }: Props) {
+  const work = useWork();
   const editor = useEditor();
   const [to, setTo] = useState<AlignTo>('first');
   const [even, setEven] = useState<'centres' | 'gaps'>('centres');
@@ -83,7 +85,7 @@ export function ArrangePanel({ round, shapes }: Props) {
   if (locked || shapes.length === 0) return null;
   const lead = shapes.length > 1 ? to : 'page';
   const align = (how: Alignment): void =>
-    act(editor, 'Align', (figure) => alignShapes(figure, round.id, ids, how, lead));
+    act(editor, 'Align', (figure, work) => alignShapes(figure, round.id, ids, how, lead, work));
   const [a, b] = shapes;
   const [one, other] = [a, b].map((shape) => (shape ? openContourOf(shape) : null));
   const canJoin = shapes.length === 2 && one && other;
@@ -91,7 +93,7 @@ export function ArrangePanel({ round, shapes }: Props) {
     if (!a || !b || !one || !other) return;
     const result = joinedPaths(one, other, 1e-6);
     if (!result.ok) {
-      toast.error(result.message);
+      toast.error(result.finding.sentence);
       return;
     }
     act(editor, 'Join paths', (figure) =>
@@ -105,7 +107,7 @@ export function ArrangePanel({ round, shapes }: Props) {
   const grow = (): void => {
     if (!a || !b) return;
     const about = anchorOf(a);
-    const factor = growthToTouch(a.form, about, [b.form]);
+    const factor = growthToTouch(a.form, about, [b.form], work);
     if (factor === null) toast.error(`No size of ${a.name} touches ${b.name} from where it stands.`);
     else
       act(editor, 'Grow until it touches', (figure) =>
@@ -156,7 +158,9 @@ export function ArrangePanel({ round, shapes }: Props) {
               <Chip
                 key={along}
                 onClick={() =>
-                  act(editor, 'Spread', (figure) => spreadShapes(figure, round.id, ids, along, even))
+                  act(editor, 'Spread', (figure, work) =>
+                    spreadShapes(figure, round.id, ids, along, even, work),
+                  )
                 }
               >
                 {name}

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Field, MakerFact, Numbers, Value } from '@/core/maker/construction';
-import { formProblem } from '@/core/maker/form';
+import { factsOfForm, formProblem } from '@/core/maker/form';
 import { makerOf, withNumbers, type BuiltForm } from '@/core/maker/makers';
 import { turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
@@ -11,6 +11,7 @@ import { CountField, LengthField, ListField, ShareField, TurnField } from '../co
 import { Fact, Row } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
+import { useWork } from '../editor/useWork';
 
 interface Props {
   readonly form: BuiltForm;
@@ -22,6 +23,7 @@ interface Props {
 export function BuiltFields({ form, disabled, onChange }: Props) {
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const fold = useEditorState((state) => activeRound(state)?.rule.fold ?? 1);
+  const work = useWork();
   const maker = makerOf(form.kind);
   const numbers: Numbers = form.numbers;
   const set = (key: string, value: Value): BuiltForm => withNumbers(form, { ...numbers, [key]: value });
@@ -112,7 +114,7 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
           Exactly the wedge ({printNumber(360 / fold, 3)}°)
         </Button>
       )}
-      {maker.facts?.(numbers).map((fact) => (
+      {factsOfForm(form, work).map((fact) => (
         <Fact key={fact.caption} caption={fact.caption}>
           {words(fact)}
         </Fact>

@@ -8,7 +8,7 @@ import {
   partCells,
   restoreCells,
 } from '@/core/figure/commands';
-import { lostRefs, NO_CELL_WORK } from '@/core/figure/cells';
+import { lostRefs, NO_CELL_EDITS } from '@/core/figure/cells';
 import type { Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { cellsOfRound, divisionOf } from '@/state/merges';
@@ -30,7 +30,7 @@ export function CellsPanel({ round }: { readonly round: Round }) {
   const figure = shownFigure(state);
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);
-  const work = round.merge?.cells ?? NO_CELL_WORK;
+  const work = round.merge?.cells ?? NO_CELL_EDITS;
   const lost = division ? lostRefs(division, work) : [];
   const count = cells?.groups.reduce((sum, { copies }) => sum + copies.length, 0) ?? 0;
   const fused = cells?.groups.filter((group) => group.fused) ?? [];
@@ -98,8 +98,8 @@ export function CellsPanel({ round }: { readonly round: Round }) {
             icon: Crop,
             onClick: () => {
               if (division)
-                actOnRound(editor, `Keep cells inside ${name}`, (each, own) =>
-                  keepCellsInside(each, own, division, outlineOfRound(each, id, own)),
+                actOnRound(editor, `Keep cells inside ${name}`, (each, own, work) =>
+                  keepCellsInside(each, own, division, outlineOfRound(each, id, own, work), work),
                 );
             },
           }))}

@@ -52,10 +52,10 @@ export function ColourByPanel({ round }: { readonly round: Round }) {
     round.locked || colours.length === 0 || (divided ? !division : round.merge !== null || shapes.length < 2);
   const colour = (): void => {
     const plan: ColourPlan = { by, colours, shift };
-    actOnRound(editor, `Colour by ${NAMES[by].toLowerCase()}`, (figure, id) =>
+    actOnRound(editor, `Colour by ${NAMES[by].toLowerCase()}`, (figure, id, work) =>
       division
-        ? colourCells(figure, id, division, plan)
-        : colourShapes(figure, id, new Set(shapes.map((shape) => shape.id)), plan),
+        ? colourCells(figure, id, division, plan, work)
+        : colourShapes(figure, id, new Set(shapes.map((shape) => shape.id)), plan, work),
     );
   };
   return (

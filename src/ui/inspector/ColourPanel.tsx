@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import {
   FIRST_STROKE,
   addBacking,
@@ -49,6 +50,7 @@ const MOST_DASHES = 20;
 
 /** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
 export function ColourPanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const state = useEditorState(atRest);
   const figure = shownFigure(state);
@@ -77,7 +79,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   };
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));
   const endsOf = (kind: Gradient['kind'], spread: Spread): Pick<Gradient, 'from' | 'to'> => {
-    const [from, to] = endsOfSpread(figure, round, state.selection.shapeIds, kind, spread);
+    const [from, to] = endsOfSpread(figure, round, state.selection.shapeIds, kind, spread, work);
     return { from, to };
   };
 
@@ -214,8 +216,8 @@ export function ColourPanel({ round }: { readonly round: Round }) {
               className="flex-1"
               title="A shape behind the whole figure, in a round of its own"
               onClick={() =>
-                act(editor, 'Lay a backing', (each) =>
-                  addBacking(each, backing, firstColour(state.paint?.fill ?? null) ?? '#113d4c', newId),
+                act(editor, 'Lay a backing', (each, work) =>
+                  addBacking(each, backing, firstColour(state.paint?.fill ?? null) ?? '#113d4c', newId, work),
                 )
               }
             >

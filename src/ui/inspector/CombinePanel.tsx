@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
@@ -22,7 +23,9 @@ import { printNumber } from '@/core/format/pathData';
 import { pathsOfForm } from '@/core/maker/form';
 import { signedArea } from '@/core/curve/path';
 import type { TidyReport } from '@/core/curve/tidy';
-import { commit, perform, select, shownFigure } from '@/state/editor';
+import type { Work } from '@/core/derive';
+import type { Result } from '@/core/finding';
+import { act, actAndSelect, commit, shownFigure, type Made } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Choices } from '../common/Choices';
@@ -71,6 +74,7 @@ export function CombinePanel({
   readonly round: Round;
   readonly shapes: readonly Shape[];
 }) {
+  const work = useWork();
   const editor = useEditor();
   const { page } = useEditorState(shownFigure);
   const [away, setAway] = useState(2);
@@ -89,31 +93,20 @@ export function CombinePanel({
       </Section>
     );
   }
-  const result = combined ? resolvedShapes(round).filter(({ group }) => group === combined.group) : [];
+  const result = combined ? resolvedShapes(round, work).filter(({ group }) => group === combined.group) : [];
   const nothing = combined !== null && result.length === 0;
 
   /** Takes a step that gives new shapes, which are selected; says why where it gives none. */
   const step = (
     label: string,
-    make: (figure: Figure) => { figure: Figure; ids: readonly string[] },
+    make: (figure: Figure, work: Work) => Made | Result<Made>,
     none: string,
-  ): void => {
-    perform(
-      editor,
-      label,
-      () => make(shownFigure(editor.getState())),
-      (made) => {
-        if (made.ids.length === 0) {
-          toast(none);
-          return;
-        }
-        commit(editor, label, made.figure);
-        select(editor, round.id, made.ids);
-      },
-    );
-  };
-  const change = (label: string, make: (figure: Figure) => Figure): void =>
-    commit(editor, label, make(shownFigure(editor.getState())));
+  ): void =>
+    actAndSelect(editor, label, round.id, make, (made) => {
+      if (made.ids.length === 0) toast(none);
+    });
+  const change = (label: string, make: (figure: Figure, work: Work) => Figure): void =>
+    act(editor, label, make);
 
   return (
     <Section title="Selected shapes" note={shapes.length === 1 ? shapes[0]?.name : `${shapes.length} shapes`}>
@@ -139,7 +132,7 @@ export function CombinePanel({
           {combined && !nothing && (
             <Fact caption="Area">
               {printNumber(
-                result.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form)), 0),
+                result.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form, work)), 0),
                 3,
               )}{' '}
               {unit}²
@@ -156,7 +149,11 @@ export function CombinePanel({
             <Button
               disabled={off || nothing}
               onClick={() =>
-                step('Make plain', (f) => makeCombinedPlain(f, round.id, ids), 'Nothing is left of them so.')
+                step(
+                  'Make plain',
+                  (f, work) => makeCombinedPlain(f, round.id, ids, work),
+                  'Nothing is left of them so.',
+                )
               }
             >
               Make plain
@@ -170,7 +167,7 @@ export function CombinePanel({
               onClick={() =>
                 step(
                   'Divide',
-                  (f) => divideShapes(f, round.id, ids, newId),
+                  (f, work) => divideShapes(f, round.id, ids, newId, work),
                   'Open lines cover nothing to divide.',
                 )
               }
@@ -181,7 +178,11 @@ export function CombinePanel({
               disabled={off || shapes.length < 2}
               title="What reaches past the frontmost shape goes, and that shape with it"
               onClick={() =>
-                step('Trim', (f) => trimToShape(f, round.id, ids), 'Nothing of them is inside the frontmost.')
+                step(
+                  'Trim',
+                  (f, work) => trimToShape(f, round.id, ids, work),
+                  'Nothing of them is inside the frontmost.',
+                )
               }
             >
               Trim to front
@@ -192,7 +193,7 @@ export function CombinePanel({
               onClick={() =>
                 step(
                   'Band',
-                  (f) => makeBands(f, round.id, ids, newId),
+                  (f, work) => makeBands(f, round.id, ids, newId, work),
                   'These are bands already, or too short for one.',
                 )
               }
@@ -201,7 +202,7 @@ export function CombinePanel({
             </Button>
             <Button
               disabled={off || shapes.every(({ form }) => form.kind === 'path')}
-              onClick={() => change('Make plain', (f) => makePlain(f, round.id, ids, newId))}
+              onClick={() => change('Make plain', (f, work) => makePlain(f, round.id, ids, newId, work))}
             >
               Make plain
             </Button>
@@ -216,7 +217,7 @@ export function CombinePanel({
           onClick={() =>
             step(
               'Offset',
-              (f) => offsetShapes(f, round.id, ids, away, newId),
+              (f, work) => offsetShapes(f, round.id, ids, away, newId, work),
               away < 0 ? 'Nothing of the shape is left that far inward.' : 'An offset needs a closed shape.',
             )
           }
@@ -226,7 +227,7 @@ export function CombinePanel({
         <Button
           disabled={off || away === 0}
           title="Each shape is moved outward along its own direction"
-          onClick={() => change('Spread', (f) => spreadOutward(f, round.id, ids, away))}
+          onClick={() => change('Spread', (f, work) => spreadOutward(f, round.id, ids, away, work))}
         >
           Spread outward
         </Button>

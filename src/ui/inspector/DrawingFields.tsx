@@ -35,7 +35,7 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
   const put = (next: Drawing['numbers']['places']): void => {
     const changed: Drawing = { ...form, numbers: { parts, places: next } };
     const problem = formProblem(changed);
-    if (problem !== null) toast.error(problem);
+    if (problem !== null) toast.error(problem.sentence);
     else onChange(changed);
   };
   const [first] = places;

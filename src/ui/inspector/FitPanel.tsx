@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { useMemo, useState } from 'react';
 
 import { setFold, withShapes } from '@/core/figure/commands';
@@ -27,6 +28,7 @@ interface Props {
 
 /** Solves for what makes neighbouring copies touch, or keep a gap. */
 export function FitPanel({ round, shapes }: Props) {
+  const work = useWork();
   const editor = useEditor();
   const { unit } = useEditorState((state) => shownFigure(state).page);
   const [gap, setGap] = useState(0);
@@ -39,7 +41,7 @@ export function FitPanel({ round, shapes }: Props) {
   );
   const live = useEditorState((state) => state.live !== null);
   // Neighbours that are reflections of each other are compared at once; others curve by curve, which takes longer.
-  const paths = useMemo(() => shapes.flatMap(({ form }) => pathsOfForm(form)), [shapes]);
+  const paths = useMemo(() => shapes.flatMap(({ form }) => pathsOfForm(form, work)), [shapes, work]);
   const quick = useMemo(() => rule.mirror || areOwnMirror(paths, 1e-9), [paths, rule.mirror]);
   const tooMany = !quick && paths.reduce((sum, { segments }) => sum + segments.length, 0) > MOST_SEGMENTS;
   const now = useMemo(
@@ -66,8 +68,9 @@ export function FitPanel({ round, shapes }: Props) {
       chosen,
       gap,
       about,
+      work,
     );
-    setProblem(result.ok ? null : result.message);
+    setProblem(result.ok ? null : result.finding.sentence);
     if (!result.ok) return;
     const ids = new Set(shapes.map(({ id }) => id));
     act(editor, 'Fit neighbours', (figure) =>

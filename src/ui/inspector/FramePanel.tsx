@@ -1,7 +1,7 @@
 'use client';
 
-import { drawFrame, drawFrameCells, frameCellsProblem, removeGuide, setFrame } from '@/core/figure/commands';
-import { MergeFailed } from '@/core/merge/merge';
+import { useWork } from '@/ui/editor/useWork';
+import { drawFrame, drawFrameCells, removeGuide, setFrame } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import { START_LINE } from '@/core/figure/start';
 import { MOST_SIDES } from '@/core/maker/polygon';
@@ -15,7 +15,7 @@ import {
   type FramePolygon,
 } from '@/core/symmetry/frame';
 import { printNumber } from '@/core/format/pathData';
-import { act, actOnRound, select, shownFigure } from '@/state/editor';
+import { act, actAndSelect, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
 import { Trash2 } from 'lucide-react';
@@ -30,12 +30,13 @@ const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None'
 
 /** What a round is set out by: a polygon with its diagonals, rings, free guides; and what can be made of them. */
 export function FramePanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const figure = useEditorState(shownFigure);
   const { unit } = figure.page;
   const { frame } = round;
   const { polygon } = frame;
-  const outer = benchRadius(figure);
+  const outer = benchRadius(figure, work);
   const set = (part: Partial<Frame>): void =>
     actOnRound(editor, 'Set out', (f, id) => setFrame(f, id, part), 'frame');
   const setPolygon = (part: Partial<FramePolygon>): void => {
@@ -47,24 +48,16 @@ export function FramePanel({ round }: { readonly round: Round }) {
     act(editor, 'Draw the frame', () => drawn.figure);
     select(editor, round.id, drawn.ids);
   };
-  const drawCells = (): void => {
-    const problem = frameCellsProblem(round, outer * 2);
-    if (problem !== null) {
-      toast.error(problem);
-      return;
-    }
-    try {
-      const drawn = drawFrameCells(figure, round.id, outer * 2, newId);
-      if (drawn.ids.length === 0) toast('These lines enclose nothing.');
-      else {
-        act(editor, 'Make cells shapes', () => drawn.figure);
-        select(editor, round.id, drawn.ids);
-      }
-    } catch (error) {
-      if (!(error instanceof MergeFailed)) throw error;
-      toast.error(error.message);
-    }
-  };
+  const drawCells = (): void =>
+    actAndSelect(
+      editor,
+      'Make cells shapes',
+      round.id,
+      (f) => drawFrameCells(f, round.id, outer * 2, newId),
+      ({ ids }) => {
+        if (ids.length === 0) toast('These lines enclose nothing.');
+      },
+    );
 
   return (
     <Section title="Frame" note="guides, never exported">

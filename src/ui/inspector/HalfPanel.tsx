@@ -24,7 +24,7 @@ export function HalfPanel({ round }: { readonly round: Round }) {
         disabled={round.locked}
         onClick={() =>
           half
-            ? actOnRound(editor, 'Join the halves', (figure, id) => endHalf(figure, id, newId))
+            ? actOnRound(editor, 'Join the halves', (figure, id, work) => endHalf(figure, id, newId, work))
             : actOnRound(editor, 'Draw half', startHalf)
         }
       >

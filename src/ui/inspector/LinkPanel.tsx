@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { freeCopy, linkedRounds, linkRound, takeCopyBack, unlinkRound } from '@/core/figure/commands';
 import { copiesOf } from '@/core/figure/copies';
 import type { Round } from '@/core/figure/model';
@@ -13,12 +14,13 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** Whose motif the round has, and which of its copies are free. */
 export function LinkPanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const figure = useEditorState(shownFigure);
   const active = useEditorState((state) => state.active);
   const linked = linkedRounds(figure, round);
   const others = figure.rounds.filter(({ id }) => id !== round.id);
-  const copies = copiesOf(round);
+  const copies = copiesOf(round, work);
   const copy = copies
     .slice(0, round.rule.fold)
     .find(({ turn }) => equalTurns(wrapTurn(turn), wrapTurn(active.turn)));
@@ -76,7 +78,9 @@ export function LinkPanel({ round }: { readonly round: Round }) {
         <Button
           disabled={round.locked}
           title="It becomes a round of its own, and can be taken back"
-          onClick={() => actOnRound(editor, 'Set a copy free', (f, id) => freeCopy(f, id, copy.index, newId))}
+          onClick={() =>
+            actOnRound(editor, 'Set a copy free', (f, id, work) => freeCopy(f, id, copy.index, newId, work))
+          }
         >
           Set copy {copy.index + 1} free ({printNumber(degreesOf(wrapTurn(copy.turn)), 2)}°)
         </Button>

@@ -15,6 +15,7 @@ import { ProgressBar } from '../common/ProgressBar';
 import { CountField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
+import { useWork } from '../editor/useWork';
 import { BelowPanel } from './BelowPanel';
 import { CellsPanel } from './CellsPanel';
 import { WeavePanel } from './WeavePanel';
@@ -48,6 +49,7 @@ const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
 
 /** What becomes of the round's copies, and what came of it. */
 export function MergePanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const { stopMerge, mergeAgain } = useWorkshop();
   const state = useEditorState(atRest);
@@ -57,8 +59,11 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const facts = totalFacts(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
   const running = merges.map(({ progress }) => progress).find((progress) => progress !== null) ?? null;
   const problem = merges.find((merge) => merge.problem)?.problem;
-  const jobs = mergeJobsOf(figure).filter(({ roundId }) => roundId === round.id);
-  const nothing = round.merge !== null && round.visible && jobs.every((job) => requestOf(job) === null);
+  const jobs = mergeJobsOf(figure, work).filter(({ roundId }) => roundId === round.id);
+  const nothing =
+    round.merge !== null &&
+    round.visible &&
+    jobs.every((job) => requestOf(job, { quality: 'full' }, work) === null);
   const empty = facts !== null && facts.loops === 0 && !nothing && running === null;
   const op: Op = round.merge?.op ?? 'separate';
   const kinds = facts

@@ -1,9 +1,10 @@
 'use client';
 
+import type { Result } from '@/core/finding';
 import { nodesOfContours, placeOfNode, type Contour } from '@/core/curve/contours';
 import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import { onLine, roundedCorner, splitAtNode, withReflection, type NodeResult } from '@/core/curve/nodeOps';
+import { onLine, roundedCorner, splitAtNode, withReflection } from '@/core/curve/nodeOps';
 import {
   alignNodes,
   moveNodes,
@@ -66,9 +67,9 @@ export function NodePanel({ round, shape }: Props) {
   const contour = place && contours[place.contour];
   if (!contour) return null;
   const { closed } = contour;
-  const take = <T,>(result: NodeResult<T>, label: string, change: (value: T) => Contour[]): void => {
+  const take = <T,>(result: Result<T>, label: string, change: (value: T) => Contour[]): void => {
     if (!result.ok) {
-      toast.error(result.message);
+      toast.error(result.finding.sentence);
       return;
     }
     act(editor, label, (figure) => replaceContour(figure, ref, index, change(result.value), newId));

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathLength } from '@/core/curve/length';
 import { signedArea } from '@/core/curve/path';
@@ -34,6 +35,7 @@ const nameOfKind = (form: Form): string => {
 
 /** The numbers of the one selected shape. */
 export function ShapePanel({ round, shape }: Props) {
+  const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { form } = shape;
@@ -55,7 +57,7 @@ export function ShapePanel({ round, shape }: Props) {
       (figure) => moveShapes(figure, round.id, new Set([shape.id]), subtract(to, anchor)),
       `place:${shape.id}`,
     );
-  const paths = pathsOfForm(form);
+  const paths = pathsOfForm(form, work);
   const closed = paths.filter((path) => path.closed);
   const box = boundsOfPaths(paths);
   const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
@@ -175,7 +177,9 @@ export function ShapePanel({ round, shape }: Props) {
         <Button
           disabled={disabled}
           onClick={() => {
-            act(editor, 'Make plain', (figure) => makePlain(figure, round.id, new Set([shape.id]), newId));
+            act(editor, 'Make plain', (figure, work) =>
+              makePlain(figure, round.id, new Set([shape.id]), newId, work),
+            );
             editor.setState({ tool: 'nodes' });
           }}
         >

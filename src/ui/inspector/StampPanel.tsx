@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import type { Shape } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { nodesOfPath } from '@/core/curve/nodes';
@@ -16,6 +17,7 @@ const CHIP = 'h-[28px] rounded-ui border px-2 text-[12px]';
 
 /** What the Stamp sets, and how. */
 export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
+  const work = useWork();
   const editor = useEditor();
   const stamp = useEditorState((state) => state.stamp);
   const unit = useEditorState((state) => shownFigure(state).page.unit);
@@ -23,7 +25,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
     editor.setState((state) => ({ stamp: { ...state.stamp, ...part } }));
   const { source } = stamp;
   const own = typeof source !== 'string';
-  const [line, another] = chosen.length === 1 && chosen[0] ? pathsOfForm(chosen[0].form) : [];
+  const [line, another] = chosen.length === 1 && chosen[0] ? pathsOfForm(chosen[0].form, work) : [];
   const refusePositive = (what: string) => (value: number) => (value > 0 ? null : `${what} is above 0.`);
   return (
     <Section title="Stamp" note={own ? (source[0]?.name ?? '') : stockName(source)}>
@@ -43,7 +45,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
       <Button
         disabled={chosen.length === 0}
         title="Takes the selected shapes as they are now"
-        onClick={() => set({ source: partsOfShapes(chosen) })}
+        onClick={() => set({ source: partsOfShapes(chosen, work) })}
       >
         {own
           ? `Stamps ${source.length === 1 ? '1 own shape' : `${source.length} own shapes`}`

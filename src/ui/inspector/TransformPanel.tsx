@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { useState } from 'react';
 
 import { nodesOfContours } from '@/core/curve/contours';
@@ -50,6 +51,7 @@ interface Props {
 
 /** Changes of place, direction, size and form by numbers, about any pivot, in place or as copies. */
 export function TransformPanel({ round, shapes }: Props) {
+  const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const nodes = useEditorState((state) => state.selection.nodes);
@@ -65,7 +67,7 @@ export function TransformPanel({ round, shapes }: Props) {
   const picking = useEditorState((state) => state.picking !== null);
   const [times, setTimes] = useState(1);
   const [only] = shapes;
-  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form)));
+  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, work)));
   const [index] = nodes;
   const node =
     shapes.length === 1 && only?.form.kind === 'path' && index !== undefined
@@ -95,7 +97,14 @@ export function TransformPanel({ round, shapes }: Props) {
   const apply = (copy: boolean): void => {
     const t = transform();
     const ids = new Set(shapes.map(({ id }) => id));
-    const done = transformShapes(shownFigure(editor.getState()), round.id, ids, t, { copy, times, newId });
+    const done = transformShapes(
+      shownFigure(editor.getState()),
+      round.id,
+      ids,
+      t,
+      { copy, times, newId },
+      work,
+    );
     act(editor, copy ? 'Transform a copy' : 'Transform', () => done.figure);
     select(editor, round.id, done.ids);
   };
@@ -245,7 +254,7 @@ export function TransformPanel({ round, shapes }: Props) {
       <CountField label="Times" caption="Times" value={times} least={1} most={720} onChange={setTimes} />
       {problem && (
         <p role="alert" className="text-[12px] leading-4 text-coral-text">
-          {problem}
+          {problem.sentence}
         </p>
       )}
       <div className="flex gap-1.5 pt-1">

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { useEffect, useMemo, useState } from 'react';
 
 import { evaluate } from '@/core/figure/evaluate';
@@ -26,10 +27,11 @@ function Trial({
   readonly ready: boolean;
   readonly onPick: () => void;
 }) {
+  const work = useWork();
   const merges = useEditorState((state) => state.merges);
   const scene = useMemo(
-    () => (ready ? evaluate(inPalette(figure, palette.colours), mergeResults(merges)) : null),
-    [figure, palette, merges, ready],
+    () => (ready ? evaluate(inPalette(figure, palette.colours), mergeResults(merges), work) : null),
+    [figure, palette, merges, ready, work],
   );
   return (
     <button

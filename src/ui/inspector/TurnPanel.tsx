@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import {
   mirroringOf,
   moveRoundOut,
@@ -43,12 +44,13 @@ const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
 
 /** How the round is turned, how its copies differ, and what follows from it. */
 export function TurnPanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const [choices, setChoices] = useState<readonly StepChoice[]>([]);
   const { rule } = round;
   const { fold, start, sweep } = rule;
-  const reach = reachOfRound(round);
+  const reach = reachOfRound(round, work);
   const { locked } = round;
   const change = (label: string, command: (figure: Figure, id: string) => Figure, key?: string): void => {
     setChoices([]);
@@ -184,7 +186,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
                 value > reach.inner ? null : `It reaches farther out than ${printNumber(reach.inner, 3)}.`
               }
               onChange={(value) =>
-                change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value), 'reach')
+                change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value, work), 'reach')
               }
             />
           </>
@@ -208,16 +210,20 @@ const asDegrees = (t: Turn): string => {
 
 /** What follows from how a round is turned: exact, and measured on the true curves once nothing moves. */
 function TurnFacts({ round }: { readonly round: Round }) {
+  const work = useWork();
   const figure = useEditorState(shownFigure);
   const live = useEditorState((state) => state.live !== null);
   const { unit } = figure.page;
   const { rule } = round;
   const { sweep } = rule;
-  const next = nextOutward(figure, round);
-  const gap = useMemo(() => (live ? null : gapOfRound(round)), [live, round]);
-  const toNext = useMemo(() => (live || !next ? null : gapOfRounds(round, next)), [live, round, next]);
-  const size = useMemo(() => (live ? null : sizeOfRound(round)), [live, round]);
-  const count = copiesOf(round).length;
+  const next = nextOutward(figure, round, work);
+  const gap = useMemo(() => (live ? null : gapOfRound(round, work)), [live, round, work]);
+  const toNext = useMemo(
+    () => (live || !next ? null : gapOfRounds(round, next, work)),
+    [live, round, next, work],
+  );
+  const size = useMemo(() => (live ? null : sizeOfRound(round, work)), [live, round, work]);
+  const count = copiesOf(round, work).length;
   const mirroring = mirroringOf(rule);
   // Reflections stay where nothing gives the copies a direction round the centre.
   const turns = round.way ?? round.whirl ?? sweep ?? round.without;

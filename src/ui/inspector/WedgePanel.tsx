@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
@@ -28,17 +29,18 @@ const NOTHING = 1e-6;
 
 /** Whether the motif stays in its wedge, and by how much it does not. */
 export function WedgePanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { fold, mirror } = round.rule;
-  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form));
+  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   const both = Math.min(left, right) > NOTHING;
   const trim = (): void => {
     const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
     const ids = new Set(free.map(({ id }) => id));
-    const done = trimToWedge(shownFigure(editor.getState()), round.id, ids, newId);
+    const done = trimToWedge(shownFigure(editor.getState()), round.id, ids, newId, work);
     act(editor, 'Cut at the rays', () => done.figure);
     select(editor, round.id, done.ids);
   };

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { toast } from 'sonner';
 
 import { setRoundWhirl, START_WHIRL } from '@/core/figure/commands';
@@ -14,13 +15,14 @@ import { useEditor } from '../editor/EditorContext';
 
 /** The whole round turned and shrunk inward again and again. */
 export function WhirlPanel({ round }: { readonly round: Round }) {
+  const work = useWork();
   const editor = useEditor();
   const { whirl, locked } = round;
   const set = (next: RoundWhirl | null, key: string | null = null): void =>
     actOnRound(editor, 'Whirl inward', (figure, id) => setRoundWhirl(figure, id, next), key);
   const change = (part: Partial<RoundWhirl>): void => whirl && set({ ...whirl, ...part }, 'whirl');
   const touch = (): void => {
-    const factor = whirl ? touchingWhirl(round, whirl.angle) : null;
+    const factor = whirl ? touchingWhirl(round, whirl.angle, work) : null;
     if (factor === null)
       toast.error('No size of the next ones just touches these, or there is too much to compare.');
     else change({ factor });

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
 
@@ -69,13 +70,14 @@ const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
 
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
+  const work = useWork();
   const editor = useEditor();
   const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const view = benchView(state);
   const height = state.sizes.bench.height;
   const top = 46;
-  const most = Math.min((view.y - top) / view.scale, benchRadius(figure) * 1.2);
+  const most = Math.min((view.y - top) / view.scale, benchRadius(figure, work) * 1.2);
   const room = WIDTH - RULER - 10;
   const pitch = Math.min(24, Math.max(14, room / Math.max(1, figure.rounds.length)));
 
@@ -98,8 +100,8 @@ export function Reach() {
               key={round.id}
               round={round}
               index={k}
-              inner={reachOfRound(round)?.inner ?? null}
-              outer={reachOfRound(round)?.outer ?? null}
+              inner={reachOfRound(round, work)?.inner ?? null}
+              outer={reachOfRound(round, work)?.outer ?? null}
               view={view}
               left={4 + k * pitch}
               pitch={pitch}

@@ -1,5 +1,7 @@
 'use client';
 
+import type { Work } from '@/core/derive';
+import { useWork } from '@/ui/editor/useWork';
 import { wcagContrast } from 'culori';
 import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
@@ -57,10 +59,10 @@ const nearestOf = (value: number, values: readonly number[], view: View): number
     .filter((each) => Math.abs(each - value) * view.scale <= CATCH)
     .sort((a, b) => Math.abs(a - value) - Math.abs(b - value))[0] ?? null;
 
-const otherEnds = (figure: Figure, roundId: string): number[] => [
+const otherEnds = (figure: Figure, roundId: string, work: Work): number[] => [
   ...figure.rounds
     .filter(({ id }) => id !== roundId)
-    .map(reachOfRound)
+    .map((round) => reachOfRound(round, work))
     .flatMap((reach) => (reach ? [reach.inner, reach.outer] : [])),
   ...figure.rounds.flatMap(({ frame }) => frame.rings),
 ];
@@ -91,6 +93,7 @@ export const ReachBar = memo(function ReachBar({
   top,
   bottom,
 }: Props) {
+  const work = useWork();
   const editor = useEditor();
   const active = useEditorState((state) => activeRound(state)?.id === round.id);
   const drag = useRef<Drag | null>(null);
@@ -132,10 +135,10 @@ export const ReachBar = memo(function ReachBar({
       preview(editor, moveRound(now.figure, round.id, from + Math.round(dx / pitch)));
       return;
     }
-    const others = otherEnds(now.figure, round.id);
+    const others = otherEnds(now.figure, round.id, work);
     const by = -dy / view.scale;
     if (now.grip === 'bar') {
-      now.touches ??= touchingMoves(now.figure, roundOf(now.figure, round.id));
+      now.touches ??= touchingMoves(now.figure, roundOf(now.figure, round.id), work);
       const touch = event.altKey ? null : nearestOf(by, now.touches, view);
       // Either end falls on what is there; what is nearer wins, and touching before both.
       const ends = ([now.reach.outer, now.reach.inner] as const)
@@ -148,7 +151,7 @@ export const ReachBar = memo(function ReachBar({
     } else {
       const wanted = now.reach[now.grip] + by;
       const to = event.altKey ? wanted : caughtRadius(wanted, now.figure, view, others);
-      preview(editor, scaleRoundReach(now.figure, round.id, now.grip, to));
+      preview(editor, scaleRoundReach(now.figure, round.id, now.grip, to, work));
       setNumbers({ ...now.reach, [now.grip]: to });
     }
   };

@@ -1,5 +1,7 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
+import type { Work } from '@/core/derive';
 import { Fragment, memo } from 'react';
 
 import { nodesOfContours } from '@/core/curve/contours';
@@ -149,8 +151,8 @@ function Measured({
 }
 
 /** Of a placed figure the box alone is shown: all its lines would cover what it draws. */
-function boxData({ form }: Shape): string {
-  const { left, right, top, bottom } = boundsOfPaths(pathsOfForm(form));
+function boxData({ form }: Shape, work: Work): string {
+  const { left, right, top, bottom } = boundsOfPaths(pathsOfForm(form, work));
   return `M${left} ${top}H${right}V${bottom}H${left}Z`;
 }
 
@@ -188,6 +190,7 @@ function GradientLine({ run, project }: { readonly run: GradientRun; readonly pr
 
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
+  const work = useWork();
   const state = useEditorState((whole) => whole);
   if (state.quiet) return null;
   const view = viewOf(state, pane);
@@ -213,7 +216,9 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
         {shapes.map((shape) => (
           <path
             key={shape.id}
-            d={shape.form.kind === 'drawing' ? boxData(shape) : screenData(pathsOfForm(shape.form))}
+            d={
+              shape.form.kind === 'drawing' ? boxData(shape, work) : screenData(pathsOfForm(shape.form, work))
+            }
             stroke="var(--coral)"
             strokeWidth={1.5}
             vectorEffect="non-scaling-stroke"
@@ -222,7 +227,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
       </g>
       {single && editing && single.form.kind !== 'path' && (
         <g>
-          {handlesOfForm(single.form).map(({ id, point }) => (
+          {handlesOfForm(single.form, work).map(({ id, point }) => (
             <Square key={id} at={project(point)} full={false} name={id} />
           ))}
         </g>

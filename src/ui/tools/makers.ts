@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
@@ -91,7 +92,7 @@ const draws =
         const form = drawn(from, to, q.shift, state);
         if (formProblem(form) !== null) return;
         started = true;
-        const lines = pathsOfForm(form).every(({ closed }) => !closed);
+        const lines = pathsOfForm(form, workOf(editor.getState())).every(({ closed }) => !closed);
         const shown = lines ? { fill: null, stroke: paint.stroke ?? START_LINE.stroke } : paint;
         const rule = isBuilt(form) ? makerOf(form.kind).rule : undefined;
         const shape = newShape(id, label, form, shown);

@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { applyTo, inverse } from '@/core/curve/affine';
 import type { Point } from '@/core/curve/point';
 import { anchorOf, pointsOfShape } from '@/core/figure/hit';
@@ -56,10 +57,11 @@ function snapIn(
   extra: readonly Point[] = [],
   origin?: Point,
 ): Snapped[] {
+  const work = workOf(state);
   // What stands still while something is dragged: the figure as it was before.
   const round = activeRound({ ...state, live: null });
   const still = (round?.shapes ?? []).filter(({ id, visible }) => visible && !except.has(id));
-  const nodes = still.flatMap(pointsOfShape);
+  const nodes = still.flatMap((shape) => pointsOfShape(shape, work));
   const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
   return snapCandidates(
     p,
@@ -68,7 +70,7 @@ function snapIn(
       ringStep: ringStepOf(state),
       nodes: [...nodes, ...extra],
       curves: round
-        ? snapCurvesOf(round)
+        ? snapCurvesOf(round, work)
             .filter(({ shapeId }) => shapeId === null || !except.has(shapeId))
             .map(({ curve }) => curve)
         : [],

@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
@@ -30,11 +31,12 @@ interface Hit {
 
 /** The shape under the pointer: on the Bench only of the round worked on, in Whole of any. */
 export function hitAt(editor: Editor, p: PanePoint): Hit | null {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const tolerance = TOUCH / viewOf(state, p.pane).scale;
-  if (p.pane === 'whole') return hitFigure(shownFigure(state), p.figure, tolerance);
+  if (p.pane === 'whole') return hitFigure(shownFigure(state), p.figure, tolerance, work);
   const round = activeRound(state);
-  const hit = round && !round.locked && hitMotif(round, p.figure, tolerance);
+  const hit = round && !round.locked && hitMotif(round, p.figure, tolerance, work);
   if (!hit) return null;
   return {
     roundId: round.id,
@@ -45,6 +47,7 @@ export function hitAt(editor: Editor, p: PanePoint): Hit | null {
 
 /** Takes hold of a maker's handle of the one selected shape, if the pointer is on one. */
 export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const [shape, another] = selectedShapes(state);
   const round = activeRound(state);
@@ -52,7 +55,7 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   const { form } = shape;
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
   const at = pointer.raw(p);
-  const near = handlesOfForm(form)
+  const near = handlesOfForm(form, work)
     .map((handle) => ({ ...handle, away: distance(handle.point, at) }))
     .filter(({ away }) => away <= pointer.length(CATCH))
     .sort((a, b) => a.away - b.away)[0];
@@ -61,7 +64,7 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   const ref = { roundId: round.id, shapeId: shape.id };
   return {
     move: (q) => {
-      const dragged = dragFormHandle(form, near.id, pointer.at(q));
+      const dragged = dragFormHandle(form, near.id, pointer.at(q), work);
       const rim = near.id === 'across' || near.id === 'along';
       const next =
         rim && !q.free ? touchingForm(editor, p.pane, dragged, shape.id, pointer.length(CATCH)) : dragged;
@@ -88,7 +91,7 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture
   const shapes = selectedShapes(state);
   const pointer = new MotifPointer(editor, p.pane, placement, ids);
   const start = pointer.raw(p);
-  const grips = shapes.flatMap(pointsOfShape);
+  const grips = shapes.flatMap((shape) => pointsOfShape(shape, workOf(state)));
   const close = grips.filter((grip) => distance(grip, start) <= pointer.length(CATCH));
   const first = shapes[0];
   const held: Point =
@@ -137,6 +140,7 @@ function dragUnderlay(editor: Editor, p: PanePoint): Gesture | null {
 
 /** Selects by a box drawn from an empty place. */
 function boxSelect(editor: Editor, p: PanePoint): Gesture {
+  const work = workOf(editor.getState());
   const state = editor.getState();
   const round = activeRound(state);
   const placement = placementIn(state, p.pane);
@@ -148,7 +152,7 @@ function boxSelect(editor: Editor, p: PanePoint): Gesture {
     const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
     const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
     const inside = round.shapes.filter(({ form, visible, locked }) => {
-      const box = boundsOfPaths(pathsOfForm(form));
+      const box = boundsOfPaths(pathsOfForm(form, work));
       return (
         visible && !locked && box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom
       );

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { distance } from '@/core/curve/point';
 import { slitShapes } from '@/core/figure/commands';
 import { newId } from '@/state/ids';
-import { activeRound, commit, perform, select, selectedShapes, shownFigure } from '@/state/editor';
+import { activeRound, actAndSelect, selectedShapes } from '@/state/editor';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { MotifPointer, placementIn } from './pointer';
@@ -29,17 +29,13 @@ export const pressSlit: Press = (editor, p) => {
       const chosen = selectedShapes(state);
       const wanted = chosen.length > 0 ? chosen : round.shapes;
       const ids = new Set(wanted.filter(({ visible, locked }) => visible && !locked).map(({ id }) => id));
-      perform(
+      actAndSelect(
         editor,
         'Slit',
-        () => slitShapes(shownFigure(state), round.id, ids, from, to, newId),
+        round.id,
+        (figure, work) => slitShapes(figure, round.id, ids, from, to, newId, work),
         (cut) => {
-          if (cut.ids.length === 0) {
-            toast('The line crosses none of the shapes.');
-            return;
-          }
-          commit(editor, 'Slit', cut.figure);
-          select(editor, round.id, cut.ids);
+          if (cut.ids.length === 0) toast('The line crosses none of the shapes.');
         },
       );
     },

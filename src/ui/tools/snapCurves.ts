@@ -1,3 +1,4 @@
+import type { Work } from '@/core/derive';
 import { mapSegment } from '@/core/curve/segment';
 import { compose, MIRROR, turnMap, type Affine } from '@/core/curve/affine';
 import { copiesOf } from '@/core/figure/copies';
@@ -23,8 +24,8 @@ const MOST_SEGMENTS = 6000;
 const FAR = 1e4;
 
 /** From the motif to the copies beside it, as they stand on the Bench. */
-function neighboursOf(round: Round): Affine[] {
-  const [first, ...others] = copiesOf(round);
+function neighboursOf(round: Round, work: Work): Affine[] {
+  const [first, ...others] = copiesOf(round, work);
   const beside = new Set([others[0], others[others.length - 1]]);
   const upright = turnMap(negateTurn(round.rule.start));
   return [...beside].flatMap((copy) =>
@@ -35,7 +36,7 @@ function neighboursOf(round: Round): Affine[] {
 }
 
 /** What of a round can be caught beside its nodes: the frame, the motif, its reflection and its neighbours. */
-export function snapCurvesOf(round: Round): readonly OwnedCurve[] {
+export function snapCurvesOf(round: Round, work: Work): readonly OwnedCurve[] {
   const known = curvesOfRounds.get(round);
   if (known) return known;
   const frame = frameLines(round.frame, FAR).flatMap(({ name, path }) =>
@@ -44,12 +45,14 @@ export function snapCurvesOf(round: Round): readonly OwnedCurve[] {
   const { mirror } = round.rule;
   const maps = [
     ...(mirror ? [{ map: MIRROR, of: '’s reflection' }] : []),
-    ...neighboursOf(round).map((map) => ({ map, of: '’s neighbour' })),
+    ...neighboursOf(round, work).map((map) => ({ map, of: '’s neighbour' })),
   ];
   const own = round.shapes
     .filter(({ visible }) => visible)
     .flatMap((shape) =>
-      pathsOfForm(shape.form).flatMap(({ segments }) => segments.map((segment) => ({ shape, segment }))),
+      pathsOfForm(shape.form, work).flatMap(({ segments }) =>
+        segments.map((segment) => ({ shape, segment })),
+      ),
     );
   const drawn =
     own.length > MOST_SEGMENTS

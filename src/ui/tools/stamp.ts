@@ -1,3 +1,4 @@
+import type { Work } from '@/core/derive';
 import { fittedNodes } from '@/core/curve/freehand';
 import type { Contour } from '@/core/curve/contours';
 import { addShapes, stampAlong, type StampPart } from '@/core/figure/commands';
@@ -14,10 +15,11 @@ import { enterWedge } from './makers';
 import { MotifPointer, placementIn, type PanePoint } from './pointer';
 
 /** Shapes of a motif as what is stamped, about their common middle. */
-export function partsOfShapes(shapes: readonly Shape[]): StampPart[] {
+export function partsOfShapes(shapes: readonly Shape[], work: Work): StampPart[] {
   const contours = contoursAbout(
     shapes.map(({ form }) => form),
     null,
+    work,
   );
   return shapes.map(({ name, paint, rule }, k) => ({ name, paint, rule, contours: contours[k] ?? [] }));
 }
@@ -49,7 +51,7 @@ export function setStamps(editor: Editor, along: Contour): void {
   const problem = first ? formProblem(first.form) : null;
   if (problem !== null) {
     preview(editor, null);
-    toast.error(problem);
+    toast.error(problem.sentence);
     return;
   }
   commit(editor, 'Stamp', made.figure);

@@ -1,3 +1,4 @@
+import { workOf } from '@/state/work';
 import { nearestOnPath } from '@/core/curve/nearest';
 import { distance, type Point } from '@/core/curve/point';
 import type { Form } from '@/core/maker/form';
@@ -11,9 +12,10 @@ interface Touch {
 
 /** Radii at which a circle about a point would just touch what is drawn: from outside, and what lies round it from inside. */
 function touchesOf(editor: Editor, centre: Point, except: string): Touch[] {
+  const work = workOf(editor.getState());
   const round = activeRound({ ...editor.getState(), live: null });
   if (!round) return [];
-  return snapCurvesOf(round)
+  return snapCurvesOf(round, work)
     .filter(({ shapeId }) => shapeId !== except)
     .flatMap(({ curve: { segment, name } }) => {
       const foot = nearestOnPath({ closed: false, segments: [segment] }, centre);

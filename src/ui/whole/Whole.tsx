@@ -1,5 +1,6 @@
 'use client';
 
+import { useWork } from '@/ui/editor/useWork';
 import {
   Asterisk,
   CircleOff,
@@ -165,6 +166,7 @@ const Page = memo(function Page({
 
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
+  const work = useWork();
   const state = useEditorState(atRest);
   const figure = shownFigure(state);
   const round = activeRound(state);
@@ -173,7 +175,7 @@ export function Whole() {
   const { page } = figure;
   const rule = round?.rule;
   const rim =
-    benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }) * 1.05 ||
+    benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }, work) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
   const place = placeOfView(view);
 

@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import { insideOf } from '../../merge/cells';
 import { isInside, shortRefs } from '../../merge/fused';
 import type { Division } from '../../merge/merge';
@@ -10,17 +11,17 @@ import { nameOfPaint } from '../../paint/fills';
 import type { Paint } from '../../scene/scene';
 import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
 import { placedCells } from '../kinds';
-import { keptWork, keyOf, NO_CELL_WORK, paintsByKind, saidOf, shownCells } from '../cells';
+import { keptEdits, keyOf, NO_CELL_EDITS, paintsByKind, overrideOf, shownCells } from '../cells';
 import { copiesOf } from '../copies';
 import { START_WEAVE } from '../jobs';
-import type { CellWork, Figure, Weave } from '../model';
+import type { CellEdits, Figure, Weave } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
-function withWork(figure: Figure, roundId: string, change: (work: CellWork) => CellWork): Figure {
+function withCellEdits(figure: Figure, roundId: string, change: (edits: CellEdits) => CellEdits): Figure {
   return withRound(figure, roundId, (round) =>
     round.merge?.op === 'divide'
-      ? { ...round, merge: { ...round.merge, cells: change(round.merge.cells ?? NO_CELL_WORK) } }
+      ? { ...round, merge: { ...round.merge, cells: change(round.merge.cells ?? NO_CELL_EDITS) } }
       : round,
   );
 }
@@ -37,17 +38,17 @@ export const fuseCells = (
 ): Figure =>
   refs.length < 2
     ? figure
-    : withWork(figure, roundId, (work) => ({
-        ...work,
-        fused: [...work.fused, { cells: refs, ...(alone && { alone }) }],
+    : withCellEdits(figure, roundId, (edits) => ({
+        ...edits,
+        fused: [...edits.fused, { cells: refs, ...(alone && { alone }) }],
       }));
 
 /** Parts again what was fused with any of some cells. */
 export function partCells(figure: Figure, roundId: string, refs: readonly string[]): Figure {
   const keys = new Set(refs.map(keyOf));
-  return withWork(figure, roundId, (work) => ({
-    ...work,
-    fused: work.fused.filter(({ cells }) => !cells.some((ref) => keys.has(keyOf(ref)))),
+  return withCellEdits(figure, roundId, (edits) => ({
+    ...edits,
+    fused: edits.fused.filter(({ cells }) => !cells.some((ref) => keys.has(keyOf(ref)))),
   }));
 }
 
@@ -57,17 +58,17 @@ export const removeCells = (
   division: Division,
   refs: readonly string[],
 ): Figure =>
-  withWork(figure, roundId, (work) => ({
-    ...work,
-    removed: shortRefs(division.cells, [...work.removed, ...refs]),
+  withCellEdits(figure, roundId, (edits) => ({
+    ...edits,
+    removed: shortRefs(division.cells, [...edits.removed, ...refs]),
   }));
 
 /** Brings removed cells back; without references all of them. */
 export function restoreCells(figure: Figure, roundId: string, refs?: readonly string[]): Figure {
   const back = refs && new Set([...refs, ...refs.map(keyOf)]);
-  return withWork(figure, roundId, (work) => ({
-    ...work,
-    removed: back ? work.removed.filter((ref) => !back.has(ref)) : [],
+  return withCellEdits(figure, roundId, (edits) => ({
+    ...edits,
+    removed: back ? edits.removed.filter((ref) => !back.has(ref)) : [],
   }));
 }
 
@@ -79,11 +80,11 @@ interface KindPaints {
 
 /** What paints say of cells with other paints said of some; what is said of a whole kind takes the place of what was of one of it. */
 function withPaints(
-  work: CellWork,
+  edits: CellEdits,
   division: Division,
   said: readonly (readonly [string, Paint])[],
-): CellWork {
-  const before = paintsByKind(work.paints);
+): CellEdits {
+  const before = paintsByKind(edits.paints);
   const changed = new Map<string, KindPaints>();
   for (const [ref, paint] of said) {
     const key = keyOf(ref);
@@ -111,7 +112,7 @@ function withPaints(
   for (const key of new Set([...before.all.keys(), ...before.single.keys()]))
     if (!changed.has(key)) put(key, before.all.get(key), before.single.get(key));
   for (const [key, { all, single }] of changed) put(key, all, single);
-  return { ...work, paints };
+  return { ...edits, paints };
 }
 
 const samePaint = (a: Paint, b: Paint): boolean => a === b || nameOfPaint(a) === nameOfPaint(b);
@@ -124,9 +125,9 @@ export const paintCells = (
   refs: readonly string[],
   paint: Paint,
 ): Figure =>
-  withWork(figure, roundId, (work) =>
+  withCellEdits(figure, roundId, (edits) =>
     withPaints(
-      work,
+      edits,
       division,
       shortRefs(division.cells, refs).map((ref) => [ref, paint]),
     ),
@@ -148,29 +149,35 @@ export function changeCellPaint(
     made.set(paint, known);
     return known;
   };
-  return withWork(figure, roundId, (work) =>
+  return withCellEdits(figure, roundId, (edits) =>
     withPaints(
-      work,
+      edits,
       division,
-      refs.map((ref) => [ref, changed(saidOf(paintsByKind(work.paints), ref) ?? merge.paint)]),
+      refs.map((ref) => [ref, changed(overrideOf(paintsByKind(edits.paints), ref) ?? merge.paint)]),
     ),
   );
 }
 
 /** Colours all cells of a round by a plan; strokes stay as they are. */
-export function colourCells(figure: Figure, roundId: string, division: Division, plan: ColourPlan): Figure {
+export function colourCells(
+  figure: Figure,
+  roundId: string,
+  division: Division,
+  plan: ColourPlan,
+  work: Work,
+): Figure {
   const { merge } = roundOf(figure, roundId);
   if (merge?.op !== 'divide') return figure;
-  const { copies, places } = placedCells(shownCells(division, merge.cells ?? NO_CELL_WORK).groups);
+  const { copies, places } = placedCells(shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups);
   const colours = coloursOfPlaces(places, plan);
-  return withWork(figure, roundId, (work) => {
+  return withCellEdits(figure, roundId, (edits) => {
     const paints = new Map<Paint, Map<string, Paint>>();
     const said: [string, Paint][] = [];
-    const own = paintsByKind(work.paints);
+    const own = paintsByKind(edits.paints);
     copies.forEach(({ refs }, k) => {
       const fill = colours[k] ?? '#000000';
       for (const ref of refs) {
-        const before = saidOf(own, ref) ?? merge.paint;
+        const before = overrideOf(own, ref) ?? merge.paint;
         const known = paints.get(before) ?? new Map<string, Paint>();
         paints.set(before, known);
         const paint = known.get(fill) ?? { ...before, fill };
@@ -178,7 +185,7 @@ export function colourCells(figure: Figure, roundId: string, division: Division,
         said.push([ref, paint]);
       }
     });
-    return withPaints(work, division, said);
+    return withPaints(edits, division, said);
   });
 }
 
@@ -188,36 +195,37 @@ export function keepCellsInside(
   roundId: string,
   division: Division,
   outline: readonly Path[],
+  work: Work,
 ): Figure {
-  return withWork(figure, roundId, (work) => {
+  return withCellEdits(figure, roundId, (edits) => {
     const outside: string[] = [];
-    for (const { loops, area, copies } of shownCells(division, work).groups) {
+    for (const { loops, area, copies } of shownCells(division, edits, work).groups) {
       const own = insideOf(loops, area);
       for (const { turn, mirrored, refs } of copies) {
         const at = applyTo(turnMap(turn), mirrored ? applyTo(MIRROR, own) : own);
         if (!isInside(outline, at)) outside.push(...refs);
       }
     }
-    return { ...work, removed: shortRefs(division.cells, outside) };
+    return { ...edits, removed: shortRefs(division.cells, outside) };
   });
 }
 
 /** The lines of the round's frame bound cells, or not. */
 export const boundByFrame = (figure: Figure, roundId: string, frame: boolean): Figure =>
-  withWork(figure, roundId, (work) => ({ ...work, frame }));
+  withCellEdits(figure, roundId, (edits) => ({ ...edits, frame }));
 
 /** Forgets what was done to cells that are no longer there. */
 export const forgetLostCells = (figure: Figure, roundId: string, division: Division): Figure =>
-  withWork(figure, roundId, (work) => keptWork(division, work));
+  withCellEdits(figure, roundId, (edits) => keptEdits(division, edits));
 
 /** The filled shapes of a round in all their copies, where the first copy of another one stands upright. */
-export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string): Path[] {
+export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string, work: Work): Path[] {
   const round = roundOf(figure, roundId);
   const back = turnMap(negateTurn(roundOf(figure, seenFrom).rule.start));
   const own = round.shapes
     .filter(({ visible, paint }) => visible && paint.fill !== null)
-    .flatMap(({ form }) => pathsOfForm(form).filter(({ closed }) => closed));
-  return copiesOf(round).flatMap(({ turn, shift }) =>
+    .flatMap(({ form }) => pathsOfForm(form, work).filter(({ closed }) => closed));
+  return copiesOf(round, work).flatMap(({ turn, shift }) =>
     (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
       const map = compose(back, placementMap({ turn, shift, mirrored }));
       // Reflected outlines are walked the other way, so that they do not cancel what they lie on.

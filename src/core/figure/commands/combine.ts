@@ -1,3 +1,5 @@
+import { taskOf, type Work } from '../../derive';
+import { ok, type Result } from '../../finding';
 import { boundsOfPaths } from '../../curve/bounds';
 import { compose, MIRROR, moveMap, turnMap, type Affine } from '../../curve/affine';
 import { middleOf } from '../../curve/centroid';
@@ -5,14 +7,14 @@ import { contoursOfPaths } from '../../curve/contours';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { lengthOf, scaleBy } from '../../curve/point';
 import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
-import { formOfPaths, formProblem, pathsOfForm, type Form } from '../../maker/form';
+import { formOfPaths, formFinding, pathsOfForm, type Form } from '../../maker/form';
 import { movedShape } from '../carried';
 import { band, type BandNumbers } from '../../maker/band';
 import { offset } from '../../maker/offset';
 import { insideOf } from '../../merge/cells';
 import { isInside } from '../../merge/fused';
-import type { MergeOperand, MergeRequest } from '../../merge/merge';
-import { outlinesOfTask } from '../../merge/outlines';
+import type { MergeRequest } from '../../merge/merge';
+import { MERGED } from '../../merge/tasks';
 import {
   addTurns,
   equalTurns,
@@ -25,7 +27,7 @@ import {
 } from '../../number/turn';
 import { placedPaint } from '../../paint/gradient';
 import type { Paint, SceneLayer } from '../../scene/scene';
-import { areaOfShape, paintOfArea, resolvedShapes } from '../combined';
+import { areaOfShape, operandOfShape, paintOfArea, resolvedShapes } from '../combined';
 import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
@@ -51,7 +53,7 @@ export function combinedOf({ combined }: Round, shapes: readonly Shape[]): Combi
 }
 
 /**
- * Combines shapes live: they stay shapes that can be moved and edited, and are drawn as what they make together. Said again of the
+ * Combines shapes live: they stay shapes that can be moved and edited, and are drawn as what they make together. Overrides again of the
  * same shapes, the operation changes.
  */
 export function combineShapes(
@@ -96,6 +98,7 @@ export function makeCombinedPlain(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const before = roundOf(figure, roundId);
   const groups = new Set(
@@ -104,7 +107,7 @@ export function makeCombinedPlain(
   const known = new Set((before.combined ?? []).map(({ group }) => group));
   const gone = (shape: Shape): boolean =>
     shape.group !== undefined && groups.has(shape.group) && known.has(shape.group);
-  const made = resolvedShapes(before)
+  const made = resolvedShapes(before, work)
     .filter((shape) => gone(shape) || !before.shapes.includes(shape))
     .filter(({ group }) => group !== undefined && groups.has(group));
   const byGroup = new Map<string, Shape[]>();
@@ -146,33 +149,31 @@ function replaceShapes(
   );
 }
 
-const asOperand = (shape: Shape): MergeOperand => ({
-  fold: 1,
-  mirror: false,
-  start: NO_TURN,
-  shapes: [areaOfShape(shape)],
-});
-
 /**
  * Divides shapes along all their outlines into plain ones, one for each cell that any of them covers, with the paint of the
- * frontmost that covers it. @throws MergeFailed
+ * frontmost that covers it.
  */
 export function divideShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
   newId: () => string,
-): { figure: Figure; ids: string[] } {
-  const chosen = chosenOf(figure, roundId, shapeIds).filter((shape) => areaOfShape(shape).paths.length > 0);
-  if (chosen.length === 0) return { figure, ids: [] };
+  work: Work,
+): Result<{ figure: Figure; ids: string[] }> {
+  const chosen = chosenOf(figure, roundId, shapeIds).filter(
+    (shape) => areaOfShape(shape, work).paths.length > 0,
+  );
+  if (chosen.length === 0) return ok({ figure, ids: [] });
   const request: MergeRequest = {
     op: 'divide',
     among: 'copies',
     quality: 'full',
-    operands: chosen.map(asOperand),
+    operands: chosen.map((shape) => operandOfShape(shape, work)),
   };
-  const outlines = chosen.map((shape) => areaOfShape(shape));
-  const made = outlinesOfTask({ kind: 'merge', request }).flatMap((placed): Shape[] => {
+  const outlines = chosen.map((shape) => areaOfShape(shape, work));
+  const divided = work.ask(taskOf(MERGED, request)) ?? ok([]);
+  if (!divided.ok) return divided;
+  const made = divided.value.flatMap((placed): Shape[] => {
     const at = insideOf(placed, Math.abs(boxArea(placed)));
     const over = chosen.filter((_, k) => {
       const { paths, rule } = outlines[k] ?? { paths: [], rule: 'nonzero' as const };
@@ -184,7 +185,7 @@ export function divideShapes(
     return [{ ...shape, rule: 'nonzero' }];
   });
   const named = made.map((shape, k) => ({ ...shape, name: `Cell ${k + 1}` }));
-  return { figure: replaceShapes(figure, roundId, shapeIds, named), ids: named.map(({ id }) => id) };
+  return ok({ figure: replaceShapes(figure, roundId, shapeIds, named), ids: named.map(({ id }) => id) });
 }
 
 const boxArea = (paths: readonly Path[]): number => {
@@ -216,6 +217,7 @@ export function makeBands(
   roundId: string,
   shapeIds: ReadonlySet<string>,
   newId: () => string,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
@@ -223,7 +225,7 @@ export function makeBands(
     shapes: round.shapes.flatMap((shape): Shape[] => {
       if (!shapeIds.has(shape.id) || shape.form.kind === 'band') return [shape];
       const { stroke, fill } = shape.paint;
-      const { at, contours } = centred(pathsOfForm(shape.form));
+      const { at, contours } = centred(pathsOfForm(shape.form, work));
       const numbers: BandNumbers = {
         ...band.start,
         along: contours,
@@ -236,7 +238,7 @@ export function makeBands(
         }),
       };
       const form: Form = { kind: 'band', at, rotation: NO_TURN, numbers };
-      if (formProblem(form) !== null) return [shape];
+      if (formFinding(form, work) !== null) return [shape];
       const keepsFill = stroke !== null && fill !== null;
       const id = keepsFill ? newId() : shape.id;
       ids.push(id);
@@ -262,20 +264,21 @@ export function offsetShapes(
   shapeIds: ReadonlySet<string>,
   away: number,
   newId: () => string,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
     ...round,
     shapes: round.shapes.flatMap((shape): Shape[] => {
       if (!shapeIds.has(shape.id)) return [shape];
-      const { at, contours } = centred(pathsOfForm(shape.form));
+      const { at, contours } = centred(pathsOfForm(shape.form, work));
       const form: Form = {
         kind: 'offset',
         at,
         rotation: NO_TURN,
         numbers: { ...offset.start, shape: contours, rule: shape.rule, away },
       };
-      if (formProblem(form) !== null) return [shape];
+      if (formFinding(form, work) !== null) return [shape];
       const { group: _, ...rest } = shape;
       const made: Shape = {
         ...rest,
@@ -320,9 +323,10 @@ export function trimToShape(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const clip = combineShapes(figure, roundId, shapeIds, 'clip', () => 'trim');
-  return clip === figure ? { figure, ids: [] } : makeCombinedPlain(clip, roundId, shapeIds);
+  return clip === figure ? { figure, ids: [] } : makeCombinedPlain(clip, roundId, shapeIds, work);
 }
 
 /** Where turns are even, and all of a turn: how many; null where they are not. */
@@ -402,12 +406,13 @@ export function spreadOutward(
   roundId: string,
   shapeIds: ReadonlySet<string>,
   by: number,
+  work: Work,
 ): Figure {
   return withRound(figure, roundId, (round) => ({
     ...round,
     shapes: round.shapes.map((shape) => {
       if (!shapeIds.has(shape.id)) return shape;
-      const paths = pathsOfForm(shape.form);
+      const paths = pathsOfForm(shape.form, work);
       const middle = middleOf(paths);
       const r = lengthOf(middle);
       if (r < 1e-9) return shape;

@@ -1,3 +1,4 @@
+import { failed, ok, type Result } from '../../finding';
 import { contoursOfPaths } from '../../curve/contours';
 import { mapPath } from '../../curve/path';
 import { drawingProblem, type DrawingNumbers } from '../../maker/drawing';
@@ -42,7 +43,10 @@ function drawingShape(id: string, name: string, { parts, places }: DrawingNumber
   return newShape(id, name.slice(0, LIMITS.name), form, START_PAINT);
 }
 
-export type Placed = { readonly figure: Figure; readonly id: string } | { readonly problem: string };
+interface Placed {
+  readonly figure: Figure;
+  readonly id: string;
+}
 
 /** Places a drawing at the front of a round's motif; says why where it is too much. */
 export function placeDrawing(
@@ -52,10 +56,10 @@ export function placeDrawing(
   parts: readonly DrawnPart[],
   places: readonly Place[],
   id: string,
-): Placed {
+): Result<Placed> {
   const problem = drawingProblem({ parts, places });
-  if (problem !== null) return { problem };
-  return { figure: addShapes(figure, roundId, [drawingShape(id, name, { parts, places })]), id };
+  if (problem !== null) return failed(problem);
+  return ok({ figure: addShapes(figure, roundId, [drawingShape(id, name, { parts, places })]), id });
 }
 
 /**
@@ -67,13 +71,13 @@ export function nestFigure(
   parts: readonly DrawnPart[],
   place: Place,
   ids: { readonly round: string; readonly shape: string },
-): Placed {
+): Result<Placed> {
   const numbers = { parts, places: [place] };
   const problem = drawingProblem(numbers);
-  if (problem !== null) return { problem };
+  if (problem !== null) return failed(problem);
   const round = {
     ...newRound(ids.round, 'Rosette'),
     shapes: [drawingShape(ids.shape, figure.name, numbers)],
   };
-  return { figure: { ...figure, rounds: [round] }, id: ids.shape };
+  return ok({ figure: { ...figure, rounds: [round] }, id: ids.shape });
 }

@@ -1,3 +1,4 @@
+import { failed, finding, ok, type Finding, type Result } from '../../finding';
 import { polygonOf } from '../../maker/construction';
 import { cornersOf, frameLines, type Frame, type FrameLine, type Guide } from '../../symmetry/frame';
 import { formOfPaths } from '../../maker/form';
@@ -39,31 +40,32 @@ const MOST_PAIRS = 200_000;
  * Why the cells of a round's frame cannot be made shapes, or null where they can: the lines and all their copies are looked at in
  * pairs, in one wedge.
  */
-export function frameCellsProblem({ frame, rule }: Round, reach: number): string | null {
+export function frameCellsProblem({ frame, rule }: Round, reach: number): Finding | null {
   const lines = frameLines(frame, reach).length;
-  if (lines === 0) return 'There is nothing set out yet.';
-  return (lines * lines * rule.fold) / 2 > MOST_PAIRS
-    ? 'These lines and their copies cross too often for shapes: take fewer diagonals, rings or guides.'
-    : null;
+  if (lines === 0) return finding('frame.nothing');
+  return (lines * lines * rule.fold) / 2 > MOST_PAIRS ? finding('frame.crossings') : null;
 }
 
 /**
  * Makes a shape of one cell of each kind that a round's frame and its copies enclose, the one nearest to the axis, from the centre
  * outward; turned about the centre they cover what the frame encloses. Colours go through the palette.
- * @throws MergeFailed where there is more to do than a limit
  */
 export function drawFrameCells(
   figure: Figure,
   roundId: string,
   reach: number,
   newId: () => string,
-): { figure: Figure; ids: string[] } {
-  const { frame, rule } = roundOf(figure, roundId);
+): Result<{ figure: Figure; ids: string[] }> {
+  const round = roundOf(figure, roundId);
+  const problem = frameCellsProblem(round, reach);
+  if (problem) return failed(problem);
+  const { frame, rule } = round;
   const paths = frameLines(frame, reach).map(({ path }) => path);
   const cells = cellsOf([
     { fold: rule.fold, mirror: rule.mirror, start: NO_TURN, shapes: [{ paths, rule: 'nonzero' }] },
   ]);
-  const shapes = cells.map(({ loops, turns, inside }, k) => {
+  if (!cells.ok) return cells;
+  const shapes = cells.value.map(({ loops, turns, inside }, k) => {
     const away = (t: Turn): number => Math.abs(polarOf(applyTo(turnMap(t), inside)).degrees);
     const t = turns.reduce(
       (best, next) => (away(next) < away(best) - 1e-9 ? next : best),
@@ -73,7 +75,7 @@ export function drawFrameCells(
     const fill = figure.palette[k % figure.palette.length] ?? START_PAINT.fill;
     return { ...newShape(newId(), `Cell ${k + 1}`, form, { fill, stroke: null }), rule: 'evenodd' as const };
   });
-  return { figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) };
+  return ok({ figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) });
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import type { Contour } from '../../curve/contours';
 import { withReflection } from '../../curve/nodeOps';
 import { areOwnMirror } from '../../curve/path';
@@ -35,8 +36,8 @@ function joinedHalf(shape: Shape): Shape | null {
   return isSame ? null : { ...shape, form: { kind: 'path', contours } };
 }
 
-const reflectedShapes = (shape: Shape, newId: () => string): Shape[] =>
-  transformedForms(shape.form, { kind: 'reflect', direction: NO_TURN, about: ORIGIN }).map((form) => ({
+const reflectedShapes = (shape: Shape, newId: () => string, work: Work): Shape[] =>
+  transformedForms(shape.form, { kind: 'reflect', direction: NO_TURN, about: ORIGIN }, work).map((form) => ({
     ...shape,
     id: newId(),
     name: `${shape.name} reflected`.slice(-120),
@@ -47,7 +48,7 @@ const reflectedShapes = (shape: Shape, newId: () => string): Shape[] =>
  * Ends half a motif: open paths that end on the axis become one with their reflection, with no node on the axis where one
  * curve runs on there. In a round that was not mirrored before, the reflections of all other shapes become shapes.
  */
-export function endHalf(figure: Figure, roundId: string, newId: () => string): Figure {
+export function endHalf(figure: Figure, roundId: string, newId: () => string, work: Work): Figure {
   const { half } = roundOf(figure, roundId);
   if (!half) return figure;
   return withRound(figure, roundId, ({ half: _, ...round }) => ({
@@ -56,8 +57,8 @@ export function endHalf(figure: Figure, roundId: string, newId: () => string): F
     shapes: round.shapes.flatMap((shape) => {
       const whole = joinedHalf(shape);
       if (whole) return [whole];
-      const keeps = half === 'mirrored' || areOwnMirror(pathsOfForm(shape.form), 1e-9);
-      return keeps ? [shape] : [shape, ...reflectedShapes(shape, newId)];
+      const keeps = half === 'mirrored' || areOwnMirror(pathsOfForm(shape.form, work), 1e-9);
+      return keeps ? [shape] : [shape, ...reflectedShapes(shape, newId, work)];
     }),
   }));
 }

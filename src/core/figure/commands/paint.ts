@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import type { Light } from '../../paint/light';
 import type { Relief } from '../../paint/relief';
 import type { Division } from '../../merge/merge';
@@ -42,10 +43,11 @@ export function colourShapes(
   roundId: string,
   shapeIds: ReadonlySet<string>,
   plan: ColourPlan,
+  work: Work,
 ): Figure {
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
   const places = chosen.map(({ form }, depth): Place => {
-    const paths = pathsOfForm(form);
+    const paths = pathsOfForm(form, work);
     const { inner, outer } = reachOf(paths) ?? { inner: 0, outer: 0 };
     return { at: middleOf(paths), inner, outer, depth };
   });

@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import type { Form } from '../../maker/form';
 import { rectangle } from '../../maker/rectangle';
 import { NO_TURN } from '../../number/turn';
@@ -30,8 +31,14 @@ export type Backing = (typeof BACKINGS)[number];
 const BEYOND = 1.06;
 
 /** Lays a shape behind the whole figure, a little larger than it, in a round of its own. */
-export function addBacking(figure: Figure, backing: Backing, fill: Colour, newId: () => string): Figure {
-  const reaches = figure.rounds.map((round) => reachOfMotif(round)?.outer ?? 0);
+export function addBacking(
+  figure: Figure,
+  backing: Backing,
+  fill: Colour,
+  newId: () => string,
+  work: Work,
+): Figure {
+  const reaches = figure.rounds.map((round) => reachOfMotif(round, work)?.outer ?? 0);
   const drawn = Math.max(0, ...reaches);
   const radius = BEYOND * (drawn > 0 ? drawn : Math.min(figure.page.width, figure.page.height) / 3);
   const placed = { at: { x: 0, y: 0 }, rotation: NO_TURN };

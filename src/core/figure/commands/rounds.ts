@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
@@ -154,11 +155,17 @@ export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figur
  * Scales a round's motif so that one end of its reach stays and the other comes to `to`, measured from the
  * centre. Where the motif spans the centre it is scaled about the centre itself.
  */
-export function scaleRoundReach(figure: Figure, roundId: string, end: 'inner' | 'outer', to: number): Figure {
+export function scaleRoundReach(
+  figure: Figure,
+  roundId: string,
+  end: 'inner' | 'outer',
+  to: number,
+  work: Work,
+): Figure {
   const round = roundOf(figure, roundId);
-  const reach = reachOfMotif(round);
+  const reach = reachOfMotif(round, work);
   if (!reach) return figure;
-  const box = boundsOfPaths(round.shapes.flatMap(({ form }) => pathsOfForm(form)));
+  const box = boundsOfPaths(round.shapes.flatMap(({ form }) => pathsOfForm(form, work)));
   const fixed = end === 'outer' ? reach.inner : reach.outer;
   const moving = end === 'outer' ? reach.outer : reach.inner;
   const about = box.bottom > 1e-9 && end === 'outer' ? ORIGIN : { x: 0, y: -fixed };

@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import { plainForms, type Form } from '../../maker/form';
 import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
@@ -116,13 +117,14 @@ export const makePlain = (
   roundId: string,
   shapeIds: ReadonlySet<string>,
   newId: () => string,
+  work: Work,
 ): Figure =>
   withRound(figure, roundId, (round) => ({
     ...round,
     shapes: round.shapes.flatMap((shape) => {
       if (!shapeIds.has(shape.id)) return [shape];
-      const forms = plainForms(shape.form);
-      const painted = partsWithPaint(shape);
+      const forms = plainForms(shape.form, work);
+      const painted = partsWithPaint(shape, null, work);
       return forms.map((form, k) => ({
         ...shape,
         form,
@@ -316,11 +318,12 @@ export function onePath(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
+  work: Work,
 ): { figure: Figure; id: string | null } {
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
   const front = chosen[chosen.length - 1];
   if (!front || chosen.length < 2) return { figure, id: null };
-  const contours = chosen.flatMap(({ form }) => plainForms(form).flatMap((plain) => plain.contours));
+  const contours = chosen.flatMap(({ form }) => plainForms(form, work).flatMap((plain) => plain.contours));
   const made: Shape = { ...front, form: { kind: 'path', contours }, rule: 'evenodd' };
   return {
     id: front.id,

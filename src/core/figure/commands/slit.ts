@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import type { Path } from '../../curve/path';
 import { cross, subtract, type Point } from '../../curve/point';
 import { pointAt } from '../../curve/segment';
@@ -16,13 +17,14 @@ function cutShapes(
   shapeIds: ReadonlySet<string>,
   cut: (paths: Paths, shape: Shape) => readonly Paths[],
   newId: () => string,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
     ...round,
     shapes: round.shapes.flatMap((shape) => {
       if (!shapeIds.has(shape.id)) return [shape];
-      const paths = pathsOfForm(shape.form);
+      const paths = pathsOfForm(shape.form, work);
       const sets = cut(paths, shape);
       const parts = sets.flat();
       if (parts.length === paths.length && parts.every((part, k) => part === paths[k])) return [shape];
@@ -61,13 +63,14 @@ export const slitShapes = (
   from: Point,
   to: Point,
   newId: () => string,
+  work: Work,
 ): { figure: Figure; ids: string[] } =>
   cutShapes(
     figure,
     roundId,
     shapeIds,
     (paths, { form }) => {
-      const pieces = paths.flatMap((path) => slitPath(path, from, to));
+      const pieces = paths.flatMap((path) => slitPath(path, from, to, work));
       const whole = form.kind === 'path' && paths.length > 1 && paths.every(({ closed }) => closed);
       if (!whole) return pieces.map((piece) => [piece]);
       const onLeft = (piece: Path): boolean => sideOfLine(piece, from, to) < 0;
@@ -76,6 +79,7 @@ export const slitShapes = (
       );
     },
     newId,
+    work,
   );
 
 /**
@@ -87,6 +91,7 @@ export const trimToWedge = (
   roundId: string,
   shapeIds: ReadonlySet<string>,
   newId: () => string,
+  work: Work,
 ): { figure: Figure; ids: string[] } => {
   const { fold } = roundOf(figure, roundId).rule;
   return cutShapes(
@@ -94,12 +99,13 @@ export const trimToWedge = (
     roundId,
     shapeIds,
     (paths, { rule }) => {
-      const left = trimPaths(paths, rule, fold);
+      const left = trimPaths(paths, rule, fold, work);
       if (left === paths) return paths.map((path) => [path]);
       const closed = left.filter((path) => path.closed);
       const open = left.filter((path) => !path.closed).map((path) => [path]);
       return closed.length > 0 ? [closed, ...open] : open;
     },
     newId,
+    work,
   );
 };

@@ -1,10 +1,12 @@
+import type { Work } from '../../derive';
+import { failed, finding, ok, type Result } from '../../finding';
 import { moveMap, turnMap } from '../../curve/affine';
 import { mappedContours, type Contour } from '../../curve/contours';
 import { nodesOfPath } from '../../curve/nodes';
 import { centroidOf } from '../../curve/centroid';
 import { mapPath } from '../../curve/path';
 import { distance, type Point } from '../../curve/point';
-import { formProblem, pathsOfForm } from '../../maker/form';
+import { formFinding, pathsOfForm } from '../../maker/form';
 import { MAKERS, type BuiltForm } from '../../maker/makers';
 import { directionTo } from '../../maker/placed';
 import type { StampNumbers } from '../../maker/stamp';
@@ -78,15 +80,12 @@ export function alignStamps(figure: Figure, ref: ShapeRef): Figure {
 }
 
 /** Makes a whirl of a closed shape about its centroid; says why where it cannot. */
-export function whirlShape(
-  figure: Figure,
-  ref: ShapeRef,
-): { readonly figure: Figure } | { readonly problem: string } {
+export function whirlShape(figure: Figure, ref: ShapeRef, work: Work): Result<Figure> {
   const shape = findShape(figure, ref);
-  const [path, another] = shape ? pathsOfForm(shape.form) : [];
-  if (!path?.closed || another) return { problem: 'A whirl needs one closed shape.' };
+  const [path, another] = shape ? pathsOfForm(shape.form, work) : [];
+  if (!path?.closed || another) return failed(finding('nest.shape'));
   const middle = centroidOf([path]);
-  if (!middle) return { problem: 'This shape encloses nothing.' };
+  if (!middle) return failed(finding('nest.empty'));
   const about = mapPath(path, moveMap({ x: -middle.x, y: -middle.y }));
   const contour = { closed: true, nodes: nodesOfPath(about) };
   const { shape: _, ...start } = MAKERS.nest.start;
@@ -96,13 +95,10 @@ export function whirlShape(
     rotation: NO_TURN,
     numbers: { ...start, shape: [contour] },
   };
-  const problem = formProblem(form);
-  if (problem !== null) return { problem };
+  const problem = formFinding(form, work);
+  if (problem !== null) return failed(problem);
   const changed = setForm(figure, ref, form);
-  return {
-    figure: withShapes(changed, ref.roundId, new Set([ref.shapeId]), (each) => ({
-      ...each,
-      rule: 'evenodd',
-    })),
-  };
+  return ok(
+    withShapes(changed, ref.roundId, new Set([ref.shapeId]), (each) => ({ ...each, rule: 'evenodd' })),
+  );
 }

@@ -1,3 +1,4 @@
+import type { Work } from '../../derive';
 import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { compose, IDENTITY } from '../../curve/affine';
@@ -25,11 +26,12 @@ function transformed(
   times: number,
   whole: boolean,
   idOf: (k: number) => string,
+  work: Work,
 ): Shape[] {
   let forms = [shape.form];
   let map = IDENTITY;
   for (let k = 0; k < times; k += 1) {
-    forms = forms.flatMap((each) => transformedForms(each, t));
+    forms = forms.flatMap((each) => transformedForms(each, t, work));
     map = compose(transformMap(t), map);
   }
   return forms.map((form, k) => ({
@@ -46,6 +48,7 @@ export function transformShapes(
   shapeIds: ReadonlySet<string>,
   t: Transform,
   { copy, times, newId }: How,
+  work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
   const take = (shapes: Shape[]): Shape[] => {
@@ -59,14 +62,14 @@ export function transformShapes(
         ...round,
         shapes: round.shapes.flatMap((shape) =>
           shapeIds.has(shape.id)
-            ? take(transformed(shape, t, times, whole, (k) => (k === 0 ? shape.id : newId())))
+            ? take(transformed(shape, t, times, whole, (k) => (k === 0 ? shape.id : newId()), work))
             : [shape],
         ),
       };
     const made = Array.from({ length: times }, (_, k) => k + 1).flatMap((k) =>
       round.shapes
         .filter(({ id }) => shapeIds.has(id))
-        .flatMap((shape) => take(transformed(shape, t, k, whole, newId))),
+        .flatMap((shape) => take(transformed(shape, t, k, whole, newId, work))),
     );
     return { ...round, shapes: [...round.shapes, ...made] };
   });
@@ -80,7 +83,7 @@ export type Alignment =
 /** What shapes are put in line with: the first of them in the layer order, the box round all of them, or the page. */
 export type AlignTo = 'first' | 'selection' | 'page';
 
-const boxOf = (shape: Shape) => boundsOfPaths(pathsOfForm(shape.form));
+const boxOf = (shape: Shape, work: Work) => boundsOfPaths(pathsOfForm(shape.form, work));
 
 interface Lead {
   readonly box: Bounds;
@@ -103,9 +106,9 @@ function pageLead({ page: { width, height, centre } }: Figure): Lead {
 }
 
 /** Where a shape's anchor is to go so that it is in line with what leads. */
-function alignedTo(shape: Shape, lead: Lead, how: Alignment): Point {
+function alignedTo(shape: Shape, lead: Lead, how: Alignment, work: Work): Point {
   const anchor = anchorOf(shape);
-  const [box, led] = [boxOf(shape), lead.box];
+  const [box, led] = [boxOf(shape, work), lead.box];
   switch (how) {
     case 'axis':
       return { x: anchor.x - (box.left + box.right) / 2, y: anchor.y };
@@ -140,29 +143,34 @@ export function alignShapes(
   shapeIds: ReadonlySet<string>,
   how: Alignment,
   to: AlignTo = 'first',
+  work: Work,
 ): Figure {
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
   const [first] = chosen;
   if (!first) return figure;
-  const all = boundsOfPaths(chosen.flatMap(({ form }) => pathsOfForm(form)));
+  const all = boundsOfPaths(chosen.flatMap(({ form }) => pathsOfForm(form, work)));
   const leads: Record<AlignTo, Lead> = {
-    first: { box: boxOf(first), at: anchorOf(first) },
+    first: { box: boxOf(first, work), at: anchorOf(first) },
     selection: { box: all, at: { x: (all.left + all.right) / 2, y: (all.top + all.bottom) / 2 } },
     page: pageLead(figure),
   };
   const whole = chosen.length === 1 && roundOf(figure, roundId).shapes.length === 1;
   return withShapes(figure, roundId, shapeIds, (shape) =>
-    movedShape(shape, subtract(alignedTo(shape, leads[to], how), anchorOf(shape)), whole),
+    movedShape(shape, subtract(alignedTo(shape, leads[to], how, work), anchorOf(shape)), whole),
   );
 }
 
 /** How far a shape goes across, up, or from the centre. */
-function extentAlong(shape: Shape, along: 'across' | 'up' | 'radius'): { from: number; to: number } {
+function extentAlong(
+  shape: Shape,
+  along: 'across' | 'up' | 'radius',
+  work: Work,
+): { from: number; to: number } {
   if (along === 'radius') {
-    const reach = reachOf(pathsOfForm(shape.form));
+    const reach = reachOf(pathsOfForm(shape.form, work));
     return { from: reach?.inner ?? 0, to: reach?.outer ?? 0 };
   }
-  const box = boxOf(shape);
+  const box = boxOf(shape, work);
   return along === 'across' ? { from: box.left, to: box.right } : { from: -box.bottom, to: -box.top };
 }
 
@@ -179,6 +187,7 @@ export function spreadShapes(
   shapeIds: ReadonlySet<string>,
   along: Spread,
   even: 'centres' | 'gaps' = 'centres',
+  work: Work,
 ): Figure {
   const read = (shape: Shape): number => {
     const p = anchorOf(shape);
@@ -206,7 +215,7 @@ export function spreadShapes(
   const step = (read(last) - read(first)) / (order.length - 1);
   const places = new Map(order.map((shape, k) => [shape.id, read(first) + k * step]));
   if (even === 'gaps' && along !== 'angle') {
-    const extents = order.map((shape) => extentAlong(shape, along));
+    const extents = order.map((shape) => extentAlong(shape, along, work));
     const length = (extents[extents.length - 1]?.to ?? 0) - (extents[0]?.from ?? 0);
     const gap = (length - extents.reduce((sum, { from, to }) => sum + to - from, 0)) / (order.length - 1);
     let next = extents[0]?.from ?? 0;

@@ -1,3 +1,5 @@
+import type { Work } from '../../derive';
+import { finding, type Finding } from '../../finding';
 import { determinant } from '../../curve/affine';
 import { mapPath } from '../../curve/path';
 import { formOfPaths, pathsOfForm, plainForms } from '../../maker/form';
@@ -127,8 +129,8 @@ export const linkedRounds = (figure: Figure, { id, link }: Round): Round[] =>
   link === undefined ? [] : figure.rounds.filter((round) => round.link === link && round.id !== id);
 
 /** Why one round cannot have the motif of another, or null where it can. */
-export const linkProblem = (roundId: string, otherId: string): string | null =>
-  roundId === otherId ? 'A round cannot be linked to itself.' : null;
+export const linkProblem = (roundId: string, otherId: string): Finding | null =>
+  roundId === otherId ? finding('link.itself') : null;
 
 /** Gives a round the motif of another: from then on a change to one is a change to both. */
 export function linkRound(figure: Figure, roundId: string, otherId: string, newLink: string): Figure {
@@ -149,16 +151,16 @@ export function unlinkRound(figure: Figure, roundId: string): Figure {
 }
 
 /** A shape as it is on a copy that differs from the motif: there it is plain paths, in the copy's colours. */
-function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string): Shape[] {
+function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string, work: Work): Shape[] {
   const tinted = tint ? mixedPaint(shape.paint, tint.colour, tint.share) : shape.paint;
   if (!shift) return [{ ...shape, id: newId(), paint: tinted }];
   const scale = Math.sqrt(Math.abs(determinant(shift)));
   const stroke = tinted.stroke && { ...tinted.stroke, width: tinted.stroke.width * scale };
-  return plainForms(shape.form).map((form) => ({
+  return plainForms(shape.form, work).map((form) => ({
     ...shape,
     id: newId(),
     paint: { ...tinted, stroke },
-    form: formOfPaths(pathsOfForm(form).map((path) => mapPath(path, shift))),
+    form: formOfPaths(pathsOfForm(form, work).map((path) => mapPath(path, shift))),
   }));
 }
 
@@ -166,9 +168,16 @@ function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string)
  * Sets one copy of a round free: it is left out there and becomes a round of its own in front, to be drawn as it likes.
  * The figure as it is where there is no such copy.
  */
-export function freeCopy(figure: Figure, roundId: string, index: number, newId: () => string): Figure {
+export function freeCopy(
+  figure: Figure,
+  roundId: string,
+  index: number,
+  newId: () => string,
+  work: Work,
+): Figure {
   const round = roundOf(figure, roundId);
-  const copy = index < round.rule.fold ? copiesOf(round).find((each) => each.index === index) : undefined;
+  const copy =
+    index < round.rule.fold ? copiesOf(round, work).find((each) => each.index === index) : undefined;
   if (!copy) return figure;
   const {
     every: _,
@@ -185,7 +194,7 @@ export function freeCopy(figure: Figure, roundId: string, index: number, newId: 
     id: newId(),
     name: `${round.name}, copy ${index + 1}`.slice(-120),
     rule: { fold: 1, mirror: round.rule.mirror, start: copy.turn },
-    shapes: round.shapes.flatMap((shape) => asOnCopy(shape, copy, newId)),
+    shapes: round.shapes.flatMap((shape) => asOnCopy(shape, copy, newId, work)),
     ...(copy.opacity < 1 && { opacity: (round.opacity ?? 1) * copy.opacity }),
     merge: null,
     freeOf: { roundId, index },

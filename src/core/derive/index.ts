@@ -1,0 +1,11 @@
+export { sent, taskOf, type Progress, type SentTask, type Task, type TaskKind } from './task';
+export {
+  NO_RESULTS,
+  rememberedWith,
+  STRAIGHT,
+  withAnswer,
+  withGivenUp,
+  workFrom,
+  type Results,
+  type Work,
+} from './work';

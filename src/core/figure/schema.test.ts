@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+
+import { STRAIGHT } from '../derive';
+import { formFinding } from '../maker/form';
+import { offset } from '../maker/offset';
+import { NO_TURN } from '../number/turn';
+import { addShapes } from './commands';
+import { figureSchema } from './schema';
+import { newFigure, newShape, START_PAINT } from './start';
+
+const offsetFigure = (away: number) =>
+  addShapes(newFigure('Offset', 'r'), 'r', [
+    newShape(
+      's',
+      'Offset',
+      { kind: 'offset', at: { x: 0, y: -40 }, rotation: NO_TURN, numbers: { ...offset.start, away } },
+      START_PAINT,
+    ),
+  ]);
+
+describe('the schema', () => {
+  it('takes the same figure whatever was worked out of it before', () => {
+    // Nothing is left of this shape that far inward; whether that is known does not count.
+    const figure = offsetFigure(-100);
+    const isValid = (): boolean => figureSchema.validate(figure).error === undefined;
+    const before = isValid();
+    expect(formFinding(figure.rounds[0]!.shapes[0]!.form, STRAIGHT)?.code).toBe('offset.nothing');
+    const after = isValid();
+    const copy = JSON.parse(JSON.stringify(figure)) as typeof figure;
+    expect([before, after, figureSchema.validate(copy).error === undefined]).toEqual([true, true, true]);
+  });
+
+  it('does not work anything out: a whirl of many nodes is checked by its numbers alone', () => {
+    const nodes = Array.from({ length: 400 }, (_, k) => ({
+      x: 20 * Math.cos((2 * Math.PI * k) / 400) * (1 + 0.2 * (k % 2)),
+      y: 20 * Math.sin((2 * Math.PI * k) / 400) * (1 + 0.2 * (k % 2)),
+      kind: 'corner' as const,
+    }));
+    const figure = addShapes(newFigure('Whirl', 'r'), 'r', [
+      newShape(
+        's',
+        'Whirl',
+        {
+          kind: 'nest',
+          at: { x: 0, y: -40 },
+          rotation: NO_TURN,
+          numbers: {
+            shape: [{ closed: true, nodes }],
+            angle: { num: 1, den: 36 },
+            ends: 'count',
+            count: 8,
+            smallest: 0.1,
+          },
+        },
+        START_PAINT,
+      ),
+    ]);
+    // Working its factor out takes half a minute: this ends long before the test's limit.
+    expect(figureSchema.validate(figure).error).toBeUndefined();
+  });
+});

@@ -1,0 +1,2 @@
+export { finding, foundAt, type Finding } from './finding';
+export { failed, ok, valueOr, type Result } from './result';

@@ -1,0 +1,145 @@
+/**
+ * All sentences of the core, by their codes, apart from the arithmetic that finds what they say. A sentence is whole, says what is
+ * wrong and where it can what would help; numbers come as the field shows them.
+ */
+/** A number as a sentence shows it. */
+const shown = (value: number, digits = 6): string => String(Number(value.toPrecision(digits)));
+
+export const SENTENCES = {
+  // Paths and their nodes.
+  'path.nodes': () => 'A path needs two nodes at least.',
+  'node.none': () => 'There is no node here.',
+  'node.sides': () => 'This node has no sides to round between.',
+  'node.curved': () => 'Both sides have to be straight to be rounded by a radius.',
+  'node.radius': () => 'A radius is above 0.',
+  'node.straight': () => 'The sides run straight on here: there is no corner.',
+  'node.room': (most: number) => `The sides leave room for a radius of ${shown(most)} at most.`,
+  'node.end': () => 'An open path is cut at a node between its ends.',
+  'join.closed': () => 'Only open paths can be joined.',
+  'join.ends': () => 'These paths have no ends.',
+  'mirror.closed': () => 'A closed path is whole already.',
+  'mirror.axis': () => 'One end has to be on the axis.',
+
+  // Constructions.
+  'petal.size': () => 'A petal needs a length and a width above 0.',
+  'petal.radius': () => 'The circles need a radius above 0.',
+  'petal.apart': (most: number) =>
+    `The circles overlap when their centres are between 0 and ${shown(most)} apart.`,
+  'polygon.sides': (most: number) => `A polygon has 3 to ${most} sides.`,
+  'polygon.diagonals': (most: number) => `With all diagonals a polygon has at most ${most} sides.`,
+  'polygon.radius': () => 'A polygon needs a radius above 0.',
+  'ellipse.size': () => 'An ellipse needs a width and a height above 0.',
+  'ray.reach': () => 'A ray reaches farther than 0.',
+  'ray.angle': () => 'The angle of a ray is above 0° and below 180°.',
+  'ray.width': () => 'The rim is wider than 0.',
+  'ray.rim': (most: number) => `A round rim is at most ${shown(most)} wide at this reach.`,
+  'ray.tip': (reach: number) => `The point is between 0 and ${shown(reach)} long.`,
+  'drop.width': () => 'A drop is wider than 0.',
+  'drop.length': (width: number) => `A drop is longer than wide: more than ${shown(width)}.`,
+  'heart.width': () => 'A heart is wider than 0.',
+  'heart.notch': (most: number) => `The notch is above 0 and at most ${shown(most)} deep.`,
+  'heart.length': (least: number) => `A heart of this width is longer than ${shown(least)}.`,
+  'scallop.radius': () => 'The corners are farther than 0 away.',
+  'scallop.angle': () => 'The angle is above 0° and below 360°.',
+  'scallop.rise': (most: number) => `The rise is above 0 and at most ${shown(most)}.`,
+  'kite.size': () => 'A kite needs a length and a width above 0.',
+  'kite.widest': (length: number) => `A kite is widest between 0 and ${shown(length)}.`,
+  'blade.size': () => 'Radius, width and length are above 0.',
+  'barFrame.radius': () => 'The corners are farther than 0 away.',
+  'barFrame.bar': (most: number) => `A bar is between 0 and ${shown(most)} wide here.`,
+  'star.radius': () => 'A star needs a radius above 0.',
+  'star.skip': (points: number) => `With ${points} points, k goes from 2 to ${Math.ceil(points / 2) - 1}.`,
+  'ring.gap': (most: number) => `The gap is below ${shown(most)} here.`,
+  'ring.radius': (most: number) => `Radius and half the gap are at most ${shown(most)} together.`,
+  'ring.size': () => 'Radius and ring radius are above 0.',
+  'ring.count': (most: number) => `A ring has 2 to ${most} circles.`,
+  'lattice.size': () => 'Radius and distance are above 0.',
+  'lattice.clip': () => 'The circle to clip to has a radius above 0.',
+  'dial.radius': () => 'A dial needs a radius above 0.',
+  'dial.marks': () => 'Name two distances at least, as in “40, 70, 100”.',
+  'dial.order': () => 'Distances rise from one to the next and start at 0 or more.',
+  'dial.cells': (cells: number, most: number) => `That makes ${cells} cells; a dial has ${most} at most.`,
+  'branch.length': () => 'Stem and arms are longer than 0.',
+  'branch.angle': () => 'Arms leave at an angle between 0° and 180°.',
+  'branch.pairs': (length: number) =>
+    `The pairs stand between 0 and ${shown(length)}, the last not before the first.`,
+  'branch.growth': () => 'Gaps grow by a factor above 0.',
+  'branch.width': (length: number) => `Bars are between 0 and ${shown(length)} wide.`,
+  'whirl.radius': () => 'A whirl needs a radius above 0.',
+  'whirl.angle': (sides: number) =>
+    `With ${sides} sides it turns by more than 0° and less than ${shown(360 / sides)}°.`,
+  'whirl.smallest': (radius: number) => `The smallest is above 0 and at most ${shown(radius)}.`,
+  'scroll.radius': () => 'The last radius is above 0.',
+  'scroll.growth': () => 'It grows by 1 to 4 from quarter to quarter.',
+  'knot.radius': () => 'A knot needs a radius above 0.',
+  'knot.skip': (lobes: number) => `With ${lobes} lobes, k goes from 1 to ${Math.floor(lobes / 2)}.`,
+  'knot.arc': () => 'An arc is above 0° and below 360°.',
+  'rectangle.size': () => 'A rectangle needs a width and a height above 0.',
+  'rectangle.corner': () => 'A corner’s radius is 0 or more.',
+  'rectangle.width': (width: number) =>
+    `Two corners beside each other have at most ${shown(width)} together.`,
+  'rectangle.height': (height: number) =>
+    `Two corners above each other have at most ${shown(height)} together.`,
+  'stamp.parts': () => 'A stamp needs a line and a shape.',
+  'stamp.spacing': () => 'Stamps need a spacing above 0.',
+  'stamp.count': (most: number, least: number) =>
+    `There are ${most} stamps at most: the spacing is ${shown(least, 4)} or more here.`,
+  'nest.shape': () => 'A whirl needs one closed shape.',
+  'nest.middle': () => 'The middle of this shape lies outside it: nothing can shrink towards it.',
+  'nest.empty': () => 'This shape encloses nothing.',
+  'nest.angle': (degrees: number) =>
+    `Turned by ${shown(degrees)}° the shape falls on itself: take another angle.`,
+  'drawing.empty': () => 'There is nothing in this figure to place.',
+  'drawing.parts': (parts: number, most: number) =>
+    `This figure draws ${parts} shapes; one that is placed has ${most} at most.`,
+  'drawing.places': () => 'A drawing needs a place.',
+  'drawing.nodes': (places: number, most: number) =>
+    `At ${places} places this drawing would have more than ${most} nodes: take fewer places.`,
+  'band.line': () => 'A band needs a line.',
+  'band.width': () => 'A band needs a width above 0.',
+  'band.widths': () => 'Widths along need two numbers at least: at the start and at the end.',
+  'band.widest': () => 'One of the widths is above 0.',
+  'band.nodes': (most: number) => `A band has ${most} nodes at most.`,
+  'band.dashes': () => 'One of the dashes is above 0.',
+  'band.manyDashes': (most: number) => `There are ${most} dashes at most: make them longer.`,
+  'band.short': () => 'This line is too short for a band.',
+  'offset.shape': () => 'An offset needs a closed shape.',
+  'offset.nothing': () => 'Nothing of the shape is left that far inward.',
+
+  // Transforming and fitting.
+  'transform.scale': () => 'A scale of 0 leaves nothing.',
+  'transform.shear': () => 'Shear is between −90° and 90°.',
+  'fit.nothing': () => 'There is nothing to fit.',
+  'fit.fold': () => 'Even three copies overlap.',
+  'fit.neighbours': () => 'Copies have neighbours beside them from 3-fold on.',
+  'fit.width': () => 'These shapes have no width of their own; fit their size.',
+  'fit.none': (by: string, gap: number) =>
+    `No ${by} keeps a gap of ${shown(gap)} here: the shape reaches round the centre.`,
+
+  // Rounds, frames and turns.
+  'fold.range': (most: number) => `A fold is a whole number from 1 to ${most}.`,
+  'turn.fine': () => 'An angle this fine cannot be kept: take a fraction with a smaller denominator.',
+  'sweep.nothing': () => 'A sweep of nothing puts all copies in one place.',
+  'sweep.turns': (most: number) => `A sweep goes round at most ${most} times.`,
+  'frame.corners': (most: number) => `With all diagonals a polygon has at most ${most} corners.`,
+  'frame.nothing': () => 'There is nothing set out yet.',
+  'frame.crossings': () =>
+    'These lines and their copies cross too often for shapes: take fewer diagonals, rings or guides.',
+  'link.itself': () => 'A round cannot be linked to itself.',
+  'weave.gap': () => 'A weave needs a gap above 0, or its bands would be one.',
+  'round.gone': () => 'This round is no longer in the figure.',
+  'figure.shapes': (round: string, count: number, most: number) =>
+    `${round} would have ${count} shapes; a motif has ${most} at most. Nothing was changed.`,
+
+  // Paint.
+  'gradient.stops': () => 'A gradient needs two stops at least.',
+  'gradient.range': () => 'A stop lies between 0 and 100 %.',
+  'gradient.order': () => 'The stops are out of order: each lies at or after the one before it.',
+  'colours.none': () => 'Choose one colour at least.',
+
+  // Merging.
+  'merge.crossings': () => 'These shapes cross in too many places to be merged; they were left as they are.',
+  'merge.failed': () => 'These shapes could not be merged; the copies were left as they are.',
+  'weave.lines': (most: number) => `A weave has ${most} lines at most, all copies counted.`,
+  'work.failed': () => 'The outlines could not be worked out. Nothing was changed.',
+} as const satisfies Record<string, (...values: never[]) => string>;

@@ -1,0 +1,18 @@
+import type { SentTask, Progress, TaskKind } from '../core/derive';
+import type { Result } from '../core/finding';
+import { NEST } from '../core/maker/nest';
+import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
+
+/** Every kind of task that another thread can do; a new one is a line here. */
+const KINDS = [MERGED, BANDS, OFFSET, NEST] as readonly TaskKind<never, unknown>[];
+
+const BY_NAME: ReadonlyMap<string, TaskKind<never, unknown>> = new Map(
+  KINDS.map((kind) => [kind.name, kind]),
+);
+
+/** Does a task that came from another thread. @throws RangeError for a kind that is none */
+export function doSent({ kind: name, input }: SentTask, progress?: Progress): Result<unknown> {
+  const kind = BY_NAME.get(name);
+  if (!kind) throw new RangeError(`There is no kind of task “${name}”.`);
+  return kind.run(input as never, progress);
+}

@@ -66,6 +66,15 @@ describe('nodes', () => {
     const node: PathNode = { x: 0, y: 0, kind: 'smooth', in: { x: -2, y: 0 }, out: { x: 5, y: 0 } };
     expect(withHandle(node, 'out', { x: 0, y: 3 }).in).toEqual({ x: 0, y: -2 });
     expect(withHandle({ ...node, kind: 'even' }, 'out', { x: 0, y: 3 }).in).toEqual({ x: 0, y: -3 });
+    // A side that was an arc becomes a curve where its handle is dragged, and stays an arc where the other is.
+    const arc: PathNode = { x: 0, y: 0, kind: 'corner', bulge: 0.5 };
+    expect(withHandle(arc, 'out', { x: 1, y: 1 })).toEqual({
+      x: 0,
+      y: 0,
+      kind: 'corner',
+      out: { x: 1, y: 1 },
+    });
+    expect(withHandle(arc, 'in', { x: 1, y: 1 })).toEqual({ ...arc, in: { x: 1, y: 1 } });
     expect(withHandle({ ...node, kind: 'corner' }, 'out', { x: 0, y: 3 }).in).toEqual({ x: -2, y: 0 });
     expect(withHandle(node, 'out', { x: 0, y: 0 }).in).toEqual({ x: -2, y: 0 });
   });

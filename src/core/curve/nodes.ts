@@ -83,10 +83,12 @@ export const movedNode = (node: PathNode, by: Point): PathNode => ({
 
 const opposite = (side: HandleSide): HandleSide => (side === 'in' ? 'out' : 'in');
 
-/** The node with one handle put at a point; the other follows as the node's kind asks. */
+/** The node with one handle put at a point; the other follows as the node's kind asks. A side that was an arc becomes a curve. */
 export function withHandle(node: PathNode, side: HandleSide, to: Point): PathNode {
   const other = opposite(side);
-  const moved: PathNode = { ...node, [side]: to };
+  const { bulge, ...rest } = node;
+  const isArc = bulge !== undefined && side === 'in';
+  const moved: PathNode = { ...rest, ...(isArc && { bulge }), [side]: to };
   const far = node[other];
   if (node.kind === 'corner' || !far) return moved;
   const arm = subtract(to, spot(node));

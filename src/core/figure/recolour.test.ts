@@ -4,11 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import { NO_TURN } from '../number/turn';
-import { addBacking, addShapes, changeSwatch, removeSwatch, setMerge } from './commands';
+import { addBacking, addRound, addShapes, changeSwatch, linkRound, removeSwatch, setMerge } from './commands';
 import { coloursOfFigure, inPalette, recoloured, swapColour } from './recolour';
 import { reachOfMotif } from './reach';
 import { figureSchema } from './schema';
-import { newFigure, newShape } from './start';
+import { newFigure, newRound, newShape } from './start';
 import type { Figure } from './model';
 
 const circle = (id: string, fill: string, stroke: string | null = null) =>
@@ -96,6 +96,20 @@ it.each(['circle', 'square'] as const)('a %s backing lies behind all and reaches
   expect(front?.id).toBe('a');
   expect(back?.rule.fold).toBe(1);
   expect(reachOfMotif(back!, STRAIGHT)?.outer).toBeGreaterThan(reachOfMotif(front!, STRAIGHT)!.outer);
+});
+
+it('rounds that share a motif have the same colours, whatever is recoloured', () => {
+  const linked = linkRound(addRound(figure(), newRound('b', 'B')), 'b', 'a', 'link');
+  const dark = new Set(['dark']);
+  for (const scope of [
+    { of: 'shapes', roundId: 'a', shapeIds: dark },
+    { of: 'round', roundId: 'b' },
+    { of: 'figure' },
+  ] as const) {
+    const [a, b] = recoloured(linked, scope, () => '#ff0000').rounds;
+    expect(a!.shapes[0]!.paint.fill).toBe('#ff0000');
+    expect(b!.shapes).toEqual(a!.shapes);
+  }
 });
 
 describe('a figure in another palette', () => {

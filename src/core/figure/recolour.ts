@@ -4,6 +4,7 @@ import { rampColour } from '../paint/sequence';
 import type { Colour, Paint } from '../scene/scene';
 import type { Figure, Round, Shape } from './model';
 import { remembered } from '../remembered';
+import { withRound, withRounds } from './update';
 
 /** What colours are changed of: shapes of a round, a round, or all of the figure, its page and palette too. */
 export type ColourScope =
@@ -57,24 +58,22 @@ export function recoloured(figure: Figure, scope: ColourScope, change: Change): 
     known.set(colour, before);
     return before;
   };
-  const rounds = figure.rounds.map((round) => {
-    if (scope.of === 'figure') return recolouredRound(round, once);
-    if (round.id !== scope.roundId) return round;
-    if (scope.of === 'round') return recolouredRound(round, once);
-    return {
-      ...round,
-      shapes: round.shapes.map((shape) =>
-        scope.shapeIds.has(shape.id) ? recolouredShape(shape, once) : shape,
-      ),
-    };
-  });
-  if (scope.of !== 'figure') return { ...figure, rounds };
+  if (scope.of !== 'figure')
+    return withRound(figure, scope.roundId, (round) =>
+      scope.of === 'round'
+        ? recolouredRound(round, once)
+        : {
+            ...round,
+            shapes: round.shapes.map((shape) =>
+              scope.shapeIds.has(shape.id) ? recolouredShape(shape, once) : shape,
+            ),
+          },
+    );
   const { background } = figure.page;
   return {
-    ...figure,
+    ...withRounds(figure, (round) => recolouredRound(round, once)),
     page: { ...figure.page, background: background && mapFill(background, once) },
     palette: [...new Set(figure.palette.map(once))],
-    rounds,
   };
 }
 

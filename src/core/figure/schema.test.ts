@@ -5,6 +5,7 @@ import { formFinding } from '../maker/form';
 import { offset } from '../maker/offset';
 import { NO_TURN } from '../number/turn';
 import { addShapes } from './commands';
+import { evaluate } from './evaluate';
 import { figureSchema } from './schema';
 import { newFigure, newShape, START_PAINT } from './start';
 
@@ -57,5 +58,22 @@ describe('the schema', () => {
     ]);
     // Working its factor out takes half a minute: this ends long before the test's limit.
     expect(figureSchema.validate(figure).error).toBeUndefined();
+  });
+
+  it('takes only angles that can be turned by, however they meet', () => {
+    const ruled = (start: number, sweep: number) => {
+      const figure = offsetFigure(2);
+      const rule = {
+        fold: 720,
+        mirror: false,
+        start: { num: 360, den: start },
+        sweep: { turn: { num: 360, den: sweep }, ends: false },
+      };
+      return { ...figure, rounds: figure.rounds.map((round) => ({ ...round, rule })) };
+    };
+    const fine = ruled(99_999_989, 99_999_971);
+    expect(figureSchema.validate(fine).error).toBeUndefined();
+    expect(evaluate(fine, new Map(), STRAIGHT).layers[0]!.copies).toHaveLength(720);
+    expect(figureSchema.validate(ruled(2 ** 41 + 1, 7)).error?.message).toContain('too fine');
   });
 });

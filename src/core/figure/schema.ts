@@ -16,7 +16,8 @@ import {
   MOST_RINGS,
   type FramePolygon,
 } from '../symmetry/frame';
-import type { Turn } from '../number/turn';
+import { MOST_DEN, type Turn } from '../number/turn';
+import { finding } from '../finding';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
 import {
   BELOW_WAYS,
@@ -44,7 +45,12 @@ const scale = Joi.number().min(0.001).max(1000).required();
 const point = Joi.object({ x: coordinate, y: coordinate });
 const turn = Joi.object({
   num: Joi.number().integer().required(),
-  den: Joi.number().integer().min(1).required(),
+  den: Joi.number()
+    .integer()
+    .min(1)
+    .max(MOST_DEN)
+    .required()
+    .messages({ 'number.max': `{{#label}}: ${finding('turn.fine').sentence}` }),
 });
 
 const node = Joi.object({

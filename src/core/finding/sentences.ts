@@ -118,7 +118,7 @@ export const SENTENCES = {
 
   // Rounds, frames and turns.
   'fold.range': (most: number) => `A fold is a whole number from 1 to ${most}.`,
-  'turn.fine': () => 'An angle this fine cannot be kept: take a fraction with a smaller denominator.',
+  'turn.fine': () => 'This angle is too fine to be kept: take a fraction with a smaller denominator.',
   'sweep.nothing': () => 'A sweep of nothing puts all copies in one place.',
   'sweep.turns': (most: number) => `A sweep goes round at most ${most} times.`,
   'frame.corners': (most: number) => `With all diagonals a polygon has at most ${most} corners.`,

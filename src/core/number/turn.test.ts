@@ -5,7 +5,9 @@ import {
   addTurns,
   cosSin,
   degreesOf,
+  divideTurn,
   equalTurns,
+  MOST_DEN,
   multiplyTurn,
   negateTurn,
   turn,
@@ -27,9 +29,6 @@ describe('turn', () => {
   it('refuses what is no fraction', () => {
     expect(() => turn(1, 0)).toThrow(RangeError);
     expect(() => turn(0.5, 1)).toThrow(RangeError);
-    expect(() => addTurns(turn(1, 4_503_599_627_370_449), turn(1, 4_503_599_627_370_497))).toThrow(
-      RangeError,
-    );
   });
 
   it('adds exactly: n steps of 1/n are a full turn', () => {
@@ -102,6 +101,58 @@ describe('cosSin', () => {
         expect(cosSin(addTurns(t, turn(1, 2)))).toEqual({ cos: flip(cos), sin: flip(sin) });
         expect(cosSin(addTurns(t, turn(1, 4)))).toEqual({ cos: flip(sin), sin: cos });
         expect(cosSin(addTurns(turn(1, 4), negateTurn(t)))).toEqual({ cos: sin, sin: cos });
+      }),
+    );
+  });
+});
+
+describe('denominators', () => {
+  /** Any turn that a figure may hold. */
+  const fine = fc
+    .tuple(fc.integer({ min: 1, max: MOST_DEN }), fc.double({ min: -40, max: 40, noNaN: true }))
+    .map(([den, turns]) => turn(Math.round(den * turns), den));
+  const big = ({ num, den }: { num: number; den: number }) => [BigInt(num), BigInt(den)] as const;
+  /** How far a turn is from a fraction, in parts of 2⁻⁴¹ of a turn. */
+  const off = (t: ReturnType<typeof turn>, n: bigint, d: bigint): number => {
+    const [num, den] = big(t);
+    const away = num * d - n * den;
+    return Number(((away < 0n ? -away : away) << 41n) / (den * d));
+  };
+
+  it('stay in bounds, and sums, multiples and parts within 2⁻⁴¹ of a turn', () => {
+    fc.assert(
+      fc.property(
+        fine,
+        fine,
+        fc.integer({ min: -720, max: 720 }),
+        fc.integer({ min: 1, max: 720 }),
+        (a, b, k, by) => {
+          const [[n, d], [m, e]] = [big(a), big(b)];
+          for (const [made, num, den] of [
+            [addTurns(a, b), n * e + m * d, d * e],
+            [multiplyTurn(a, k), n * BigInt(k), d],
+            [divideTurn(a, by), n, d * BigInt(by)],
+          ] as const) {
+            expect(made.den).toBeLessThanOrEqual(MOST_DEN);
+            expect(off(made, num, den)).toBeLessThanOrEqual(1);
+          }
+        },
+      ),
+    );
+  });
+
+  it('that fit are exact: sums of typed degrees and of steps of any two folds', () => {
+    const fold = fc.integer({ min: 1, max: 720 });
+    fc.assert(
+      fc.property(fold, fold, fc.integer({ min: -360, max: 360 }), (a, b, degrees) => {
+        const sum = addTurns(addTurns(turn(1, 2 * a), turn(1, b)), turn(degrees, 360));
+        expect(off(sum, BigInt(360 * (2 * a + b) + degrees * 2 * a * b), BigInt(720 * a * b))).toBe(0);
+        expect(
+          equalTurns(
+            addTurns(turnFromDegrees(degrees / 7), negateTurn(turnFromDegrees(degrees / 7))),
+            turn(0),
+          ),
+        ).toBe(true);
       }),
     );
   });

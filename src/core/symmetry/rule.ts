@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../finding';
 import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { addTurns, multiplyTurn, turn, type Turn } from '../number/turn';
+import { addTurns, divideTurn, multiplyTurn, turn, type Turn } from '../number/turn';
 import { remembered } from '../remembered';
 
 /** The largest fold; at it a wedge is half a degree. */
@@ -45,7 +45,7 @@ export function stepOf(rule: TurnRule): Turn {
   if (!rule.sweep) return turn(1, rule.fold);
   const { turn: whole, ends } = rule.sweep;
   const steps = ends ? Math.max(1, rule.fold - 1) : rule.fold;
-  return turn(whole.num, whole.den * steps);
+  return divideTurn(whole, steps);
 }
 
 /** The exact turns of all copies, first to last, clockwise; made once for each rule. */

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Field, MakerFact, Numbers, Value } from '@/core/maker/construction';
-import { factsOfForm, formProblem } from '@/core/maker/form';
+import { factsOfForm, formFinding } from '@/core/maker/form';
 import { makerOf, withNumbers, type BuiltForm } from '@/core/maker/makers';
 import { turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
@@ -27,7 +27,7 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
   const maker = makerOf(form.kind);
   const numbers: Numbers = form.numbers;
   const set = (key: string, value: Value): BuiltForm => withNumbers(form, { ...numbers, [key]: value });
-  const refuse = (key: string) => (value: Value) => formProblem(set(key, value));
+  const refuse = (key: string) => (value: Value) => formFinding(set(key, value), work);
 
   const field = (asked: Field<Numbers>) => {
     const { key, label } = asked;
@@ -96,7 +96,7 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
               value={value as string}
               disabled={disabled}
               choices={asked.choices.map(([each, name]) => ({ value: each, label: name }))}
-              onChange={(next) => formProblem(set(key, next)) === null && take(next)}
+              onChange={(next) => formFinding(set(key, next), work) === null && take(next)}
             />
           </Row>
         );

@@ -10,33 +10,11 @@ import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
 import { reachOfMotif } from '../reach';
+import { roundOf, withRound } from '../update';
 import type { Below, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
 
-/** The round with this id. @throws RangeError where the figure has none. */
-export function roundOf(figure: Figure, roundId: string): Round {
-  const round = figure.rounds.find(({ id }) => id === roundId);
-  if (!round) throw new RangeError('This round is no longer in the figure.');
-  return round;
-}
-
-/** The figure with one round put in place of its former self; rounds that are linked to it get its motif. */
-export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
-  const before = figure.rounds.find(({ id }) => id === roundId);
-  if (!before) return figure;
-  const after = change(before);
-  const edited = after.shapes !== before.shapes || after.combined !== before.combined;
-  const shared = after.link !== undefined && edited ? after.link : null;
-  return {
-    ...figure,
-    rounds: figure.rounds.map((round) => {
-      if (round === before) return after;
-      if (shared === null || round.link !== shared) return round;
-      const { combined: _, ...rest } = round;
-      return { ...rest, shapes: after.shapes, ...(after.combined && { combined: after.combined }) };
-    }),
-  };
-}
+export { roundOf, withRound } from '../update';
 
 /** Adds a round in front of another, or in front of all. */
 export function addRound(figure: Figure, round: Round, afterId?: string): Figure {

@@ -10,6 +10,7 @@ import { MOST_FOLD, sweepProblem, type TurnRule } from '../../symmetry/rule';
 import type { BlendMode } from '../../scene/scene';
 import type { Every, Figure, Round, RoundWhirl, Shape, Way } from '../model';
 import { copiesOf, type RoundCopy } from '../copies';
+import { withMotif } from '../update';
 import { addRound, removeRound, roundOf, withRound } from './rounds';
 
 /** Whether copies are mirrored: not at all, each with its reflection, or every second one reflected. */
@@ -138,7 +139,7 @@ export function linkRound(figure: Figure, roundId: string, otherId: string, newL
   const other = roundOf(figure, otherId);
   const link = other.link ?? newLink;
   const named = withRound(figure, otherId, (round) => ({ ...round, link }));
-  return withRound(named, roundId, (round) => ({ ...round, link, shapes: other.shapes }));
+  return withRound(named, roundId, (round) => withMotif({ ...round, link }, other));
 }
 
 /** Lets a round have its motif for itself; what shares a motif with nothing else is no longer linked. */

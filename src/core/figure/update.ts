@@ -1,0 +1,52 @@
+/**
+ * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif.
+ *
+ * @example
+ * const wider = withRound(figure, 'petals', (round) => ({ ...round, rule: { ...round.rule, fold: 12 } }));
+ */
+import type { Figure, Round } from './model';
+
+/** The round with this id. @throws RangeError where the figure has none */
+export function roundOf(figure: Figure, roundId: string): Round {
+  const round = figure.rounds.find(({ id }) => id === roundId);
+  if (!round) throw new RangeError('This round is no longer in the figure.');
+  return round;
+}
+
+/** What linked rounds share. */
+type Motif = Pick<Round, 'shapes' | 'combined'>;
+
+/** A round with another's motif. */
+export function withMotif(round: Round, { shapes, combined }: Motif): Round {
+  if (round.shapes === shapes && round.combined === combined) return round;
+  const { combined: _, ...rest } = round;
+  return { ...rest, shapes, ...(combined && { combined }) };
+}
+
+/** The figure with one round put in place of its former self; rounds that are linked to it get its motif. */
+export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
+  const before = figure.rounds.find(({ id }) => id === roundId);
+  if (!before) return figure;
+  const after = change(before);
+  if (after === before) return figure;
+  return {
+    ...figure,
+    rounds: figure.rounds.map((round) => {
+      if (round === before) return after;
+      return after.link !== undefined && round.link === after.link ? withMotif(round, after) : round;
+    }),
+  };
+}
+
+/** The figure with every round changed; the motif that linked rounds share is changed once, as that of the first of them. */
+export function withRounds(figure: Figure, change: (round: Round) => Round): Figure {
+  const shared = new Map<string, Motif>();
+  const rounds = figure.rounds.map((round) => {
+    const after = change(round);
+    if (after.link === undefined) return after;
+    const motif = shared.get(after.link) ?? after;
+    shared.set(after.link, motif);
+    return withMotif(after, motif);
+  });
+  return { ...figure, rounds };
+}

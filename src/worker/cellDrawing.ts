@@ -1,7 +1,6 @@
-import { distance } from '../core/curve/point';
-import { isGradient, mapPaint } from '../core/paint/fills';
-import { plainStops } from '../core/paint/gradient';
-import type { Fill, FillRule, Paint } from '../core/scene/scene';
+import { mapPaint } from '../core/paint/fills';
+import { cssColour, styleOf, type Ink } from '../core/paint/style';
+import type { FillRule, Paint } from '../core/scene/scene';
 
 /** What a layer of cells is on a canvas: one outline in many places. */
 export interface CellDrawing {
@@ -52,14 +51,13 @@ export const ready = (drawing: CellDrawing): Ready => ({
   count: drawing.places.length / 6,
 });
 
-function styleOf(surface: Surface, fill: Fill): string | CanvasGradient {
-  if (!isGradient(fill)) return fill;
-  const { kind, from, to, stops } = fill;
+function inkOn(surface: Surface, ink: Ink): string | CanvasGradient {
+  if (ink.kind === 'flat') return cssColour(ink);
   const made =
-    kind === 'linear'
-      ? surface.createLinearGradient(from.x, from.y, to.x, to.y)
-      : surface.createRadialGradient(from.x, from.y, 0, from.x, from.y, distance(from, to));
-  for (const { at, colour } of plainStops(stops)) made.addColorStop(at, colour);
+    ink.kind === 'linear'
+      ? surface.createLinearGradient(ink.from.x, ink.from.y, ink.to.x, ink.to.y)
+      : surface.createRadialGradient(ink.centre.x, ink.centre.y, 0, ink.centre.x, ink.centre.y, ink.radius);
+  for (const stop of ink.stops) made.addColorStop(stop.at, cssColour(stop));
   return made;
 }
 
@@ -75,17 +73,18 @@ function actsOf(surface: Surface, { paint, rule }: Ready, { outline, scale }: Ca
     surface.setLineDash([]);
     return [stroke];
   }
-  if (paint.fill) surface.fillStyle = styleOf(surface, paint.fill);
-  if (!paint.stroke) return paint.fill ? [fill] : [];
-  const { colour, width, cap, join, limit = 4, dashes = [] } = paint.stroke;
-  surface.strokeStyle = styleOf(surface, colour);
+  const style = styleOf(paint, rule);
+  if (style.fill) surface.fillStyle = inkOn(surface, style.fill.ink);
+  if (!style.stroke) return style.fill ? [fill] : [];
+  const { ink, width, cap, join, limit, dashes } = style.stroke;
+  surface.strokeStyle = inkOn(surface, ink);
   surface.lineWidth = width;
   surface.lineCap = cap;
   surface.lineJoin = join;
   surface.miterLimit = limit;
   surface.setLineDash([...dashes]);
-  if (!paint.fill) return [stroke];
-  return paint.behind ? [stroke, fill] : [fill, stroke];
+  if (!style.fill) return [stroke];
+  return style.isStrokeFirst ? [stroke, fill] : [fill, stroke];
 }
 
 /** Draws the copies of a drawing from one number up to before another. */

@@ -5,7 +5,7 @@ import type { SceneItem, SceneLayer } from '../core/scene/scene';
 import { isDrawnAsCells } from './cellPainter';
 
 const FLAT: SceneItem = {
-  shapeId: null,
+  origin: { of: 'cells', keys: ['a'] },
   paths: [],
   paint: { fill: '#ff0000', stroke: null },
   rule: 'nonzero',
@@ -34,7 +34,7 @@ describe('what a canvas shows as SVG does', () => {
     ],
     ['fainter and fainter', { copies: [{ turn: NO_TURN }, { turn: NO_TURN, opacity: 0.5 }] }, false],
     ['some in other colours', { copies: [{ turn: NO_TURN, items: [FLAT] }] }, false],
-    ['shapes as they are', { items: [{ ...FLAT, shapeId: 's' }] }, false],
+    ['shapes as they are', { items: [{ ...FLAT, origin: { of: 'shape', shapeId: 's' } }] }, false],
     ['of more than one thing', { items: [FLAT, FLAT] }, false],
     ['reflected as they are drawn', { items: [{ ...FLAT, mirrored: true }] }, false],
     ['blended all together', { blend: 'multiply' }, true],

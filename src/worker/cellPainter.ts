@@ -28,7 +28,7 @@ export interface CellPainter {
 /** True for a layer that a canvas shows as SVG does: one outline in one paint. */
 export const isDrawnAsCells = remembered(({ items, copies, relief }: SceneLayer): boolean => {
   const [item, another] = items;
-  if (!item || another || item.shapeId !== null || item.mirrored || relief) return false;
+  if (!item || another || item.origin.of === 'shape' || item.mirrored || relief) return false;
   const opacity = copies[0]?.opacity ?? 1;
   // Seen through, a stroke would show its fill.
   if (opacity < 1 && item.paint.fill && item.paint.stroke) return false;

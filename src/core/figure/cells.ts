@@ -224,7 +224,9 @@ function layersOfGroup(
           roundId: id,
           blend,
           copies: own.length === all.length ? all : own.flatMap((copy) => known.copies.get(copy) ?? []),
-          items: [{ shapeId: null, paths, paint, rule: 'nonzero', mirrored: false }],
+          items: [
+            { origin: { of: 'cells', keys: group.keys }, paths, paint, rule: 'nonzero', mirrored: false },
+          ],
         },
       ];
     });

@@ -5,11 +5,9 @@ import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
 import type { MergeOperand, MergeRequest, MergeShape } from '../merge/merge';
 import { BANDS, MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
+import { MITER_LIMIT } from '../paint/style';
 import type { Paint } from '../scene/scene';
 import type { Combined, Round, Shape } from './model';
-
-/** SVG's own miter limit, which strokes have that say no other. */
-const MITER_LIMIT = 4;
 
 /** What a shape covers: what it fills, or where it has a stroke alone the band that this is seen as. */
 export const areaOfShape = rememberedWith(

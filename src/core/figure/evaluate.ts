@@ -1,12 +1,21 @@
 import { areOwnMirror } from '../curve/path';
-import { addTurns } from '../number/turn';
+import { addTurns, turn } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
 import { withSettledGradients } from '../paint/gradient';
 import { withLight } from '../paint/light';
 import { START_LIGHT, type Relief } from '../paint/relief';
 import { mixedPaint } from '../paint/mix';
-import type { LayerRelief, Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import type {
+  Fill,
+  LayerRelief,
+  Origin,
+  Paint,
+  Scene,
+  SceneCopy,
+  SceneItem,
+  SceneLayer,
+} from '../scene/scene';
 import { layersOfCells } from './cells';
 import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
@@ -14,6 +23,11 @@ import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
 import { partsWithPaint } from './parts';
 import { rememberedWith, type Work } from '../derive';
+import { isRound } from '../paint/gradient';
+import { isGradient } from '../paint/fills';
+import { remembered, rememberedKey } from '../remembered';
+import { isKeptByTurn } from '../symmetry/invariant';
+import { stepOf } from '../symmetry/rule';
 
 /** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
 const isSymmetric = rememberedWith((form: Form, work): boolean =>
@@ -34,7 +48,7 @@ function itemsOfShape(shape: Shape, trim: number | null, work: Work): ShapeItems
   if (known?.trim === trim) return known;
   const missed = work.missed;
   const alone = partsWithPaint(shape, trim, work).map(({ paths, paint, rule }): SceneItem => ({
-    shapeId: shape.id,
+    origin: { of: 'shape', shapeId: shape.id },
     paths,
     paint,
     rule,
@@ -104,7 +118,12 @@ function tintedItems(
   return made;
 }
 
-function outlineLayers(round: Round, { parts }: MergeResult, paint: Paint): SceneLayer[] {
+function outlineLayers(
+  round: Round,
+  { parts }: Pick<MergeResult, 'parts'>,
+  paint: Paint,
+  origin: Origin,
+): SceneLayer[] {
   const opacity = round.opacity ?? 1;
   return parts.map((part) => ({
     roundId: round.id,
@@ -113,7 +132,7 @@ function outlineLayers(round: Round, { parts }: MergeResult, paint: Paint): Scen
       turn: addTurns(t, round.rule.start),
       ...(opacity < 1 && { opacity }),
     })),
-    items: [{ shapeId: null, paths: part.loops, paint, rule: 'nonzero', mirrored: false }],
+    items: [{ origin, paths: part.loops, paint, rule: 'nonzero', mirrored: false }],
   }));
 }
 
@@ -128,7 +147,8 @@ function wovenLayers(
   const shapes = new Map(resolvedShapes(round, work).map((shape) => [shape.id, shape]));
   return result.parts.flatMap((part, k) => {
     const shape = shapes.get(shapeIds[(shapeOfPart[k] ?? 0) % shapeIds.length] ?? '');
-    return shape ? outlineLayers(round, { ...result, parts: [part] }, paintOfArea(shape)) : [];
+    const origin = { of: 'outline', shapeIds: shape ? [shape.id] : [] } as const;
+    return shape ? outlineLayers(round, { parts: [part] }, paintOfArea(shape), origin) : [];
   });
 }
 
@@ -145,7 +165,7 @@ function makeLayers(
     if (result.division && round.merge) return layersOfCells(round, round.merge, result.division, work);
     return result.weave
       ? wovenLayers(round, result, result.weave, [...job.shapeIds], work)
-      : outlineLayers(round, result, job.paint);
+      : outlineLayers(round, result, job.paint, { of: 'outline', shapeIds: [...job.shapeIds] });
   });
   const opacity = round.opacity ?? 1;
   const items = itemsOf(
@@ -158,22 +178,59 @@ function makeLayers(
   if (items.length === 0) return outlines;
   const isWoven = results.some((result) => result?.weave);
   const tinted = new Map<string, readonly SceneItem[]>();
+  const copies: SceneLayer = {
+    roundId: round.id,
+    blend: round.blend,
+    items,
+    copies: copiesOf(round, work).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
+      turn,
+      ...(shift && { shift }),
+      ...(own * opacity < 1 && { opacity: own * opacity }),
+      ...(tint && { items: tintedItems(items, tint, tinted) }),
+    })),
+  };
+  const shown = onceWhereKept(round, copies);
   // What is not woven lies behind what is; what is not merged, as lines over cells, in front of what is.
-  return [
-    ...(isWoven ? [] : outlines),
-    {
-      roundId: round.id,
-      blend: round.blend,
-      items,
-      copies: copiesOf(round, work).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
-        turn,
-        ...(shift && { shift }),
-        ...(own * opacity < 1 && { opacity: own * opacity }),
-        ...(tint && { items: tintedItems(items, tint, tinted) }),
-      })),
-    },
-    ...(isWoven ? outlines : []),
-  ];
+  return isWoven ? [...shown, ...outlines] : [...outlines, ...shown];
+}
+
+/** True where all copies of a round see the same of a fill: a colour, or rings about the centre. */
+const looksAlike = (fill: Fill | null | undefined): boolean =>
+  !isGradient(fill) || (fill.spread !== 'cell' && isRound(fill));
+
+const keptUnder = remembered((item: SceneItem) =>
+  rememberedKey((step: string) => {
+    const [num = 0, den = 1] = step.split('/').map(Number);
+    return isKeptByTurn(item.paths, turn(num, den));
+  }),
+);
+
+/**
+ * What the turns of a round map onto itself, as a circle about the centre, stands once and not once a copy: behind the copies of what is
+ * in front of it in the motif, and in front of those of what is behind it.
+ */
+function onceWhereKept(round: Round, layer: SceneLayer): SceneLayer[] {
+  const { items, copies } = layer;
+  const isPlain = copies.every((copy) => !copy.shift && !copy.items);
+  if (!isPlain || copies.length < 2 || round.light) return [layer];
+  const step = stepOf(round.rule);
+  const standsOnce = (item: SceneItem): boolean =>
+    looksAlike(item.paint.fill) &&
+    looksAlike(item.paint.stroke?.colour) &&
+    keptUnder(item)(`${step.num}/${step.den}`);
+  const runs: { once: boolean; items: SceneItem[] }[] = [];
+  for (const item of items) {
+    const once = standsOnce(item);
+    const last = runs[runs.length - 1];
+    if (last?.once === once) last.items.push(item);
+    else runs.push({ once, items: [item] });
+  }
+  if (!runs.some(({ once }) => once)) return [layer];
+  return runs.map((run) => ({
+    ...layer,
+    items: run.items,
+    copies: run.once ? copies.slice(0, 1) : copies,
+  }));
 }
 
 /**

@@ -205,7 +205,7 @@ describe('evaluate', () => {
 
   it('draws the mirrored half only of what is not its own mirror', () => {
     const items = evaluate(setMirror(start(), 'a', true), new Map(), STRAIGHT).layers[0]!.items;
-    expect(items.map(({ shapeId, mirrored }) => [shapeId, mirrored])).toEqual([
+    expect(items.map(({ origin, mirrored }) => [origin.of === 'shape' && origin.shapeId, mirrored])).toEqual([
       ['p', false],
       ['s', true],
       ['s', false],
@@ -214,12 +214,16 @@ describe('evaluate', () => {
 
   it('shows copies until their merge is there, then its outline turned by the start', async () => {
     const figure = setStart(setMerge(setFold(start(), 'a', 12), 'a', 'union'), 'a', turn(1, 24));
-    expect(evaluate(figure, new Map(), STRAIGHT).layers[0]!.items.map(({ shapeId }) => shapeId)).toEqual([
-      'p',
-      's',
+    expect(evaluate(figure, new Map(), STRAIGHT).layers[0]!.items.map(({ origin }) => origin)).toEqual([
+      { of: 'shape', shapeId: 'p' },
+      { of: 'shape', shapeId: 's' },
     ]);
     const { layers } = await evaluateWhole(figure);
-    expect(layers.every(({ items }) => items.every(({ shapeId }) => shapeId === null))).toBe(true);
+    expect(
+      layers.every(({ items }) =>
+        items.every(({ origin }) => origin.of === 'outline' && origin.shapeIds.join() === 'p,s'),
+      ),
+    ).toBe(true);
     expect(layers[0]!.copies[0]!.turn).toEqual(turn(1, 24));
   });
 

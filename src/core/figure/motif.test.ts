@@ -226,7 +226,9 @@ describe('stamps of a motif', () => {
     const { figure, ids } = stamped();
     const items = evaluate(figure, new Map(), STRAIGHT).layers.flatMap((layer) => layer.items);
     expect(items).toHaveLength(10);
-    const fills = items.filter(({ shapeId }) => shapeId === ids[0]).map(({ paint }) => paint.fill);
+    const fills = items
+      .filter(({ origin }) => origin.of === 'shape' && origin.shapeId === ids[0])
+      .map(({ paint }) => paint.fill);
     expect(new Set(fills).size).toBe(5);
     for (const fill of fills) expect(fill).toMatch(/^#[0-9a-f]{6}$/);
     const plain = makePlain(figure, 'r', new Set([ids[0]!]), counter(), STRAIGHT);

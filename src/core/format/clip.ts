@@ -30,7 +30,7 @@ export function clipOf(shapes: readonly Shape[], unit: LengthUnit, work: Work): 
   const widest = Math.max(0, ...shapes.map(({ paint }) => paint.stroke?.width ?? 0));
   const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, work)));
   const items = shapes.map(({ id, form, paint, rule }) => ({
-    shapeId: id,
+    origin: { of: 'shape', shapeId: id } as const,
     paths: pathsOfForm(form, work),
     paint,
     rule,

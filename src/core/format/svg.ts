@@ -3,22 +3,11 @@ import { mapPath } from '../curve/path';
 import { convertLength } from '../number/units';
 import { reliefFilter } from '../paint/relief';
 import { degreesOf, wrapTurn } from '../number/turn';
-import { distance, type Point } from '../curve/point';
-import { opacityOf } from '../paint/colour';
-import { isGradient } from '../paint/fills';
-import { placedPaint, plainStops } from '../paint/gradient';
-import type {
-  Fill,
-  LayerRelief,
-  Gradient,
-  Paint,
-  Scene,
-  SceneCopy,
-  SceneItem,
-  SceneLayer,
-  ScenePage,
-} from '../scene/scene';
-import { placementMap } from '../symmetry/rule';
+import type { Point } from '../curve/point';
+import { placedPaint } from '../paint/gradient';
+import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../paint/style';
+import { itemsAt, placedAt } from '../scene/placed';
+import type { LayerRelief, Paint, Scene, SceneCopy, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
 import { pathData, printNumber } from './pathData';
 
 export interface SvgOptions {
@@ -46,10 +35,9 @@ export const escapeXml = (text: string): string =>
     .replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c] ?? c);
 
 /** Colour and opacity apart, since many readers of SVG know no eight-digit colours. */
-function colourOf(name: 'fill' | 'stroke' | 'stop', colour: string): string {
-  const opacity = opacityOf(colour);
+function colourOf(name: 'fill' | 'stroke' | 'stop', { colour, opacity }: Omit<FlatInk, 'kind'>): string {
   const part = opacity < 1 ? ` ${name}-opacity="${printNumber(opacity, 4)}"` : '';
-  return `${name === 'stop' ? 'stop-color' : name}="${colour.slice(0, 7)}"${part}`;
+  return `${name === 'stop' ? 'stop-color' : name}="${colour}"${part}`;
 }
 
 /** Hands out ids to gradients, one to each however often it is used. */
@@ -58,15 +46,15 @@ class Gradients {
 
   constructor(private readonly prefix: string) {}
 
-  private idOf(gradient: Gradient): string {
-    const markup = gradientMarkup(gradient);
+  private idOf(ink: GradientInk): string {
+    const markup = gradientMarkup(ink);
     const id = this.ids.get(markup) ?? `${this.prefix}-${this.ids.size + 1}`;
     this.ids.set(markup, id);
     return id;
   }
 
-  attribute(name: 'fill' | 'stroke', fill: Fill): string {
-    return isGradient(fill) ? `${name}="url(#${this.idOf(fill)})"` : colourOf(name, fill);
+  attribute(name: 'fill' | 'stroke', ink: Ink): string {
+    return ink.kind === 'flat' ? colourOf(name, ink) : `${name}="url(#${this.idOf(ink)})"`;
   }
 
   all(): string[] {
@@ -74,34 +62,32 @@ class Gradients {
   }
 }
 
-/** A gradient in the coordinates of what it paints; see `withSettledGradients`. */
-function gradientMarkup({ kind, from, to, stops }: Gradient): string {
+function gradientMarkup(ink: GradientInk): string {
   const n = (value: number): string => printNumber(value, 6);
   const ends =
-    kind === 'linear'
-      ? `x1="${n(from.x)}" y1="${n(from.y)}" x2="${n(to.x)}" y2="${n(to.y)}"`
-      : `cx="${n(from.x)}" cy="${n(from.y)}" r="${n(distance(from, to))}"`;
-  const inner = plainStops(stops).map(
-    ({ at, colour }) => `<stop offset="${n(at)}" ${colourOf('stop', colour)}/>`,
-  );
-  return `<${kind}Gradient gradientUnits="userSpaceOnUse" ${ends}>${inner.join('')}</${kind}Gradient>`;
+    ink.kind === 'linear'
+      ? `x1="${n(ink.from.x)}" y1="${n(ink.from.y)}" x2="${n(ink.to.x)}" y2="${n(ink.to.y)}"`
+      : `cx="${n(ink.centre.x)}" cy="${n(ink.centre.y)}" r="${n(ink.radius)}"`;
+  const inner = ink.stops.map((stop) => `<stop offset="${n(stop.at)}" ${colourOf('stop', stop)}/>`);
+  return `<${ink.kind}Gradient gradientUnits="userSpaceOnUse" ${ends}>${inner.join('')}</${ink.kind}Gradient>`;
 }
 
 function paintOf(paint: Paint, rule: SceneItem['rule'], gradients: Gradients): string {
-  const fill = paint.fill ? gradients.attribute('fill', paint.fill) : 'fill="none"';
-  const evenOdd = paint.fill && rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
-  if (!paint.stroke) return fill + evenOdd;
-  const { colour, width, cap, join, limit, dashes = [] } = paint.stroke;
+  const { fill, stroke, isStrokeFirst } = styleOf(paint, rule);
+  const filled = fill ? gradients.attribute('fill', fill.ink) : 'fill="none"';
+  const evenOdd = fill?.rule === 'evenodd' ? ' fill-rule="evenodd"' : '';
+  if (!stroke) return filled + evenOdd;
+  const { ink, width, cap, join, limit, dashes } = stroke;
   const more = [
     ...(cap === 'butt' ? [] : [`stroke-linecap="${cap}"`]),
     ...(join === 'miter' ? [] : [`stroke-linejoin="${join}"`]),
-    ...(limit === undefined ? [] : [`stroke-miterlimit="${printNumber(limit, 4)}"`]),
+    ...(limit === MITER_LIMIT ? [] : [`stroke-miterlimit="${printNumber(limit, 4)}"`]),
     ...(dashes.length === 0 ? [] : [`stroke-dasharray="${dashes.map((d) => printNumber(d, 6)).join(' ')}"`]),
-    ...(paint.behind && paint.fill ? ['paint-order="stroke"'] : []),
+    ...(isStrokeFirst ? ['paint-order="stroke"'] : []),
   ];
   return [
-    `${fill}${evenOdd}`,
-    gradients.attribute('stroke', colour),
+    `${filled}${evenOdd}`,
+    gradients.attribute('stroke', ink),
     `stroke-width="${printNumber(width, 6)}"`,
     ...more,
   ].join(' ');
@@ -179,7 +165,7 @@ const REVEAL_STYLE =
 function usesOf(layer: SceneLayer, symbols: Symbols, reveal: boolean): string[] {
   return layer.copies.map((copy, k) => {
     const delay = reveal ? (REVEAL_SECONDS * k) / layer.copies.length : null;
-    const id = symbols.idOf(copy.items ?? layer.items);
+    const id = symbols.idOf(itemsAt(layer, copy));
     return `    <use xlink:href="#${id}"${placeOf(copy)}${lookOf(copy, layer, delay)}/>`;
   });
 }
@@ -248,11 +234,8 @@ const centreOf = ({ width, height, centre }: ScenePage): Point => ({
 function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients: Gradients): string {
   const toPage = moveMap(centreOf(scene.page));
   const copies = layer.copies.map((copy) => {
-    const paths = (copy.items ?? layer.items).map((item) => {
-      const m = compose(
-        toPage,
-        placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored }),
-      );
+    const paths = placedAt(layer, copy).map(({ item, map }) => {
+      const m = compose(toPage, map);
       const moved = item.paths.map((path) => mapPath(path, m));
       const paint = paintOf(placedPaint(item.paint, m), item.rule, gradients);
       return `    <path d="${pathData(moved, decimals)}" ${paint}/>`;
@@ -276,13 +259,10 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   ];
   if (options.title) parts.push(`  <title>${escapeXml(options.title)}</title>`);
   if (options.background && background) {
-    const fill = isGradient(background)
-      ? placedPaint({ fill: background, stroke: null }, moveMap(centre)).fill
-      : background;
     // The page's own gradient stands before all others, as it is used first.
     const own = new Gradients('page');
-    const attribute = own.attribute('fill', fill ?? background);
-    parts.push(...own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${attribute}/>`);
+    const paint = paintOf(placedPaint({ fill: background, stroke: null }, moveMap(centre)), 'nonzero', own);
+    parts.push(...own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${paint}/>`);
   }
   if (options.form === 'plain') {
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: 0, y: 0 });

@@ -22,7 +22,7 @@ const linear = (part: Partial<Gradient>): Gradient => ({
 
 /** An upright ellipse, 4 wide and 6 high, about 0, −10. */
 const item = (fill: Gradient, mirrored = false): SceneItem => ({
-  shapeId: 's',
+  origin: { of: 'shape', shapeId: 's' },
   paths: [ellipsePath({ kind: 'ellipse', at: { x: 3, y: -10 }, rotation: NO_TURN, rx: 2, ry: 3 })],
   paint: { fill, stroke: null },
   rule: 'nonzero',

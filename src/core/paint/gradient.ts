@@ -84,7 +84,7 @@ const moved = (gradient: Gradient, change: (p: Point) => Point): Gradient => ({
 const mappedGradient = (gradient: Gradient, m: Affine): Gradient => moved(gradient, (p) => applyTo(m, p));
 
 /** True where every copy sees the same: rings about the centre. */
-const isRound = ({ kind, from, to }: Gradient): boolean =>
+export const isRound = ({ kind, from, to }: Gradient): boolean =>
   kind === 'radial' && lengthOf(from) <= 1e-9 * distance(from, to);
 
 /** True where copies see different parts of a gradient. */

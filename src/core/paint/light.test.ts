@@ -53,7 +53,7 @@ describe('the way that a facet faces', () => {
 
 describe('a lit layer', () => {
   const item: SceneItem = {
-    shapeId: 's',
+    origin: { of: 'shape', shapeId: 's' },
     paths: [ellipsePath({ kind: 'ellipse', at: { x: 2, y: -10 }, rotation: NO_TURN, rx: 1, ry: 3 })],
     paint: { fill: '#808080', stroke: null },
     rule: 'nonzero',

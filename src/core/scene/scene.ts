@@ -65,10 +65,16 @@ export interface Paint {
 
 export type FillRule = 'nonzero' | 'evenodd';
 
+/** What an item was made from: a shape, several merged to one outline, or the cells of kinds. */
+export type Origin =
+  | { readonly of: 'shape'; readonly shapeId: string }
+  | { readonly of: 'outline'; readonly shapeIds: readonly string[] }
+  | { readonly of: 'cells'; readonly keys: readonly string[] };
+
 /** One drawn thing in the wedge that stands upright. */
 export interface SceneItem {
-  /** The shape it comes from; null for the outline of a merge. */
-  readonly shapeId: string | null;
+  /** Of the layer's round. */
+  readonly origin: Origin;
   readonly paths: readonly Path[];
   readonly paint: Paint;
   readonly rule: FillRule;

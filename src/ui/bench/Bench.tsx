@@ -123,7 +123,7 @@ export function Bench() {
   const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
-  const merged = swallowed || own.some(({ items }) => items.some(({ shapeId }) => shapeId === null));
+  const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = fold <= 2 ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.

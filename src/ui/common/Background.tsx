@@ -1,4 +1,5 @@
 import { isGradient } from '@/core/paint/fills';
+import { inksOf } from '@/core/paint/style';
 import type { ScenePage } from '@/core/scene/scene';
 import { GradientDefs } from './sceneShapes';
 
@@ -9,10 +10,11 @@ export const backgroundFill = ({ background }: ScenePage, id: string, none: stri
 /** What a background may refer to: its gradient, and the checks that stand for none. */
 export function BackgroundDefs({ page, id }: { readonly page: ScenePage; readonly id: string }) {
   const { background, width, height, centre } = page;
+  const [ink] = inksOf({ fill: background, stroke: null });
   const side = Math.max(width, height) / 40;
   return (
     <defs>
-      {isGradient(background) && <GradientDefs gradients={new Map([[JSON.stringify(background), id]])} />}
+      {ink && ink.kind !== 'flat' && <GradientDefs gradients={new Map([[id, { id, ink }]])} />}
       <pattern
         id="checks"
         x={-width / 2 - centre.x}

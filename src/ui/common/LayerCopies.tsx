@@ -4,7 +4,7 @@ import { mapPath } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
 import { isGradient } from '@/core/paint/fills';
 import { remembered } from '@/core/remembered';
-import { placementMap } from '@/core/symmetry/rule';
+import { placedItems } from '@/core/scene/placed';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
 import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
@@ -130,17 +130,16 @@ const MANY = 100;
 const SMALL = 24;
 
 /** All copies of a layer as one, where these are many, small, flat and do not overlap, as cells; null for others. */
-const joined = remembered(({ copies, items, blend = 'normal' }: SceneLayer): SceneItem | null => {
+const joined = remembered((layer: SceneLayer): SceneItem | null => {
+  const { copies, items, blend = 'normal' } = layer;
   const [item, another] = items;
-  if (!item || another || item.shapeId !== null || copies.length < MANY || blend !== 'normal') return null;
-  const { paint, paths, mirrored } = item;
+  if (!item || another || item.origin.of === 'shape' || copies.length < MANY || blend !== 'normal')
+    return null;
+  const { paint, paths } = item;
   if (isGradient(paint.fill) || isGradient(paint.stroke?.colour)) return null;
   if (copies.some((copy) => copy.items ?? copy.opacity !== undefined)) return null;
   if (paths.reduce((sum, { segments }) => sum + segments.length, 0) > SMALL) return null;
-  const all = copies.flatMap(({ turn, shift }) => {
-    const map = placementMap({ turn, shift: shift ?? null, mirrored });
-    return paths.map((path) => mapPath(path, map));
-  });
+  const all = placedItems(layer).flatMap(({ map }) => paths.map((path) => mapPath(path, map)));
   return { ...item, paths: all, mirrored: false };
 });
 

@@ -1,10 +1,7 @@
 import { memo, type SVGProps } from 'react';
 
-import { distance } from '@/core/curve/point';
-import { opacityOf } from '@/core/paint/colour';
-import { isGradient } from '@/core/paint/fills';
-import { plainStops } from '@/core/paint/gradient';
-import type { Fill, Gradient, SceneItem } from '@/core/scene/scene';
+import { cssColour, inksOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
+import type { SceneItem } from '@/core/scene/scene';
 import { screenData } from '@/core/format/screenData';
 
 interface ItemProps {
@@ -14,45 +11,42 @@ interface ItemProps {
   readonly gradients: GradientIds;
 }
 
-/** Ids of gradients in a document; one with the same content has the same. */
-export type GradientIds = ReadonlyMap<string, string>;
+/** Ids of gradients in a document, by the gradients; one with the same content has the same. */
+export type GradientIds = ReadonlyMap<string, { readonly id: string; readonly ink: GradientInk }>;
 
-const nameOf = (gradient: Gradient): string => JSON.stringify(gradient);
-
-const gradientsIn = (items: readonly SceneItem[]): Gradient[] =>
-  items.flatMap(({ paint: { fill, stroke } }) => [fill, stroke?.colour ?? null].filter(isGradient));
+const nameOf = (ink: GradientInk): string => JSON.stringify(ink);
 
 const NO_GRADIENTS: GradientIds = new Map();
 
 /** An id for each gradient of some items. */
 export function gradientIds(prefix: string, items: readonly SceneItem[]): GradientIds {
-  const names = [...new Set(gradientsIn(items).map(nameOf))];
-  if (names.length === 0) return NO_GRADIENTS;
-  return new Map(names.map((name, k) => [name, `${prefix}-paint-${k}`]));
+  const inks = items.flatMap(({ paint }) => inksOf(paint)).filter((ink) => ink.kind !== 'flat');
+  if (inks.length === 0) return NO_GRADIENTS;
+  const byName = new Map(inks.map((ink) => [nameOf(ink), ink]));
+  return new Map([...byName].map(([name, ink], k) => [name, { id: `${prefix}-paint-${k}`, ink }]));
 }
 
-const paintOf = (fill: Fill | null, gradients: GradientIds): string => {
-  if (!isGradient(fill)) return fill ?? 'none';
-  const id = gradients.get(nameOf(fill));
-  return id === undefined ? 'none' : `url(#${id})`;
+const cssPaint = (ink: Ink, gradients: GradientIds): string => {
+  if (ink.kind === 'flat') return cssColour(ink);
+  const known = gradients.get(nameOf(ink));
+  return known ? `url(#${known.id})` : 'none';
 };
 
 /** The gradients of items, to be referred to by their ids; in the coordinates of what they paint. */
 export const GradientDefs = memo(function GradientDefs({ gradients }: { readonly gradients: GradientIds }) {
-  return [...gradients].map(([name, id]) => {
-    const { kind, from, to, stops } = JSON.parse(name) as Gradient;
-    const inner = plainStops(stops).map(({ at, colour }, k) => (
-      <stop key={k} offset={at} stopColor={colour.slice(0, 7)} stopOpacity={opacityOf(colour)} />
+  return [...gradients.values()].map(({ id, ink }) => {
+    const inner = ink.stops.map(({ at, colour, opacity }, k) => (
+      <stop key={k} offset={at} stopColor={colour} stopOpacity={opacity} />
     ));
-    return kind === 'linear' ? (
+    return ink.kind === 'linear' ? (
       <linearGradient
         key={id}
         id={id}
         gradientUnits="userSpaceOnUse"
-        x1={from.x}
-        y1={from.y}
-        x2={to.x}
-        y2={to.y}
+        x1={ink.from.x}
+        y1={ink.from.y}
+        x2={ink.to.x}
+        y2={ink.to.y}
       >
         {inner}
       </linearGradient>
@@ -61,9 +55,9 @@ export const GradientDefs = memo(function GradientDefs({ gradients }: { readonly
         key={id}
         id={id}
         gradientUnits="userSpaceOnUse"
-        cx={from.x}
-        cy={from.y}
-        r={distance(from, to)}
+        cx={ink.centre.x}
+        cy={ink.centre.y}
+        r={ink.radius}
       >
         {inner}
       </radialGradient>
@@ -71,26 +65,35 @@ export const GradientDefs = memo(function GradientDefs({ gradients }: { readonly
   });
 });
 
-/** The outline and the paint of an item as SVG has them, upright and not reflected. */
-export function itemLook({ item, outline, gradients }: ItemProps): SVGProps<SVGPathElement> {
-  const { fill, stroke, behind } = item.paint;
-  const look = outline
-    ? { fill: 'none', stroke: 'var(--ink)', strokeWidth: 1, vectorEffect: 'non-scaling-stroke' as const }
-    : {
-        fill: paintOf(fill, gradients),
-        fillRule: item.rule,
-        ...(stroke && {
-          stroke: paintOf(stroke.colour, gradients),
-          strokeWidth: stroke.width,
-          strokeLinecap: stroke.cap,
-          strokeLinejoin: stroke.join,
-          strokeMiterlimit: stroke.limit,
-          strokeDasharray: stroke.dashes && stroke.dashes.length > 0 ? stroke.dashes.join(' ') : undefined,
-          paintOrder: behind ? 'stroke' : undefined,
-        }),
-      };
-  return { d: screenData(item.paths), ...look };
+const OUTLINE: SVGProps<SVGPathElement> = {
+  fill: 'none',
+  stroke: 'var(--ink)',
+  strokeWidth: 1,
+  vectorEffect: 'non-scaling-stroke',
+};
+
+function paintedLook({ paint, rule }: SceneItem, gradients: GradientIds): SVGProps<SVGPathElement> {
+  const { fill, stroke, isStrokeFirst } = styleOf(paint, rule);
+  return {
+    fill: fill ? cssPaint(fill.ink, gradients) : 'none',
+    fillRule: rule,
+    ...(stroke && {
+      stroke: cssPaint(stroke.ink, gradients),
+      strokeWidth: stroke.width,
+      strokeLinecap: stroke.cap,
+      strokeLinejoin: stroke.join,
+      strokeMiterlimit: stroke.limit,
+      strokeDasharray: stroke.dashes.length > 0 ? stroke.dashes.join(' ') : undefined,
+      paintOrder: isStrokeFirst ? 'stroke' : undefined,
+    }),
+  };
 }
+
+/** The outline and the paint of an item as SVG has them, upright and not reflected. */
+export const itemLook = ({ item, outline, gradients }: ItemProps): SVGProps<SVGPathElement> => ({
+  d: screenData(item.paths),
+  ...(outline ? OUTLINE : paintedLook(item, gradients)),
+});
 
 /** One item of a scene, upright in its wedge. */
 export const ItemShape = memo(function ItemShape(props: ItemProps) {

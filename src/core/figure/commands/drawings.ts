@@ -6,7 +6,7 @@ import type { DrawnPart, Place } from '../../maker/drawn';
 import type { BuiltForm } from '../../maker/makers';
 import { NO_TURN } from '../../number/turn';
 import type { Scene } from '../../scene/scene';
-import { placementMap } from '../../symmetry/rule';
+import { placedItems } from '../../scene/placed';
 import { LIMITS, type Figure, type Shape } from '../model';
 import { placedPaint } from '../../paint/gradient';
 import { newRound, newShape, START_PAINT } from '../start';
@@ -17,18 +17,11 @@ import { addShapes } from './shapes';
  * another or be the motif of a larger one. Blend modes and see-through copies become plain paint.
  */
 export const partsOfScene = ({ layers }: Scene): DrawnPart[] =>
-  layers.flatMap((layer) =>
-    layer.copies.flatMap((copy) =>
-      (copy.items ?? layer.items).map(({ paths, paint, rule, mirrored }): DrawnPart => {
-        const map = placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored });
-        return {
-          contours: contoursOfPaths(paths.map((path) => mapPath(path, map))),
-          rule,
-          paint: placedPaint(paint, map),
-        };
-      }),
-    ),
-  );
+  layers.flatMap(placedItems).map(({ item: { paths, paint, rule }, map }): DrawnPart => ({
+    contours: contoursOfPaths(paths.map((path) => mapPath(path, map))),
+    rule,
+    paint: placedPaint(paint, map),
+  }));
 
 /** A drawing as a shape; its origin is its first place. */
 function drawingShape(id: string, name: string, { parts, places }: DrawingNumbers): Shape {

@@ -19,7 +19,7 @@ const policy = [
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['better-sqlite3', 'knex', '@resvg/resvg-js', 'sharp'],
+  serverExternalPackages: ['better-sqlite3', 'knex', '@resvg/resvg-js', 'sharp', 'piscina'],
   turbopack: { root: import.meta.dirname },
   headers: () =>
     Promise.resolve([

@@ -5,7 +5,7 @@ import path from 'node:path';
 
 import { afterAll, describe, expect, it, vi } from 'vitest';
 
-import { writeFigure } from '../src/core/format/json';
+import { writeFigure } from '../src/core/format/figure/json';
 import { closeDatabases, openDatabase } from '../src/server/database';
 import { createFigure } from '../src/server/figures';
 import { PIECES } from '../demo/pieces';

@@ -2,24 +2,36 @@ import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 
 import type { Figure } from '../src/core/figure/model';
-import { readFigure } from '../src/core/format/json';
-import { MOST_DECIMALS } from '../src/core/format/svg';
+import { readFigure } from '../src/core/format/figure/json';
+import type { Format, OptionField, Options, OptionValue } from '../src/core/format/format';
+import { FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
 import { closeDatabases, database } from '../src/server/database';
-import { exportFigure, type ExportOptions } from '../src/server/exportFigure';
-import { loadFigure } from '../src/server/figures';
-import { LARGEST_PICTURE } from '../src/server/raster';
+import { shownFigure } from '../src/server/figures';
+import { makeFile } from '../src/server/jobs/makeFile';
 import { readText, wholeNumber, WrongCall } from './call';
 import { MERGE_USAGE, mergeFile } from './merge';
 
-const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to svg|png [options]
+const FORMAT_NAMES = FORMAT_IDS.join('|');
+
+/** The options of all formats, each once, with the formats that have it. */
+const OPTIONS = new Map<string, { field: OptionField<Options>; names: string[]; start: OptionValue }>();
+for (const { name, fields, start } of FORMATS)
+  for (const field of fields) {
+    const known = OPTIONS.get(field.word) ?? { field, names: [], start: start[field.key] ?? 0 };
+    OPTIONS.set(field.word, { ...known, names: [...known.names, name] });
+  }
+
+const optionLines = [...OPTIONS].map(([word, { field, names, start }]) => {
+  const isCount = field.type === 'count';
+  const range = isCount ? `, ${field.least} to ${field.most} (${String(start)})` : '';
+  return `  ${`--${word}${isCount ? ' N' : ''}`.padEnd(16)} ${names.join(', ')}: ${field.help}${range}`;
+});
+
+const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to ${FORMAT_NAMES} [options]
 
   --id ID          a figure of the data directory (CYCLOGON_DATA, or ./data)
   --out FILE       where to write; without it to standard output
-  --size N         PNG: pixels of the longer side, 1 to ${LARGEST_PICTURE} (1024)
-  --plain          SVG: every copy a path of its own, instead of symbols and uses
-  --decimals N     SVG: decimals of coordinates, 0 to ${MOST_DECIMALS} (4)
-  --reveal         SVG: the copies come one after the other when it is shown
-  --no-background  without the page's background
+${optionLines.join('\n')}
 
 ${MERGE_USAGE}`;
 
@@ -27,7 +39,8 @@ interface Call {
   readonly file: string | null;
   readonly id: string | null;
   readonly out: string | null;
-  readonly options: ExportOptions;
+  readonly to: string;
+  readonly options: Options;
 }
 
 /** Ids may begin with a dash, which an option's value of its own may not. */
@@ -47,11 +60,12 @@ function readCall(args: string[]): Call {
         to: { type: 'string' },
         id: { type: 'string' },
         out: { type: 'string' },
-        size: { type: 'string' },
-        decimals: { type: 'string' },
-        reveal: { type: 'boolean', default: false },
-        plain: { type: 'boolean', default: false },
-        'no-background': { type: 'boolean', default: false },
+        ...Object.fromEntries(
+          [...OPTIONS].map(([word, { field }]) => [
+            word,
+            { type: field.type === 'count' ? 'string' : 'boolean' } as const,
+          ]),
+        ),
       },
     });
   } catch (error) {
@@ -64,30 +78,35 @@ function readCall(args: string[]): Call {
   if ((file === undefined) === (values.id === undefined) || rest.length > 0) {
     throw new WrongCall('Name one figure: a file, or a stored one with --id.');
   }
-  const background = !values['no-background'];
-  const shared = { file: file ?? null, id: values.id ?? null, out: values.out ?? null };
-  if (values.to === 'svg') {
-    const decimals = wholeNumber(values.decimals, '--decimals', 0, MOST_DECIMALS, 4);
-    return {
-      ...shared,
-      options: {
-        to: 'svg',
-        svg: { form: values.plain ? 'plain' : 'compact', decimals, background, reveal: values.reveal },
-      },
-    };
-  }
-  if (values.to === 'png') {
-    return {
-      ...shared,
-      options: { to: 'png', size: wholeNumber(values.size, '--size', 1, LARGEST_PICTURE, 1024), background },
-    };
-  }
-  throw new WrongCall(values.to ? `--to is svg or png, not “${values.to}”.` : '--to is missing: svg or png.');
+  const to = typeof values['to'] === 'string' ? values['to'] : '';
+  const format = formatOf(to);
+  if (!format)
+    throw new WrongCall(to ? `--to is ${FORMAT_NAMES}, not “${to}”.` : `--to is missing: ${FORMAT_NAMES}.`);
+  const text = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+  return {
+    file: file ?? null,
+    id: text(values['id']),
+    out: text(values['out']),
+    to,
+    options: optionsIn(format, values),
+  };
+}
+
+/** The options of a format as a call has them. @throws WrongCall for a number that is none */
+function optionsIn(format: Format, values: Readonly<Record<string, unknown>>): Options {
+  const chosen = format.fields.map((field): [string, OptionValue] => {
+    const value = values[field.word];
+    const start = format.start[field.key] ?? 0;
+    if (field.type === 'choice') return [field.key, value === true ? field.wordMeans : start];
+    const typed = typeof value === 'string' ? value : undefined;
+    return [field.key, wholeNumber(typed, `--${field.word}`, field.least, field.most, Number(start))];
+  });
+  return Object.fromEntries(chosen);
 }
 
 async function figureOf(call: Call): Promise<Figure> {
   if (call.file !== null) return readFigure(await readText(call.file));
-  return (await loadFigure(await database(), call.id ?? '')).figure;
+  return shownFigure(await database(), call.id ?? '');
 }
 
 /** Does what the arguments of a call say. @returns the status to end with: 0 done, 1 for what is wrong with the input, 2 with the call */
@@ -102,7 +121,8 @@ export async function run(args: string[]): Promise<number> {
       return 0;
     }
     const call = readCall(args);
-    const { bytes } = await exportFigure(await figureOf(call), call.options);
+    const { to, options } = call;
+    const { bytes } = await makeFile({ figure: await figureOf(call), to, options });
     if (call.out !== null) await writeFile(call.out, bytes);
     else process.stdout.write(bytes);
     return 0;

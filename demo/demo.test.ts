@@ -4,8 +4,8 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 
 import { evaluateWhole } from '../src/core/figure/evaluateWhole';
-import { readFigure } from '../src/core/format/json';
-import { DEFAULT_SVG, svgOf } from '../src/core/format/svg';
+import { readFigure } from '../src/core/format/figure/json';
+import { DEFAULT_SVG, svgOf } from '../src/core/format/svg/svg';
 import { difference, pixelsOf, transformed } from '../tests/help/pictures';
 import { PIECES } from './pieces';
 

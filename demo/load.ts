@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 
-import { checkFigure, writeFigure } from '../src/core/format/json';
+import { checkFigure, writeFigure } from '../src/core/format/figure/json';
 import { closeDatabases, database } from '../src/server/database';
 import { createFigure, listFigures } from '../src/server/figures';
 import { storePicture } from '../src/server/pictures';

@@ -11,6 +11,11 @@ export class Conflict extends Refused {
   override readonly status = 409;
 }
 
+/** Too much is asked at once; the same may be asked again. */
+export class Busy extends Refused {
+  override readonly status = 503;
+}
+
 export class TooLarge extends Refused {
   override readonly status = 413;
 }

@@ -99,6 +99,14 @@ export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
   return { ...summaryOf(row), figure, step: row.step, steps };
 }
 
+/** A figure as it is shown, without its history. @throws NotFound */
+export async function shownFigure(knex: Knex, id: string): Promise<Figure> {
+  const { step } = await rowOf(knex, id);
+  const row = await knex<StepRow>('steps').where({ figure_id: id, position: step }).first();
+  if (!row) throw new NotFound('The figure has lost its last step.');
+  return stepOf(row).figure;
+}
+
 /** Up to `count` steps of a figure's history before a position, in their order. @throws NotFound */
 export async function stepsBefore(
   knex: Knex,

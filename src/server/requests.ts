@@ -2,10 +2,11 @@ import Joi from 'joi';
 
 import { figureSchema } from '../core/figure/schema';
 import { LIMITS, type Figure } from '../core/figure/model';
-import { DEFAULT_SVG, MOST_DECIMALS } from '../core/format/svg';
+import { FORMAT_IDS, formatOf } from '../core/format/formats';
+import { optionRules } from '../core/format/format';
 import type { SaveRequest } from '../wire';
-import type { ExportOptions } from './exportFigure';
-import { LARGEST_PICTURE } from './raster';
+import type { FileRequest } from './jobs/makeFile';
+import { valid } from './respond';
 
 const name = Joi.string().trim().min(1).max(LIMITS.name).label('name');
 
@@ -39,35 +40,21 @@ export const stepsSchema = Joi.object<{ before: number; count: number }>({
   count: Joi.number().integer().min(1).max(200).default(50),
 });
 
-const flag = Joi.boolean().truthy('1', 'yes').falsy('0', 'no').default(true);
-
-const exportSchema = Joi.object<{
-  to: 'svg' | 'png';
-  form: 'compact' | 'plain';
-  decimals: number;
-  reveal: boolean;
-  background: boolean;
-  size: number;
-  download: boolean;
-  revision?: number;
-}>({
-  to: Joi.valid('svg', 'png').required(),
-  form: Joi.valid('compact', 'plain').default(DEFAULT_SVG.form),
-  decimals: Joi.number().integer().min(0).max(MOST_DECIMALS).default(DEFAULT_SVG.decimals),
-  reveal: flag.default(false),
-  background: flag,
-  size: Joi.number().integer().min(1).max(LARGEST_PICTURE).default(1024),
-  download: flag.default(false),
+/** Of every export, whatever its format. */
+const SHARED = {
+  to: Joi.valid(...FORMAT_IDS).required(),
+  download: Joi.boolean().truthy('1', 'yes').falsy('0', 'no').default(false),
   revision: Joi.number().integer(),
-});
+};
 
-/** Export options from the parameters of an address. @throws Joi.ValidationError */
-export function exportOptionsOf(parameters: URLSearchParams): { options: ExportOptions; download: boolean } {
-  const result = exportSchema.validate(Object.fromEntries(parameters));
-  if (result.error) throw result.error;
-  const { to, form, decimals, reveal, background, size, download } = result.value;
-  return {
-    options: to === 'svg' ? { to, svg: { form, decimals, background, reveal } } : { to, size, background },
-    download,
-  };
+/** What an address asks for. @throws Joi.ValidationError */
+export function exportOf(parameters: URLSearchParams): Omit<FileRequest, 'figure'> & { download: boolean } {
+  const asked = Object.fromEntries(parameters);
+  const format = formatOf(asked['to'] ?? '');
+  const schema = Joi.object<{ to: string; download: boolean; revision?: number }>({
+    ...SHARED,
+    ...(format && optionRules(format)),
+  });
+  const { to, download, revision: _, ...options } = valid(schema, asked);
+  return { to, download, options };
 }

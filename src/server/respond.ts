@@ -1,6 +1,6 @@
 import Joi from 'joi';
 
-import { UnreadableFigure } from '../core/format/json';
+import { UnreadableFigure } from '../core/format/figure/json';
 import { LIMITS } from '../core/figure/model';
 import { MergeFailed } from '../core/merge/merge';
 import { Refused, TooLarge } from './errors';

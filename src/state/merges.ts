@@ -128,9 +128,12 @@ export const mergeResults = remembered(
     new Map([...merges].flatMap(([id, { result }]) => (result ? [[id, result] as const] : []))),
 );
 
-/** How many merges are under way. */
-export const activeMerges = (state: EditorState): number =>
-  [...state.merges.values()].filter(({ running }) => running).length;
+/** True where every merge of what is shown is there as it will be handed on: none under way, none coarse. */
+export const isAllMerged = ({ live, merges }: EditorState): boolean =>
+  live === null &&
+  [...merges.values()].every(
+    ({ running, quality, result }) => !running && quality === 'full' && result !== null,
+  );
 
 /** What is going on with the merges of a round. */
 export const mergesOfRound = (state: EditorState, roundId: string): MergeState[] =>

@@ -3,7 +3,7 @@ import { evaluate } from '../../src/core/figure/evaluate';
 import { addShapes, setFold } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import type { Figure } from '../../src/core/figure/model';
-import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg';
+import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg/svg';
 import { NO_TURN } from '../../src/core/number/turn';
 import { benchEngine } from './engine';
 import { benchMerging } from './merging';

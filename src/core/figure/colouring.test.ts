@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { disc, withForms } from '../../../tests/help/figures';
 import { pixelsOf } from '../../../tests/help/pictures';
 import { fromPolar } from '../curve/point';
-import { svgOf } from '../format/svg';
+import { svgOf } from '../format/svg/svg';
 import { pathForm } from '../maker/form';
 import { cellsOf } from '../merge/cells';
 import { cellAt } from '../merge/fused';

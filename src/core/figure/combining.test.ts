@@ -9,7 +9,7 @@ import { signedArea } from '../curve/path';
 import { splitAt } from '../curve/segment';
 import { formOfPaths, pathForm, pathsOfForm, type Form } from '../maker/form';
 import { NO_TURN } from '../number/turn';
-import { DEFAULT_SVG, svgOf } from '../format/svg';
+import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
 import type { Scene } from '../scene/scene';
 import {
   addRound,

@@ -5,7 +5,7 @@ import { anyFigure, anyForm, anyPaint, anyShape, Chance } from '../../../tests/h
 import { counter } from '../../../tests/help/figures';
 import { STRAIGHT } from '../derive';
 import type { Result } from '../finding';
-import { checkFigure, writeFigure } from '../format/json';
+import { checkFigure, writeFigure } from '../format/figure/json';
 import { divided } from '../merge/cells';
 import { mergeNow } from '../merge/engine';
 import type { Division } from '../merge/merge';

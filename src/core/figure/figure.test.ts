@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { laceRosette } from '../../../demo/pieces/laceRosette';
-import { checkFigure, readFigure, UnreadableFigure, writeFigure } from '../format/json';
+import { checkFigure, readFigure, UnreadableFigure, writeFigure } from '../format/figure/json';
 import { NO_TURN, turn } from '../number/turn';
 import { pathForm, type Form, type PathForm } from '../maker/form';
 import {

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { iconMotif, iconNames } from '../../../tests/help/icons';
 import { withForms } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { DEFAULT_SVG, svgOf } from '../format/svg';
+import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
 import { formOfPaths } from '../maker/form';
 import { setFold, setMerge } from './commands';
 import { evaluate } from './evaluate';

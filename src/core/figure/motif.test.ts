@@ -8,7 +8,7 @@ import { boundsOfPaths } from '../curve/bounds';
 import type { PathNode } from '../curve/nodes';
 import { areOwnMirror, signedArea } from '../curve/path';
 import { polarOf, type Point } from '../curve/point';
-import { checkFigure } from '../format/json';
+import { checkFigure } from '../format/figure/json';
 import { pathForm, pathsOfForm, type Form, type PathForm } from '../maker/form';
 import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';

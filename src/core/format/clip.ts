@@ -15,7 +15,7 @@ import { formOfPaths, pathsOfForm } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { LengthUnit } from '../number/units';
 import { readSvg, UnreadableSvg } from './readSvg';
-import { escapeXml, svgOf } from './svg';
+import { escapeXml, svgOf } from './svg/svg';
 
 /** Marks the part of an SVG file that holds its shapes as they are edited. */
 const MARK = 'cyclogon-shapes';

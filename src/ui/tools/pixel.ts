@@ -1,7 +1,7 @@
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
 import { subtract, type Point } from '@/core/curve/point';
 import type { Underlay } from '@/core/figure/model';
-import { svgOf } from '@/core/format/svg';
+import { svgOf } from '@/core/format/svg/svg';
 import type { Colour, Scene } from '@/core/scene/scene';
 import { pictureAddress } from '@/state/server';
 

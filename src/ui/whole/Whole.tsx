@@ -15,7 +15,7 @@ import {
 } from 'lucide-react';
 import { memo } from 'react';
 
-import { REVEAL_SECONDS } from '@/core/format/svg';
+import { REVEAL_SECONDS } from '@/core/format/svg/svg';
 import { addTurns, degreesOf, turn } from '@/core/number/turn';
 import { stepOf, turnsOf, type TurnRule } from '@/core/symmetry/rule';
 import { alongTurn } from '@/core/symmetry/wedge';

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 
 import { newFigure } from '@/core/figure/start';
-import { checkFigure } from '@/core/format/json';
+import { checkFigure } from '@/core/format/figure/json';
 import { database } from '@/server/database';
 import { createFigure, listFigures } from '@/server/figures';
 import { createSchema } from '@/server/requests';

@@ -1,17 +1,17 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '../../derive';
 import fc from 'fast-check';
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 
-import { kelpCrown } from '../../../demo/pieces/kelpCrown';
-import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { evaluate } from '../figure/evaluate';
-import { evaluateWhole } from '../figure/evaluateWhole';
-import { addShapes, setFill, setFold, setMirror } from '../figure/commands';
-import { newFigure, newShape, START_PAINT } from '../figure/start';
-import { turn } from '../number/turn';
-import { arcFromBulge, line } from '../curve/segment';
-import { pathData, printNumber } from './pathData';
+import { kelpCrown } from '../../../../demo/pieces/kelpCrown';
+import { difference, pixelsOf } from '../../../../tests/help/pictures';
+import { evaluate } from '../../figure/evaluate';
+import { evaluateWhole } from '../../figure/evaluateWhole';
+import { addShapes, setFill, setFold, setMirror } from '../../figure/commands';
+import { newFigure, newShape, START_PAINT } from '../../figure/start';
+import { turn } from '../../number/turn';
+import { arcFromBulge, line } from '../../curve/segment';
+import { pathData, printNumber } from '../pathData';
 import { DEFAULT_SVG, svgOf } from './svg';
 
 interface Element {

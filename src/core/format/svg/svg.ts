@@ -1,14 +1,22 @@
-import { compose, moveMap } from '../curve/affine';
-import { mapPath } from '../curve/path';
-import { convertLength } from '../number/units';
-import { reliefFilter } from '../paint/relief';
-import { degreesOf, wrapTurn } from '../number/turn';
-import type { Point } from '../curve/point';
-import { placedPaint } from '../paint/gradient';
-import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../paint/style';
-import { itemsAt, placedAt } from '../scene/placed';
-import type { LayerRelief, Paint, Scene, SceneCopy, SceneItem, SceneLayer, ScenePage } from '../scene/scene';
-import { pathData, printNumber } from './pathData';
+import { compose, moveMap } from '../../curve/affine';
+import { mapPath } from '../../curve/path';
+import { convertLength } from '../../number/units';
+import { reliefFilter } from '../../paint/relief';
+import { degreesOf, wrapTurn } from '../../number/turn';
+import type { Point } from '../../curve/point';
+import { placedPaint } from '../../paint/gradient';
+import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
+import { itemsAt, placedAt } from '../../scene/placed';
+import type {
+  LayerRelief,
+  Paint,
+  Scene,
+  SceneCopy,
+  SceneItem,
+  SceneLayer,
+  ScenePage,
+} from '../../scene/scene';
+import { pathData, printNumber } from '../pathData';
 
 export interface SvgOptions {
   /** `compact`: each motif once as a symbol, and a use for every copy. `plain`: every copy a path of its own. */

@@ -1,6 +1,6 @@
-import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../figure/model';
-import { figureSchema } from '../figure/schema';
-import { upgraded } from '../figure/upgrade';
+import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../../figure/model';
+import { figureSchema } from '../../figure/schema';
+import { upgraded } from '../../figure/upgrade';
 
 /** Why something is no figure, as a sentence that says what is wrong and where. */
 export class UnreadableFigure extends Error {

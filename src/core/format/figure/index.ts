@@ -1,0 +1,15 @@
+import type { TextFormat } from '../format';
+import { writeFigure } from './json';
+
+/** The figure itself, as docs/figure-format.md describes it. */
+export const figureFile: TextFormat<Readonly<Record<string, never>>> = {
+  kind: 'text',
+  id: 'figure',
+  name: 'Figure',
+  ending: 'json',
+  mediaType: 'application/json; charset=utf-8',
+  fields: [],
+  start: {},
+  about: () => 'The figure itself, to keep or to open elsewhere.',
+  write: ({ figure }) => writeFigure(figure),
+};

@@ -1,0 +1,116 @@
+/**
+ * What a file format is: its name, what it asks for, and how it is made. The Export dialog, the server's route, the command line and
+ * their checks follow from it; a new format is a folder and a line in `formats.ts`.
+ *
+ * @example
+ * const options = optionsOf(svg, new URLSearchParams('form=plain&decimals=2'));   // Result<SvgChoices>
+ * if (options.ok) write(svg.write({ figure, scene }, options.value));
+ */
+import Joi from 'joi';
+
+import type { Figure } from '../figure/model';
+import type { Scene } from '../scene/scene';
+
+export type OptionValue = string | number | boolean;
+export type Options = Readonly<Record<string, OptionValue>>;
+
+interface Asked<O> {
+  readonly key: keyof O & string;
+  /** In the dialog. */
+  readonly label: string;
+  /** On the command line: what it does. */
+  readonly help: string;
+  /** False where the option does not count for what else is chosen. */
+  readonly when?: (options: O) => boolean;
+}
+
+/** An option that a format asks for, as a field of the dialog, a parameter of the route and an option of the command line. */
+export type OptionField<O> = Asked<O> &
+  (
+    | {
+        readonly type: 'count';
+        readonly least: number;
+        readonly most: number;
+        readonly step?: number;
+        readonly unit?: string;
+        /** Its word on the command line, followed by a number. */
+        readonly word: string;
+      }
+    | {
+        readonly type: 'choice';
+        readonly choices: readonly (readonly [value: string | boolean, label: string])[];
+        /** Its word on the command line, which alone chooses a value. */
+        readonly word: string;
+        readonly wordMeans: string | boolean;
+      }
+  );
+
+/** What files are made of. */
+interface Source {
+  readonly figure: Figure;
+  /** The figure's scene, with all its merges made. */
+  readonly scene: Scene;
+}
+
+/** A picture to be drawn in pixels. */
+export interface PixelJob {
+  readonly svg: string;
+  /** Pixels of the longer side. */
+  readonly size: number;
+  readonly isWide: boolean;
+}
+
+interface Described<O> {
+  readonly id: string;
+  readonly name: string;
+  /** Of files, without the dot. */
+  readonly ending: string;
+  readonly mediaType: string;
+  readonly fields: readonly OptionField<O>[];
+  readonly start: O;
+  /** What a file of it is, in a sentence or two. */
+  readonly about: (options: O, page: Scene['page']) => string;
+}
+
+/** A format whose files are text, which the core writes. */
+export interface TextFormat<O> extends Described<O> {
+  readonly kind: 'text';
+  readonly write: (source: Source, options: O) => string;
+}
+
+/** A format whose files are pixels: the core says what is drawn, who asks draws it. */
+export interface PixelFormat<O> extends Described<O> {
+  readonly kind: 'pixels';
+  readonly draw: (source: Source, options: O) => PixelJob;
+}
+
+/** Any format, its options unnamed. */
+export type Format = TextFormat<Options> | PixelFormat<Options>;
+
+const ruleOf = (field: OptionField<Options>): Joi.Schema => {
+  if (field.type === 'count') return Joi.number().integer().min(field.least).max(field.most);
+  const values = field.choices.map(([value]) => value);
+  return values.every((value) => typeof value === 'boolean')
+    ? Joi.boolean().truthy('1', 'yes').falsy('0', 'no')
+    : Joi.valid(...values);
+};
+
+/** What the options of a format may be: one rule for each field, with what it begins with. */
+export const optionRules = (format: Format): Record<string, Joi.Schema> =>
+  Object.fromEntries(
+    format.fields.map((field) => {
+      const start = format.start[field.key];
+      return [field.key, start === undefined ? ruleOf(field) : ruleOf(field).default(start)];
+    }),
+  );
+
+/** Options as parameters of an address. */
+export const parametersOf = (format: Format, options: Options): Record<string, string> => ({
+  to: format.id,
+  ...Object.fromEntries(
+    Object.entries(options).map(([key, value]) => [
+      key,
+      typeof value === 'boolean' ? (value ? '1' : '0') : String(value),
+    ]),
+  ),
+});

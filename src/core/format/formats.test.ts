@@ -1,0 +1,60 @@
+import Joi from 'joi';
+import { describe, expect, it } from 'vitest';
+
+import { counter, disc, withForms } from '../../../tests/help/figures';
+import { evaluateWhole } from '../figure/evaluateWhole';
+import { duplicateRound } from '../figure/commands';
+import { optionRules, parametersOf, type Options } from './format';
+import { fileName, formatOf, FORMATS } from './formats';
+
+describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_, format) => {
+  const rules = Joi.object<Options>({ to: Joi.string(), ...optionRules(format) });
+
+  it('begins with options that its rules take, by an address too, and fills in what is missing', () => {
+    const { to, ...options } = rules.validate(parametersOf(format, format.start)).value as Options;
+    expect([to, options]).toEqual([format.id, format.start]);
+    expect(rules.validate({}).value).toEqual(format.start);
+  });
+
+  it('refuses options that its fields do not offer', () => {
+    for (const field of format.fields) {
+      const wrong =
+        field.type === 'count' ? [field.least - 1, field.most + 1, 1.5, 'many'] : ['nothing of it'];
+      for (const value of wrong) expect(rules.validate({ [field.key]: value }).error).toBeDefined();
+    }
+    expect(rules.validate({ other: 1 }).error).toBeDefined();
+  });
+
+  it('makes a file of a figure for every choice of each option', async () => {
+    const figure = duplicateRound(withForms(disc(0, -30, 9)), 'r', counter());
+    const source = { figure, scene: await evaluateWhole(figure) };
+    const made = (options: Options): string =>
+      format.kind === 'text' ? format.write(source, options) : format.draw(source, options).svg;
+    const first = made(format.start);
+    expect(first.length).toBeGreaterThan(100);
+    for (const field of format.fields) {
+      const values =
+        field.type === 'count' ? [field.least, field.most] : field.choices.map(([value]) => value);
+      const files = values.map((value) => made({ ...format.start, [field.key]: value }));
+      // A choice that changed nothing would be none.
+      if (field.type === 'choice') expect(new Set(files).size).toBe(values.length);
+    }
+    expect(format.about(format.start, figure.page)).toMatch(/\.$/);
+  });
+});
+
+describe('formats', () => {
+  it('are known by their ids, and have endings and words of their own', () => {
+    for (const format of FORMATS) expect(formatOf(format.id)).toBe(format);
+    expect(formatOf('gif')).toBeUndefined();
+    expect(new Set(FORMATS.map(({ ending }) => ending)).size).toBe(FORMATS.length);
+    for (const { fields } of FORMATS)
+      expect(new Set(fields.map(({ word }) => word)).size).toBe(fields.length);
+  });
+
+  it('have file names that every file system takes', () => {
+    expect(fileName('Kelp crown: 22×/2', { ending: 'svg' })).toBe('kelp-crown-22-2.svg');
+    expect(fileName('../..', { ending: 'png' })).toBe('figure.png');
+    expect(fileName('Ω'.repeat(200), { ending: 'svg' })).toHaveLength(84);
+  });
+});

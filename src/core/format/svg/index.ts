@@ -1,0 +1,73 @@
+import type { OptionField, TextFormat } from '../format';
+import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
+
+/** What is asked of a person who wants an SVG. */
+export type SvgChoices = Required<Pick<SvgOptions, 'form' | 'decimals' | 'background' | 'reveal'>>;
+
+/** With the page's background, or without it. */
+export const BACKGROUND = {
+  key: 'background',
+  label: 'Background',
+  help: "without the page's background",
+  type: 'choice',
+  choices: [
+    [true, 'With'],
+    [false, 'Without'],
+  ],
+  word: 'no-background',
+  wordMeans: false,
+} as const satisfies OptionField<{ readonly background: boolean }>;
+
+const ABOUT = {
+  compact: 'Each motif once, as a symbol, and a use for every copy. Small, and still symmetric in the file.',
+  plain: 'Every copy a path of its own, for programs and machines that know no symbols.',
+};
+
+/** Scalable Vector Graphics: SVG 2 that readers of SVG 1.1 understand. */
+export const svg: TextFormat<SvgChoices> = {
+  kind: 'text',
+  id: 'svg',
+  name: 'SVG',
+  ending: 'svg',
+  mediaType: 'image/svg+xml; charset=utf-8',
+  fields: [
+    {
+      key: 'form',
+      label: 'Copies as',
+      help: 'every copy a path of its own, instead of symbols and uses',
+      type: 'choice',
+      choices: [
+        ['compact', 'Symbol, uses'],
+        ['plain', 'Plain paths'],
+      ],
+      word: 'plain',
+      wordMeans: 'plain',
+    },
+    {
+      key: 'decimals',
+      label: 'Decimals',
+      help: 'decimals of coordinates',
+      type: 'count',
+      least: 0,
+      most: MOST_DECIMALS,
+      word: 'decimals',
+    },
+    {
+      key: 'reveal',
+      label: 'Copies come',
+      help: 'the copies come one after the other when it is shown',
+      type: 'choice',
+      choices: [
+        [false, 'All at once'],
+        [true, 'One by one'],
+      ],
+      word: 'reveal',
+      wordMeans: true,
+      when: ({ form }) => form === 'compact',
+    },
+    BACKGROUND,
+  ],
+  start: { form: DEFAULT_SVG.form, decimals: DEFAULT_SVG.decimals, reveal: false, background: true },
+  about: ({ form }, { width, height, unit }) => `${ABOUT[form]} ${width} × ${height} ${unit}.`,
+  write: ({ figure, scene }, options) => svgOf(scene, { ...options, title: figure.name }),
+};

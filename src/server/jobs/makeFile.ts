@@ -1,0 +1,47 @@
+import { Resvg } from '@resvg/resvg-js';
+
+import { evaluateWhole } from '../../core/figure/evaluateWhole';
+import type { Figure } from '../../core/figure/model';
+import { fileName, formatOf } from '../../core/format/formats';
+import type { Options, PixelJob } from '../../core/format/format';
+import { Refused } from '../errors';
+
+/** What is asked of a figure: a file in a format. */
+export interface FileRequest {
+  readonly figure: Figure;
+  /** The format's id. */
+  readonly to: string;
+  readonly options: Options;
+}
+
+export interface MadeFile {
+  readonly bytes: Uint8Array;
+  readonly mediaType: string;
+  /** A file name made from the figure's. */
+  readonly file: string;
+}
+
+/** Draws a picture in pixels, here and now. */
+function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
+  const image = new Resvg(svg, {
+    fitTo: isWide ? { mode: 'width', value: size } : { mode: 'height', value: size },
+    font: { loadSystemFonts: false },
+    shapeRendering: 2,
+  });
+  return image.render().asPng();
+}
+
+/**
+ * A figure as the bytes of a file, with every merge made, however long it takes: for the server's workers and the command line.
+ * @throws Refused for a format that is none; MergeFailed where a merge is more than a limit
+ */
+export async function makeFile({ figure, to, options }: FileRequest): Promise<MadeFile> {
+  const format = formatOf(to);
+  if (!format) throw new Refused(`There is no format “${to}”.`);
+  const source = { figure, scene: await evaluateWhole(figure) };
+  const bytes =
+    format.kind === 'text'
+      ? new TextEncoder().encode(format.write(source, options))
+      : drawn(format.draw(source, options));
+  return { bytes, mediaType: format.mediaType, file: fileName(figure.name, format) };
+}

@@ -1,4 +1,5 @@
 import type { Figure } from './core/figure/model';
+import type { StoredStep } from './core/figure/patches';
 
 /** What the browser and the server tell each other. */
 export interface FigureSummary {
@@ -20,16 +21,19 @@ export interface SavedFigure extends FigureSummary {
   readonly figure: Figure;
   /** The position in history that is shown; later ones are what redo goes to. */
   readonly step: number;
-  /** The last part of the history; earlier steps are fetched when needed. */
-  readonly steps: readonly HistoryStep[];
+  /** The last part of the history, the first of it whole; earlier steps are fetched when needed. */
+  readonly steps: readonly StoredStep[];
 }
 
 export interface SaveRequest {
   /** The revision that the changes were made to. */
   readonly base: number;
   readonly step: number;
-  /** New steps, in order; those that stood at their positions and after are replaced. */
-  readonly steps: readonly HistoryStep[];
+  /**
+   * New steps, in order; those that stood at their positions and after are replaced. The first is whole or what changed from the step
+   * before it that the server has.
+   */
+  readonly steps: readonly StoredStep[];
 }
 
 /** A picture that the server keeps, by its id; its size in pixels. */

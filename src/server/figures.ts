@@ -2,9 +2,11 @@ import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
 import type { Figure } from '../core/figure/model';
-import { upgraded } from '../core/figure/upgrade';
+import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
+import { checkFigure } from '../core/format/figure/json';
 import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
 import { Conflict, NotFound, Refused } from './errors';
+import { chainFrom, figureAt, insertSteps, storedAt, type StepRow } from './steps';
 
 interface FigureRow {
   id: string;
@@ -16,15 +18,6 @@ interface FigureRow {
   deleted_at: string | null;
 }
 
-interface StepRow {
-  figure_id: string;
-  position: number;
-  label: string;
-  figure: string;
-}
-
-/** How many steps of history travel with a figure at first; the rest is fetched when undo gets there. */
-const FIRST_STEPS = 40;
 /** A figure that was deleted longer ago than this is gone for good. */
 const KEPT_DELETED_DAYS = 30;
 
@@ -35,13 +28,6 @@ const summaryOf = (row: FigureRow): FigureSummary => ({
   name: row.name,
   revision: row.revision,
   updatedAt: row.updated_at,
-});
-
-// What is in the table has been checked when it was put there.
-const stepOf = (row: StepRow): HistoryStep => ({
-  position: row.position,
-  label: row.label,
-  figure: upgraded(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure,
 });
 
 async function rowOf(knex: Knex, id: string): Promise<FigureRow> {
@@ -76,56 +62,52 @@ export async function createFigure(knex: Knex, figure: Figure, at = now()): Prom
   };
   await knex.transaction(async (trx) => {
     await trx('figures').insert(row);
-    await trx('steps').insert({
-      figure_id: row.id,
-      position: 0,
-      label: 'Start',
-      figure: JSON.stringify(figure),
-    });
+    await insertSteps(trx, row.id, [{ position: 0, label: 'Start', figure }], null);
   });
   return summaryOf(row);
 }
 
-/** A figure with the end of its history. @throws NotFound */
+/** A figure with the end of its history, as far back as the last step that is stored whole. @throws NotFound */
 export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
   const row = await rowOf(knex, id);
-  const rows = await knex<StepRow>('steps')
-    .where({ figure_id: id })
-    .andWhere('position', '>=', row.step - FIRST_STEPS)
-    .orderBy('position');
-  const steps = rows.map(stepOf);
+  const steps = await chainFrom(knex, id, row.step, Infinity);
   const figure = steps.find(({ position }) => position === row.step)?.figure;
   if (!figure) throw new NotFound('The figure has lost its last step.');
-  return { ...summaryOf(row), figure, step: row.step, steps };
+  return { ...summaryOf(row), figure, step: row.step, steps: patchSteps(steps, null) };
 }
 
 /** A figure as it is shown, without its history. @throws NotFound */
 export async function shownFigure(knex: Knex, id: string): Promise<Figure> {
   const { step } = await rowOf(knex, id);
-  const row = await knex<StepRow>('steps').where({ figure_id: id, position: step }).first();
-  if (!row) throw new NotFound('The figure has lost its last step.');
-  return stepOf(row).figure;
+  return figureAt(knex, id, step);
 }
 
-/** Up to `count` steps of a figure's history before a position, in their order. @throws NotFound */
+/** Steps of a figure's history before a position, in their order, the first whole: `count` at least where there are so many. @throws NotFound */
 export async function stepsBefore(
   knex: Knex,
   id: string,
   before: number,
   count: number,
-): Promise<HistoryStep[]> {
+): Promise<StoredStep[]> {
   await rowOf(knex, id);
-  const rows = await knex<StepRow>('steps')
-    .where({ figure_id: id })
-    .andWhere('position', '<', before)
-    .orderBy('position', 'desc')
-    .limit(count);
-  return rows.map(stepOf).reverse();
+  if (before < 1) return [];
+  return patchSteps(await chainFrom(knex, id, Math.max(0, before - count), before - 1), null);
+}
+
+/** The figures of steps that came from a browser, checked. @throws Refused where one does not fit or is no figure */
+function checkedSteps(steps: readonly StoredStep[], before: Figure): HistoryStep[] {
+  let whole: HistoryStep[];
+  try {
+    whole = wholeSteps(steps, before);
+  } catch {
+    throw new Refused('The steps to save do not fit what is stored.');
+  }
+  return whole.map((step) => ({ ...step, figure: checkFigure(step.figure) }));
 }
 
 /**
  * Saves new steps of history and which of them is shown, all or nothing.
- * @throws Conflict where the figure was changed since `base`; NotFound; Refused where the step shown is none.
+ * @throws Conflict where the figure was changed since `base`; NotFound; Refused where the step shown is none
  */
 export async function saveFigure(knex: Knex, id: string, request: SaveRequest): Promise<FigureSummary> {
   return knex.transaction(async (trx) => {
@@ -134,28 +116,28 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
       throw new Conflict('This figure was changed in another window since it was opened here.');
     }
     const [first] = request.steps;
+    let made: readonly HistoryStep[] = [];
     if (first) {
       if (request.steps.some((step, k) => step.position !== first.position + k) || first.position < 1) {
         throw new Refused('The steps to save are not in order.');
       }
+      const before = await storedAt(trx, id, first.position - 1);
+      if (!before) throw new Refused('The steps to save do not go on from what is stored.');
+      made = checkedSteps(request.steps, before.figure);
       await trx<StepRow>('steps')
         .where({ figure_id: id })
         .andWhere('position', '>=', first.position)
         .delete();
-      for (const { position, label, figure } of request.steps) {
-        await trx('steps').insert({ figure_id: id, position, label, figure: JSON.stringify(figure) });
-      }
+      await insertSteps(trx, id, made, before);
     }
-    const shown = await trx<StepRow>('steps').where({ figure_id: id, position: request.step }).first();
-    const before = await trx<StepRow>('steps')
-      .where({ figure_id: id, position: Math.max(0, request.step - 1) })
-      .first();
-    if (!shown || !before) throw new Refused('The step to show is not part of the history.');
+    const { step } = request;
+    const shown = made.find(({ position }) => position === step) ?? (await storedAt(trx, id, step));
+    if (!shown) throw new Refused('The step to show is not part of the history.');
     const changed: FigureRow = {
       ...row,
-      name: stepOf(shown).figure.name,
+      name: shown.figure.name,
       revision: row.revision + 1,
-      step: request.step,
+      step,
       updated_at: now(),
     };
     await trx<FigureRow>('figures').where({ id }).update(changed);
@@ -165,14 +147,15 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
 
 /** Gives a figure another name, as one step of its history. @throws NotFound */
 export async function renameStored(knex: Knex, id: string, name: string): Promise<FigureSummary> {
-  const { revision, step, figure } = await loadFigure(knex, id);
+  const { revision, step } = await rowOf(knex, id);
+  const figure = await figureAt(knex, id, step);
   const next = { position: step + 1, label: 'Rename figure', figure: { ...figure, name } };
   return saveFigure(knex, id, { base: revision, step: step + 1, steps: [next] });
 }
 
 /** A copy of a figure, without its history. @throws NotFound */
 export async function duplicateFigure(knex: Knex, id: string): Promise<FigureSummary> {
-  const { figure } = await loadFigure(knex, id);
+  const figure = await shownFigure(knex, id);
   return createFigure(knex, { ...figure, name: `${figure.name} copy`.slice(0, 120) });
 }
 

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 
-import { figureSchema } from '../core/figure/schema';
 import { LIMITS, type Figure } from '../core/figure/model';
 import { FORMAT_IDS, formatOf } from '../core/format/formats';
 import { optionRules } from '../core/format/format';
@@ -20,6 +19,16 @@ export const renameSchema = Joi.object<{ name: string }>({ name: name.required()
 
 const position = Joi.number().integer().min(0).max(1e9);
 
+const MOST_CHANGES = 200_000;
+const change = Joi.object({
+  op: Joi.valid('add', 'remove', 'replace').required(),
+  path: Joi.array()
+    .items(Joi.string().invalid('__proto__', 'constructor', 'prototype'), Joi.number().integer().min(0))
+    .max(40)
+    .required(),
+  value: Joi.any(),
+});
+
 export const saveSchema = Joi.object<SaveRequest>({
   base: Joi.number().integer().min(1).required(),
   step: position.required(),
@@ -28,8 +37,10 @@ export const saveSchema = Joi.object<SaveRequest>({
       Joi.object({
         position: position.required(),
         label: Joi.string().max(200).required(),
-        figure: figureSchema.required(),
-      }),
+        // Checked by checkFigure, once what changed is put to what is stored.
+        figure: Joi.object().unknown(),
+        patch: Joi.array().items(change).max(MOST_CHANGES),
+      }).xor('figure', 'patch'),
     )
     .max(500)
     .required(),

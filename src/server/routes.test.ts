@@ -13,7 +13,8 @@ import * as steps from '@/app/api/figures/[id]/steps/route';
 import * as all from '@/app/api/figures/route';
 import { setFold, setMerge } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
-import type { FigureSummary, HistoryStep, SavedFigure } from '@/wire';
+import { wholeSteps, type StoredStep } from '@/core/figure/patches';
+import type { FigureSummary, SavedFigure } from '@/wire';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases, database } from './database';
 import { migrationSource } from './migrations';
@@ -117,8 +118,8 @@ describe('the routes of figures', () => {
     expect((await save(id, 1, 5, figure)).status).toBe(400);
     const broken = { ...figure, rounds: [{ nonsense: true }] } as unknown as Figure;
     const answer = await save(id, 1, 1, broken);
-    expect(answer.status).toBe(400);
-    expect(await problem(answer)).toContain('steps[0].figure.rounds[0]');
+    expect(answer.status).toBe(422);
+    expect(await problem(answer)).toContain('rounds[0]');
     const saved = await load(id);
     expect([saved.revision, saved.step, saved.steps.length]).toEqual([1, 0, 1]);
   });
@@ -128,11 +129,14 @@ describe('the routes of figures', () => {
     const { figure } = await load(id);
     const many = Array.from({ length: 120 }, (_, k) => ({ ...figure, name: `Step ${k + 1}` }));
     await save(id, 1, 120, ...many);
-    expect((await load(id)).steps[0]!.position).toBe(80);
+    expect((await load(id)).steps.map(({ position }) => position)).toEqual([120]);
     const answer = await steps.GET(request('GET', undefined, `${BASE}/x/steps?before=80&count=50`), at(id));
-    const earlier = await json<HistoryStep[]>(answer);
-    expect(earlier.map(({ position }) => position)).toEqual(Array.from({ length: 50 }, (_, k) => 30 + k));
-    expect(earlier[0]!.figure.name).toBe('Step 30');
+    const earlier = wholeSteps(await json<StoredStep[]>(answer));
+    // Fifty at least, from the last whole one before.
+    expect(earlier.map(({ position }) => position)).toEqual(Array.from({ length: 60 }, (_, k) => 20 + k));
+    expect(earlier.map(({ figure: { name } }) => name)).toEqual(
+      earlier.map(({ position }) => `Step ${position}`),
+    );
     expect((await steps.GET(request('GET', undefined, `${BASE}/x/steps`), at(id))).status).toBe(400);
   });
 
@@ -185,6 +189,69 @@ describe('the routes of figures', () => {
       expect(answered.status).toBe(status);
       expect(await problem(answered)).toMatch(sentence);
     }
+  });
+});
+
+describe('a history', () => {
+  const rows = async (id: string) =>
+    (await (await database())('steps').where({ figure_id: id }).orderBy('position')) as {
+      position: number;
+      figure: string | null;
+      patch: string | null;
+    }[];
+  const patchSave = async (id: string, base: number, position: number, patch: unknown): Promise<Response> =>
+    one.PUT(request('PUT', { base, step: position, steps: [{ position, label: 'Change', patch }] }), at(id));
+  const folded = (fold: number) => [{ op: 'replace', path: ['rounds', 0, 'rule', 'fold'], value: fold }];
+
+  it('stores what changed, and every step is there again, whole ones between', async () => {
+    const { id } = await make({ figure: kelpCrown() });
+    for (let k = 1; k <= 45; k += 1) expect((await patchSave(id, k, k, folded(k + 2))).status).toBe(200);
+    const stored = await rows(id);
+    expect(stored.filter(({ figure }) => figure !== null).map(({ position }) => position)).toEqual([
+      0, 20, 40,
+    ]);
+    expect(stored.every(({ figure, patch }) => figure !== null || patch!.length < 200)).toBe(true);
+    const saved = await load(id);
+    expect(wholeSteps(saved.steps).map(({ figure }) => figure.rounds[0]!.rule.fold)).toEqual([
+      42, 43, 44, 45, 46, 47,
+    ]);
+    expect(saved.figure.rounds[0]!.rule.fold).toBe(47);
+    // Back to a step between two whole ones, and on from there.
+    expect((await save(id, 46, 33)).status).toBe(200);
+    expect((await load(id)).figure.rounds[0]!.rule.fold).toBe(35);
+    expect((await patchSave(id, 47, 34, folded(5))).status).toBe(200);
+    expect((await rows(id)).length).toBe(35);
+    expect((await load(id)).figure).toEqual(setFold(kelpCrown(), kelpCrown().rounds[0]!.id, 5));
+  });
+
+  it('refuses what does not fit, and keeps what is there', async () => {
+    const { id } = await make({ figure: kelpCrown() });
+    for (const patch of [
+      [{ op: 'replace', path: ['rounds', 7, 'rule', 'fold'], value: 3 }],
+      folded(9000),
+      [{ op: 'replace', path: ['__proto__', 'polluted'], value: 1 }],
+      [{ op: 'turn', path: ['name'], value: 1 }],
+      'nothing',
+    ])
+      expect((await patchSave(id, 1, 1, patch)).status).toBeGreaterThanOrEqual(400);
+    expect((await load(id)).figure).toEqual(kelpCrown());
+    expect(({} as { polluted?: number }).polluted).toBeUndefined();
+  });
+
+  it('of whole figures from before is brought over step by step, and back', async () => {
+    const knex = await database();
+    const { id } = await make({ figure: kelpCrown() });
+    for (let k = 1; k <= 25; k += 1) await patchSave(id, k, k, folded(k + 2));
+    const before = wholeSteps((await load(id)).steps);
+    await knex.migrate.down({ migrationSource });
+    const whole = (await knex('steps').where({ figure_id: id }).orderBy('position')) as { figure: string }[];
+    expect(whole.map(({ figure }) => (JSON.parse(figure) as Figure).rounds[0]!.rule.fold)).toEqual([
+      kelpCrown().rounds[0]!.rule.fold,
+      ...Array.from({ length: 25 }, (_, k) => k + 3),
+    ]);
+    await knex.migrate.latest({ migrationSource });
+    expect((await rows(id)).filter(({ figure }) => figure !== null)).toHaveLength(2);
+    expect(wholeSteps((await load(id)).steps)).toEqual(before);
   });
 });
 

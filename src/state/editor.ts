@@ -5,6 +5,7 @@ import { failed, finding, ok, type Finding, type Result } from '../core/finding'
 
 import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
 import { addRound, removeRound, roundOf } from '../core/figure/commands';
+import { wholeSteps } from '../core/figure/patches';
 import { newRound } from '../core/figure/start';
 import type { Placement } from '../core/symmetry/rule';
 import { SNAP_KINDS } from '../core/symmetry/snap';
@@ -20,7 +21,7 @@ export { followTasks, perform, preview, stopWork } from './settle';
 const NOTHING: ReadonlySet<never> = new Set<never>();
 
 export function createEditor(saved: SavedFigure): Editor {
-  const history = historyOf(saved.steps, saved.step);
+  const history = historyOf(wholeSteps(saved.steps), saved.step);
   const front = saved.figure.rounds[saved.figure.rounds.length - 1];
   return createStore<EditorState>(() => ({
     id: saved.id,

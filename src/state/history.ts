@@ -79,3 +79,7 @@ export function withEarlier(history: History, earlier: readonly HistoryStep[]): 
 /** The steps that the server has not got. */
 export const unsavedSteps = (history: History): HistoryStep[] =>
   history.steps.filter((step) => step.position >= history.unsavedFrom);
+
+/** The figure of the step before a position; null where that is not here. */
+export const figureBefore = (history: History, position: number): Figure | null =>
+  stepAt(history, position - 1)?.figure ?? null;

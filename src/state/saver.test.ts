@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 import { setFold } from '../core/figure/commands';
+import { wholeSteps } from '../core/figure/patches';
 import { newFigure } from '../core/figure/start';
 import type { HistoryStep, SavedFigure, SaveRequest } from '../wire';
 import { undoLabel } from './history';
@@ -33,7 +34,8 @@ class FakeServer {
     const request = JSON.parse(init.body ?? '') as SaveRequest;
     if (request.base !== this.revision) return Response.json({ error: 'changed elsewhere' }, { status: 409 });
     const from = request.steps[0]?.position ?? Infinity;
-    this.steps = [...this.steps.filter(({ position }) => position < from), ...request.steps];
+    const kept = this.steps.filter(({ position }) => position < from);
+    this.steps = [...kept, ...wholeSteps(request.steps, kept[kept.length - 1]?.figure ?? null)];
     this.step = request.step;
     this.revision += 1;
     return Response.json({

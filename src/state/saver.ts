@@ -1,5 +1,9 @@
+import equal from 'fast-deep-equal';
+
+import { patchSteps, wholeSteps } from '../core/figure/patches';
 import type { SaveRequest } from '../wire';
 import {
+  figureBefore,
   firstHere,
   figureOf,
   historyOf,
@@ -48,10 +52,21 @@ function readDraft(id: string): SaveRequest | null {
   }
 }
 
+/** What the server is told: as what changed from step to step. */
 const requestOf = (history: History, base: number): SaveRequest => {
   const steps = unsavedSteps(history).slice(0, MOST_STEPS);
-  const last = steps[steps.length - 1];
-  return { base, step: last && steps.length === MOST_STEPS ? last.position : history.at, steps };
+  const [first, last] = [steps[0], steps[steps.length - 1]];
+  return {
+    base,
+    step: last && steps.length === MOST_STEPS ? last.position : history.at,
+    steps: patchSteps(steps, first ? figureBefore(history, first.position) : null),
+  };
+};
+
+/** What is kept in the browser: the same, but that it can be read alone. */
+const draftOf = (history: History, base: number): SaveRequest => {
+  const request = requestOf(history, base);
+  return { ...request, steps: patchSteps(unsavedSteps(history).slice(0, MOST_STEPS), null) };
 };
 
 /** True where a history differs from what the server was last told. */
@@ -83,12 +98,11 @@ export function followSaves(editor: Editor): Saver {
    */
   const adopt = async (): Promise<boolean> => {
     const there = await server.load(id).catch(() => null);
-    if (!there || JSON.stringify(there.figure) !== JSON.stringify(figureOf(editor.getState().history)))
-      return false;
+    if (!there || !equal(there.figure, figureOf(editor.getState().history))) return false;
     savedAt = there.step;
     editor.setState({
       revision: there.revision,
-      history: historyOf(there.steps, there.step),
+      history: historyOf(wholeSteps(there.steps), there.step),
       save: { kind: 'saved', at: there.updatedAt },
     });
     dropDraft(id);
@@ -124,7 +138,7 @@ export function followSaves(editor: Editor): Saver {
         history: { ...state.history, unsavedFrom: Math.min(state.history.unsavedFrom, history.unsavedFrom) },
         save: { kind: problem.status === 409 ? 'conflict' : 'failing', message: problem.message },
       }));
-      keepDraft(id, requestOf(editor.getState().history, revision));
+      keepDraft(id, draftOf(editor.getState().history, revision));
       throw problem;
     }
   };
@@ -161,7 +175,7 @@ export function followSaves(editor: Editor): Saver {
     const { history, revision, save: state } = editor.getState();
     if (!isDirty(history, savedAt) && !running) return;
     const request = requestOf(history, revision);
-    keepDraft(id, request);
+    keepDraft(id, draftOf(history, revision));
     if (state.kind === 'conflict') return;
     if (running) {
       void flush().catch(() => undefined);
@@ -205,7 +219,7 @@ export function followSaves(editor: Editor): Saver {
       const { history } = editor.getState();
       if (needsEarlier(history)) {
         const earlier = await server.stepsBefore(id, firstHere(history));
-        editor.setState((state) => ({ history: withEarlier(state.history, earlier) }));
+        editor.setState((state) => ({ history: withEarlier(state.history, wholeSteps(earlier)) }));
       }
       stepBack(editor);
     },
@@ -224,12 +238,12 @@ export function followSaves(editor: Editor): Saver {
 function restoreDraft(editor: Editor): void {
   const { id, history, revision } = editor.getState();
   const draft = readDraft(id);
-  const last = draft?.steps.find(({ position }) => position === draft.step);
+  const last = draft && wholeSteps(draft.steps).find(({ position }) => position === draft.step);
   if (!draft || !last) {
     if (draft) dropDraft(id);
     return;
   }
-  if (JSON.stringify(last.figure) === JSON.stringify(figureOf(history))) {
+  if (equal(last.figure, figureOf(history))) {
     dropDraft(id);
     return;
   }

@@ -1,5 +1,6 @@
 import type { Figure } from '../core/figure/model';
-import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest, StoredPicture } from '../wire';
+import type { StoredStep } from '../core/figure/patches';
+import type { FigureSummary, SavedFigure, SaveRequest, StoredPicture } from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
 export class ServerProblem extends Error {
@@ -53,7 +54,7 @@ export const server = {
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
   duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
   keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
-  stepsBefore: (id: string, before: number) => ask<HistoryStep[]>(at(id, `/steps?before=${before}&count=50`)),
+  stepsBefore: (id: string, before: number) => ask<StoredStep[]>(at(id, `/steps?before=${before}&count=50`)),
 };
 
 export const pictureAddress = (id: string): string => `/api/pictures/${encodeURIComponent(id)}`;

@@ -31,6 +31,45 @@ import {
   type Shape,
 } from './model';
 
+/**
+ * A schema whose values are checked once an object: what was found good is not looked at again as long as it is the same object, so that
+ * checking a figure again costs what changed in it. What is wrong is named by where it is inside of it.
+ */
+function once(schema: Joi.Schema): {
+  readonly rule: Joi.Schema;
+  readonly isKnown: (value: unknown) => boolean;
+} {
+  const good = new WeakSet<object>();
+  const isKnown = (value: unknown): boolean => typeof value === 'object' && value !== null && good.has(value);
+  const rule = Joi.any()
+    .custom((value: unknown, helpers) => {
+      if (isKnown(value)) return value;
+      const { error } = schema.validate(value, { convert: false });
+      if (!error) {
+        if (typeof value === 'object' && value !== null) good.add(value);
+        return value;
+      }
+      const [detail] = error.details;
+      const inside = [...(detail?.path ?? []), ...((detail?.context?.['inside'] as Keys | undefined) ?? [])];
+      const rest = (detail?.context?.['rest'] as string | undefined) ?? withoutLabel(error.message);
+      const where = placeName([...(helpers.state.path ?? []), ...inside]);
+      return helpers.error('inside', { inside, rest, where });
+    })
+    .messages({ inside: '"{{#where}}" {{#rest}}' });
+  return { rule, isKnown };
+}
+
+type Keys = readonly (string | number)[];
+
+/** A place in a figure's file as Joi writes it: `rounds[0].rule.fold`. */
+const placeName = (keys: Keys): string =>
+  keys.reduce<string>(
+    (name, key) => (typeof key === 'number' ? `${name}[${key}]` : name === '' ? key : `${name}.${key}`),
+    '',
+  );
+
+const withoutLabel = (message: string): string => message.replace(/^"[^"]*":? ?/, '');
+
 const coordinate = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
 const extent = Joi.number().greater(0).max(LIMITS.size).required();
 const name = Joi.string().trim().min(1).max(LIMITS.name).required();
@@ -237,17 +276,33 @@ const frame = Joi.object({
   guides: Joi.array().items(guide).max(MOST_GUIDES).required(),
 });
 
-const cellRef = Joi.string().pattern(/^[A-Za-z0-9_-]{1,60}(?:@\d{1,5})?$/, 'reference to a cell');
+const CELL_REF = /^[A-Za-z0-9_-]{1,60}(?:@\d{1,5})?$/;
+const cellRef = Joi.string().pattern(CELL_REF, 'reference to a cell');
 const cellRefs = Joi.array().items(cellRef).max(LIMITS.cells).required();
 
-const cellWork = Joi.object({
+const paintOnce = once(paint);
+
+/** The paints of cells by their references: thousands, most of which are the same objects as before. */
+function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
+  const entries = Object.entries(paints);
+  if (entries.length > LIMITS.cells) throw new Error(`a round has ${LIMITS.cells} painted cells at most`);
+  for (const [ref, each] of entries) {
+    if (!CELL_REF.test(ref)) throw new Error(`“${ref.slice(0, 80)}” is no reference to a cell`);
+    if (paintOnce.isKnown(each)) continue;
+    const { error } = paintOnce.rule.validate(each);
+    if (error) throw new Error(`${ref}: ${error.message}`);
+  }
+  return paints;
+}
+
+const cellEdits = Joi.object({
   frame: Joi.boolean().required(),
   fused: Joi.array()
     .items(Joi.object({ cells: cellRefs, alone: Joi.valid(true) }))
     .max(LIMITS.cells)
     .required(),
   removed: cellRefs,
-  paints: Joi.object().pattern(cellRef, paint).max(LIMITS.cells).required(),
+  paints: Joi.object().custom(checkedPaints).required(),
 });
 
 const round = Joi.object({
@@ -309,7 +364,7 @@ const round = Joi.object({
     faces: Joi.valid('out', 'across').required(),
   }),
   frame: frame.required(),
-  shapes: Joi.array().items(shapeSchema).max(LIMITS.shapes).unique('id').required(),
+  shapes: Joi.array().items(once(shapeSchema).rule).max(LIMITS.shapes).unique('id').required(),
   combined: Joi.array()
     .items(Joi.object({ group: id, op: Joi.valid(...COMBINE_OPS).required() }))
     .max(LIMITS.shapes),
@@ -317,7 +372,7 @@ const round = Joi.object({
     op: Joi.valid(...ROUND_MERGES).required(),
     times: Joi.number().integer().min(1).max(MOST_FOLD),
     paint: paint.required(),
-    cells: cellWork,
+    cells: cellEdits,
     weave: Joi.object({
       gap: extent,
       swapped: Joi.array()
@@ -361,5 +416,5 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   })
     .allow(null)
     .required(),
-  rounds: Joi.array().items(round).max(LIMITS.rounds).unique('id').required(),
+  rounds: Joi.array().items(once(round).rule).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });

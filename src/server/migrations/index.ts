@@ -2,9 +2,10 @@ import type { Knex } from 'knex';
 
 import { figures } from './figures';
 import type { Migration } from './migration';
+import { patches } from './patches';
 import { pictures } from './pictures';
 
-const ALL: readonly Migration[] = [figures, pictures];
+const ALL: readonly Migration[] = [figures, pictures, patches];
 
 /** Migrations as part of the program, so that a bundled server finds them. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

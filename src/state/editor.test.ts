@@ -171,4 +171,14 @@ describe('steps that could not be saved', () => {
     commit(editor, 'Fewer', { ...before, rounds: [{ ...before.rounds[0]!, shapes: many.slice(1) }] });
     expect(shownFigure(editor.getState()).rounds[0]!.shapes).toHaveLength(2000);
   });
+
+  it('with a value that no figure can keep are not taken either', () => {
+    const editor = open();
+    const before = shownFigure(editor.getState());
+    commit(editor, 'Wide', { ...before, page: { ...before.page, width: 250_000 } });
+    expect(shownFigure(editor.getState())).toBe(before);
+    expect(editor.getState().refusal?.message).toMatch(/page\.width.*Nothing was changed/);
+    commit(editor, 'Narrower', { ...before, page: { ...before.page, width: 90_000 } });
+    expect(shownFigure(editor.getState()).page.width).toBe(90_000);
+  });
 });

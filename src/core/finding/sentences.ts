@@ -128,6 +128,7 @@ export const SENTENCES = {
   'link.itself': () => 'A round cannot be linked to itself.',
   'weave.gap': () => 'A weave needs a gap above 0, or its bands would be one.',
   'round.gone': () => 'This round is no longer in the figure.',
+  'figure.refused': (problem: string) => `No figure can keep this: ${problem}. Nothing was changed.`,
   'figure.shapes': (round: string, count: number, most: number) =>
     `${round} would have ${count} shapes; a motif has ${most} at most. Nothing was changed.`,
 

@@ -16,7 +16,7 @@ async function remade(
     columns(table);
     table.primary(['figure_id', 'position']);
   });
-  const ids = (await knex('steps').distinct('figure_id')) as { figure_id: string }[];
+  const ids = await knex<StepRow>('steps').distinct('figure_id');
   for (const { figure_id: id } of ids)
     for await (const row of change(id)) await knex('steps_new').insert(row);
   await knex.schema.dropTable('steps');
@@ -32,9 +32,10 @@ interface WholeRow {
 /** The rows of a figure as what changed in each. One at a time: a long history of a large figure is more than there is memory for. */
 async function* asPatches(knex: Knex, id: string): AsyncIterable<StepRow> {
   let before: object | null = null;
-  const positions = (await knex('steps').where({ figure_id: id }).orderBy('position').select('position')) as {
-    position: number;
-  }[];
+  const positions = await knex<StepRow>('steps')
+    .where({ figure_id: id })
+    .orderBy('position')
+    .select('position');
   for (const { position } of positions) {
     const row = (await knex('steps').where({ figure_id: id, position }).first()) as WholeRow;
     const figure = JSON.parse(row.figure) as object;

@@ -1,22 +1,16 @@
-import { mkdir, writeFile } from 'node:fs/promises';
-import path from 'node:path';
-
-import { checkFigure, writeFigure } from '../src/core/format/figure/json';
+import { checkFigure } from '../src/core/format/figure/json';
 import { closeDatabases, database } from '../src/server/database';
 import { createFigure, listFigures } from '../src/server/figures';
 import { storePicture } from '../src/server/pictures';
 import { PICTURES, PIECES } from './pieces';
 
-/** Builds the pieces, writes them to demo/data, and puts those on the shelf that are not there yet. */
+/** Builds the pieces and puts those on the shelf that are not there yet. */
 async function load(): Promise<void> {
-  const folder = path.join(import.meta.dirname, 'data');
-  await mkdir(folder, { recursive: true });
   const knex = await database();
   const there = new Set((await listFigures(knex)).map(({ name }) => name));
   for (const [id, draw] of Object.entries(PICTURES)) await storePicture(knex, Buffer.from(draw()), id);
-  for (const [file, build] of Object.entries(PIECES)) {
-    const figure = checkFigure(JSON.parse(JSON.stringify(build())));
-    await writeFile(path.join(folder, `${file}.json`), writeFigure(figure));
+  for (const build of Object.values(PIECES)) {
+    const figure = checkFigure(build());
     if (!there.has(figure.name)) await createFigure(knex, figure);
   }
   console.log(`Tide Week: ${Object.keys(PIECES).length} figures on the Shelf.`);

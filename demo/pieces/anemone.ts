@@ -1,3 +1,4 @@
+import { petalOfCircles } from '../../src/core/maker/petal';
 import { addRound, addShapes } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { NO_TURN, turn } from '../../src/core/number/turn';
@@ -42,7 +43,7 @@ export function anemone(): Figure {
     kind: 'petal' as const,
     at: { x: 0, y: 0 - from },
     rotation: NO_TURN,
-    size: { by: 'circles' as const, radius, apart },
+    params: petalOfCircles(radius, apart),
   });
   figure = addRound(figure, emptyRound('back', 'Back', 14, false, turn(1, 28)));
   figure = addShapes(figure, 'back', [

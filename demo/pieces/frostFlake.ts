@@ -28,7 +28,12 @@ export function frostFlake(): Figure {
     named(
       'hub',
       'Hub',
-      { kind: 'polygon', at: { x: 0, y: 0 }, rotation: NO_TURN, sides: 6, radius: 14 },
+      {
+        kind: 'polygon',
+        at: { x: 0, y: 0 },
+        rotation: NO_TURN,
+        params: { sides: 6, radius: 14, diagonals: 'none' },
+      },
       filled(TIDE.sand),
     ),
   ]);

@@ -51,7 +51,12 @@ export function needleFlake(): Figure {
     named(
       'hub',
       'Hub',
-      { kind: 'polygon', at: { x: 0, y: 0 }, rotation: NO_TURN, sides: 6, radius: 9 },
+      {
+        kind: 'polygon',
+        at: { x: 0, y: 0 },
+        rotation: NO_TURN,
+        params: { sides: 6, radius: 9, diagonals: 'none' },
+      },
       filled(TIDE.deep),
     ),
   ]);

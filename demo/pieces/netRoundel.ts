@@ -29,8 +29,7 @@ export function netRoundel(): Figure {
         kind: 'ellipse',
         at: { x: 0, y: 0 },
         rotation: NO_TURN,
-        rx: radius,
-        ry: radius,
+        params: { width: 2 * radius, height: 2 * radius },
       },
       STRAIGHT,
     );

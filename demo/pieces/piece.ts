@@ -1,8 +1,9 @@
+import { petalOfSize } from '../../src/core/maker/petal';
 import type { Figure, Round, Shape } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
 import type { Point } from '../../src/core/curve/point';
 import type { Form } from '../../src/core/maker/form';
-import { makerOf, withNumbers, type BuiltForm, type BuiltKind } from '../../src/core/maker/makers';
+import { makerOf, withParams, type BuiltForm, type BuiltKind } from '../../src/core/maker/makers';
 import { NO_TURN, type Turn } from '../../src/core/number/turn';
 import type { Paint, Stroke } from '../../src/core/scene/scene';
 
@@ -49,7 +50,7 @@ export const petalBetween = (from: number, to: number, width: number): Form => (
   kind: 'petal',
   at: { x: 0, y: 0 - from },
   rotation: NO_TURN,
-  size: { by: 'size', length: to - from, width },
+  params: petalOfSize(to - from, width),
 });
 
 /** A circle on the axis. */
@@ -57,8 +58,7 @@ export const circleAt = (distance: number, radius: number): Form => ({
   kind: 'ellipse',
   at: { x: 0, y: 0 - distance },
   rotation: NO_TURN,
-  rx: radius,
-  ry: radius,
+  params: { width: 2 * radius, height: 2 * radius },
 });
 
 /** A rectangle about the centre with rounded corners. */
@@ -78,9 +78,9 @@ export const named = (id: string, name: string, form: Form, paint: Paint): Shape
 /** A construction on the axis with some of its numbers other than those it begins with. */
 export function built<K extends BuiltKind>(
   kind: K,
-  numbers: Partial<Extract<BuiltForm, { kind: K }>['numbers']>,
+  params: Partial<Extract<BuiltForm, { kind: K }>['params']>,
   at: Point = { x: 0, y: 0 },
 ): BuiltForm {
   const form = { kind, at, rotation: NO_TURN } as BuiltForm;
-  return withNumbers(form, { ...makerOf(kind).start, ...numbers });
+  return withParams(form, { ...makerOf(kind).start, ...params });
 }

@@ -31,7 +31,12 @@ export function posterWheel(): Figure {
     named(
       'spoke',
       'Spoke',
-      { kind: 'polygon', at: { x: 0, y: -30 }, rotation: NO_TURN, sides: 4, radius: 15 },
+      {
+        kind: 'polygon',
+        at: { x: 0, y: -30 },
+        rotation: NO_TURN,
+        params: { sides: 4, radius: 15, diagonals: 'none' },
+      },
       filled(TIDE.kelp),
     ),
   ]);

@@ -16,8 +16,7 @@ export function ropeKnot(): Figure {
     kind: 'ellipse' as const,
     at: { x: 34, y: -34 },
     rotation: turn(0),
-    rx: 24,
-    ry: 24,
+    params: { width: 48, height: 48 },
   };
   figure = addShapes(figure, 'ropes', [
     named('ring', 'Ring', ring, lined(TIDE.foam, 4.4)),

@@ -1,3 +1,4 @@
+import { petalOfSize } from '@/core/maker/petal';
 import { describe, expect, it } from 'vitest';
 
 import { editorOf } from '../../tests/help/editor';
@@ -25,7 +26,7 @@ const petal = {
   kind: 'petal',
   at: { x: 0, y: -20 },
   rotation: NO_TURN,
-  size: { by: 'size', length: 50, width: 20 },
+  params: petalOfSize(50, 20),
 } as const;
 const path = pathForm(
   [

@@ -4,7 +4,7 @@ import type { Results } from '../core/derive';
 import type { PathNode } from '../core/curve/nodes';
 import type { Figure } from '../core/figure/model';
 import type { StampPart } from '../core/figure/commands';
-import type { StampNumbers } from '../core/maker/stamp';
+import type { StampParams } from '../core/maker/stamp';
 import type { StockId } from '../core/maker/stock';
 import type { CellReach } from '../core/figure/kinds';
 import type { MergeJob } from '../core/figure/jobs';
@@ -144,7 +144,7 @@ export interface EditorState {
     readonly source: StockId | readonly StampPart[];
     /** Of a stock shape, across its longer side. */
     readonly size: number;
-  } & Omit<StampNumbers, 'along' | 'shape'>;
+  } & Omit<StampParams, 'along' | 'shape'>;
   /** What a stroke over cells reaches. */
   readonly cellReach: CellReach;
   /** Cells that light up: all that are reached, and those right under the pointer. */

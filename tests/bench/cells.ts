@@ -13,8 +13,7 @@ function circles(fold: number): Figure {
     kind: 'ellipse',
     at: { x: 0, y: -40 },
     rotation: { num: 0, den: 1 },
-    rx: 40,
-    ry: 40,
+    params: { width: 80, height: 80 },
   } as const;
   const shape = newShape('c', 'Circle', form, START_PAINT);
   return setMerge(setFold(addShapes(newFigure('Cells', 'r'), 'r', [shape]), 'r', fold), 'r', 'divide');

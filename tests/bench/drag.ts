@@ -26,7 +26,12 @@ function wave(shapes: number): Figure {
     newShape(
       `c${k}`,
       `Circle ${k}`,
-      { kind: 'ellipse', at: { x: 0, y: -4 - k * 0.1 }, rotation: { num: 0, den: 1 }, rx: 0.5, ry: 0.5 },
+      {
+        kind: 'ellipse',
+        at: { x: 0, y: -4 - k * 0.1 },
+        rotation: { num: 0, den: 1 },
+        params: { width: 1, height: 1 },
+      },
       START_PAINT,
     ),
   );

@@ -1,8 +1,9 @@
+import { petalOfSize } from '@/core/maker/petal';
 import { STRAIGHT } from '../../src/core/derive';
 import { arcFromBulge, cubic } from '../../src/core/curve/segment';
 import type { Path } from '../../src/core/curve/path';
 import { fromPolar } from '../../src/core/curve/point';
-import { petalPath } from '../../src/core/maker/petal';
+import { pathsOfForm } from '../../src/core/maker/form';
 import { bandsOf } from '../../src/core/merge/band';
 import { divided } from '../../src/core/merge/cells';
 import { mergeNow } from '../../src/core/merge/engine';
@@ -88,12 +89,16 @@ async function benchColouring(
 export async function benchMerging(unit: number): Promise<void> {
   const report = (name: string, time: number): void =>
     console.log(`${name}: ${(time / unit).toFixed(3)} of the reference (${time.toFixed(2)} ms here)`);
-  const petal = petalPath({
-    kind: 'petal',
-    at: { x: 0, y: -12 },
-    rotation: NO_TURN,
-    size: { by: 'size', length: 72, width: 44 },
-  });
+  const [petal] = pathsOfForm(
+    {
+      kind: 'petal',
+      at: { x: 0, y: -12 },
+      rotation: NO_TURN,
+      params: petalOfSize(72, 44),
+    },
+    STRAIGHT,
+  );
+  if (!petal) throw new Error('A petal is one path.');
   for (const [name, fold, paths] of [
     ['22 petals', 22, [petal]],
     ['200 circles through the centre', 200, [circle(-30, 30)]],

@@ -1,3 +1,4 @@
+import { petalOfSize } from '@/core/maker/petal';
 import { STRAIGHT } from '../../src/core/derive';
 import { evaluate } from '../../src/core/figure/evaluate';
 import { addShapes, setFold } from '../../src/core/figure/commands';
@@ -20,13 +21,13 @@ const petal = {
   kind: 'petal',
   at: { x: 0, y: 0 },
   rotation: NO_TURN,
-  size: { by: 'size', length: 80, width: 30 },
+  params: petalOfSize(80, 30),
 } as const;
 
 /** A motif of 20 petals of different widths, turned `fold` times. */
 function motif(fold: number): Figure {
   const shapes = Array.from({ length: 20 }, (_, k) =>
-    newShape(`s${k}`, 'Petal', { ...petal, size: { ...petal.size, width: 4 + k } }, START_PAINT),
+    newShape(`s${k}`, 'Petal', { ...petal, params: petalOfSize(80, 4 + k) }, START_PAINT),
   );
   return setFold(addShapes(newFigure('Bench', 'a'), 'a', shapes), 'a', fold);
 }
@@ -41,7 +42,7 @@ for (const fold of [12, 60, 360, 720]) {
   let width = 10;
   const edited = (): Figure => {
     width = width === 10 ? 11 : 10;
-    const shape = newShape('s0', 'Petal', { ...petal, size: { ...petal.size, width } }, START_PAINT);
+    const shape = newShape('s0', 'Petal', { ...petal, params: petalOfSize(80, width) }, START_PAINT);
     const [round] = figure.rounds;
     return round ? { ...figure, rounds: [{ ...round, shapes: [shape, ...round.shapes.slice(1)] }] } : figure;
   };

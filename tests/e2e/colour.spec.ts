@@ -319,7 +319,12 @@ async function compared(
 }
 
 const ellipse = (y: number, r: number) =>
-  ({ kind: 'ellipse', at: { x: 0, y }, rotation: { num: 0, den: 1 }, rx: r, ry: r }) as const;
+  ({
+    kind: 'ellipse',
+    at: { x: 0, y },
+    rotation: { num: 0, den: 1 },
+    params: { width: 2 * r, height: 2 * r },
+  }) as const;
 
 test('colours and gradients on the screen are those of the file in another renderer', async ({ page }) => {
   const gradient = (kind: 'linear' | 'radial', to: { x: number; y: number }, stops: [string, string]) => ({

@@ -165,7 +165,12 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
     newShape(
       `s${k}`,
       'Ellipse',
-      { kind: 'ellipse', at: { x: (k % 9) - 4, y: -45 - k / 2 }, rotation: NO_TURN, rx: 35, ry: 30 },
+      {
+        kind: 'ellipse',
+        at: { x: (k % 9) - 4, y: -45 - k / 2 },
+        rotation: NO_TURN,
+        params: { width: 70, height: 60 },
+      },
       START_PAINT,
     ),
   );

@@ -112,7 +112,7 @@ test('half a motif and its reflection become one closed path, a corner is rounde
   await page.keyboard.press('w');
   const first = await benchAt(page, 0, 100);
   const side = await benchAt(page, 40, 100);
-  // The foot is made level by numbers: rings may have caught its ends.
+  // The foot is made level by params: rings may have caught its ends.
   await page.mouse.click(first.x, first.y);
   const up = inspector.getByLabel('Up y');
   const level = await up.inputValue();

@@ -1,4 +1,5 @@
-import { BUILT_KINDS, makerOf, withNumbers, type BuiltForm } from '@/core/maker/makers';
+import { petalOfSize } from '@/core/maker/petal';
+import { BUILT_KINDS, makerOf, withParams, type BuiltForm } from '@/core/maker/makers';
 import { addShapes, linkRound } from '@/core/figure/commands';
 import type { Figure, Round, Shape } from '@/core/figure/model';
 import { newFigure, newRound, newShape } from '@/core/figure/start';
@@ -86,17 +87,25 @@ export function anyForm(chance: Chance): Form {
       return {
         kind,
         ...placed,
-        size: { by: 'size', length: chance.between(10, 40), width: chance.between(2, 9) },
+        params: petalOfSize(chance.between(10, 40), chance.between(2, 9)),
       };
     case 'polygon':
-      return { kind, ...placed, sides: chance.whole(3, 7), radius: chance.between(4, 15) };
+      return {
+        kind,
+        ...placed,
+        params: { sides: chance.whole(3, 7), radius: chance.between(4, 15), diagonals: 'none' },
+      };
     case 'ellipse':
-      return { kind, ...placed, rx: chance.between(3, 12), ry: chance.between(3, 12) };
+      return {
+        kind,
+        ...placed,
+        params: { width: 2 * chance.between(3, 12), height: 2 * chance.between(3, 12) },
+      };
     case 'drawing':
       // A figure that is placed has no numbers to begin with.
-      return { kind: 'ellipse', ...placed, rx: 5, ry: 5 };
+      return { kind: 'ellipse', ...placed, params: { width: 10, height: 10 } };
     default:
-      return withNumbers({ kind, ...placed, numbers: makerOf(kind).start } as BuiltForm, makerOf(kind).start);
+      return withParams({ kind, ...placed, params: makerOf(kind).start } as BuiltForm, makerOf(kind).start);
   }
 }
 

@@ -15,8 +15,7 @@ export const disc = (x: number, y: number, r: number): Form => ({
   kind: 'ellipse',
   at: { x, y },
   rotation: NO_TURN,
-  rx: r,
-  ry: r,
+  params: { width: 2 * r, height: 2 * r },
 });
 
 /** A figure of one round `r`, whose shapes s0, s1, … have these forms. */

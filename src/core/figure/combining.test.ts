@@ -257,7 +257,12 @@ describe('tidying', () => {
   });
 
   it('is nothing for a construction', () => {
-    const figure = withForms({ kind: 'ellipse', at: { x: 0, y: 0 }, rotation: NO_TURN, rx: 3, ry: 2 });
+    const figure = withForms({
+      kind: 'ellipse',
+      at: { x: 0, y: 0 },
+      rotation: NO_TURN,
+      params: { width: 6, height: 4 },
+    });
     expect(roundOf(tidyShapes(figure, 'r', both, 1).figure, 'r')).toBe(roundOf(figure, 'r'));
   });
 });

@@ -14,7 +14,7 @@ import { NO_CELL_EDITS, shownCells } from './cells';
 import * as commands from './commands';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf } from './jobs';
-import { BELOW_WAYS, COMBINE_OPS, ROUND_MERGES, type Figure, type Round } from './model';
+import { BELOW_WAYS, COMBINE_OPS, LIMITS, ROUND_MERGES, type Figure, type Round } from './model';
 import { newRound } from './start';
 
 /** What a command is tried on. */
@@ -392,7 +392,9 @@ function step(figure: Figure, name: Name, chance: Chance, newId: () => string): 
     ref: { roundId: round.id, shapeId },
     nodes,
   });
-  return taken ? figureOf(taken, figure) : figure;
+  const next = taken ? figureOf(taken, figure) : figure;
+  // More than a motif can have is no step; the editor says so.
+  return next.rounds.some(({ shapes }) => shapes.length > LIMITS.shapes) ? figure : next;
 }
 
 function expectInOrder(figure: Figure): void {

@@ -55,11 +55,10 @@ const circle = (x: number, y: number, r: number): Form => ({
   kind: 'ellipse',
   at: { x, y },
   rotation: NO_TURN,
-  rx: r,
-  ry: r,
+  params: { width: 2 * r, height: 2 * r },
 });
-const kite: Form = { kind: 'kite', at: { x: 5, y: -20 }, rotation: turn(1, 12), numbers: MAKERS.kite.start };
-const blade: Form = { kind: 'blade', at: { x: 0, y: 0 }, rotation: NO_TURN, numbers: MAKERS.blade.start };
+const kite: Form = { kind: 'kite', at: { x: 5, y: -20 }, rotation: turn(1, 12), params: MAKERS.kite.start };
+const blade: Form = { kind: 'blade', at: { x: 0, y: 0 }, rotation: NO_TURN, params: MAKERS.blade.start };
 
 const counter = (): (() => string) => {
   let made = 0;

@@ -1,3 +1,4 @@
+import { petalOfSize, petalOfCircles } from '../maker/petal';
 import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
@@ -51,7 +52,7 @@ const petal: Form = {
   kind: 'petal',
   at: { x: 0, y: -20 },
   rotation: NO_TURN,
-  size: { by: 'size', length: 50, width: 20 },
+  params: petalOfSize(50, 20),
 };
 const square: Form = pathForm(
   [
@@ -298,10 +299,10 @@ describe('the figure format', () => {
         broken(
           (f) =>
             ((
-              (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form as { size: { width: number } }
-            ).size.width = -1),
+              (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form as { params: { width: number } }
+            ).params.width = -1),
         ),
-        /size\.width/,
+        /params\.width/,
       ],
       [
         broken((f) => Object.assign((f['rounds'] as Figure['rounds'])[0]!.shapes[1]!.form, { kind: 'blob' })),
@@ -320,7 +321,7 @@ describe('the figure format', () => {
   it('refuses circles that make no petal', () => {
     const text = broken((f) => {
       const form = (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form;
-      Object.assign(form, { size: { by: 'circles', radius: 5, apart: 20 } });
+      Object.assign(form, { params: { ...petalOfCircles(5, 2), apart: 20 } });
     });
     expect(() => readFigure(text)).toThrow(/between 0 and 10/);
   });

@@ -6,6 +6,7 @@ import { nearestOnPath } from '../curve/nearest';
 import type { Point } from '../curve/point';
 import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
+import { makerOf } from '../maker/makers';
 import { placementMap, type Placement } from '../symmetry/rule';
 import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
@@ -85,7 +86,7 @@ const MOST_POINTS = 2000;
 export function pointsOfShape(shape: Shape, work: Work): Point[] {
   if (shape.form.kind === 'path') return nodesOfContours(shape.form.contours).map(({ x, y }) => ({ x, y }));
   const ends = pathsOfForm(shape.form, work).flatMap(({ segments }) => segments.map(({ from }) => from));
-  const corners = shape.form.kind === 'petal' || shape.form.kind === 'ellipse' ? [] : ends;
+  const corners = makerOf(shape.form.kind).isWithoutCorners ? [] : ends;
   return [...handlesOfForm(shape.form, work).map(({ point }) => point), ...corners.slice(0, MOST_POINTS)];
 }
 

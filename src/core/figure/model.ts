@@ -8,7 +8,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 3;
+export const FIGURE_VERSION = 4;
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {

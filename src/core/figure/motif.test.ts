@@ -215,7 +215,7 @@ describe('stamps of a motif', () => {
     expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
     const ref = { roundId: 'r', shapeId: ids[0]! };
     const form = findShape(figure, ref)!.form as Extract<Form, { kind: 'stamp' }>;
-    const changed = setForm(figure, ref, { ...form, numbers: { ...form.numbers, spacing: 20 } });
+    const changed = setForm(figure, ref, { ...form, params: { ...form.params, spacing: 20 } });
     const both = alignStamps(changed, ref);
     expect(formsOf(both).map((each) => pathsOfForm(each, STRAIGHT).length)).toEqual([3, 3]);
     const loose = setForm(figure, ref, disc(0, 0, 1));
@@ -246,11 +246,11 @@ describe('a whirl of a shape in a motif', () => {
       kind: 'kite',
       at: { x: 0, y: -40 },
       rotation: turn(1, 9),
-      numbers: MAKERS.kite.start,
+      params: MAKERS.kite.start,
     };
     const whirled = made(whirlShape(withForms(kite), { roundId: 'r', shapeId: 's0' }, STRAIGHT));
     const [form] = formsOf(whirled);
-    expect(form).toMatchObject({ kind: 'nest', numbers: { count: 8 } });
+    expect(form).toMatchObject({ kind: 'nest', params: { count: 8 } });
     const [outer] = pathsOfForm(form!, STRAIGHT);
     expect(Math.abs(signedArea([outer!]))).toBeCloseTo(Math.abs(signedArea(pathsOfForm(kite, STRAIGHT))), 8);
     expect(roundOf(whirled, 'r').shapes[0]!.rule).toBe('evenodd');

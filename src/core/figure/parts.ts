@@ -1,24 +1,18 @@
-import type { Path } from '../curve/path';
 import type { Work } from '../derive';
-import { pathsOfContours } from '../curve/contours';
-import { placedParts } from '../maker/drawing';
-import { partsOfForm, pathsOfForm } from '../maker/form';
-import { mapOf, placePath } from '../maker/placed';
-import { placedPaint } from '../paint/gradient';
-import { stampChances } from '../maker/stamp';
-import { variedPaint } from '../paint/vary';
+import type { Path } from '../curve/path';
+import type { ShapePaint } from '../maker/construction';
+import { isBuilt, partsOfForm, pathsOfForm } from '../maker/form';
+import { makerOf } from '../maker/makers';
+import { mapOf } from '../maker/placed';
 import { trimPaths } from '../merge/trim';
-import type { FillRule, Paint } from '../scene/scene';
 import type { Shape } from './model';
 
-interface PaintedPart {
+interface PaintedPart extends ShapePaint {
   readonly paths: readonly Path[];
-  readonly paint: Paint;
-  readonly rule: FillRule;
 }
 
 /**
- * What a shape draws: all of it in its one paint, or each part in its own where its colours vary.
+ * What a shape draws: all of it in its one paint, or each part in its own where its construction says so.
  * @param trim the fold of the wedge that it is trimmed to; null leaves what reaches past the rays
  */
 export function partsWithPaint(shape: Shape, trim: number | null, work: Work): readonly PaintedPart[] {
@@ -30,19 +24,10 @@ export function partsWithPaint(shape: Shape, trim: number | null, work: Work): r
 }
 
 function wholeParts({ form, paint, rule }: Shape, work: Work): readonly PaintedPart[] {
-  if (form.kind === 'drawing')
-    return placedParts(form.numbers).map((part) => ({
-      paint: placedPaint(part.paint, mapOf(form)),
-      rule: part.rule,
-      paths: pathsOfContours(part.contours).map((path) => placePath(form, path)),
-    }));
-  if (form.kind !== 'stamp' || form.numbers.colours === 0)
-    return [{ paths: pathsOfForm(form, work), paint, rule }];
-  const { colours, seed } = form.numbers;
+  const whole = [{ paths: pathsOfForm(form, work), paint, rule }];
+  const painted = isBuilt(form) ? makerOf(form.kind).painted : undefined;
+  if (!isBuilt(form) || !painted) return whole;
   const parts = partsOfForm(form, work);
-  return stampChances(seed, parts.length).map(({ light, hue }, k) => ({
-    paths: parts[k] ?? [],
-    rule,
-    paint: variedPaint(paint, colours * light, colours * hue),
-  }));
+  const paints = painted(form.params, { paint, rule }, parts.length, mapOf(form));
+  return paints ? parts.map((paths, k) => ({ paths, paint, rule, ...paints[k] })) : whole;
 }

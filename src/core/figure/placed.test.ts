@@ -89,7 +89,7 @@ describe('a figure placed in another', () => {
         kind: 'drawing',
         at: { x: 0, y: 0 },
         rotation: NO_TURN,
-        numbers: { parts, places: [place] },
+        params: { parts, places: [place] },
       }),
     ).toBeNull();
   });
@@ -145,7 +145,7 @@ describe('a scatter', () => {
           kind: 'drawing',
           at: { x: 0, y: 0 },
           rotation: NO_TURN,
-          numbers: { parts, places: [{ x: 0, y: 0, size: 1, turn: NO_TURN }] },
+          params: { parts, places: [{ x: 0, y: 0, size: 1, turn: NO_TURN }] },
         },
         STRAIGHT,
       ),

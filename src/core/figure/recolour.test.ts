@@ -15,7 +15,7 @@ const circle = (id: string, fill: string, stroke: string | null = null) =>
   newShape(
     id,
     id,
-    { kind: 'ellipse', at: { x: 0, y: -20 }, rotation: NO_TURN, rx: 5, ry: 5 },
+    { kind: 'ellipse', at: { x: 0, y: -20 }, rotation: NO_TURN, params: { width: 10, height: 10 } },
     { fill, stroke: stroke === null ? null : { colour: stroke, width: 1, cap: 'round', join: 'round' } },
   );
 

@@ -3,6 +3,8 @@ import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import type { Colour, Paint } from '../scene/scene';
 import type { Figure, Round, Shape } from './model';
+import { isBuilt } from '../maker/form';
+import { makerOf, withParams } from '../maker/makers';
 import { remembered } from '../remembered';
 import { withRound, withRounds } from './update';
 
@@ -16,10 +18,11 @@ type Change = (colour: Colour) => Colour;
 
 function recolouredShape(shape: Shape, change: Change): Shape {
   const paint = mapPaint(shape.paint, change);
-  if (shape.form.kind !== 'drawing') return { ...shape, paint };
   const { form } = shape;
-  const parts = form.numbers.parts.map((part) => ({ ...part, paint: mapPaint(part.paint, change) }));
-  return { ...shape, paint, form: { ...form, numbers: { ...form.numbers, parts } } };
+  const recolour = isBuilt(form) ? makerOf(form.kind).recoloured : undefined;
+  return isBuilt(form) && recolour
+    ? { ...shape, paint, form: withParams(form, recolour(form.params, change)) }
+    : { ...shape, paint };
 }
 
 function recolouredRound(round: Round, change: Change): Round {
@@ -93,8 +96,9 @@ function countedColours({ page, rounds }: Figure): ColourUse[] {
   count(coloursOfFill(page.background));
   for (const { shapes, merge } of rounds) {
     for (const { paint, form } of shapes) {
-      // A drawing is painted by its parts.
-      if (form.kind === 'drawing') form.numbers.parts.forEach((part) => count(coloursOfPaint(part.paint)));
+      // What keeps paints of its own is painted by its parts.
+      const own = isBuilt(form) ? makerOf(form.kind).paints?.(form.params) : undefined;
+      if (own) own.forEach((each) => count(coloursOfPaint(each)));
       else if (!merge) count(coloursOfPaint(paint));
     }
     if (merge) count(coloursOfPaint(merge.paint));

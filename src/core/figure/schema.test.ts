@@ -14,7 +14,7 @@ const offsetFigure = (away: number) =>
     newShape(
       's',
       'Offset',
-      { kind: 'offset', at: { x: 0, y: -40 }, rotation: NO_TURN, numbers: { ...offset.start, away } },
+      { kind: 'offset', at: { x: 0, y: -40 }, rotation: NO_TURN, params: { ...offset.start, away } },
       START_PAINT,
     ),
   ]);
@@ -45,7 +45,7 @@ describe('the schema', () => {
           kind: 'nest',
           at: { x: 0, y: -40 },
           rotation: NO_TURN,
-          numbers: {
+          params: {
             shape: [{ closed: true, nodes }],
             angle: { num: 1, den: 36 },
             ends: 'count',

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 
 import { NODE_KINDS } from '../curve/nodes';
-import type { Field, Numbers } from '../maker/construction';
+import type { Field, Params } from '../maker/construction';
 import { MOST_PARTS, MOST_PLACES } from '../maker/drawing';
 import { formProblem, type Form } from '../maker/form';
 import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
@@ -114,12 +114,6 @@ const contours = Joi.array()
 
 const placed = { at: point.required(), rotation: turn.required() };
 
-const petalSize = Joi.alternatives().conditional('.by', {
-  is: 'size',
-  then: Joi.object({ by: Joi.valid('size').required(), length: extent, width: extent }),
-  otherwise: Joi.object({ by: Joi.valid('circles').required(), radius: extent, apart: extent }),
-});
-
 const gradient = Joi.object({
   kind: Joi.valid('linear', 'radial').required(),
   spread: Joi.valid(...SPREADS).required(),
@@ -175,7 +169,7 @@ const places = Joi.array()
   .max(MOST_PLACES)
   .required();
 
-function numberOf(field: Field<Numbers>): Joi.Schema {
+function numberOf(field: Field<Params>): Joi.Schema {
   switch (field.type) {
     case 'length':
       return field.mayBeZero ? Joi.number().min(-LIMITS.size).max(LIMITS.size).required() : extent;
@@ -203,7 +197,7 @@ const built = (kind: BuiltKind): Joi.ObjectSchema =>
   Joi.object({
     kind: Joi.valid(kind).required(),
     ...placed,
-    numbers: Joi.object(
+    params: Joi.object(
       Object.fromEntries(makerOf(kind).fields.map((field) => [field.key, numberOf(field)])),
     ).required(),
   });
@@ -213,15 +207,6 @@ const forms = {
     kind: Joi.valid('path').required(),
     contours,
   }),
-  petal: Joi.object({ kind: Joi.valid('petal').required(), ...placed, size: petalSize.required() }),
-  polygon: Joi.object({
-    kind: Joi.valid('polygon').required(),
-    ...placed,
-    sides: Joi.number().integer().min(3).max(MOST_SIDES).required(),
-    radius: extent,
-    diagonals: Joi.valid('long', 'all'),
-  }),
-  ellipse: Joi.object({ kind: Joi.valid('ellipse').required(), ...placed, rx: extent, ry: extent }),
   ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, built(kind)])) as Record<
     BuiltKind,
     Joi.ObjectSchema

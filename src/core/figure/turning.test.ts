@@ -280,7 +280,12 @@ const FORMULAS: Partial<Record<(typeof BLEND_MODES)[number], (b: number, s: numb
 };
 
 describe('a whirl of a round', () => {
-  const square: Form = { kind: 'polygon', at: { x: 0, y: 0 }, rotation: NO_TURN, sides: 4, radius: 60 };
+  const square: Form = {
+    kind: 'polygon',
+    at: { x: 0, y: 0 },
+    rotation: NO_TURN,
+    params: { sides: 4, radius: 60, diagonals: 'none' },
+  };
   const whirled = (): Figure =>
     setRoundWhirl(
       addShapes(setFold(newFigure('A', 'r'), 'r', 1), 'r', [newShape('s', 'Square', square, START_PAINT)]),

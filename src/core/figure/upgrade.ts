@@ -1,3 +1,5 @@
+import { petalOfCircles, petalOfSize } from '../maker/petal';
+import { addTurns, MOST_DEN, NO_TURN, turn } from '../number/turn';
 import { NO_FRAME } from '../symmetry/frame';
 
 type Json = Record<string, unknown>;
@@ -28,19 +30,59 @@ function withContours(form: Json): Json {
 const fromSecond = (figure: Json): Json => ({
   ...figure,
   version: 3,
-  rounds: each(figure['rounds'], (round) => ({
+  rounds: eachForm(figure, withContours),
+});
+
+/** Each shape's form changed. */
+const eachForm = (figure: Json, change: (form: Json) => Json): unknown =>
+  each(figure['rounds'], (round) => ({
     ...round,
     shapes: each(round['shapes'], (shape) =>
-      isRecord(shape['form']) ? { ...shape, form: withContours(shape['form']) } : shape,
+      isRecord(shape['form']) ? { ...shape, form: change(shape['form']) } : shape,
     ),
-  })),
-});
+  }));
+
+/** What petals, polygons and ellipses had of their own, as params like those of any construction. */
+const PARAMS: Readonly<Record<string, (form: Json) => object>> = {
+  petal: ({ size }) => {
+    const { by, length, width, radius, apart } = (isRecord(size) ? size : {}) as Record<string, number>;
+    return String(by) === 'circles'
+      ? petalOfCircles(Number(radius), Number(apart))
+      : petalOfSize(Number(length), Number(width));
+  },
+  polygon: ({ sides, radius, diagonals = 'none' }) => ({ sides, radius, diagonals }),
+  ellipse: ({ rx, ry }) => ({ width: 2 * Number(rx), height: 2 * Number(ry) }),
+};
+
+function withParams(form: Json): Json {
+  if (form['kind'] === 'path' || 'params' in form) return form;
+  const { kind, at, rotation, numbers } = form;
+  const own = PARAMS[String(kind)];
+  return { kind, at, rotation, params: own ? own(form) : numbers };
+}
+
+/** A turn that needs a larger denominator than there may be now, as the nearest that does not. */
+function withBoundedTurns(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withBoundedTurns);
+  if (!isRecord(value)) return value;
+  const { num, den } = value;
+  if (Number.isSafeInteger(num) && Number.isSafeInteger(den) && Number(den) > MOST_DEN)
+    return addTurns(turn(Number(num), Number(den)), NO_TURN);
+  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withBoundedTurns(each)]));
+}
+
+/** Version 3 had petals, polygons and ellipses apart from other constructions, and turns of any denominator. */
+const fromThird = (figure: Json): Json =>
+  withBoundedTurns({ ...figure, version: 4, rounds: eachForm(figure, withParams) }) as Json;
+
+const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird];
 
 /**
  * A figure of an earlier version of the format as the present one. What is not a figure at all comes back as it is, for the
  * schema to say what is wrong with it.
  */
 export function upgraded(figure: Json): Json {
-  const second = figure['version'] === 1 ? fromFirst(figure) : figure;
-  return second['version'] === 2 ? fromSecond(second) : second;
+  const version = figure['version'];
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return figure;
+  return STEPS.slice(version - 1).reduce((before, step) => step(before), figure);
 }

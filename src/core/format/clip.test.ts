@@ -1,3 +1,4 @@
+import { petalOfSize } from '../maker/petal';
 import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
@@ -20,14 +21,14 @@ const petal: Shape = newShape(
     kind: 'petal',
     at: { x: 3, y: -20 },
     rotation: turn(1, 7),
-    size: { by: 'size', length: 30, width: 12 },
+    params: petalOfSize(30, 12),
   },
   START_PAINT,
 );
 const kite: Shape = newShape(
   'k',
   'Kite',
-  { kind: 'kite', at: { x: 5, y: -20 }, rotation: turn(1, 12), numbers: MAKERS.kite.start },
+  { kind: 'kite', at: { x: 5, y: -20 }, rotation: turn(1, 12), params: MAKERS.kite.start },
   { ...START_PAINT, stroke: START_LINE.stroke },
 );
 const areaOf = (shapes: readonly Shape[]): number =>

@@ -11,7 +11,7 @@ import { remembered } from '../remembered';
 import type { Path } from '../curve/path';
 import { JOIN_FIELDS, type Maker } from './construction';
 
-export type BandNumbers = {
+export type BandParams = {
   /** The lines in the middle of the bands. */
   readonly along: readonly Contour[];
   readonly width: number;
@@ -26,7 +26,7 @@ export type BandNumbers = {
 const MOST_NODES = 3000;
 const MOST_DASHES = 2000;
 
-const bandTask = remembered(({ along, width, side, join, limit, cap, widths, dashes }: BandNumbers) => {
+const bandTask = remembered(({ along, width, side, join, limit, cap, widths, dashes }: BandParams) => {
   const look = { width, side, join, limit, cap, widths, dashes };
   return taskOf(BANDS, { paths: pathsOfContours(along), look });
 });
@@ -48,7 +48,7 @@ export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly 
   }));
 
 /** A line made into a closed shape that stays a line with a width: its joins, caps, side, widths along it and dashes. */
-export const band: Maker<BandNumbers, readonly Path[]> = {
+export const band: Maker<BandParams, readonly Path[]> = {
   name: 'Band',
   fields: [
     { key: 'along', label: 'Along', type: 'drawn' },
@@ -113,10 +113,10 @@ export const band: Maker<BandNumbers, readonly Path[]> = {
   isOnePart: true,
   paths: (_, outlines) => outlines,
   grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
-  facts: (numbers, paths) => [
+  facts: (params, paths) => [
     {
       caption: 'Line',
-      value: pathsOfContours(numbers.along).reduce((sum, path) => sum + pathLength(path), 0),
+      value: pathsOfContours(params.along).reduce((sum, path) => sum + pathLength(path), 0),
       as: 'length',
     },
     { caption: 'Area', value: signedArea(paths), as: 'plain' },

@@ -6,7 +6,7 @@ import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { polygonOf, type Maker } from './construction';
 
-export type BarFrameNumbers = { readonly sides: number; readonly radius: number; readonly bar: number };
+export type BarFrameParams = { readonly sides: number; readonly radius: number; readonly bar: number };
 
 const apothem = (sides: number, radius: number): number => radius * Math.cos(Math.PI / sides);
 
@@ -30,7 +30,7 @@ function meeting(sides: number, k: number, a: number, b: number): Point {
  * runs along the outer strip of its side and turns into the inner strip of the next. Together they fill the ring between the
  * outer and the innermost polygon, each bar an n-th of it.
  */
-export const barFrame: Maker<BarFrameNumbers> = {
+export const barFrame: Maker<BarFrameParams> = {
   name: 'Bar frame',
   fields: [
     { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 72 },

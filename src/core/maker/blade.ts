@@ -4,7 +4,7 @@ import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { polygonOf, type Maker } from './construction';
 
-export type BladeNumbers = {
+export type BladeParams = {
   readonly sides: number;
   readonly radius: number;
   readonly width: number;
@@ -12,10 +12,10 @@ export type BladeNumbers = {
   readonly side: 'inside' | 'outside';
 };
 
-const sideLength = ({ sides, radius }: BladeNumbers): number => 2 * radius * Math.sin(Math.PI / sides);
+const sideLength = ({ sides, radius }: BladeParams): number => 2 * radius * Math.sin(Math.PI / sides);
 
 /** The upper corner of the polygon, the direction of its side, and the direction square to that of the bar's width. */
-function frame({ sides, radius, side }: BladeNumbers): { corner: Point; along: Point; across: Point } {
+function frame({ sides, radius, side }: BladeParams): { corner: Point; along: Point; across: Point } {
   const corner = alongTurn(turn(0), radius);
   const chord = subtract(alongTurn(turn(1, sides), radius), corner);
   const along = scaleBy(chord, 1 / Math.hypot(chord.x, chord.y));
@@ -27,7 +27,7 @@ function frame({ sides, radius, side }: BladeNumbers): { corner: Point; along: P
  * A blade: a bar that lies along a side of a regular polygon about the origin, one of its corners on the polygon's
  * upper corner. The side is 2 r sin(π/n) long (plane trigonometry).
  */
-export const blade: Maker<BladeNumbers> = {
+export const blade: Maker<BladeParams> = {
   name: 'Blade',
   fields: [
     { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 720 },
@@ -47,20 +47,20 @@ export const blade: Maker<BladeNumbers> = {
   start: { sides: 8, radius: 50, width: 10, length: 70, side: 'inside' },
   problem: ({ radius, width, length }) =>
     radius > 0 && width > 0 && length > 0 ? null : finding('blade.size'),
-  paths: (numbers) => {
-    const { corner, along, across } = frame(numbers);
-    const far = add(corner, scaleBy(along, numbers.length));
-    const wide = scaleBy(across, numbers.width);
+  paths: (params) => {
+    const { corner, along, across } = frame(params);
+    const far = add(corner, scaleBy(along, params.length));
+    const wide = scaleBy(across, params.width);
     return [polygonOf([corner, far, add(far, wide), add(corner, wide)])];
   },
   extent: ({ radius }) => radius,
-  grips: (numbers) => {
-    const { corner, along, across } = frame(numbers);
-    const far = add(corner, scaleBy(along, numbers.length));
+  grips: (params) => {
+    const { corner, along, across } = frame(params);
+    const far = add(corner, scaleBy(along, params.length));
     return [
       {
         id: 'end',
-        at: add(far, scaleBy(across, numbers.width)),
+        at: add(far, scaleBy(across, params.width)),
         drag: (to) => {
           const way = subtract(to, corner);
           return {
@@ -71,8 +71,8 @@ export const blade: Maker<BladeNumbers> = {
       },
     ];
   },
-  facts: (numbers) => [
-    { caption: 'Side of the polygon', value: sideLength(numbers), as: 'length' },
-    { caption: 'Past the next corner', value: numbers.length - sideLength(numbers), as: 'length' },
+  facts: (params) => [
+    { caption: 'Side of the polygon', value: sideLength(params), as: 'length' },
+    { caption: 'Past the next corner', value: params.length - sideLength(params), as: 'length' },
   ],
 };

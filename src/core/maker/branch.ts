@@ -7,7 +7,7 @@ import { degreesOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { arcAbout, lineOf, polygonOf, type Maker } from './construction';
 
-export type BranchNumbers = {
+export type BranchParams = {
   readonly length: number;
   readonly pairs: number;
   readonly angle: Turn;
@@ -24,7 +24,7 @@ export type BranchNumbers = {
  * Where the pairs leave the stem: from the first to the last, each gap `growth` times the one before it, so at
  * (qⁱ − 1) / (qᵖ⁻¹ − 1) of the way (sum of a geometric series); evenly for q = 1.
  */
-export function pairPositions({ pairs, first, last, growth }: BranchNumbers): number[] {
+export function pairPositions({ pairs, first, last, growth }: BranchParams): number[] {
   return Array.from({ length: pairs }, (_, i) => {
     if (pairs === 1) return first;
     const share =
@@ -34,7 +34,7 @@ export function pairPositions({ pairs, first, last, growth }: BranchNumbers): nu
 }
 
 /** Lengths of the arms: all equal, falling evenly towards the tip, or as the half wave of a leaf. */
-export function armLengths({ pairs, arm, law }: BranchNumbers): number[] {
+export function armLengths({ pairs, arm, law }: BranchParams): number[] {
   return Array.from({ length: pairs }, (_, i) => {
     if (law === 'equal') return arm;
     return law === 'falling' ? arm * (1 - i / pairs) : arm * Math.sin((Math.PI * (i + 1)) / (pairs + 1));
@@ -42,7 +42,7 @@ export function armLengths({ pairs, arm, law }: BranchNumbers): number[] {
 }
 
 /** A bar from a point in a direction, its end flat, a half circle, or a point as long as it is wide. */
-function bar(from: Point, direction: Turn, length: number, width: number, tip: BranchNumbers['tip']): Path {
+function bar(from: Point, direction: Turn, length: number, width: number, tip: BranchParams['tip']): Path {
   const along = alongTurn(direction, 1);
   const across = { x: -along.y, y: along.x };
   const at = (u: number, v: number): Point => add(add(from, scaleBy(along, u)), scaleBy(across, v));
@@ -61,7 +61,7 @@ function bar(from: Point, direction: Turn, length: number, width: number, tip: B
  * A branch: a stem from the origin upward with pairs of arms at an angle to it. With a width each bar is a shape; with
  * none they are lines, to be stroked.
  */
-export const branch: Maker<BranchNumbers> = {
+export const branch: Maker<BranchParams> = {
   name: 'Branch',
   fields: [
     { key: 'length', label: 'Length', type: 'length' },
@@ -113,16 +113,16 @@ export const branch: Maker<BranchNumbers> = {
     if (!(growth > 0)) return finding('branch.growth');
     return width >= 0 && width < length ? null : finding('branch.width', length);
   },
-  paths: (numbers) => {
-    const { length, angle, width, tip } = numbers;
-    const arms = armLengths(numbers);
+  paths: (params) => {
+    const { length, angle, width, tip } = params;
+    const arms = armLengths(params);
     const stroke = (from: Point, direction: Turn, long: number): Path =>
       width > 0
         ? bar(from, direction, long, width, tip)
         : lineOf(from, add(from, alongTurn(direction, long)));
     return [
       stroke(ORIGIN, turn(0), length),
-      ...pairPositions(numbers).flatMap((s, i) => {
+      ...pairPositions(params).flatMap((s, i) => {
         const right = stroke(point(0, -s), angle, arms[i] ?? 0);
         // Walked back, so that bars that overlap wind the same way.
         return [right, reversedPath(mapPath(right, MIRROR))];
@@ -130,29 +130,29 @@ export const branch: Maker<BranchNumbers> = {
     ];
   },
   extent: ({ length }) => length,
-  grips: (numbers) => {
-    const { first, angle, length } = numbers;
-    const [reach = numbers.arm] = armLengths(numbers);
+  grips: (params) => {
+    const { first, angle, length } = params;
+    const [reach = params.arm] = armLengths(params);
     const from = point(0, -first);
     return [
       {
         id: 'arm',
         at: add(from, alongTurn(angle, reach)),
-        drag: (to) => ({ arm: Math.max(1e-6, (Math.hypot(to.x, to.y + first) * numbers.arm) / reach) }),
+        drag: (to) => ({ arm: Math.max(1e-6, (Math.hypot(to.x, to.y + first) * params.arm) / reach) }),
       },
-      { id: 'first', at: from, drag: (to) => ({ first: Math.min(numbers.last, Math.max(0, -to.y)) }) },
+      { id: 'first', at: from, drag: (to) => ({ first: Math.min(params.last, Math.max(0, -to.y)) }) },
       {
         id: 'last',
-        at: point(0, -numbers.last),
+        at: point(0, -params.last),
         drag: (to) => ({ last: Math.min(length, Math.max(first, -to.y)) }),
       },
     ];
   },
-  facts: (numbers) => {
-    const [a = 0, b = 0] = pairPositions(numbers);
+  facts: (params) => {
+    const [a = 0, b = 0] = pairPositions(params);
     return [
       { caption: 'First gap', value: b - a, as: 'length' },
-      { caption: 'Between a pair', value: 2 * degreesOf(numbers.angle), as: 'degrees' },
+      { caption: 'Between a pair', value: 2 * degreesOf(params.angle), as: 'degrees' },
     ];
   },
 };

@@ -1,4 +1,4 @@
-import { scaleMap } from '../curve/affine';
+import { scaleMap, type Affine } from '../curve/affine';
 import { mappedContours, type Contour } from '../curve/contours';
 import type { Path } from '../curve/path';
 import { cross, dot, ORIGIN, subtract, type Point } from '../curve/point';
@@ -6,6 +6,7 @@ import { line, type ArcSegment } from '../curve/segment';
 import type { BandJoin } from '../merge/band';
 import type { Task } from '../derive';
 import type { Finding } from '../finding';
+import type { Colour, FillRule, Paint } from '../scene/scene';
 import type { Turn } from '../number/turn';
 import type { DrawnPart, Place } from './drawn';
 
@@ -14,13 +15,13 @@ import type { DrawnPart, Place } from './drawn';
  * that were drawn, in its own coordinates. */
 export type Value =
   number | string | Turn | readonly number[] | readonly Contour[] | readonly DrawnPart[] | readonly Place[];
-export type Numbers = Readonly<Record<string, Value>>;
+export type Params = Readonly<Record<string, Value>>;
 
 interface Asked<N> {
   readonly key: keyof N & string;
   readonly label: string;
   /** False where the number does not count for what else is chosen. */
-  readonly when?: (numbers: N) => boolean;
+  readonly when?: (params: N) => boolean;
 }
 
 /** A number that a construction asks for, as a field of the inspector and a rule of the file format. */
@@ -46,6 +47,12 @@ interface Grip<N> {
   readonly drag: (to: Point) => Partial<N>;
 }
 
+/** How a shape or a part of it is painted and filled. */
+export interface ShapePaint {
+  readonly paint: Paint;
+  readonly rule: FillRule;
+}
+
 /** A figure that follows from the numbers. */
 export interface MakerFact {
   readonly caption: string;
@@ -57,29 +64,52 @@ export interface MakerFact {
  * A construction from numbers that stays numbers. Its own coordinates have the origin where it is placed and are
  * upright: its far end lies straight up.
  */
-export interface Maker<N extends Numbers, S = undefined> {
+export interface Maker<N extends Params, S = undefined> {
   readonly name: string;
+  /** What its origin is called; “Origin” without it. */
+  readonly originName?: string;
   readonly fields: readonly Field<N>[];
-  /** Numbers to begin with, of a page some 180 across. */
+  /** Params to begin with, of a page some 180 across. */
   readonly start: N;
   /** Why the numbers make nothing, with what would; null where they may. Looks at the numbers alone and takes no time. */
-  readonly problem: (numbers: N) => Finding | null;
+  readonly problem: (params: N) => Finding | null;
+  /** The params with those that follow from others; all are kept, so that each can be asked for. */
+  readonly completed?: (params: N) => N;
   /** What has to be worked out before it can be drawn: a task whose answer the other functions get. Most have none. */
-  readonly solve?: (numbers: N) => Task<S>;
+  readonly solve?: (params: N) => Task<S>;
   /** The paths in own coordinates. */
-  readonly paths: (numbers: N, ...solved: S extends undefined ? [] : [solved: S]) => readonly Path[];
+  readonly paths: (params: N, ...solved: S extends undefined ? [] : [solved: S]) => readonly Path[];
   /** How many of the paths, one after the other, make each part with its holes, again and again to the end; one each without it. */
-  readonly partSizes?: (numbers: N) => readonly number[];
+  readonly partSizes?: (params: N) => readonly number[];
   /** True where all paths together are one part with its holes. */
   readonly isOnePart?: boolean;
   /** How far the far end is from the origin; without it, there is no such end to drag. */
-  readonly extent?: (numbers: N) => number;
+  readonly extent?: (params: N) => number;
   /** The numbers with the far end elsewhere; without it all lengths are scaled. */
-  readonly reached?: (numbers: N, extent: number) => N;
+  readonly reached?: (params: N, extent: number) => N;
+  /** True where the far end stays when the origin is dragged. */
+  readonly holdsFarEnd?: boolean;
+  /** The params with its width alone multiplied; null where it has none of its own now, and without it never. */
+  readonly widened?: (params: N, factor: number) => N | null;
+  /** True where the nodes of its paths are no corners to be caught. */
+  readonly isWithoutCorners?: boolean;
+  /** The paints that it keeps itself, of what is painted by its own parts; with other colours. */
+  readonly paints?: (params: N) => readonly Paint[];
+  readonly recoloured?: (params: N, change: (colour: Colour) => Colour) => N;
+  /**
+   * What each of so many parts is painted with; null, as without it, where all are in the shape's own paint.
+   * @param map from the construction's coordinates to the motif's, in which paints stand
+   */
+  readonly painted?: (
+    params: N,
+    shape: ShapePaint,
+    parts: number,
+    map: Affine,
+  ) => readonly ShapePaint[] | null;
   /** The fill rule that shows it best; nonzero without one. */
   readonly rule?: 'evenodd';
-  readonly grips?: (numbers: N, solved: S | undefined) => readonly Grip<N>[];
-  readonly facts?: (numbers: N, paths: readonly Path[], solved: S | undefined) => readonly MakerFact[];
+  readonly grips?: (params: N, solved: S | undefined) => readonly Grip<N>[];
+  readonly facts?: (params: N, paths: readonly Path[], solved: S | undefined) => readonly MakerFact[];
 }
 
 /** How the corners of an outline are joined. */
@@ -105,17 +135,17 @@ export const JOIN_FIELDS: readonly Field<{ readonly join: BandJoin; readonly lim
 ];
 
 /** The numbers with every length multiplied by a factor. */
-export function scaledNumbers<N extends Numbers, S>(maker: Maker<N, S>, numbers: N, factor: number): N {
-  const scaled: Record<string, Value> = { ...numbers };
+export function scaledParams<N extends Params, S>(maker: Maker<N, S>, params: N, factor: number): N {
+  const scaled: Record<string, Value> = { ...params };
   for (const field of maker.fields) {
     const { key, type } = field;
-    if (type === 'length') scaled[key] = (numbers[key] as number) * factor;
+    if (type === 'length') scaled[key] = (params[key] as number) * factor;
     if (type === 'list' && field.lengths)
-      scaled[key] = (numbers[key] as readonly number[]).map((length) => length * factor);
+      scaled[key] = (params[key] as readonly number[]).map((length) => length * factor);
     if (type === 'drawn')
-      scaled[key] = mappedContours(numbers[key] as readonly Contour[], scaleMap(factor, ORIGIN));
+      scaled[key] = mappedContours(params[key] as readonly Contour[], scaleMap(factor, ORIGIN));
     if (type === 'places')
-      scaled[key] = (numbers[key] as readonly Place[]).map((place) => ({
+      scaled[key] = (params[key] as readonly Place[]).map((place) => ({
         ...place,
         x: place.x * factor,
         y: place.y * factor,

@@ -7,7 +7,7 @@ import { turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { arcAbout, type Maker } from './construction';
 
-export type DialNumbers = {
+export type DialParams = {
   readonly sectors: number;
   readonly radius: number;
   readonly marks: readonly number[];
@@ -33,7 +33,7 @@ function cell(sectors: number, inner: number, outer: number): Path {
 }
 
 /** A dial: equal sectors times rings, the rings between marks given in per cent of the radius; each cell one path. */
-export const dial: Maker<DialNumbers> = {
+export const dial: Maker<DialParams> = {
   name: 'Dial',
   fields: [
     { key: 'sectors', label: 'Sectors', type: 'count', least: 2, most: 720 },

@@ -1,3 +1,4 @@
+import { mapPaint } from '../paint/fills';
 import { finding, type Finding } from '../finding';
 import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
 import { mappedContours, pathsOfContours } from '../curve/contours';
@@ -7,7 +8,7 @@ import { placedPaint } from '../paint/gradient';
 import type { Maker } from './construction';
 import type { DrawnPart, Place } from './drawn';
 
-export type DrawingNumbers = {
+export type DrawingParams = {
   readonly parts: readonly DrawnPart[];
   readonly places: readonly Place[];
 };
@@ -21,7 +22,7 @@ const nodesIn = (parts: readonly DrawnPart[]): number =>
   parts.reduce((sum, { contours }) => sum + contours.reduce((all, { nodes }) => all + nodes.length, 0), 0);
 
 /** Why a drawing with so many parts cannot be placed so often, or null where it can. */
-export function drawingProblem({ parts, places }: DrawingNumbers): Finding | null {
+export function drawingProblem({ parts, places }: DrawingParams): Finding | null {
   if (parts.length === 0) return finding('drawing.empty');
   if (parts.length > MOST_PARTS) return finding('drawing.parts', parts.length, MOST_PARTS);
   if (places.length === 0) return finding('drawing.places');
@@ -34,7 +35,7 @@ const mapAt = ({ x, y, size, turn }: Place): Affine =>
   compose(moveMap({ x, y }), compose(turnMap(turn), scaleMap(size, ORIGIN)));
 
 /** A drawing's parts at all its places, one after the other. */
-export const placedParts = ({ parts, places }: DrawingNumbers): DrawnPart[] =>
+const placedParts = ({ parts, places }: DrawingParams): DrawnPart[] =>
   places.flatMap((place) => {
     const map = mapAt(place);
     return parts.map(({ contours, paint, rule }) => ({
@@ -45,7 +46,7 @@ export const placedParts = ({ parts, places }: DrawingNumbers): DrawnPart[] =>
   });
 
 /** Another figure, as it was when it was taken, shown at one place or many; each part keeps its own paint. */
-export const drawing: Maker<DrawingNumbers> = {
+export const drawing: Maker<DrawingParams> = {
   name: 'Placed figure',
   fields: [
     { key: 'parts', label: 'Parts', type: 'parts' },
@@ -70,6 +71,13 @@ export const drawing: Maker<DrawingNumbers> = {
     places: [{ x: 0, y: 0, size: 1, turn: { num: 0, den: 1 } }],
   },
   problem: drawingProblem,
+  painted: (params, _shape, _parts, map) =>
+    placedParts(params).map(({ paint, rule }) => ({ rule, paint: placedPaint(paint, map) })),
+  paints: ({ parts }) => parts.map(({ paint }) => paint),
+  recoloured: ({ parts, ...params }, change) => ({
+    ...params,
+    parts: parts.map((part) => ({ ...part, paint: mapPaint(part.paint, change) })),
+  }),
   partSizes: ({ parts }) => parts.map(({ contours }) => contours.length),
   paths: ({ parts, places }) =>
     places.flatMap((place) => {

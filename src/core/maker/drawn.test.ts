@@ -15,7 +15,7 @@ import { scaleMap } from '../curve/affine';
 import { turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { nest, nestFactor } from './nest';
-import { stamp, stampChances, stampCount, type StampNumbers } from './stamp';
+import { stamp, stampChances, stampCount, type StampParams } from './stamp';
 import { contoursAbout, STOCK_IDS, stockContours } from './stock';
 import { whirlFactor } from './whirl';
 
@@ -31,8 +31,8 @@ const polygon = (sides: number, r: number): Contour =>
 const circle = stockContours('circle', 2);
 
 /** The middles of stamps that are circles. */
-const middles = (numbers: StampNumbers): Point[] =>
-  stamp.paths(numbers).map((path) => {
+const middles = (params: StampParams): Point[] =>
+  stamp.paths(params).map((path) => {
     const box = boundsOfPaths([path]);
     return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
   });
@@ -101,13 +101,13 @@ describe('stamps', () => {
       ],
       false,
     );
-    const size = (numbers: StampNumbers): [number, number] => {
-      const box = boundsOfPaths([stamp.paths(numbers)[0]!]);
+    const size = (params: StampParams): [number, number] => {
+      const box = boundsOfPaths([stamp.paths(params)[0]!]);
       return [box.right - box.left, box.bottom - box.top];
     };
-    const numbers = { ...stamp.start, along: [line], shape: bar };
-    expect(size(numbers).map((n) => Number(n.toFixed(9)))).toEqual([1, 4]);
-    expect(size({ ...numbers, facing: 'upright' }).map((n) => Number(n.toFixed(9)))).toEqual([4, 1]);
+    const params = { ...stamp.start, along: [line], shape: bar };
+    expect(size(params).map((n) => Number(n.toFixed(9)))).toEqual([1, 4]);
+    expect(size({ ...params, facing: 'upright' }).map((n) => Number(n.toFixed(9)))).toEqual([4, 1]);
   });
 
   it('vary by a seed that is kept, within their share, and do not change as the line grows', () => {
@@ -130,7 +130,7 @@ describe('stamps', () => {
     expect(new Set(widths.map((w) => w.toFixed(6))).size).toBe(widths.length);
   });
 
-  it('are refused in numbers that nobody wants, with the spacing that works', () => {
+  it('are refused in params that nobody wants, with the spacing that works', () => {
     expect(stamp.problem({ ...stamp.start, spacing: 0.001 })?.sentence).toContain(
       'the spacing is 0.04 or more',
     );
@@ -164,9 +164,9 @@ describe('a whirl of a shape', () => {
 
   it('of any curve touches the one outside it and does not cross it', () => {
     const [heart] = stockContours('heart', 20);
-    const numbers = { ...nest.start, shape: [heart!], count: 4 };
-    expect(nest.problem(numbers)).toBeNull();
-    const paths = nest.paths(numbers, made(nest.solve!(numbers).run()));
+    const params = { ...nest.start, shape: [heart!], count: 4 };
+    expect(nest.problem(params)).toBeNull();
+    const paths = nest.paths(params, made(nest.solve!(params).run()));
     expect(paths).toHaveLength(4);
     for (let k = 1; k < paths.length; k += 1) {
       const gap = gapOfCurves([paths[k]!], [paths[k - 1]!]);

@@ -3,13 +3,13 @@ import { ORIGIN, point } from '../curve/point';
 import { line } from '../curve/segment';
 import { arcAbout, reflected, type Maker } from './construction';
 
-export type DropNumbers = { readonly length: number; readonly width: number };
+export type DropParams = { readonly length: number; readonly width: number };
 
 /**
  * A drop: a circle and its two tangents from the tip, which is the origin. The tangent from a point d away touches a
  * circle of radius r at √(d² − r²) from it, r/d being the sine of its angle to the axis (Euclid III.36).
  */
-export const drop: Maker<DropNumbers> = {
+export const drop: Maker<DropParams> = {
   name: 'Drop',
   fields: [
     { key: 'length', label: 'Length', type: 'length' },
@@ -20,6 +20,7 @@ export const drop: Maker<DropNumbers> = {
     if (!(width > 0)) return finding('drop.width');
     return length > width ? null : finding('drop.length', width);
   },
+  widened: (params, factor) => ({ ...params, width: params.width * factor }),
   paths: ({ length, width }) => {
     const r = width / 2;
     const d = length - r;

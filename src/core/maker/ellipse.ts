@@ -1,58 +1,57 @@
-import { finding, type Finding } from '../finding';
 import { mapPath, type Path } from '../curve/path';
-import { ORIGIN, point, type Point } from '../curve/point';
+import { ORIGIN, point } from '../curve/point';
 import { arcFromBulge } from '../curve/segment';
-import { ownPoint, placePath, placePoint, type MakerHandle, type Placed } from './placed';
+import { finding } from '../finding';
+import type { Maker } from './construction';
 
-/** An ellipse about `at` with half-axes `rx` across and `ry` along, before it is turned. */
-export interface EllipseForm extends Placed {
-  readonly kind: 'ellipse';
-  readonly rx: number;
-  readonly ry: number;
-}
-
-export const ellipseProblem = ({ rx, ry }: Pick<EllipseForm, 'rx' | 'ry'>): Finding | null =>
-  rx > 0 && ry > 0 ? null : finding('ellipse.size');
+export type EllipseParams = { readonly width: number; readonly height: number };
 
 const QUARTER_BULGE = Math.tan(Math.PI / 8);
 
+/** A circle about 0, 0 as four exact arcs from quadrant to quadrant. */
+function quarters(r: number): Path {
+  const [top, right, bottom, left] = [point(0, -r), point(r, 0), point(0, r), point(-r, 0)];
+  const arcs = (
+    [
+      [top, right],
+      [right, bottom],
+      [bottom, left],
+      [left, top],
+    ] as const
+  ).map(([from, to]) => {
+    const arc = arcFromBulge(from, to, QUARTER_BULGE);
+    return arc.kind === 'arc' ? { ...arc, centre: ORIGIN, radius: r, sweep: Math.PI / 2 } : arc;
+  });
+  return { closed: true, segments: arcs };
+}
+
+/** A circle that is dragged stays one. @param size across or along, from the middle */
+const sized = (params: EllipseParams, side: keyof EllipseParams, size: number): Partial<EllipseParams> => {
+  if (size === 0) return {};
+  return params.width === params.height ? { width: 2 * size, height: 2 * size } : { [side]: 2 * size };
+};
+
 /**
- * A circle is four exact arcs from quadrant to quadrant; any other ellipse is twelve cubics within 1e-6 of
- * its size (see `cubicsOfArc`).
+ * An ellipse about its origin. A circle is four exact arcs; any other ellipse is twelve cubics within 1e-6 of its size (see
+ * `cubicsOfArc`).
  */
-export function ellipsePath(form: EllipseForm): Path {
-  const { rx, ry } = form;
-  const quarters = (r: number): Path => {
-    const [top, right, bottom, left] = [point(0, -r), point(r, 0), point(0, r), point(-r, 0)];
-    const arcs = (
-      [
-        [top, right],
-        [right, bottom],
-        [bottom, left],
-        [left, top],
-      ] as const
-    ).map(([from, to]) => {
-      const arc = arcFromBulge(from, to, QUARTER_BULGE);
-      return arc.kind === 'arc' ? { ...arc, centre: ORIGIN, radius: r, sweep: Math.PI / 2 } : arc;
-    });
-    return { closed: true, segments: arcs };
-  };
-  if (rx === ry) return placePath(form, quarters(rx));
-  return placePath(form, mapPath(quarters(1), { a: rx, b: 0, c: 0, d: ry, e: 0, f: 0 }));
-}
-
-export const ellipseHandles = (form: EllipseForm): MakerHandle[] => [
-  { id: 'middle', point: form.at },
-  { id: 'across', point: placePoint(form, point(form.rx, 0)) },
-  { id: 'along', point: placePoint(form, point(0, -form.ry)) },
-];
-
-/** The ellipse with one handle put at a point of the motif. A circle stays one. */
-export function dragEllipse(form: EllipseForm, id: string, to: Point): EllipseForm {
-  if (id === 'middle') return { ...form, at: to };
-  const own = ownPoint(form, to);
-  const size = Math.abs(id === 'across' ? own.x : own.y);
-  if (size === 0) return form;
-  if (form.rx === form.ry) return { ...form, rx: size, ry: size };
-  return id === 'across' ? { ...form, rx: size } : { ...form, ry: size };
-}
+export const ellipse: Maker<EllipseParams> = {
+  name: 'Ellipse',
+  originName: 'Middle',
+  fields: [
+    { key: 'width', label: 'Width', type: 'length' },
+    { key: 'height', label: 'Height', type: 'length' },
+  ],
+  start: { width: 20, height: 20 },
+  problem: ({ width, height }) => (width > 0 && height > 0 ? null : finding('ellipse.size')),
+  paths: ({ width, height }) =>
+    width === height
+      ? [quarters(width / 2)]
+      : [mapPath(quarters(1), { a: width / 2, b: 0, c: 0, d: height / 2, e: 0, f: 0 })],
+  grips: (params) => [
+    { id: 'across', at: point(params.width / 2, 0), drag: (to) => sized(params, 'width', Math.abs(to.x)) },
+    { id: 'along', at: point(0, -params.height / 2), drag: (to) => sized(params, 'height', Math.abs(to.y)) },
+  ],
+  widened: (params, factor) => ({ ...params, width: params.width * factor }),
+  isWithoutCorners: true,
+};

@@ -1,3 +1,4 @@
+import { petalOfSize } from './petal';
 import { STRAIGHT } from '../derive';
 import type { Path } from '../curve/path';
 import fc from 'fast-check';
@@ -20,14 +21,13 @@ const circle = (r: number, at: number): Form => ({
   kind: 'ellipse',
   at: { x: 0, y: -at },
   rotation: NO_TURN,
-  rx: r,
-  ry: r,
+  params: { width: 2 * r, height: 2 * r },
 });
 const petal: Form = {
   kind: 'petal',
   at: { x: 0, y: -20 },
   rotation: NO_TURN,
-  size: { by: 'size', length: 40, width: 10 },
+  params: petalOfSize(40, 10),
 };
 const leaning: Form = { ...petal, rotation: turn(1, 20) };
 
@@ -42,8 +42,8 @@ describe('gaps between curves', () => {
     const curves: Form[] = [
       petal,
       leaning,
-      { kind: 'ellipse', at: ORIGIN, rotation: turn(1, 9), rx: 9, ry: 4 },
-      { kind: 'polygon', at: ORIGIN, rotation: NO_TURN, sides: 5, radius: 8 },
+      { kind: 'ellipse', at: ORIGIN, rotation: turn(1, 9), params: { width: 18, height: 8 } },
+      { kind: 'polygon', at: ORIGIN, rotation: NO_TURN, params: { sides: 5, radius: 8, diagonals: 'none' } },
     ];
     fc.assert(
       fc.property(fc.nat(3), fc.nat(3), fc.integer({ min: 60, max: 90 }), (i, j, away) => {
@@ -124,7 +124,12 @@ describe('fitting neighbours', () => {
     expect(fitNeighbours([], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
     });
-    const square: Form = { kind: 'polygon', at: { x: 0, y: -30 }, rotation: NO_TURN, sides: 4, radius: 5 };
+    const square: Form = {
+      kind: 'polygon',
+      at: { x: 0, y: -30 },
+      rotation: NO_TURN,
+      params: { sides: 4, radius: 5, diagonals: 'none' },
+    };
     expect(fitNeighbours([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
       finding: { code: 'fit.width' },
@@ -137,7 +142,12 @@ describe('fitting neighbours', () => {
       const factor = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other], STRAIGHT);
       expect(Math.abs((factor ?? 0) * r - 16)).toBeLessThan(1e-8);
     }
-    const kite: Form = { kind: 'polygon', at: { x: 20, y: -10 }, rotation: NO_TURN, sides: 4, radius: 3 };
+    const kite: Form = {
+      kind: 'polygon',
+      at: { x: 20, y: -10 },
+      rotation: NO_TURN,
+      params: { sides: 4, radius: 3, diagonals: 'none' },
+    };
     const factor = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)], STRAIGHT);
     expect(Math.abs((factor ?? 0) * 3 - 15)).toBeLessThan(1e-8);
   });

@@ -9,28 +9,10 @@ import { bisected } from '../number/solve';
 import { negateTurn, turn } from '../number/turn';
 import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
 import { halfWedge } from '../symmetry/wedge';
-import { movedForm, pathsOfForm, scaledForm, type Form } from './form';
+import { movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
 
 /** What is changed so that neighbours keep a gap. */
 export type FitBy = 'size' | 'width' | 'distance' | 'fold';
-
-/** A form with its width alone multiplied; null where it has none of its own. */
-export function widenedForm(form: Form, factor: number): Form | null {
-  switch (form.kind) {
-    case 'petal':
-      return form.size.by === 'size'
-        ? { ...form, size: { ...form.size, width: form.size.width * factor } }
-        : null;
-    case 'ellipse':
-      return { ...form, rx: form.rx * factor };
-    case 'drop':
-    case 'heart':
-    case 'kite':
-      return { ...form, numbers: { ...form.numbers, width: form.numbers.width * factor } } as Form;
-    default:
-      return null;
-  }
-}
 
 /**
  * The gap between neighbouring copies of paths, in the figure's unit; negative where they overlap. Where a copy is

@@ -2,10 +2,10 @@ import { finding } from '../finding';
 import { ORIGIN, point } from '../curve/point';
 import { polygonOf, reflected, type Maker } from './construction';
 
-export type KiteNumbers = { readonly length: number; readonly width: number; readonly widest: number };
+export type KiteParams = { readonly length: number; readonly width: number; readonly widest: number };
 
 /** A kite: four straight sides, two and two alike; its widest place stands `widest` above its base, the origin. */
-export const kite: Maker<KiteNumbers> = {
+export const kite: Maker<KiteParams> = {
   name: 'Kite',
   fields: [
     { key: 'length', label: 'Length', type: 'length' },
@@ -17,6 +17,7 @@ export const kite: Maker<KiteNumbers> = {
     if (!(length > 0 && width > 0)) return finding('kite.size');
     return widest > 0 && widest < length ? null : finding('kite.widest', length);
   },
+  widened: (params, factor) => ({ ...params, width: params.width * factor }),
   paths: ({ length, width, widest }) => {
     const right = point(width / 2, -widest);
     return [polygonOf([ORIGIN, reflected(right), point(0, -length), right])];

@@ -5,7 +5,7 @@ import { gcd, radiansOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import type { Maker } from './construction';
 
-export type KnotNumbers = {
+export type KnotParams = {
   readonly lobes: number;
   readonly skip: number;
   readonly radius: number;
@@ -17,7 +17,7 @@ export type KnotNumbers = {
  * towards the middle. Three half circles, and arcs of other angles, make the three-lobed knot. The bulge of an arc of angle a is
  * tan(a/4) (DXF reference, group code 42).
  */
-export const knot: Maker<KnotNumbers> = {
+export const knot: Maker<KnotParams> = {
   name: 'Knot',
   fields: [
     { key: 'lobes', label: 'Lobes', type: 'count', least: 3, most: 180 },

@@ -3,7 +3,7 @@ import { ORIGIN, point, type Point } from '../curve/point';
 import { circlePath, commonOfCircles } from './circle';
 import type { Maker } from './construction';
 
-export type LatticeNumbers = {
+export type LatticeParams = {
   readonly rings: number;
   readonly radius: number;
   readonly spacing: number;
@@ -24,7 +24,7 @@ function gridPoints(rings: number, spacing: number): Point[] {
  * Equal circles on the 60° grid: k rings round one hold 1 + 3 k (k + 1) of them. As far apart as their radius they go
  * through each other's centres. Clipped, each becomes what it shares with one circle about the origin.
  */
-export const lattice: Maker<LatticeNumbers> = {
+export const lattice: Maker<LatticeParams> = {
   name: 'Lattice',
   fields: [
     { key: 'rings', label: 'Rings', type: 'count', least: 0, most: 14 },

@@ -13,7 +13,7 @@ import { NO_TURN, turn } from '../number/turn';
 import { armLengths, branch, pairPositions } from './branch';
 import { barFrame } from './barFrame';
 import { blade } from './blade';
-import { scaledNumbers } from './construction';
+import { scaledParams } from './construction';
 import { dial } from './dial';
 import { drop } from './drop';
 import { dragFormHandle, formProblem, handlesOfForm, pathsOfForm, plainForms, scaledForm } from './form';
@@ -21,7 +21,7 @@ import { heart } from './heart';
 import { kite } from './kite';
 import { knot } from './knot';
 import { lattice } from './lattice';
-import { BUILT_KINDS, makerOf, MAKERS, withNumbers, type BuiltForm } from './makers';
+import { BUILT_KINDS, makerOf, MAKERS, withParams, type BuiltForm } from './makers';
 import { ray } from './ray';
 import { rectangle } from './rectangle';
 import { scallop } from './scallop';
@@ -33,7 +33,7 @@ import { whirl, whirlCount, whirlFactor } from './whirl';
 const close = (a: number, b: number): void => expect(Math.abs(a - b)).toBeLessThan(1e-9 * (1 + Math.abs(b)));
 
 const formOf = (kind: (typeof BUILT_KINDS)[number]): BuiltForm =>
-  withNumbers({ kind, at: { x: 3, y: -5 }, rotation: turn(1, 7) } as BuiltForm, makerOf(kind).start);
+  withParams({ kind, at: { x: 3, y: -5 }, rotation: turn(1, 7) } as BuiltForm, makerOf(kind).start);
 
 const areaOf = (paths: readonly Path[]): number =>
   paths.reduce((sum, path) => sum + Math.abs(signedArea([path])), 0);
@@ -54,7 +54,7 @@ const isRound = ({ segments }: Path): boolean =>
   );
 
 describe('every construction', () => {
-  it.each(BUILT_KINDS)('%s begins with numbers that make closed outlines or lines, end to end', (kind) => {
+  it.each(BUILT_KINDS)('%s begins with params that make closed outlines or lines, end to end', (kind) => {
     const form = formOf(kind);
     expect(formProblem(form)).toBeNull();
     const paths = pathsOfForm(form, STRAIGHT);
@@ -64,7 +64,7 @@ describe('every construction', () => {
     expect(plainForms(form, STRAIGHT)).toHaveLength(paths.length);
   });
 
-  it.each(BUILT_KINDS)('%s is a shape of the file format, with all its numbers and no others', (kind) => {
+  it.each(BUILT_KINDS)('%s is a shape of the file format, with all its params and no others', (kind) => {
     const shape = newShape('s', 'Shape', formOf(kind), START_PAINT);
     const figure = newFigure('A', 'r');
     const withForm = (form: object) => ({
@@ -72,21 +72,21 @@ describe('every construction', () => {
       rounds: [{ ...figure.rounds[0]!, shapes: [{ ...shape, form }] }],
     });
     expect(figureSchema.validate(withForm(shape.form)).error).toBeUndefined();
-    const numbers = makerOf(kind).start;
-    const [first] = Object.keys(numbers);
-    const { [first!]: _, ...fewer } = numbers;
-    for (const wrong of [fewer, { ...numbers, more: 1 }])
-      expect(figureSchema.validate(withForm({ ...shape.form, numbers: wrong })).error).toBeDefined();
+    const params = makerOf(kind).start;
+    const [first] = Object.keys(params);
+    const { [first!]: _, ...fewer } = params;
+    for (const wrong of [fewer, { ...params, more: 1 }])
+      expect(figureSchema.validate(withForm({ ...shape.form, params: wrong })).error).toBeDefined();
   });
 
   it.each(BUILT_KINDS)('%s scales as a whole, and its far end can be put elsewhere', (kind) => {
     const form = formOf(kind);
     const twice = scaledForm(form, 2, ORIGIN) as BuiltForm;
     close(areaOf(pathsOfForm(twice, STRAIGHT)), 4 * areaOf(pathsOfForm(form, STRAIGHT)));
-    const moved = dragFormHandle(form, 'far end', { x: form.at.x, y: form.at.y - 33 }, STRAIGHT) as BuiltForm;
+    const moved = dragFormHandle(form, 'far end', { x: form.at.x, y: form.at.y - 33 }, STRAIGHT);
     if (makerOf(kind).extent) expect(moved.rotation).toEqual(NO_TURN);
     const { extent } = makerOf(kind);
-    if (extent) close(extent(moved.numbers), 33);
+    if (extent) close(extent(moved.params), 33);
     else expect(moved).toEqual(form);
   });
 
@@ -120,8 +120,8 @@ describe('a ray', () => {
     const round = { ...flat, rim: 'round' as const };
     close(ray.facts!(round, [], undefined)[0]!.value, 140 * Math.sin(Math.PI / 12));
     close(areaOf(ray.paths(round)), (70 * 70 * Math.PI) / 12);
-    for (const numbers of [flat, round, { ...flat, by: 'width' as const }])
-      expect(ray.paths(numbers)[0]!.segments[0]!.from).toEqual(ORIGIN);
+    for (const params of [flat, round, { ...flat, by: 'width' as const }])
+      expect(ray.paths(params)[0]!.segments[0]!.from).toEqual(ORIGIN);
     const wide = { ...flat, by: 'width' as const, width: 20 };
     close(ray.facts!(wide, [], undefined)[0]!.value, 20);
     expect(ray.problem({ ...flat, angle: turn(1, 2) })?.sentence).toMatch('below 180');
@@ -167,10 +167,10 @@ describe('shapes of circles and tangents', () => {
   });
 
   it('scallops have their chord and rise; kites their area', () => {
-    const numbers = { radius: 60, angle: turn(1, 12), rise: 13 };
-    close(scallop.facts!(numbers, [], undefined)[0]!.value, 120 * Math.sin(Math.PI / 12));
-    close(-boundsOfPaths(scallop.paths(numbers)).top, 60 * Math.cos(Math.PI / 12) + 13);
-    expect(scallop.problem({ ...numbers, rise: 90 })?.sentence).toMatch('at most 62.1166');
+    const params = { radius: 60, angle: turn(1, 12), rise: 13 };
+    close(scallop.facts!(params, [], undefined)[0]!.value, 120 * Math.sin(Math.PI / 12));
+    close(-boundsOfPaths(scallop.paths(params)).top, 60 * Math.cos(Math.PI / 12) + 13);
+    expect(scallop.problem({ ...params, rise: 90 })?.sentence).toMatch('at most 62.1166');
     close(areaOf(kite.paths({ length: 40, width: 16, widest: 26 })), (40 * 16) / 2);
     expect(kite.problem({ length: 40, width: 16, widest: 40 })?.sentence).toMatch('between 0 and 40');
   });
@@ -178,27 +178,27 @@ describe('shapes of circles and tangents', () => {
 
 describe('a rectangle', () => {
   it('loses r² (1 − π/4) at each rounded corner, and its radii have to fit', () => {
-    const numbers = { width: 30, height: 20, topLeft: 3, topRight: 0, bottomRight: 10, bottomLeft: 5 };
+    const params = { width: 30, height: 20, topLeft: 3, topRight: 0, bottomRight: 10, bottomLeft: 5 };
     const lost = (9 + 100 + 25) * (1 - Math.PI / 4);
-    close(areaOf(rectangle.paths(numbers)), 600 - lost);
-    expect(rectangle.paths({ ...numbers, topRight: 10 })[0]!.segments).toHaveLength(7);
-    expect(rectangle.problem({ ...numbers, topRight: 12 })?.sentence).toMatch('at most 20');
-    expect(rectangle.problem({ ...numbers, bottomLeft: 21 })?.sentence).toMatch('at most 30');
-    expect(rectangle.problem({ ...numbers, topLeft: -1 })?.sentence).toMatch('0 or more');
+    close(areaOf(rectangle.paths(params)), 600 - lost);
+    expect(rectangle.paths({ ...params, topRight: 10 })[0]!.segments).toHaveLength(7);
+    expect(rectangle.problem({ ...params, topRight: 12 })?.sentence).toMatch('at most 20');
+    expect(rectangle.problem({ ...params, bottomLeft: 21 })?.sentence).toMatch('at most 30');
+    expect(rectangle.problem({ ...params, topLeft: -1 })?.sentence).toMatch('0 or more');
   });
 });
 
 describe('bars on polygons', () => {
   it('a blade lies along the side, one corner on the polygon’s', () => {
-    const numbers = { sides: 8, radius: 50, width: 10, length: 70, side: 'inside' as const };
-    const [corner, far] = blade.paths(numbers)[0]!.segments.map(({ from }) => from);
+    const params = { sides: 8, radius: 50, width: 10, length: 70, side: 'inside' as const };
+    const [corner, far] = blade.paths(params)[0]!.segments.map(({ from }) => from);
     expect(corner).toEqual({ x: 0, y: -50 });
     const side = 100 * Math.sin(Math.PI / 8);
-    close(blade.facts!(numbers, [], undefined)[0]!.value, side);
+    close(blade.facts!(params, [], undefined)[0]!.value, side);
     // The next corner of the polygon is on the blade's long edge.
     const next = { x: 50 * Math.SQRT1_2, y: -50 * Math.SQRT1_2 };
     close(distance(corner!, next) + distance(next, far!), 70);
-    close(areaOf(blade.paths(numbers)), 700);
+    close(areaOf(blade.paths(params)), 700);
   });
 
   it('the bars of a frame fill the ring between two polygons, each an n-th of it', () => {
@@ -222,10 +222,10 @@ describe('stars, rings and lattices', () => {
       [12, 5],
       [9, 4],
     ] as const) {
-      const numbers = { points, skip, radius: 40, draw: 'outline' as const };
-      const inner = star.paths(numbers)[0]!.segments[1]!.from;
-      close(lengthOf(inner), innerRadius(numbers));
-      const lines = star.paths({ ...numbers, draw: 'lines' });
+      const params = { points, skip, radius: 40, draw: 'outline' as const };
+      const inner = star.paths(params)[0]!.segments[1]!.from;
+      close(lengthOf(inner), innerRadius(params));
+      const lines = star.paths({ ...params, draw: 'lines' });
       const on = lines
         .flatMap(({ segments }) => segments)
         .filter((segment) => {
@@ -242,9 +242,9 @@ describe('stars, rings and lattices', () => {
     const base = { count: 12, size: 10, ring: 45, gap: 0 };
     close(solvedRing({ ...base, solve: 'size' }).size, 45 * Math.sin(Math.PI / 12));
     for (const solve of ['size', 'ring', 'gap', 'count'] as const) {
-      const numbers = { ...base, gap: 1.5, solve };
-      const solved = solvedRing(numbers);
-      const [a, b] = touchingRing.paths(numbers);
+      const params = { ...base, gap: 1.5, solve };
+      const solved = solvedRing(params);
+      const [a, b] = touchingRing.paths(params);
       const centre = (path: Path) => (path.segments[0] as { centre: { x: number; y: number } }).centre;
       close(distance(centre(a!), centre(b!)), 2 * solved.size + solved.gap);
     }
@@ -256,9 +256,9 @@ describe('stars, rings and lattices', () => {
   });
 
   it('a lattice has 1 + 3k(k + 1) circles through each other’s centres, and its clip stays inside', () => {
-    const numbers = { rings: 3, radius: 15, spacing: 15, clip: 'no' as const, within: 30 };
-    expect(lattice.paths(numbers)).toHaveLength(1 + 3 * 3 * 4);
-    const clipped = lattice.paths({ ...numbers, clip: 'circle' });
+    const params = { rings: 3, radius: 15, spacing: 15, clip: 'no' as const, within: 30 };
+    expect(lattice.paths(params)).toHaveLength(1 + 3 * 3 * 4);
+    const clipped = lattice.paths({ ...params, clip: 'circle' });
     for (const path of clipped) {
       const box = boundsOfPaths([path]);
       expect(Math.max(box.right, -box.left, box.bottom, -box.top)).toBeLessThan(30 + 1e-9);
@@ -270,7 +270,7 @@ describe('stars, rings and lattices', () => {
       Math.sqrt((-d + r + R) * (d + r - R) * (d - r + R) * (d + r + R)) / 2;
     const areas = clipped.map((path) => Math.abs(signedArea([path])));
     expect(areas.filter((area) => Math.abs(area - lens(15, 30, 30)) < 1e-9)).toHaveLength(6);
-    expect(areaOf(lattice.paths({ ...numbers, rings: 0, clip: 'circle', within: 5 }))).toBeCloseTo(
+    expect(areaOf(lattice.paths({ ...params, rings: 0, clip: 'circle', within: 5 }))).toBeCloseTo(
       25 * Math.PI,
       9,
     );
@@ -279,11 +279,11 @@ describe('stars, rings and lattices', () => {
 
 describe('dials, branches, whirls, scrolls and knots', () => {
   it('the cells of a dial fill its rings', () => {
-    const numbers = { sectors: 24, radius: 60, marks: [0, 50, 100], phase: 'half' as const };
-    expect(dial.paths(numbers)).toHaveLength(48);
-    close(areaOf(dial.paths(numbers)), Math.PI * 3600);
-    expect(dial.problem({ ...numbers, marks: [50, 20] })?.sentence).toMatch('rise');
-    expect(dial.problem({ ...numbers, sectors: 720, marks: [0, 10, 20, 30, 40, 50] })?.sentence).toMatch(
+    const params = { sectors: 24, radius: 60, marks: [0, 50, 100], phase: 'half' as const };
+    expect(dial.paths(params)).toHaveLength(48);
+    close(areaOf(dial.paths(params)), Math.PI * 3600);
+    expect(dial.problem({ ...params, marks: [50, 20] })?.sentence).toMatch('rise');
+    expect(dial.problem({ ...params, sectors: 720, marks: [0, 10, 20, 30, 40, 50] })?.sentence).toMatch(
       '3600 cells',
     );
   });
@@ -308,8 +308,8 @@ describe('dials, branches, whirls, scrolls and knots', () => {
         fc.double({ min: 0.05, max: 0.95, noNaN: true }),
         (sides, share) => {
           const angle = turn(Math.round(share * 1e6), sides * 1e6);
-          const numbers = { ...whirl.start, sides, angle, radius: 50, count: 2 };
-          const [outer, inner] = whirl.paths(numbers);
+          const params = { ...whirl.start, sides, angle, radius: 50, count: 2 };
+          const [outer, inner] = whirl.paths(params);
           for (const { from } of inner!.segments) {
             expect(nearestOnPath(outer!, from)!.distance).toBeLessThan(1e-9 * 50);
           }
@@ -356,6 +356,6 @@ describe('dials, branches, whirls, scrolls and knots', () => {
   });
 
   it('lengths alone are scaled', () => {
-    expect(scaledNumbers(MAKERS.dial, MAKERS.dial.start, 3)).toEqual({ ...MAKERS.dial.start, radius: 180 });
+    expect(scaledParams(MAKERS.dial, MAKERS.dial.start, 3)).toEqual({ ...MAKERS.dial.start, radius: 180 });
   });
 });

@@ -2,9 +2,10 @@ import { band } from './band';
 import { barFrame } from './barFrame';
 import { blade } from './blade';
 import { branch } from './branch';
-import type { Maker, Numbers } from './construction';
+import type { Maker, Params } from './construction';
 import { dial } from './dial';
 import { drawing } from './drawing';
+import { ellipse } from './ellipse';
 import { drop } from './drop';
 import { heart } from './heart';
 import { kite } from './kite';
@@ -13,6 +14,8 @@ import { lattice } from './lattice';
 import { nest } from './nest';
 import type { Placed } from './placed';
 import { offset } from './offset';
+import { petal } from './petal';
+import { polygon } from './polygon';
 import { ray } from './ray';
 import { rectangle } from './rectangle';
 import { scallop } from './scallop';
@@ -22,8 +25,11 @@ import { star } from './star';
 import { touchingRing } from './touchingRing';
 import { whirl } from './whirl';
 
-/** Every construction that is described by its fields alone; petal, polygon and ellipse have forms of their own. */
+/** Every construction; a new one is a file and a line here. */
 export const MAKERS = {
+  petal,
+  polygon,
+  ellipse,
   ray,
   drop,
   heart,
@@ -49,21 +55,19 @@ export const MAKERS = {
 
 export type BuiltKind = keyof typeof MAKERS;
 
-type NumbersOf<K extends BuiltKind> = (typeof MAKERS)[K] extends Maker<infer N, infer _S> ? N : never;
+type ParamsOf<K extends BuiltKind> = (typeof MAKERS)[K] extends Maker<infer N, infer _S> ? N : never;
 
 /** A construction of one kind, placed, with its numbers. */
 export type BuiltForm = {
-  readonly [K in BuiltKind]: Placed & { readonly kind: K; readonly numbers: NumbersOf<K> };
+  readonly [K in BuiltKind]: Placed & { readonly kind: K; readonly params: ParamsOf<K> };
 }[BuiltKind];
 
 export const BUILT_KINDS = Object.keys(MAKERS) as readonly BuiltKind[];
 
-export const isBuiltKind = (kind: string): kind is BuiltKind => kind in MAKERS;
+/** The maker of a kind, its params unnamed: a form's kind and params belong together, which no type can say here. */
+export const makerOf = (kind: BuiltKind): Maker<Params, unknown> =>
+  MAKERS[kind] as unknown as Maker<Params, unknown>;
 
-/** The maker of a kind, its numbers unnamed: a form's kind and numbers belong together, which no type can say here. */
-export const makerOf = (kind: BuiltKind): Maker<Numbers, unknown> =>
-  MAKERS[kind] as unknown as Maker<Numbers, unknown>;
-
-/** A form with other numbers of its kind. */
-export const withNumbers = (form: BuiltForm, numbers: Numbers): BuiltForm =>
-  ({ ...form, numbers }) as unknown as BuiltForm;
+/** A form with other params of its kind, what follows from them brought up to date. */
+export const withParams = (form: BuiltForm, params: Params): BuiltForm =>
+  ({ ...form, params: makerOf(form.kind).completed?.(params) ?? params }) as unknown as BuiltForm;

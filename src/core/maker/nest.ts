@@ -22,7 +22,7 @@ import { alongTurn } from '../symmetry/wedge';
 import type { Maker } from './construction';
 import { endsFields } from './whirl';
 
-export type NestNumbers = {
+export type NestParams = {
   /** One closed contour with 0, 0 inside it. */
   readonly shape: readonly Contour[];
   readonly angle: Turn;
@@ -78,9 +78,9 @@ export const NEST: TaskKind<NestInput, number> = {
   },
 };
 
-const nestTask = remembered(({ shape, angle }: NestNumbers) => taskOf(NEST, { shape, angle }));
+const nestTask = remembered(({ shape, angle }: NestParams) => taskOf(NEST, { shape, angle }));
 
-const countOf = ({ ends, count, smallest }: NestNumbers, factor: number): number =>
+const countOf = ({ ends, count, smallest }: NestParams, factor: number): number =>
   ends === 'count' ? count : Math.min(MOST, 1 + Math.floor(Math.log(smallest) / Math.log(factor) + 1e-9));
 
 const square = (r: number): Contour => ({
@@ -89,7 +89,7 @@ const square = (r: number): Contour => ({
 });
 
 /** Any closed shape turned and shrunk inward again and again, each just touching the one outside it. */
-export const nest: Maker<NestNumbers, number> = {
+export const nest: Maker<NestParams, number> = {
   name: 'Whirl of a shape',
   fields: [
     { key: 'shape', label: 'Shape', type: 'drawn' },
@@ -114,10 +114,10 @@ export const nest: Maker<NestNumbers, number> = {
     return degrees === 0 ? finding('nest.angle', degrees) : null;
   },
   solve: nestTask,
-  paths: (numbers, factor) => {
-    const { shape, angle } = numbers;
+  paths: (params, factor) => {
+    const { shape, angle } = params;
     const outer = pathsOfContours(shape);
-    return Array.from({ length: countOf(numbers, factor) }, (_, k) => {
+    return Array.from({ length: countOf(params, factor) }, (_, k) => {
       const m = compose(turnMap(multiplyTurn(angle, k)), scaleMap(factor ** k, ORIGIN));
       return outer.map((path) => mapPath(path, m));
     }).flat();
@@ -136,8 +136,8 @@ export const nest: Maker<NestNumbers, number> = {
       },
     ];
   },
-  facts: (numbers, _, factor = 1) => [
+  facts: (params, _, factor = 1) => [
     { caption: 'Each is times', value: factor, as: 'plain' },
-    { caption: 'Count', value: factor < 1 ? countOf(numbers, factor) : numbers.count, as: 'plain' },
+    { caption: 'Count', value: factor < 1 ? countOf(params, factor) : params.count, as: 'plain' },
   ],
 };

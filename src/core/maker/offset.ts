@@ -9,7 +9,7 @@ import { remembered } from '../remembered';
 import { nodeGrips } from './band';
 import { JOIN_FIELDS, type Maker } from './construction';
 
-export type OffsetNumbers = {
+export type OffsetParams = {
   /** What the outline runs beside. */
   readonly shape: readonly Contour[];
   readonly rule: 'nonzero' | 'evenodd';
@@ -19,12 +19,12 @@ export type OffsetNumbers = {
   readonly limit: number;
 };
 
-const offsetTask = remembered(({ shape, rule, away, join, limit }: OffsetNumbers) =>
+const offsetTask = remembered(({ shape, rule, away, join, limit }: OffsetParams) =>
   taskOf(OFFSET, { paths: pathsOfContours(shape), rule, away, join, limit }),
 );
 
 /** A closed shape's outline at a distance from it, outward or inward; stays a distance. */
-export const offset: Maker<OffsetNumbers, readonly Path[]> = {
+export const offset: Maker<OffsetParams, readonly Path[]> = {
   name: 'Offset',
   fields: [
     { key: 'shape', label: 'Shape', type: 'drawn' },
@@ -62,8 +62,8 @@ export const offset: Maker<OffsetNumbers, readonly Path[]> = {
   isOnePart: true,
   paths: (_, outlines) => outlines,
   grips: ({ shape }) => nodeGrips(shape, (next) => ({ shape: next })),
-  facts: (numbers, paths) => [
+  facts: (params, paths) => [
     { caption: 'Area', value: signedArea(paths), as: 'plain' },
-    { caption: 'Area before', value: signedArea(pathsOfContours(numbers.shape)), as: 'plain' },
+    { caption: 'Area before', value: signedArea(pathsOfContours(params.shape)), as: 'plain' },
   ],
 };

@@ -5,7 +5,7 @@ import { radiansOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { arcAbout, polygonOf, reflected, type Maker } from './construction';
 
-export type RayNumbers = {
+export type RayParams = {
   readonly reach: number;
   readonly by: 'angle' | 'width';
   readonly angle: Turn;
@@ -15,7 +15,7 @@ export type RayNumbers = {
 };
 
 /** Where the sides end on the right: at the rim, or where the point begins. */
-function corner({ reach, by, angle, width, rim, point: tip }: RayNumbers): Point {
+function corner({ reach, by, angle, width, rim, point: tip }: RayParams): Point {
   const level = rim === 'pointed' ? reach - tip : reach;
   if (by === 'angle') {
     const half = turn(angle.num, 2 * angle.den);
@@ -29,7 +29,7 @@ function corner({ reach, by, angle, width, rim, point: tip }: RayNumbers): Point
  * pointed. By its angle a, the flat rim is 2 r tan(a/2) wide, the round one has the chord 2 r sin(a/2) (plane
  * trigonometry).
  */
-export const ray: Maker<RayNumbers> = {
+export const ray: Maker<RayParams> = {
   name: 'Ray',
   fields: [
     { key: 'reach', label: 'Reach', type: 'length' },
@@ -65,30 +65,30 @@ export const ray: Maker<RayNumbers> = {
     if (rim === 'pointed' && !(tip > 0 && tip < reach)) return finding('ray.tip', reach);
     return null;
   },
-  paths: (numbers) => {
-    const right = corner(numbers);
+  paths: (params) => {
+    const right = corner(params);
     const left = reflected(right);
-    if (numbers.rim === 'flat') return [polygonOf([ORIGIN, left, right])];
-    if (numbers.rim === 'pointed') return [polygonOf([ORIGIN, left, point(0, -numbers.reach), right])];
-    const rim = arcAbout(left, right, ORIGIN, numbers.reach);
+    if (params.rim === 'flat') return [polygonOf([ORIGIN, left, right])];
+    if (params.rim === 'pointed') return [polygonOf([ORIGIN, left, point(0, -params.reach), right])];
+    const rim = arcAbout(left, right, ORIGIN, params.reach);
     return [{ closed: true, segments: [line(ORIGIN, left), rim, line(right, ORIGIN)] }];
   },
   extent: ({ reach }) => reach,
-  reached: (numbers, reach) => ({
-    ...numbers,
+  reached: (params, reach) => ({
+    ...params,
     reach,
-    point: Math.min(numbers.point, reach * 0.9),
-    width: numbers.rim === 'round' ? Math.min(numbers.width, reach * 1.9) : numbers.width,
+    point: Math.min(params.point, reach * 0.9),
+    width: params.rim === 'round' ? Math.min(params.width, reach * 1.9) : params.width,
   }),
-  grips: (numbers) => [
+  grips: (params) => [
     {
       id: 'corner',
-      at: corner(numbers),
+      at: corner(params),
       drag: (to) => ({ by: 'width', width: Math.max(1e-6, 2 * Math.abs(to.x)) }),
     },
   ],
-  facts: (numbers) => {
-    const { x, y } = corner(numbers);
+  facts: (params) => {
+    const { x, y } = corner(params);
     return [
       { caption: 'Width at the rim', value: 2 * x, as: 'length' },
       { caption: 'Angle', value: (2 * Math.atan2(x, -y) * 180) / Math.PI, as: 'degrees' },

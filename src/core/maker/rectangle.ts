@@ -3,7 +3,7 @@ import { point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
 import { arcAbout, type Maker } from './construction';
 
-export type RectangleNumbers = {
+export type RectangleParams = {
   readonly width: number;
   readonly height: number;
   readonly topLeft: number;
@@ -13,7 +13,7 @@ export type RectangleNumbers = {
 };
 
 /** A rectangle about its middle, each corner rounded by a true arc of its own radius, or sharp. */
-export const rectangle: Maker<RectangleNumbers> = {
+export const rectangle: Maker<RectangleParams> = {
   name: 'Rectangle',
   fields: [
     { key: 'width', label: 'Width', type: 'length' },

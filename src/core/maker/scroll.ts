@@ -3,7 +3,7 @@ import { add, point, scaleBy, subtract, type Point } from '../curve/point';
 import type { ArcSegment } from '../curve/segment';
 import { arcAbout, type Maker } from './construction';
 
-export type ScrollNumbers = {
+export type ScrollParams = {
   readonly radius: number;
   readonly growth: number;
   readonly quarters: number;
@@ -11,7 +11,7 @@ export type ScrollNumbers = {
 };
 
 /** The quarter arcs from the eye outward; each centre lies on the line to the one before, so that the tangent runs on. */
-function arcsOf({ radius, growth, quarters, hand }: ScrollNumbers): ArcSegment[] {
+function arcsOf({ radius, growth, quarters, hand }: ScrollParams): ArcSegment[] {
   const inner = radius / growth ** (quarters - 1);
   const clockwise = hand === 'right';
   const arcs: ArcSegment[] = [];
@@ -29,7 +29,7 @@ function arcsOf({ radius, growth, quarters, hand }: ScrollNumbers): ArcSegment[]
 }
 
 /** A scroll: quarter circles that grow by one factor from its eye outward and run on in one another. */
-export const scroll: Maker<ScrollNumbers> = {
+export const scroll: Maker<ScrollParams> = {
   name: 'Scroll',
   fields: [
     { key: 'radius', label: 'Last radius', type: 'length' },
@@ -50,12 +50,12 @@ export const scroll: Maker<ScrollNumbers> = {
     if (!(radius > 0)) return finding('scroll.radius');
     return growth >= 1 && growth <= 4 ? null : finding('scroll.growth');
   },
-  paths: (numbers) => [{ closed: false, segments: arcsOf(numbers) }],
+  paths: (params) => [{ closed: false, segments: arcsOf(params) }],
   extent: ({ radius }) => radius,
-  facts: (numbers) => [
+  facts: (params) => [
     {
       caption: 'First radius',
-      value: numbers.radius / numbers.growth ** (numbers.quarters - 1),
+      value: params.radius / params.growth ** (params.quarters - 1),
       as: 'length',
     },
   ],

@@ -1,3 +1,4 @@
+import { variedPaint } from '../paint/vary';
 import { finding } from '../finding';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
@@ -11,7 +12,7 @@ import { ORIGIN } from '../curve/point';
 import { nodeGrips } from './band';
 import type { Maker } from './construction';
 
-export type StampNumbers = {
+export type StampParams = {
   /** The line that the stamps stand on: one contour. */
   readonly along: readonly Contour[];
   /** What is stamped, about its middle at 0, 0. */
@@ -28,14 +29,13 @@ export type StampNumbers = {
 const MOST = 1000;
 
 /** The line that is stamped along. */
-const lineOf = ({ along }: StampNumbers): Path =>
-  pathsOfContours(along)[0] ?? { closed: false, segments: [] };
+const lineOf = ({ along }: StampParams): Path => pathsOfContours(along)[0] ?? { closed: false, segments: [] };
 
 /**
  * How far from the line's start each stamp stands. Evenly: the spacing is made to fit the line's length, with a stamp on either end
  * of an open one. Exactly: the spacing as it is, for as long as the line goes.
  */
-function lengthsAlong(path: Path, spacing: number, spread: StampNumbers['spread']): number[] {
+function lengthsAlong(path: Path, spacing: number, spread: StampParams['spread']): number[] {
   const length = pathLength(path);
   const fit = length / spacing;
   if (spread === 'exact') {
@@ -65,15 +65,15 @@ export function stampChances(seed: number, count: number): Chance[] {
   return Array.from({ length: count }, () => ({ size: next(), light: next(), hue: next() }));
 }
 
-const stationsOf = (numbers: StampNumbers): Station[] => {
-  const path = lineOf(numbers);
-  return stationsAlong(path, lengthsAlong(path, numbers.spacing, numbers.spread));
+const stationsOf = (params: StampParams): Station[] => {
+  const path = lineOf(params);
+  return stationsAlong(path, lengthsAlong(path, params.spacing, params.spread));
 };
 
 /** How many stamps there are. */
-export const stampCount = (numbers: StampNumbers): number => stationsOf(numbers).length;
+export const stampCount = (params: StampParams): number => stationsOf(params).length;
 
-function mapAt({ point, direction }: Station, facing: StampNumbers['facing'], size: number): Affine {
+function mapAt({ point, direction }: Station, facing: StampParams['facing'], size: number): Affine {
   const turned: Affine =
     facing === 'upright'
       ? { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }
@@ -90,7 +90,7 @@ const circle = (r: number): Contour => ({
 });
 
 /** Any shape set along a drawn line at a spacing, turned with it or upright, in sizes and colours that vary by a seed. */
-export const stamp: Maker<StampNumbers> = {
+export const stamp: Maker<StampParams> = {
   name: 'Stamp',
   fields: [
     { key: 'along', label: 'Along', type: 'drawn' },
@@ -143,26 +143,33 @@ export const stamp: Maker<StampNumbers> = {
     colours: 0,
     seed: 1,
   },
-  problem: (numbers) => {
-    const { along, shape, spacing } = numbers;
+  problem: (params) => {
+    const { along, shape, spacing } = params;
     if (along.length !== 1 || shape.length === 0) return finding('stamp.parts');
     if (!(spacing > 0)) return finding('stamp.spacing');
-    const least = pathLength(lineOf(numbers)) / MOST;
+    const least = pathLength(lineOf(params)) / MOST;
     return spacing >= least ? null : finding('stamp.count', MOST, least);
   },
   partSizes: ({ shape }) => [shape.length],
-  paths: (numbers) => {
-    const stations = stationsOf(numbers);
-    const chances = stampChances(numbers.seed, stations.length);
-    const shape = pathsOfContours(numbers.shape);
+  painted: ({ colours, seed }, { paint, rule }, parts) =>
+    colours === 0
+      ? null
+      : stampChances(seed, parts).map(({ light, hue }) => ({
+          rule,
+          paint: variedPaint(paint, colours * light, colours * hue),
+        })),
+  paths: (params) => {
+    const stations = stationsOf(params);
+    const chances = stampChances(params.seed, stations.length);
+    const shape = pathsOfContours(params.shape);
     return stations.flatMap((station, k) => {
-      const map = mapAt(station, numbers.facing, 1 + numbers.sizes * (chances[k]?.size ?? 0));
+      const map = mapAt(station, params.facing, 1 + params.sizes * (chances[k]?.size ?? 0));
       return shape.map((path) => mapPath(path, map));
     });
   },
   grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
-  facts: (numbers) => [
-    { caption: 'Stamps', value: stampCount(numbers), as: 'plain' },
-    { caption: 'Line', value: pathLength(lineOf(numbers)), as: 'length' },
+  facts: (params) => [
+    { caption: 'Stamps', value: stampCount(params), as: 'plain' },
+    { caption: 'Line', value: pathLength(lineOf(params)), as: 'length' },
   ],
 };

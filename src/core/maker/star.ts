@@ -4,7 +4,7 @@ import { gcd, turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
 import { polygonOf, type Maker } from './construction';
 
-export type StarNumbers = {
+export type StarParams = {
   readonly points: number;
   readonly skip: number;
   readonly radius: number;
@@ -12,11 +12,11 @@ export type StarNumbers = {
 };
 
 /** Distance of a star's inner corners: R cos(πk/n) / cos(π(k−1)/n). Source: Coxeter, "Regular Polytopes". */
-export const innerRadius = ({ points, skip, radius }: StarNumbers): number =>
+export const innerRadius = ({ points, skip, radius }: StarParams): number =>
   (radius * Math.cos((Math.PI * skip) / points)) / Math.cos((Math.PI * (skip - 1)) / points);
 
 /** The star {n/k}: each of n points joined to the k-th after it; as its outline, or as the lines themselves. */
-export const star: Maker<StarNumbers> = {
+export const star: Maker<StarParams> = {
   name: 'Star',
   fields: [
     { key: 'points', label: 'Points n', type: 'count', least: 5, most: 720 },
@@ -37,10 +37,10 @@ export const star: Maker<StarNumbers> = {
     if (!(radius > 0)) return finding('star.radius');
     return 2 * skip < points ? null : finding('star.skip', points);
   },
-  paths: (numbers) => {
-    const { points, skip, radius, draw } = numbers;
+  paths: (params) => {
+    const { points, skip, radius, draw } = params;
     if (draw === 'outline') {
-      const inner = innerRadius(numbers);
+      const inner = innerRadius(params);
       const corners = Array.from({ length: 2 * points }, (_, k): Point =>
         alongTurn(turn(k, 2 * points), k % 2 === 0 ? radius : inner),
       );
@@ -56,8 +56,8 @@ export const star: Maker<StarNumbers> = {
     );
   },
   extent: ({ radius }) => radius,
-  facts: (numbers) => [
-    { caption: 'Inner corners at', value: innerRadius(numbers), as: 'length' },
-    { caption: 'Angle of a point', value: 180 - (360 * numbers.skip) / numbers.points, as: 'degrees' },
+  facts: (params) => [
+    { caption: 'Inner corners at', value: innerRadius(params), as: 'length' },
+    { caption: 'Angle of a point', value: 180 - (360 * params.skip) / params.points, as: 'degrees' },
   ],
 };

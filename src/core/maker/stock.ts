@@ -1,3 +1,4 @@
+import { petalOfSize } from './petal';
 import { scaleMap, moveMap, compose } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
 import type { Contour } from '../curve/contours';
@@ -13,13 +14,16 @@ const upright = turn(0);
 
 /** What can be stamped without drawing it first. */
 const STOCK = {
-  circle: ['Circle', { kind: 'ellipse', at, rotation: upright, rx: 1, ry: 1 }],
-  petal: ['Petal', { kind: 'petal', at, rotation: upright, size: { by: 'size', length: 2, width: 0.8 } }],
-  drop: ['Drop', { kind: 'drop', at, rotation: upright, numbers: MAKERS.drop.start }],
-  heart: ['Heart', { kind: 'heart', at, rotation: upright, numbers: MAKERS.heart.start }],
-  kite: ['Kite', { kind: 'kite', at, rotation: upright, numbers: MAKERS.kite.start }],
-  star: ['Star', { kind: 'star', at, rotation: upright, numbers: MAKERS.star.start }],
-  square: ['Square', { kind: 'polygon', at, rotation: turn(1, 8), sides: 4, radius: 1 }],
+  circle: ['Circle', { kind: 'ellipse', at, rotation: upright, params: { width: 2, height: 2 } }],
+  petal: ['Petal', { kind: 'petal', at, rotation: upright, params: petalOfSize(2, 0.8) }],
+  drop: ['Drop', { kind: 'drop', at, rotation: upright, params: MAKERS.drop.start }],
+  heart: ['Heart', { kind: 'heart', at, rotation: upright, params: MAKERS.heart.start }],
+  kite: ['Kite', { kind: 'kite', at, rotation: upright, params: MAKERS.kite.start }],
+  star: ['Star', { kind: 'star', at, rotation: upright, params: MAKERS.star.start }],
+  square: [
+    'Square',
+    { kind: 'polygon', at, rotation: turn(1, 8), params: { sides: 4, radius: 1, diagonals: 'none' } },
+  ],
 } as const satisfies Record<string, readonly [string, Form]>;
 
 export type StockId = keyof typeof STOCK;

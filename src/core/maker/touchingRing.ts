@@ -5,7 +5,7 @@ import { alongTurn } from '../symmetry/wedge';
 import { circlePath } from './circle';
 import type { Maker } from './construction';
 
-export type TouchingRingNumbers = {
+export type TouchingRingParams = {
   readonly solve: 'size' | 'ring' | 'gap' | 'count';
   readonly count: number;
   readonly size: number;
@@ -27,7 +27,7 @@ const MOST = 720;
  * R sin(π/n) = r + g/2 (plane trigonometry). A solved count is the largest that leaves the gap; what is over
  * widens the gaps.
  */
-export function solvedRing({ solve, count, size, ring, gap }: TouchingRingNumbers): Solved {
+export function solvedRing({ solve, count, size, ring, gap }: TouchingRingParams): Solved {
   const sine = Math.sin(Math.PI / count);
   switch (solve) {
     case 'size':
@@ -44,7 +44,7 @@ export function solvedRing({ solve, count, size, ring, gap }: TouchingRingNumber
 }
 
 /** Equal circles round a centre: any three of count, size, ring and gap give the fourth. A gap below 0 overlaps. */
-export const touchingRing: Maker<TouchingRingNumbers> = {
+export const touchingRing: Maker<TouchingRingParams> = {
   name: 'Touching ring',
   fields: [
     {
@@ -71,26 +71,26 @@ export const touchingRing: Maker<TouchingRingNumbers> = {
     { key: 'gap', label: 'Gap', type: 'length', mayBeZero: true, when: ({ solve }) => solve !== 'gap' },
   ],
   start: { solve: 'size', count: 12, size: 10, ring: 45, gap: 0 },
-  problem: (numbers) => {
-    const { solve, count, ring, size, gap } = numbers;
+  problem: (params) => {
+    const { solve, count, ring, size, gap } = params;
     if (solve === 'size' && !(ring * Math.sin(Math.PI / count) > gap / 2))
       return finding('ring.gap', 2 * ring * Math.sin(Math.PI / count));
     if (solve === 'count' && !(size + gap / 2 <= ring)) return finding('ring.radius', ring);
-    const solved = solvedRing(numbers);
+    const solved = solvedRing(params);
     if (!(solved.size > 0 && solved.ring > 0)) return finding('ring.size');
     return solved.count >= 2 && solved.count <= MOST ? null : finding('ring.count', MOST);
   },
-  paths: (numbers) => {
-    const { count, size, ring } = solvedRing(numbers);
+  paths: (params) => {
+    const { count, size, ring } = solvedRing(params);
     return Array.from({ length: count }, (_, k) => circlePath(alongTurn(turn(k, count), ring), size));
   },
-  extent: (numbers) => {
-    const { ring, size } = solvedRing(numbers);
+  extent: (params) => {
+    const { ring, size } = solvedRing(params);
     return ring + size;
   },
-  grips: (numbers) => {
-    const { ring, size } = solvedRing(numbers);
-    return numbers.solve === 'size'
+  grips: (params) => {
+    const { ring, size } = solvedRing(params);
+    return params.solve === 'size'
       ? []
       : [
           {
@@ -100,8 +100,8 @@ export const touchingRing: Maker<TouchingRingNumbers> = {
           },
         ];
   },
-  facts: (numbers) => {
-    const solved = solvedRing(numbers);
+  facts: (params) => {
+    const solved = solvedRing(params);
     const all = [
       { caption: 'Circles', value: solved.count, as: 'plain' as const, key: 'count' },
       { caption: 'Radius', value: solved.size, as: 'length' as const, key: 'size' },
@@ -109,7 +109,7 @@ export const touchingRing: Maker<TouchingRingNumbers> = {
       { caption: 'Gap', value: solved.gap, as: 'length' as const, key: 'gap' },
     ];
     return all
-      .filter(({ key }) => key === numbers.solve || (key === 'gap' && numbers.solve === 'count'))
+      .filter(({ key }) => key === params.solve || (key === 'gap' && params.solve === 'count'))
       .map(({ caption, value, as }) => ({ caption, value, as }));
   },
 };

@@ -3,7 +3,7 @@ import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '../number/tu
 import { alongTurn } from '../symmetry/wedge';
 import { polygonOf, type Field, type Maker } from './construction';
 
-export type WhirlNumbers = {
+export type WhirlParams = {
   readonly sides: number;
   readonly radius: number;
   readonly angle: Turn;
@@ -23,7 +23,7 @@ export const whirlFactor = (sides: number, angle: Turn): number =>
 const MOST = 400;
 
 /** How many polygons there are: as counted, or down to the smallest size. */
-export function whirlCount({ sides, radius, angle, ends, count, smallest }: WhirlNumbers): number {
+export function whirlCount({ sides, radius, angle, ends, count, smallest }: WhirlParams): number {
   if (ends === 'count') return count;
   const factor = whirlFactor(sides, angle);
   return Math.min(MOST, 1 + Math.floor(Math.log(smallest / radius) / Math.log(factor) + 1e-9));
@@ -53,7 +53,7 @@ export const endsFields = (
 ];
 
 /** A regular polygon turned and shrunk inward again and again, each just touching the one outside it. */
-export const whirl: Maker<WhirlNumbers> = {
+export const whirl: Maker<WhirlParams> = {
   name: 'Whirl',
   fields: [
     { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 120 },
@@ -70,10 +70,10 @@ export const whirl: Maker<WhirlNumbers> = {
     if (ends === 'size' && !(smallest > 0 && smallest <= radius)) return finding('whirl.smallest', radius);
     return null;
   },
-  paths: (numbers) => {
-    const { sides, radius, angle } = numbers;
+  paths: (params) => {
+    const { sides, radius, angle } = params;
     const factor = whirlFactor(sides, angle);
-    return Array.from({ length: whirlCount(numbers) }, (_, k) =>
+    return Array.from({ length: whirlCount(params) }, (_, k) =>
       polygonOf(
         Array.from({ length: sides }, (__, corner) =>
           alongTurn(addTurns(multiplyTurn(angle, k), turn(corner, sides)), radius * factor ** k),
@@ -82,13 +82,13 @@ export const whirl: Maker<WhirlNumbers> = {
     );
   },
   extent: ({ radius }) => radius,
-  facts: (numbers) => [
-    { caption: 'Each is times', value: whirlFactor(numbers.sides, numbers.angle), as: 'plain' },
+  facts: (params) => [
+    { caption: 'Each is times', value: whirlFactor(params.sides, params.angle), as: 'plain' },
     {
       caption: 'Smallest',
-      value: numbers.radius * whirlFactor(numbers.sides, numbers.angle) ** (whirlCount(numbers) - 1),
+      value: params.radius * whirlFactor(params.sides, params.angle) ** (whirlCount(params) - 1),
       as: 'length',
     },
-    { caption: 'Count', value: whirlCount(numbers), as: 'plain' },
+    { caption: 'Count', value: whirlCount(params), as: 'plain' },
   ],
 };

@@ -1,3 +1,4 @@
+import { petalOfSize } from '../maker/petal';
 import { STRAIGHT } from '../derive';
 import type { Form } from '../maker/form';
 import { pathsOfForm } from '../maker/form';
@@ -29,7 +30,7 @@ const petal = (from: number, length: number, width: number): Path =>
     kind: 'petal',
     at: { x: 0, y: -from },
     rotation: NO_TURN,
-    size: { by: 'size', length, width },
+    params: petalOfSize(length, width),
   });
 
 describe('union of a round’s copies', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { ellipsePath } from '../maker/ellipse';
+import { STRAIGHT } from '../derive';
+import { pathsOfForm } from '../maker/form';
 import { NO_TURN, turn } from '../number/turn';
 import type { Gradient, GradientStop, SceneItem, SceneLayer } from '../scene/scene';
 import { isGradient } from './fills';
@@ -23,7 +24,15 @@ const linear = (part: Partial<Gradient>): Gradient => ({
 /** An upright ellipse, 4 wide and 6 high, about 0, −10. */
 const item = (fill: Gradient, mirrored = false): SceneItem => ({
   origin: { of: 'shape', shapeId: 's' },
-  paths: [ellipsePath({ kind: 'ellipse', at: { x: 3, y: -10 }, rotation: NO_TURN, rx: 2, ry: 3 })],
+  paths: pathsOfForm(
+    {
+      kind: 'ellipse',
+      at: { x: 3, y: -10 },
+      rotation: NO_TURN,
+      params: { width: 4, height: 6 },
+    },
+    STRAIGHT,
+  ),
   paint: { fill, stroke: null },
   rule: 'nonzero',
   mirrored,

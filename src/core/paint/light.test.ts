@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { ellipsePath } from '../maker/ellipse';
+import { STRAIGHT } from '../derive';
+import { pathsOfForm } from '../maker/form';
 import { NO_TURN, turn, turnFromDegrees } from '../number/turn';
 import type { SceneItem, SceneLayer } from '../scene/scene';
 import { brightnessOf, facingOf, litColour, withLight, type Light } from './light';
@@ -54,7 +55,15 @@ describe('the way that a facet faces', () => {
 describe('a lit layer', () => {
   const item: SceneItem = {
     origin: { of: 'shape', shapeId: 's' },
-    paths: [ellipsePath({ kind: 'ellipse', at: { x: 2, y: -10 }, rotation: NO_TURN, rx: 1, ry: 3 })],
+    paths: pathsOfForm(
+      {
+        kind: 'ellipse',
+        at: { x: 2, y: -10 },
+        rotation: NO_TURN,
+        params: { width: 2, height: 6 },
+      },
+      STRAIGHT,
+    ),
     paint: { fill: '#808080', stroke: null },
     rule: 'nonzero',
     mirrored: false,

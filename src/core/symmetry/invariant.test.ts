@@ -30,10 +30,14 @@ describe('what turns keep', () => {
   it('is a polygon, its star and a lattice by the turns that their symmetry has, and by no others', () => {
     for (let sides = 3; sides <= 12; sides += 1)
       for (let fold = 2; fold <= 24; fold += 1) {
-        const polygon: Form = { kind: 'polygon', ...placed, sides, radius: 20, diagonals: 'long' };
+        const polygon: Form = {
+          kind: 'polygon',
+          ...placed,
+          params: { sides, radius: 20, diagonals: 'long' },
+        };
         expect(isKeptByTurn(paths(polygon), turn(1, fold))).toBe(sides % fold === 0);
       }
-    const lattice: Form = { kind: 'lattice', ...placed, numbers: MAKERS.lattice.start };
+    const lattice: Form = { kind: 'lattice', ...placed, params: MAKERS.lattice.start };
     expect(isKeptByTurn(paths(lattice), turn(1, 6))).toBe(true);
     expect(isKeptByTurn(paths(lattice), turn(1, 5))).toBe(false);
   });
@@ -60,7 +64,7 @@ describe('a scene', () => {
       ['s1', 1],
       ['s2', 7],
     ]);
-    const octagon: Form = { kind: 'polygon', ...placed, sides: 8, radius: 20 };
+    const octagon: Form = { kind: 'polygon', ...placed, params: { sides: 8, radius: 20, diagonals: 'none' } };
     expect(layersOf(8, octagon)).toEqual([['s0', 1]]);
     expect(layersOf(3, octagon)).toEqual([['s0', 3]]);
   });

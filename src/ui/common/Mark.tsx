@@ -1,16 +1,10 @@
+import { moveMap } from '@/core/curve/affine';
+import { mapPath } from '@/core/curve/path';
 import { pathData } from '@/core/format/pathData';
-import { petalPath } from '@/core/maker/petal';
-import { NO_TURN } from '@/core/number/turn';
+import { petal, petalOfSize } from '@/core/maker/petal';
 
 const PETAL = pathData(
-  [
-    petalPath({
-      kind: 'petal',
-      at: { x: 0, y: -2.2 },
-      rotation: NO_TURN,
-      size: { by: 'size', length: 9.2, width: 4.6 },
-    }),
-  ],
+  petal.paths(petalOfSize(9.2, 4.6)).map((path) => mapPath(path, moveMap({ x: 0, y: -2.2 }))),
   3,
 );
 const TONES = ['#d9512c', '#1f8a76', '#e9b44c', '#113d4c'];

@@ -1,8 +1,8 @@
 'use client';
 
-import type { Field, MakerFact, Numbers, Value } from '@/core/maker/construction';
+import type { Field, MakerFact, Params, Value } from '@/core/maker/construction';
 import { factsOfForm, formFinding } from '@/core/maker/form';
-import { makerOf, withNumbers, type BuiltForm } from '@/core/maker/makers';
+import { makerOf, withParams, type BuiltForm } from '@/core/maker/makers';
 import { turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import { activeRound, shownFigure } from '@/state/editor';
@@ -19,20 +19,20 @@ interface Props {
   readonly onChange: (form: BuiltForm) => void;
 }
 
-/** The numbers of a construction, each with the field that suits it; what makes nothing is refused there. */
+/** The params of a construction, each with the field that suits it; what makes nothing is refused there. */
 export function BuiltFields({ form, disabled, onChange }: Props) {
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const fold = useEditorState((state) => activeRound(state)?.rule.fold ?? 1);
   const work = useWork();
   const maker = makerOf(form.kind);
-  const numbers: Numbers = form.numbers;
-  const set = (key: string, value: Value): BuiltForm => withNumbers(form, { ...numbers, [key]: value });
+  const params: Params = form.params;
+  const set = (key: string, value: Value): BuiltForm => withParams(form, { ...params, [key]: value });
   const refuse = (key: string) => (value: Value) => formFinding(set(key, value), work);
 
-  const field = (asked: Field<Numbers>) => {
+  const field = (asked: Field<Params>) => {
     const { key, label } = asked;
     const base = { label, caption: label, disabled };
-    const value = numbers[key];
+    const value = params[key];
     const take = (next: Value): void => onChange(set(key, next));
     switch (asked.type) {
       case 'length':
@@ -108,8 +108,8 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
 
   return (
     <>
-      {maker.fields.filter(({ when }) => when?.(numbers) ?? true).map(field)}
-      {form.kind === 'ray' && form.numbers.by === 'angle' && fold > 2 && (
+      {maker.fields.filter(({ when }) => when?.(params) ?? true).map(field)}
+      {form.kind === 'ray' && form.params.by === 'angle' && fold > 2 && (
         <Button disabled={disabled} onClick={() => onChange(set('angle', turn(1, fold)))}>
           Exactly the wedge ({printNumber(360 / fold, 3)}°)
         </Button>

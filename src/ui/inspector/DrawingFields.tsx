@@ -31,9 +31,9 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
   const [gap, setGap] = useState(1);
   const [seed, setSeed] = useState(1);
   const [turned, setTurned] = useState(true);
-  const { parts, places } = form.numbers;
-  const put = (next: Drawing['numbers']['places']): void => {
-    const changed: Drawing = { ...form, numbers: { parts, places: next } };
+  const { parts, places } = form.params;
+  const put = (next: Drawing['params']['places']): void => {
+    const changed: Drawing = { ...form, params: { parts, places: next } };
     const problem = formProblem(changed);
     if (problem !== null) toast.error(problem.sentence);
     else onChange(changed);

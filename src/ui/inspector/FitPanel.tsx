@@ -1,5 +1,6 @@
 'use client';
 
+import { widenedForm } from '@/core/maker/form';
 import { useWork } from '@/ui/editor/useWork';
 import { useMemo, useState } from 'react';
 
@@ -7,7 +8,7 @@ import { setFold, withShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { areOwnMirror } from '@/core/curve/path';
 import { anchorOf } from '@/core/figure/hit';
-import { fitNeighbours, fittedForm, neighbourGap, widenedForm, type FitBy } from '@/core/maker/fit';
+import { fitNeighbours, fittedForm, neighbourGap, type FitBy } from '@/core/maker/fit';
 import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
 import { act, shownFigure } from '@/state/editor';

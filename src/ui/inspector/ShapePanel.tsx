@@ -8,30 +8,28 @@ import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { alignStamps, makePlain, moveShapes, setForm } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { anchorOf } from '@/core/figure/hit';
-import { formProblem, isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
+import { isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
 import { makerOf } from '@/core/maker/makers';
-import { MOST_SIDES } from '@/core/maker/polygon';
 import { printNumber } from '@/core/format/pathData';
 import { act, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
-import { AngleField, CountField, LengthField, TurnField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
+import { AngleField, LengthField, TurnField } from '../common/NumberField';
+import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { BuiltFields } from './BuiltFields';
 import { DrawingFields } from './DrawingFields';
-import { PetalFields } from './PetalFields';
 
 interface Props {
   readonly round: Round;
   readonly shape: Shape;
 }
 
-const nameOfKind = (form: Form): string => {
-  if (isBuilt(form)) return makerOf(form.kind).name;
-  return { path: 'Path', petal: 'Petal', polygon: 'Polygon', ellipse: 'Ellipse' }[form.kind];
-};
+const nameOfKind = (form: Form): string => (isBuilt(form) ? makerOf(form.kind).name : 'Path');
+
+/** What the place of a shape is told by: its construction's origin, or the middle of a path. */
+const originOf = (form: Form): string =>
+  isBuilt(form) ? (makerOf(form.kind).originName ?? 'Origin') : 'Middle';
 
 /** The numbers of the one selected shape. */
 export function ShapePanel({ round, shape }: Props) {
@@ -61,7 +59,7 @@ export function ShapePanel({ round, shape }: Props) {
   const closed = paths.filter((path) => path.closed);
   const box = boundsOfPaths(paths);
   const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
-  const middle = form.kind === 'petal' ? 'Base' : isBuilt(form) ? 'Origin' : 'Middle';
+  const middle = originOf(form);
 
   return (
     <Section title={shape.name} note={nameOfKind(form)}>
@@ -81,74 +79,17 @@ export function ShapePanel({ round, shape }: Props) {
         disabled={disabled}
         onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
       />
-      {form.kind === 'petal' && <PetalFields form={form} disabled={disabled} onChange={change} />}
-      {form.kind === 'ellipse' && (
-        <>
-          <LengthField
-            label="Width"
-            caption="Width"
-            value={2 * form.rx}
-            in={unit}
-            disabled={disabled}
-            refuse={(width) => formProblem({ ...form, rx: width / 2 })}
-            onChange={(width) => change({ ...form, rx: width / 2 })}
-          />
-          <LengthField
-            label="Height"
-            caption="Height"
-            value={2 * form.ry}
-            in={unit}
-            disabled={disabled}
-            refuse={(height) => formProblem({ ...form, ry: height / 2 })}
-            onChange={(height) => change({ ...form, ry: height / 2 })}
-          />
-        </>
+      {isBuilt(form) && (
+        <BuiltFields
+          form={form}
+          disabled={disabled}
+          onChange={(next) => {
+            // The next polygon has as many sides.
+            if (next.kind === 'polygon') editor.setState({ lastSides: next.params.sides });
+            change(next);
+          }}
+        />
       )}
-      {form.kind === 'polygon' && (
-        <>
-          <CountField
-            label="Sides"
-            caption="Sides"
-            value={form.sides}
-            least={3}
-            most={MOST_SIDES}
-            disabled={disabled}
-            onChange={(sides) => {
-              editor.setState({ lastSides: sides });
-              change({ ...form, sides });
-            }}
-          />
-          <LengthField
-            label="To a corner"
-            caption="To a corner"
-            value={form.radius}
-            in={unit}
-            disabled={disabled}
-            refuse={(radius) => formProblem({ ...form, radius })}
-            onChange={(radius) => change({ ...form, radius })}
-          />
-        </>
-      )}
-      {form.kind === 'polygon' && (
-        <Row caption="Diagonals">
-          <Segmented
-            label="Diagonals"
-            value={form.diagonals ?? 'none'}
-            disabled={disabled}
-            choices={[
-              { value: 'none', label: 'None' },
-              { value: 'long', label: 'Long' },
-              { value: 'all', label: 'All' },
-            ]}
-            onChange={(diagonals) => {
-              const { diagonals: _, ...plain } = form;
-              const next = diagonals === 'none' ? plain : { ...plain, diagonals };
-              if (formProblem(next) === null) change(next);
-            }}
-          />
-        </Row>
-      )}
-      {isBuilt(form) && <BuiltFields form={form} disabled={disabled} onChange={change} />}
       {form.kind === 'drawing' && <DrawingFields form={form} disabled={disabled} onChange={change} />}
       {form.kind !== 'path' && (
         <TurnField

@@ -1,10 +1,11 @@
+import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
 import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
-import { scaledNumbers } from '@/core/maker/construction';
+import { scaledParams } from '@/core/maker/construction';
 import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
-import { MAKERS, makerOf, withNumbers, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
+import { MAKERS, makerOf, withParams, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
 import { directionTo } from '@/core/maker/placed';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { copyAt } from '@/core/symmetry/wedge';
@@ -40,13 +41,18 @@ const petal: Drawn = (from, to, shift) => {
   const rotation = shift
     ? turnFromDegrees(Math.round(polarOf(subtract(tip, from)).degrees))
     : directionTo(from, tip);
-  return { kind: 'petal', at: from, rotation, size: { by: 'size', length, width: length * PETAL_WIDTH } };
+  return { kind: 'petal', at: from, rotation, params: petalOfSize(length, length * PETAL_WIDTH) };
 };
 
 const ellipse: Drawn = (from, to, shift) => {
   const [rx, ry] = [Math.abs(to.x - from.x), Math.abs(to.y - from.y)];
   const radius = distance(from, to);
-  return { kind: 'ellipse', at: from, rotation: NO_TURN, rx: shift ? radius : rx, ry: shift ? radius : ry };
+  return {
+    kind: 'ellipse',
+    at: from,
+    rotation: NO_TURN,
+    params: { width: 2 * (shift ? radius : rx), height: 2 * (shift ? radius : ry) },
+  };
 };
 
 const polygon: Drawn = (from, to, shift, state) => {
@@ -54,8 +60,7 @@ const polygon: Drawn = (from, to, shift, state) => {
   return {
     kind: 'polygon',
     at: from,
-    sides: state.lastSides,
-    radius: distance(from, corner),
+    params: { sides: state.lastSides, radius: distance(from, corner), diagonals: 'none' },
     rotation: shift
       ? turnFromDegrees(Math.round(polarOf(subtract(corner, from)).degrees))
       : directionTo(from, corner),
@@ -116,9 +121,9 @@ const built =
       ? turnFromDegrees(Math.round(polarOf(subtract(end, from)).degrees))
       : directionTo(from, end);
     const maker = makerOf(kind);
-    const form = withNumbers({ kind, at: from, rotation } as BuiltForm, maker.start);
+    const form = withParams({ kind, at: from, rotation } as BuiltForm, maker.start);
     const factor = distance(from, end) / (maker.extent?.(maker.start) ?? 1);
-    return withNumbers(form, scaledNumbers(maker, maker.start, factor));
+    return withParams(form, scaledParams(maker, maker.start, factor));
   };
 
 /** From corner to corner; with Shift a square. */
@@ -131,10 +136,10 @@ const rectangle: Drawn = (from, to, shift) => {
     kind: 'rectangle' as const,
     at: { x: (from.x + far.x) / 2, y: (from.y + far.y) / 2 },
     rotation: NO_TURN,
-    numbers: MAKERS.rectangle.start,
+    params: MAKERS.rectangle.start,
   };
   const size = { width: Math.abs(far.x - from.x), height: Math.abs(far.y - from.y) };
-  return { ...form, numbers: { ...form.numbers, ...size } };
+  return { ...form, params: { ...form.params, ...size } };
 };
 
 const straight: Drawn = (from, to, shift) =>
@@ -150,7 +155,7 @@ const diameter: Drawn = (from, to, shift) => {
   const end = shift ? stepped(from, to) : to;
   const r = distance(from, end) / 2;
   const at = { x: (from.x + end.x) / 2, y: (from.y + end.y) / 2 };
-  return { kind: 'ellipse', at, rotation: NO_TURN, rx: r, ry: r };
+  return { kind: 'ellipse', at, rotation: NO_TURN, params: { width: 2 * r, height: 2 * r } };
 };
 
 export const pressDiameter = draws('Circle', diameter);

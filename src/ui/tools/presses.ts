@@ -23,6 +23,7 @@ import { pressStamp } from './stamp';
 
 /** What a press does with each tool. */
 export const PRESSES: Record<ToolId, Press> = {
+  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<DrawnKind, Press>),
   select: pressSelect,
   nodes: pressNodes,
   path: pressPath,
@@ -40,7 +41,6 @@ export const PRESSES: Record<ToolId, Press> = {
     (editor.getState().ways.line === 'arc' ? pressSpots('arc') : pressLine)(editor, p, double),
   measure: pressMeasure,
   guide: pressGuide,
-  ...(Object.fromEntries(BUILT_KINDS.map((kind) => [kind, pressBuilt(kind)])) as Record<DrawnKind, Press>),
   touchingRing: (editor, p, double) =>
     pressBuilt(editor.getState().ways.circles === 'lattice' ? 'lattice' : 'touchingRing')(editor, p, double),
   rectangle: pressRectangle,

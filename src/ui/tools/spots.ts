@@ -31,7 +31,12 @@ function formThrough(points: readonly Point[], as: Through): Form | null {
   if (as === 'arc') return line([a, b], bulgeThrough(a, c, b));
   const circle = circleThrough(a, b, c);
   return (
-    circle && { kind: 'ellipse', at: circle.centre, rotation: NO_TURN, rx: circle.radius, ry: circle.radius }
+    circle && {
+      kind: 'ellipse',
+      at: circle.centre,
+      rotation: NO_TURN,
+      params: { width: 2 * circle.radius, height: 2 * circle.radius },
+    }
   );
 }
 

@@ -35,9 +35,10 @@ export function touchingForm(
   tolerance: number,
 ): Form {
   const { snapOn } = editor.getState();
-  if (form.kind !== 'ellipse' || form.rx !== form.ry || !snapOn.has('touch')) return form;
+  if (form.kind !== 'ellipse' || form.params.width !== form.params.height || !snapOn.has('touch'))
+    return form;
   const [best] = touchesOf(editor, form.at, shapeId)
-    .map((touch) => ({ ...touch, off: Math.abs(touch.radius - form.rx) }))
+    .map((touch) => ({ ...touch, off: Math.abs(touch.radius - form.params.width / 2) }))
     .filter(({ off, radius }) => off <= tolerance && radius > 0)
     .sort((a, b) => a.off - b.off);
   if (!best) return form;
@@ -50,5 +51,5 @@ export function touchingForm(
   editor.setState({
     pointer: { pane, snapped: { point, caught: ['touch'], ring: null, what: best.what }, which: 0, of: 1 },
   });
-  return { ...form, rx: best.radius, ry: best.radius };
+  return { ...form, params: { width: 2 * best.radius, height: 2 * best.radius } };
 }

@@ -9,7 +9,7 @@ import { lengthOf, scaleBy } from '../../curve/point';
 import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
 import { formOfPaths, formFinding, pathsOfForm, type Form } from '../../maker/form';
 import { movedShape } from '../carried';
-import { band, type BandNumbers } from '../../maker/band';
+import { band, type BandParams } from '../../maker/band';
 import { offset } from '../../maker/offset';
 import { insideOf } from '../../merge/cells';
 import { isInside } from '../../merge/fused';
@@ -226,7 +226,7 @@ export function makeBands(
       if (!shapeIds.has(shape.id) || shape.form.kind === 'band') return [shape];
       const { stroke, fill } = shape.paint;
       const { at, contours } = centred(pathsOfForm(shape.form, work));
-      const numbers: BandNumbers = {
+      const params: BandParams = {
         ...band.start,
         along: contours,
         ...(stroke && {
@@ -237,7 +237,7 @@ export function makeBands(
           dashes: stroke.dashes ?? [],
         }),
       };
-      const form: Form = { kind: 'band', at, rotation: NO_TURN, numbers };
+      const form: Form = { kind: 'band', at, rotation: NO_TURN, params };
       if (formFinding(form, work) !== null) return [shape];
       const keepsFill = stroke !== null && fill !== null;
       const id = keepsFill ? newId() : shape.id;
@@ -276,7 +276,7 @@ export function offsetShapes(
         kind: 'offset',
         at,
         rotation: NO_TURN,
-        numbers: { ...offset.start, shape: contours, rule: shape.rule, away },
+        params: { ...offset.start, shape: contours, rule: shape.rule, away },
       };
       if (formFinding(form, work) !== null) return [shape];
       const { group: _, ...rest } = shape;

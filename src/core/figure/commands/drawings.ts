@@ -1,7 +1,7 @@
 import { failed, ok, type Result } from '../../finding';
 import { contoursOfPaths } from '../../curve/contours';
 import { mapPath } from '../../curve/path';
-import { drawingProblem, type DrawingNumbers } from '../../maker/drawing';
+import { drawingProblem, type DrawingParams } from '../../maker/drawing';
 import type { DrawnPart, Place } from '../../maker/drawn';
 import type { BuiltForm } from '../../maker/makers';
 import { NO_TURN } from '../../number/turn';
@@ -24,14 +24,14 @@ export const partsOfScene = ({ layers }: Scene): DrawnPart[] =>
   }));
 
 /** A drawing as a shape; its origin is its first place. */
-function drawingShape(id: string, name: string, { parts, places }: DrawingNumbers): Shape {
+function drawingShape(id: string, name: string, { parts, places }: DrawingParams): Shape {
   const { x, y } = places[0] ?? { x: 0, y: 0 };
   const about = places.map((place) => ({ ...place, x: place.x - x, y: place.y - y }));
   const form: BuiltForm = {
     kind: 'drawing',
     at: { x, y },
     rotation: NO_TURN,
-    numbers: { parts, places: about },
+    params: { parts, places: about },
   };
   return newShape(id, name.slice(0, LIMITS.name), form, START_PAINT);
 }

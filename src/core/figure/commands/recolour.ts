@@ -44,11 +44,11 @@ export function addBacking(
   const placed = { at: { x: 0, y: 0 }, rotation: NO_TURN };
   const form: Form =
     backing === 'circle'
-      ? { kind: 'ellipse', ...placed, rx: radius, ry: radius }
+      ? { kind: 'ellipse', ...placed, params: { width: 2 * radius, height: 2 * radius } }
       : {
           kind: 'rectangle',
           ...placed,
-          numbers: { ...rectangle.start, width: 2 * radius, height: 2 * radius },
+          params: { ...rectangle.start, width: 2 * radius, height: 2 * radius },
         };
   const shape = newShape(newId(), 'Backing', form, { fill, stroke: null });
   const round = { ...newRound(newId(), 'Backing', 1), shapes: [shape] };

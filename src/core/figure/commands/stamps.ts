@@ -9,7 +9,7 @@ import { distance, type Point } from '../../curve/point';
 import { formFinding, pathsOfForm } from '../../maker/form';
 import { MAKERS, type BuiltForm } from '../../maker/makers';
 import { directionTo } from '../../maker/placed';
-import type { StampNumbers } from '../../maker/stamp';
+import type { StampParams } from '../../maker/stamp';
 import { negateTurn, NO_TURN } from '../../number/turn';
 import type { FillRule, Paint } from '../../scene/scene';
 import type { Figure, Shape } from '../model';
@@ -24,7 +24,7 @@ export interface StampPart {
   readonly rule: FillRule;
 }
 
-type StampOptions = Omit<StampNumbers, 'along' | 'shape'>;
+type StampOptions = Omit<StampParams, 'along' | 'shape'>;
 
 /**
  * Sets shapes along a line at the front of a motif; several that are stamped together become a group, with the same places and
@@ -50,7 +50,7 @@ export function stampAlong(
       kind: 'stamp',
       at,
       rotation,
-      numbers: { ...options, along: own, shape: contours },
+      params: { ...options, along: own, shape: contours },
     };
     const made = newShape(newId(), `Stamp ${name}`.slice(0, 120), form, paint);
     return { ...made, rule, ...(group !== undefined && { group }) };
@@ -64,7 +64,7 @@ export function stampAlong(
 export function alignStamps(figure: Figure, ref: ShapeRef): Figure {
   const shape = findShape(figure, ref);
   if (shape?.form.kind !== 'stamp' || !shape.group) return figure;
-  const { at, rotation, numbers } = shape.form;
+  const { at, rotation, params } = shape.form;
   const round = figure.rounds.find(({ id }) => id === ref.roundId);
   const others = (round?.shapes ?? []).filter(
     ({ id, group, form }) => id !== ref.shapeId && group === shape.group && form.kind === 'stamp',
@@ -73,7 +73,7 @@ export function alignStamps(figure: Figure, ref: ShapeRef): Figure {
     other.form.kind === 'stamp'
       ? {
           ...other,
-          form: { ...other.form, at, rotation, numbers: { ...numbers, shape: other.form.numbers.shape } },
+          form: { ...other.form, at, rotation, params: { ...params, shape: other.form.params.shape } },
         }
       : other,
   );
@@ -93,7 +93,7 @@ export function whirlShape(figure: Figure, ref: ShapeRef, work: Work): Result<Fi
     kind: 'nest',
     at: middle,
     rotation: NO_TURN,
-    numbers: { ...start, shape: [contour] },
+    params: { ...start, shape: [contour] },
   };
   const problem = formFinding(form, work);
   if (problem !== null) return failed(problem);

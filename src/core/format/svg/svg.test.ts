@@ -1,3 +1,4 @@
+import { petalOfSize } from '../../maker/petal';
 import { STRAIGHT } from '../../derive';
 import fc from 'fast-check';
 import { SaxesParser } from 'saxes';
@@ -46,7 +47,7 @@ const figure = (fold: number) =>
           kind: 'petal',
           at: { x: 4, y: -20 },
           rotation: turn(1, 50),
-          size: { by: 'size', length: 50, width: 12 },
+          params: petalOfSize(50, 12),
         },
         START_PAINT,
       ),

@@ -1,0 +1,56 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+
+import { describe, expect, it } from 'vitest';
+
+import { difference, pixelsOf } from '../../../tests/help/pictures';
+import { PIECES } from '../../../demo/pieces';
+import { readFigure, writeFigure } from '../format/figure/json';
+import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
+import { MOST_DEN } from '../number/turn';
+import { evaluateWhole } from './evaluateWhole';
+import { FIGURE_VERSION } from './model';
+import { upgraded } from './upgrade';
+
+// Files as earlier versions of the application wrote them.
+const FOLDER = path.join(import.meta.dirname, '../../../tests/fixtures');
+const FILES = readdirSync(FOLDER).filter((file) => file.endsWith('.json'));
+const textOf = (file: string): string => readFileSync(path.join(FOLDER, file), 'utf8');
+
+/** Its outlines alone, as colours of the pieces have changed since. */
+const drawn = async (figure: ReturnType<typeof readFigure>) => {
+  const scene = await evaluateWhole(figure);
+  return pixelsOf(svgOf(scene, { ...DEFAULT_SVG, background: false }), 300);
+};
+
+describe('files of earlier versions', () => {
+  it('are there of each version', () => {
+    const versions = FILES.map((file) => (JSON.parse(textOf(file)) as { version: number }).version);
+    expect([...new Set(versions)].sort()).toEqual(
+      Array.from({ length: FIGURE_VERSION - 1 }, (_, k) => k + 1),
+    );
+  });
+
+  it.each(FILES)('%s is read as a figure of the present version, and drawn', async (file) => {
+    const figure = readFigure(textOf(file));
+    expect(figure.version).toBe(FIGURE_VERSION);
+    expect(readFigure(writeFigure(figure))).toEqual(figure);
+    const pixels = await drawn(figure);
+    expect(pixels.some((level) => level > 0)).toBe(true);
+  });
+
+  it.each(FILES.filter((file) => file.includes('.v3.')))('%s draws what its piece does now', async (file) => {
+    const now = PIECES[file.replace('.v3.json', '')]?.();
+    expect(now).toBeDefined();
+    if (now) expect(difference(await drawn(readFigure(textOf(file))), await drawn(now))).toBe(0);
+  });
+
+  it('keep angles as near as they can be kept', () => {
+    const old = JSON.parse(textOf('lamp-burst.v3.json')) as { rounds: { rule: { start: unknown } }[] };
+    old.rounds[0]!.rule.start = { num: 2 ** 50 + 1, den: 2 ** 52 };
+    const { start } = (upgraded(old) as unknown as typeof old)
+      .rounds[0]!.rule as { start: { num: number; den: number } };
+    expect(start.den).toBeLessThanOrEqual(MOST_DEN);
+    expect(Math.abs(start.num / start.den - 0.25)).toBeLessThan(2 ** -41);
+  });
+});

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 
 import { newFigure } from '@/core/figure/start';
-import { shownFigure } from '@/state/editor';
+import { act, shownFigure } from '@/state/editor';
 import { editorOf } from '../../tests/help/editor';
-import { atRest } from './rest';
+import { drawnOf, restOf } from './rest';
 
 describe('the state at rest', () => {
   const editor = editorOf(newFigure('Rest', 'r'));
-  const now = () => atRest(editor.getState());
+  const now = () => restOf(editor)(editor.getState());
 
   it('is the same object while only the pointer moves', () => {
     const before = now();
@@ -33,7 +33,25 @@ describe('the state at rest', () => {
 
   it('is another for another editor', () => {
     const other = editorOf(newFigure('Other', 'r'));
-    expect(atRest(other.getState())).not.toBe(now());
-    expect(shownFigure(atRest(other.getState())).name).toBe('Other');
+    expect(restOf(other)(other.getState())).not.toBe(now());
+    expect(shownFigure(restOf(other)(other.getState())).name).toBe('Other');
+  });
+});
+
+describe('what is drawn over the panes', () => {
+  it('stays the same object through a save, and follows what is done and pointed at', () => {
+    const editor = editorOf(newFigure('Drawn', 'r'));
+    const now = () => drawnOf(editor)(editor.getState());
+    const before = now();
+    editor.setState(({ history }) => ({
+      save: { kind: 'waiting' },
+      revision: 7,
+      history: { ...history, unsavedFrom: 0 },
+    }));
+    expect(now()).toBe(before);
+    editor.setState({ lit: { refs: ['a@0'], kind: null, own: [] } });
+    expect(now().lit?.refs).toEqual(['a@0']);
+    act(editor, 'Rename', (figure) => ({ ...figure, name: 'Another' }));
+    expect(shownFigure(now()).name).toBe('Another');
   });
 });

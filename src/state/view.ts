@@ -58,30 +58,17 @@ const pageBounds = ({ page }: Figure): Bounds => ({
   bottom: page.height / 2 - page.centre.y,
 });
 
-const lastViews: { bench: View | null; whole: View | null } = { bench: null, whole: null };
-
-/** The same view object as long as it says the same, so that what hangs on it stays as it is. */
-function kept(pane: 'bench' | 'whole', view: View): View {
-  const last = lastViews[pane];
-  if (last && last.x === view.x && last.y === view.y && last.scale === view.scale) return last;
-  lastViews[pane] = view;
-  return view;
-}
-
 /** The view of the Bench, which is also the scale of Reach. It stays put while something is dragged. */
 export const benchView = (state: EditorState): View =>
   state.views.bench ??
-  kept(
-    'bench',
-    fitBench(
-      state.sizes.bench,
-      state.live ? figureBefore(state) : shownFigure(state),
-      activeRound(state),
-      workOf(state),
-    ),
+  fitBench(
+    state.sizes.bench,
+    state.live ? figureBefore(state) : shownFigure(state),
+    activeRound(state),
+    workOf(state),
   );
 
 const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });
 
 export const wholeView = (state: EditorState): View =>
-  state.views.whole ?? kept('whole', fitWhole(state.sizes.whole, pageBounds(shownFigure(state))));
+  state.views.whole ?? fitWhole(state.sizes.whole, pageBounds(shownFigure(state)));

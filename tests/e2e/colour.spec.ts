@@ -1,3 +1,5 @@
+import { divisionOf } from '../../demo/pieces/cells';
+import { anyPaint, Chance } from '../help/anyFigure';
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 
@@ -7,6 +9,7 @@ import {
   boundByFrame,
   setBlend,
   setFrame,
+  paintCells,
   setMerge,
   setOpacity,
   setPage,
@@ -346,6 +349,45 @@ test('colours and gradients on the screen are those of the file in another rende
   const { most, pixels } = await compared(page, id, 3);
   expect(pixels).toBeGreaterThan(5000);
   expect(most).toBeLessThanOrEqual(2);
+  await close();
+});
+
+test('paints of any kind, see-through and blended, on the screen and on a canvas are those of the file in another renderer', async ({
+  page,
+}) => {
+  for (const seed of [3, 8]) {
+    const chance = new Chance(seed);
+    const modes = ['normal', 'multiply', 'screen', 'darken', 'difference', 'normal'] as const;
+    const rounds = modes.map((blend, k) => ({
+      ...newRound(`r${k}`, `R${k}`, 3 + k),
+      shapes: [newShape(`s${k}`, 'Shape', ellipse(-14 - 12 * k, 9 + k), anyPaint(chance))],
+      opacity: chance.between(0.4, 1),
+      blend,
+    }));
+    const { id, close } = await openFigure(page, { ...newFigure('Paints', 'r0'), rounds });
+    const { most, pixels } = await compared(page, id, 3);
+    expect(pixels).toBeGreaterThan(5000);
+    expect(most).toBeLessThanOrEqual(4);
+    await close();
+  }
+  // The same paints on thousands of cells, which a canvas draws.
+  const chance = new Chance(5);
+  const circle = newShape('c', 'Circle', ellipse(-44, 44), { fill: '#1f8a76', stroke: null });
+  let cells: Figure = setMerge(
+    addShapes({ ...newFigure('Cells', 'x'), rounds: [newRound('r', 'R', 60)] }, 'r', [circle]),
+    'r',
+    'divide',
+  );
+  const division = divisionOf(cells, 'r');
+  for (const { key } of division.cells) {
+    const { fill } = anyPaint(chance);
+    cells = paintCells(cells, 'r', division, [key], { fill: fill ?? '#84c5b4', stroke: null });
+  }
+  const { id, close } = await openFigure(page, cells);
+  await expect(whole(page).getByTestId('many-cells')).toBeVisible();
+  await expect.poll(async () => (await compared(page, id, 2)).apart).toBeLessThan(0.01);
+  const { pixels } = await compared(page, id, 2);
+  expect(pixels).toBeGreaterThan(1000);
   await close();
 });
 

@@ -1,3 +1,4 @@
+import { FIGURE_VERSION } from '../../src/core/figure/model';
 import { addShapes, setFold as foldOf, setMirror } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
@@ -74,7 +75,7 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   await page.getByRole('radiogroup', { name: 'File type' }).getByRole('radio', { name: 'Figure' }).click();
   expect(JSON.parse((await exported(page)).toString())).toMatchObject({
     format: 'cyclogon-figure',
-    version: 3,
+    version: FIGURE_VERSION,
   });
 });
 

@@ -48,8 +48,9 @@ describe('files of earlier versions', () => {
   it('keep angles as near as they can be kept', () => {
     const old = JSON.parse(textOf('lamp-burst.v3.json')) as { rounds: { rule: { start: unknown } }[] };
     old.rounds[0]!.rule.start = { num: 2 ** 50 + 1, den: 2 ** 52 };
-    const { start } = (upgraded(old) as unknown as typeof old)
-      .rounds[0]!.rule as { start: { num: number; den: number } };
+    const { start } = (upgraded(old) as unknown as typeof old).rounds[0]!.rule as {
+      start: { num: number; den: number };
+    };
     expect(start.den).toBeLessThanOrEqual(MOST_DEN);
     expect(Math.abs(start.num / start.den - 0.25)).toBeLessThan(2 ** -41);
   });

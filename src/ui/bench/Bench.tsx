@@ -11,12 +11,12 @@ import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
-import { atRest } from '@/state/rest';
 import { sceneOf } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useSameView } from '../common/useSameView';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
 import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
@@ -112,11 +112,11 @@ function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: st
 export function Bench() {
   const work = useWork();
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
-  const view = benchView(state);
+  const view = useSameView(benchView(state));
   const fold = round?.rule.fold ?? 1;
   const radius = benchRadius(figure, work) * 1.02;
   const own = scene.layers.filter(({ roundId }) => roundId === round?.id);

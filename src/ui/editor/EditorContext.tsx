@@ -4,6 +4,7 @@ import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 
 import type { Editor, EditorState } from '@/state/editor';
+import { drawnOf, restOf } from '@/state/rest';
 import type { Saver } from '@/state/saver';
 
 /** What everything in the editor works with. */
@@ -24,6 +25,18 @@ export function useWorkshop(): Workshop {
 }
 
 export const useEditor = (): Editor => useWorkshop().editor;
+
+/** The editor's state while the pointer alone moves; see `restOf`. */
+export function useRestState(): EditorState {
+  const editor = useEditor();
+  return useStore(editor, restOf(editor));
+}
+
+/** The editor's state while nothing that is drawn over the panes changes; see `drawnOf`. */
+export function useDrawnState(): EditorState {
+  const editor = useEditor();
+  return useStore(editor, drawnOf(editor));
+}
 
 /** Part of the editor's state; renders again when that part changes. */
 export const useEditorState = <T,>(selector: (state: EditorState) => T): T => useStore(useEditor(), selector);

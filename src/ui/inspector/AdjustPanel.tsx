@@ -8,10 +8,9 @@ import type { Colour } from '@/core/scene/scene';
 import { adjustedColour, NO_ADJUSTMENT, type Adjustment } from '@/core/paint/adjust';
 import { commit, preview, shownFigure, type EditorState } from '@/state/editor';
 import { act } from '@/state/editor';
-import { atRest } from '@/state/rest';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { Swatch } from './Swatch';
 
 const SLIDERS: readonly { key: keyof Adjustment; less: string; more: string; most: number; step: number }[] =
@@ -38,7 +37,7 @@ const MOST_SWATCHES = 32;
 /** Lightens, warms, strengthens colours and turns their hue; swaps one colour for another wherever it is. */
 export function AdjustPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
   const some = state.selection.shapeIds.size > 0 && !round.merge;
   const [asked, setAsked] = useState<Of>('round');

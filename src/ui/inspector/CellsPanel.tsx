@@ -12,13 +12,12 @@ import { lostRefs, NO_CELL_EDITS } from '@/core/figure/cells';
 import type { Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { cellsOfRound, divisionOf } from '@/state/merges';
-import { atRest } from '@/state/rest';
 import { Crop } from 'lucide-react';
 import { Button } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { ReachChoice } from './ReachChoice';
 
 const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
@@ -26,7 +25,7 @@ const plural = (count: number, one: string, many: string): string => `${count} $
 /** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
 export function CellsPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);

@@ -9,12 +9,11 @@ import { COLOUR_BY, type ColourPlan } from '@/core/paint/sequence';
 import type { Colour } from '@/core/scene/scene';
 import { actOnRound, selectedShapes, shownFigure } from '@/state/editor';
 import { divisionOf } from '@/state/merges';
-import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { Choices } from '../common/Choices';
 import { CountField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor, useRestState } from '../editor/EditorContext';
 
 const NAMES: Record<ColourPlan['by'], string> = {
   ring: 'Rings',
@@ -37,7 +36,7 @@ const MOST_COLOURS = 24;
 /** Colours all cells of a round, or its shapes, in one command. */
 export function ColourByPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const { palette } = shownFigure(state);
   const [by, setBy] = useState<ColourPlan['by']>('ring');
   const [own, setOwn] = useState<readonly Colour[]>([]);

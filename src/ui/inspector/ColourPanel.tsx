@@ -27,12 +27,11 @@ import {
 import { act, shownFigure } from '@/state/editor';
 import { chosenIn } from '@/state/chosen';
 import { newId } from '@/state/ids';
-import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { ContrastRow } from './ContrastRow';
@@ -52,7 +51,7 @@ const MOST_DASHES = 20;
 export function ColourPanel({ round }: { readonly round: Round }) {
   const work = useWork();
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
   const { page, palette } = figure;
   const { target, paints, what } = chosenIn(state, round);

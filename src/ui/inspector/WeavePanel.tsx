@@ -5,17 +5,16 @@ import { START_WEAVE } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { weaveOfRound } from '@/state/merges';
-import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
 import { LengthField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { SwapReach } from './ReachChoice';
 
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const weave = round.merge?.weave ?? START_WEAVE;
   const facts = weaveOfRound(state, round);
   const { unit } = shownFigure(state).page;

@@ -1,7 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 
 import type { Editor, EditorState } from '@/state/editor';
-import { atRest } from '@/state/rest';
+import { restOf } from '@/state/rest';
 import { useEditor } from '../editor/EditorContext';
 
 /** How long what follows a drag may lag behind it, in milliseconds. */
@@ -14,18 +14,19 @@ interface CalmStore {
 
 /** The editor's state without what the pointer does, followed at once, but only every now and then while something is dragged. */
 function calmStore(editor: Editor): CalmStore {
-  let shown = atRest(editor.getState());
+  const rest = restOf(editor);
+  let shown = rest(editor.getState());
   return {
     snapshot: () => shown,
     subscribe: (changed) => {
       let timer: ReturnType<typeof setTimeout> | null = null;
       const follow = (): void => {
         timer = null;
-        shown = atRest(editor.getState());
+        shown = rest(editor.getState());
         changed();
       };
       const end = editor.subscribe((state) => {
-        if (atRest(state) === shown) return;
+        if (rest(state) === shown) return;
         if (state.live && shown.live) {
           timer ??= setTimeout(follow, CALM);
           return;

@@ -10,9 +10,9 @@ import { printNumber } from '@/core/format/pathData';
 import { newId } from '@/state/ids';
 import { shownFigure, startRound } from '@/state/editor';
 import { benchRadius, benchView } from '@/state/view';
-import { atRest } from '@/state/rest';
 import { Button } from '../common/Button';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useSameView } from '../common/useSameView';
+import { useEditor, useRestState } from '../editor/EditorContext';
 import { ReachBar } from './ReachBar';
 
 const RULER = 40;
@@ -72,9 +72,9 @@ const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
 export function Reach() {
   const work = useWork();
   const editor = useEditor();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
-  const view = benchView(state);
+  const view = useSameView(benchView(state));
   const height = state.sizes.bench.height;
   const top = 46;
   const most = Math.min((view.y - top) / view.scale, benchRadius(figure, work) * 1.2);

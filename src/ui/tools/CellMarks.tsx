@@ -13,7 +13,7 @@ import { degreesOf } from '@/core/number/turn';
 import { activeRound } from '@/state/editor';
 import { cellsOfRound, weaveOfRound } from '@/state/merges';
 import type { ToolId } from '@/state/tools';
-import { useEditorState } from '../editor/EditorContext';
+import { useDrawnState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
 
 const placeOf = ({ turn, mirrored }: CellCopy): string =>
@@ -120,7 +120,7 @@ export function CellMarks({
   /** Degrees from the axis to which there are marks. */
   readonly sight?: number;
 }) {
-  const state = useEditorState((whole) => whole);
+  const state = useDrawnState();
   const round = activeRound(state);
   const cells = round && cellsOfRound(state, round);
   const weave = round && weaveOfRound(state, round);

@@ -15,7 +15,7 @@ import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { toScreen } from '@/state/viewport';
-import { useEditorState } from '../editor/EditorContext';
+import { useDrawnState, useEditorState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
 import { gradientRun, type GradientRun } from './gradientRun';
 import { placementIn, viewOf } from './pointer';
@@ -191,7 +191,7 @@ function GradientLine({ run, project }: { readonly run: GradientRun; readonly pr
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const work = useWork();
-  const state = useEditorState((whole) => whole);
+  const state = useDrawnState();
   if (state.quiet) return null;
   const view = viewOf(state, pane);
   const placement = placementMap(placementIn(state, pane));

@@ -22,7 +22,6 @@ import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
 import { activeRound, shownFigure } from '@/state/editor';
-import { atRest } from '@/state/rest';
 import { sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
@@ -34,7 +33,8 @@ import { ReliefGroup } from '../common/ReliefGroup';
 import { placeOfView, slabsOf } from '../common/Slabs';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useSameView } from '../common/useSameView';
+import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
@@ -167,11 +167,11 @@ const Page = memo(function Page({
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
   const work = useWork();
-  const state = useEditorState(atRest);
+  const state = useRestState();
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
-  const view = wholeView(state);
+  const view = useSameView(wholeView(state));
   const { page } = figure;
   const rule = round?.rule;
   const rim =

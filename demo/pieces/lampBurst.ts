@@ -1,4 +1,4 @@
-import { addRound, addShapes, setBelow, setFrame } from '../../src/core/figure/commands';
+import { addRound, addShapes, setLowerAction, setFrame } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { turn } from '../../src/core/number/turn';
 import type { Gradient } from '../../src/core/scene/scene';
@@ -38,7 +38,7 @@ export function lampBurst(): Figure {
   figure = addShapes(figure, 'sheet', [
     named('sheet', 'Sheet', rectangleAt(164, 164, 14), filled(TIDE.sand)),
   ]);
-  figure = setBelow(figure, 'sheet', { how: 'inside', rounds: ['beams'] });
+  figure = setLowerAction(figure, 'sheet', { how: 'inside', rounds: ['beams'] });
   figure = addRound(figure, emptyRound('lamp', 'Lamp', 1));
   return addShapes(figure, 'lamp', [
     named('glass', 'Glass', circleAt(0, 22), filled(TIDE.sand)),

@@ -1,5 +1,11 @@
 import { STRAIGHT } from '../../src/core/derive';
-import { addRound, addShapes, setWay, stampAlong, START_WAY } from '../../src/core/figure/commands';
+import {
+  addRound,
+  addShapes,
+  setProgression,
+  stampAlong,
+  START_PROGRESSION,
+} from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { contoursAbout } from '../../src/core/maker/stock';
 import { turn } from '../../src/core/number/turn';
@@ -50,7 +56,7 @@ export function mooringBorder(): Figure {
   figure = stampAlong(figure, 'rope', along, parts, options, newId).figure;
   figure = addRound(figure, emptyRound('wake', 'Wake', 24));
   figure = addShapes(figure, 'wake', [named('drop', 'Drop', circleAt(48, 3.4), filled(TIDE.kelp))]);
-  figure = setWay(figure, 'wake', { ...START_WAY, size: 0.25, out: -30, tint: TIDE.coral });
+  figure = setProgression(figure, 'wake', { ...START_PROGRESSION, size: 0.25, out: -30, tint: TIDE.coral });
   figure = addRound(figure, emptyRound('post', 'Post', 1));
   return addShapes(figure, 'post', [
     named('ring', 'Ring', circleAt(0, 11), filled(TIDE.deep)),

@@ -2,9 +2,9 @@ import {
   addRound,
   addShapes,
   setBlend,
-  setEvery,
+  setVariation,
   setOpacity,
-  START_EVERY,
+  START_VARIATION,
 } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { NO_TURN } from '../../src/core/number/turn';
@@ -21,8 +21,8 @@ export function posterWheel(): Figure {
     named('drop', 'Drop', petalBetween(46, 80, 6), filled(TIDE.coral)),
     named('bead', 'Bead', circleAt(42, 1.8), filled(TIDE.deep)),
   ]);
-  figure = setEvery(setBlend(figure, 'spray', 'multiply'), 'spray', {
-    ...START_EVERY,
+  figure = setVariation(setBlend(figure, 'spray', 'multiply'), 'spray', {
+    ...START_VARIATION,
     size: 0.72,
     tint: TIDE.brass,
   });

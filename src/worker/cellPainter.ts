@@ -38,8 +38,8 @@ export const isDrawnAsCells = remembered(({ items, copies, relief }: SceneLayer)
 /** Six numbers for each copy: of the matrix that takes an outline to it. */
 const placesOf = remembered((copies: readonly SceneCopy[]): Float64Array => {
   const places = new Float64Array(6 * copies.length);
-  copies.forEach(({ turn, shift = null }, k) => {
-    const { a, b, c, d, e, f } = placementMap({ turn, shift, mirrored: false });
+  copies.forEach(({ turn, transform = null }, k) => {
+    const { a, b, c, d, e, f } = placementMap({ turn, transform, mirrored: false });
     places.set([a, b, c, d, e, f], 6 * k);
   });
   return places;

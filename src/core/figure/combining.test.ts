@@ -24,7 +24,7 @@ import {
   offsetShapes,
   removeShapes,
   roundOf,
-  setBelow,
+  setLowerAction,
   setFold,
   setMerge,
   setMirror,
@@ -174,13 +174,15 @@ describe('a round made plain', () => {
     for (const figure of [
       setMerge(base, 'r', 'union'),
       setMerge(base, 'r', 'divide'),
-      setBelow(addRound(base, cutter), 'top', { how: 'cut' }),
+      setLowerAction(addRound(base, cutter), 'top', { how: 'cut' }),
     ]) {
       const scene = await evaluateWhole(figure);
       const layers = scene.layers.filter(({ roundId }) => roundId === 'r');
       const plain = makeRoundPlain(figure, 'r', layers, counter());
       const alone = { ...plain, rounds: plain.rounds.filter(({ id }) => id !== 'top') };
-      expect(alone.rounds.every(({ merge, below }) => merge === null && below === undefined)).toBe(true);
+      expect(
+        alone.rounds.every(({ merge, lowerAction }) => merge === null && lowerAction === undefined),
+      ).toBe(true);
       expect(figureSchema.validate(plain).error).toBeUndefined();
       const [before, after] = [scene, evaluate(alone, new Map(), STRAIGHT)].map((each) =>
         pixelsOf(svgOf(each, DEFAULT_SVG), 300),

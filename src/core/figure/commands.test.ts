@@ -14,7 +14,7 @@ import { NO_CELL_EDITS, shownCells } from './cells';
 import * as commands from './commands';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf } from './jobs';
-import { BELOW_WAYS, COMBINE_OPS, LIMITS, ROUND_MERGES, type Figure, type Round } from './model';
+import { LOWER_ACTIONS, COMBINE_OPS, LIMITS, ROUND_MERGES, type Figure, type Round } from './model';
 import { newRound } from './start';
 
 /** What a command is tried on. */
@@ -212,15 +212,15 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       STRAIGHT,
     ),
   setBehind: (t) => commands.setBehind(t.figure, target(t), t.chance.yes()),
-  setBelow: ({ figure, round, chance }) =>
-    commands.setBelow(figure, round.id, chance.yes() ? { how: chance.of(BELOW_WAYS) } : null),
+  setLowerAction: ({ figure, round, chance }) =>
+    commands.setLowerAction(figure, round.id, chance.yes() ? { how: chance.of(LOWER_ACTIONS) } : null),
   setBlend: ({ figure, round, chance }) =>
     commands.setBlend(figure, round.id, chance.of(['normal', 'multiply'] as const)),
   setClosed: ({ figure, ref, nodes, chance }) => commands.setClosed(figure, ref, nodes, chance.yes()),
   setEdge: ({ figure, round, chance }) =>
     commands.setEdge(figure, round.id, chance.of(['overlap', 'trim', 'warn'] as const)),
-  setEvery: ({ figure, round, chance }) =>
-    commands.setEvery(figure, round.id, chance.yes() ? { ...commands.START_EVERY, out: 3 } : null),
+  setVariation: ({ figure, round, chance }) =>
+    commands.setVariation(figure, round.id, chance.yes() ? { ...commands.START_VARIATION, out: 3 } : null),
   setFill: (t) => commands.setFill(t.figure, target(t), anyPaint(t.chance).fill),
   setFold: ({ figure, round, chance }) => commands.setFold(figure, round.id, chance.whole(1, 12)),
   setForm: ({ figure, ref, chance }) => commands.setForm(figure, ref, anyForm(chance)),
@@ -279,8 +279,12 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
           }
         : null,
     ),
-  setWay: ({ figure, round, chance }) =>
-    commands.setWay(figure, round.id, chance.yes() ? { ...commands.START_WAY, tint: '#d9512c' } : null),
+  setProgression: ({ figure, round, chance }) =>
+    commands.setProgression(
+      figure,
+      round.id,
+      chance.yes() ? { ...commands.START_PROGRESSION, tint: '#d9512c' } : null,
+    ),
   setWeaveGap: ({ figure, round, chance }) => commands.setWeaveGap(figure, round.id, chance.between(0.2, 3)),
   showRound: ({ figure, round, chance }) => commands.showRound(figure, round.id, chance.yes()),
   showShape: ({ figure, ref, chance }) => commands.showShape(figure, ref, chance.yes()),
@@ -367,8 +371,8 @@ const OTHERS = new Set([
   'partsOfScene',
   'reachOfRound',
   'roundOf',
-  'START_EVERY',
-  'START_WAY',
+  'START_VARIATION',
+  'START_PROGRESSION',
   'START_WHIRL',
   'stepChoices',
   'withRound',

@@ -13,7 +13,7 @@ export interface RoundCopy {
   readonly index: number;
   readonly turn: Turn;
   /** From the upright motif to the upright copy, before it is turned about the centre; null where it is the motif. */
-  readonly shift: Affine | null;
+  readonly transform: Affine | null;
   readonly opacity: number;
   readonly tint: { readonly colour: Colour; readonly share: number } | null;
 }
@@ -45,31 +45,36 @@ const isStill = (m: Affine): boolean =>
   m.a === 1 && m.b === 0 && m.c === 0 && m.d === 1 && m.e === 0 && m.f === 0;
 
 function makeCopies(round: Round, work: Work): readonly RoundCopy[] {
-  const { rule, every, way } = round;
-  const gone = new Set(round.without ?? []);
+  const { rule, variation, progression } = round;
+  const gone = new Set(round.omitted ?? []);
   const turns = turnsOf(rule);
-  const reach = every || way ? reachOfMotif(round, work) : null;
+  const reach = variation || progression ? reachOfMotif(round, work) : null;
   const middle = { x: 0, y: reach ? -(reach.inner + reach.outer) / 2 : 0 };
   const last = Math.max(1, turns.length - 1);
   return turns.flatMap((t, index): RoundCopy[] => {
     if (gone.has(index)) return [];
-    let shift = IDENTITY;
+    let transform = IDENTITY;
     let tint: RoundCopy['tint'] = null;
     let opacity = 1;
     let own = t;
-    if (way) {
-      const share = eased(index / last, way.ease);
-      shift = shiftMap(middle, way.out * share, 1 + (way.size - 1) * share, way.twist * share);
-      opacity = 1 + (way.fade - 1) * share;
-      if (way.tint) tint = { colour: way.tint, share };
+    if (progression) {
+      const share = eased(index / last, progression.ease);
+      transform = shiftMap(
+        middle,
+        progression.out * share,
+        1 + (progression.size - 1) * share,
+        progression.twist * share,
+      );
+      opacity = 1 + (progression.fade - 1) * share;
+      if (progression.tint) tint = { colour: progression.tint, share };
     }
-    if (every && index % every.nth === every.nth - 1) {
-      shift = compose(shift, shiftMap(middle, every.out, every.size, 0));
-      if (every.tint) tint = { colour: every.tint, share: 0.5 };
-      if (every.halfStep) own = addTurns(own, turn(1, 2 * rule.fold));
+    if (variation && index % variation.nth === variation.nth - 1) {
+      transform = compose(transform, shiftMap(middle, variation.out, variation.size, 0));
+      if (variation.tint) tint = { colour: variation.tint, share: 0.5 };
+      if (variation.halfStep) own = addTurns(own, turn(1, 2 * rule.fold));
     }
-    if (rule.alternate && index % 2 === 1) shift = compose(shift, MIRROR);
-    return [{ index, turn: own, shift: isStill(shift) ? null : shift, opacity, tint }];
+    if (rule.alternate && index % 2 === 1) transform = compose(transform, MIRROR);
+    return [{ index, turn: own, transform: isStill(transform) ? null : transform, opacity, tint }];
   });
 }
 
@@ -87,7 +92,7 @@ function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly
         ...copy,
         index: copy.index + level * rule.fold,
         turn: addTurns(copy.turn, multiplyTurn(whirl.angle, level)),
-        shift: compose(scaleMap(whirl.factor ** level, ORIGIN), copy.shift ?? IDENTITY),
+        transform: compose(scaleMap(whirl.factor ** level, ORIGIN), copy.transform ?? IDENTITY),
       })),
     ),
   ];
@@ -102,9 +107,9 @@ export const copiesOf = rememberedWith((round: Round, work): readonly RoundCopy[
  * How many times the same stretch of copies fills the turn: the fold of the symmetry that the copies have together. Every second
  * copy different leaves half of the fold, a way, a sweep or a copy left out leaves none.
  */
-export function symmetryOf({ rule, every, way, without }: Round): number {
-  if (way || rule.sweep || (without?.length ?? 0) > 0) return 1;
-  const period = every && every.nth > 1 ? every.nth : 1;
+export function symmetryOf({ rule, variation, progression, omitted }: Round): number {
+  if (progression || rule.sweep || (omitted?.length ?? 0) > 0) return 1;
+  const period = variation && variation.nth > 1 ? variation.nth : 1;
   const both = rule.alternate ? (period % 2 === 0 ? period : 2 * period) : period;
   return rule.fold % both === 0 ? rule.fold / both : 1;
 }

@@ -27,7 +27,7 @@ const copyPaths = (round: Round, paths: readonly Path[], index: number, work: Wo
   const copy = copiesOf(round, work)[index];
   if (!copy) return [];
   return (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
-    const map = placementMap({ turn: copy.turn, shift: copy.shift, mirrored });
+    const map = placementMap({ turn: copy.turn, transform: copy.transform, mirrored });
     return paths.map((path) => mapPath(path, map));
   });
 };
@@ -42,7 +42,7 @@ export function gapOfRound(round: Round, work: Work): number | null {
   if (paths.length === 0 || copies.length < 2) return null;
   const { rule } = round;
   const segments = segmentCount(paths) * (rule.mirror ? 2 : 1);
-  if (symmetryOf(round) === rule.fold && !round.every)
+  if (symmetryOf(round) === rule.fold && !round.variation)
     return segments ** 2 > MOST_PAIRS ? null : neighbourGap(paths, rule);
   const period = Math.max(1, rule.fold / symmetryOf(round));
   if (segments ** 2 * period > MOST_PAIRS) return null;

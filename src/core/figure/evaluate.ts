@@ -182,9 +182,9 @@ function makeLayers(
     roundId: round.id,
     blend: round.blend,
     items,
-    copies: copiesOf(round, work).map(({ turn, shift, opacity: own, tint }): SceneCopy => ({
+    copies: copiesOf(round, work).map(({ turn, transform, opacity: own, tint }): SceneCopy => ({
       turn,
-      ...(shift && { shift }),
+      ...(transform && { transform }),
       ...(own * opacity < 1 && { opacity: own * opacity }),
       ...(tint && { items: tintedItems(items, tint, tinted) }),
     })),
@@ -211,7 +211,7 @@ const keptUnder = remembered((item: SceneItem) =>
  */
 function onceWhereKept(round: Round, layer: SceneLayer): SceneLayer[] {
   const { items, copies } = layer;
-  const isPlain = copies.every((copy) => !copy.shift && !copy.items);
+  const isPlain = copies.every((copy) => !copy.transform && !copy.items);
   if (!isPlain || copies.length < 2 || round.light) return [layer];
   const step = stepOf(round.rule);
   const standsOnce = (item: SceneItem): boolean =>

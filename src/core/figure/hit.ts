@@ -64,15 +64,15 @@ export function hitFigure(figure: Figure, p: Point, tolerance: number, work: Wor
   for (const round of [...figure.rounds].reverse()) {
     if (swallowed.has(round.id)) continue;
     if (!round.visible || round.locked || round.shapes.length === 0) continue;
-    for (const { turn, shift } of [...copiesOf(round, work)].reverse()) {
-      const map = placementMap({ turn, shift, mirrored: false });
+    for (const { turn, transform } of [...copiesOf(round, work)].reverse()) {
+      const map = placementMap({ turn, transform, mirrored: false });
       const own = applyTo(inverse(map), p);
       const hit = hitMotif(round, own, tolerance / Math.sqrt(Math.abs(determinant(map))), work);
       if (hit)
         return {
           roundId: round.id,
           shapeId: hit.shapeId,
-          placement: { turn, mirrored: hit.mirrored, ...(shift && { shift }) },
+          placement: { turn, mirrored: hit.mirrored, ...(transform && { transform }) },
         };
     }
   }

@@ -53,8 +53,8 @@ export const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim'
 /** True where a round acts on rounds below it; see `Round.below`. */
 const actsOn = (upper: Round, lower: Round): boolean =>
   upper.visible &&
-  upper.below !== undefined &&
-  (upper.below.rounds === undefined || upper.below.rounds.includes(lower.id));
+  upper.lowerAction !== undefined &&
+  (upper.lowerAction.rounds === undefined || upper.lowerAction.rounds.includes(lower.id));
 
 /** The rounds below one that it acts on. */
 function roundsBelow(figure: Figure, round: Round): Round[] {
@@ -66,8 +66,8 @@ function roundsBelow(figure: Figure, round: Round): Round[] {
 export function swallowedRounds(figure: Figure): ReadonlySet<string> {
   const gone = new Set<string>();
   for (const round of figure.rounds) {
-    if (!round.visible || !round.below) continue;
-    if (round.below.how === 'join') for (const { id } of roundsBelow(figure, round)) gone.add(id);
+    if (!round.visible || !round.lowerAction) continue;
+    if (round.lowerAction.how === 'join') for (const { id } of roundsBelow(figure, round)) gone.add(id);
     else gone.add(round.id);
   }
   return gone;
@@ -79,9 +79,9 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
   const reach = Math.hypot(figure.page.width, figure.page.height);
   return figure.rounds.flatMap((round, k): MergeJob[] => {
     if (!round.visible || swallowed.has(round.id)) return [];
-    const joined = round.below?.how === 'join' ? roundsBelow(figure, round) : [];
+    const joined = round.lowerAction?.how === 'join' ? roundsBelow(figure, round) : [];
     const above = figure.rounds.slice(k + 1).flatMap((upper): Source[] => {
-      const how = upper.below?.how;
+      const how = upper.lowerAction?.how;
       return (how === 'cut' || how === 'inside') && actsOn(upper, round) ? [{ round: upper, role: how }] : [];
     });
     const { merge } = round;
@@ -192,15 +192,15 @@ function operandOf(
   });
   const fold = symmetryOf(round);
   const { mirror } = round.rule;
-  if (fold === round.rule.fold && !round.every && !round.whirl)
+  if (fold === round.rule.fold && !round.variation && !round.whirl)
     return { fold, mirror, start: NO_TURN, shapes: [...own, ...bounds] };
   const toFirst = negateTurn(round.rule.start);
   const stretch = copiesOf(round, work).filter(
     ({ index }) => index % round.rule.fold < round.rule.fold / fold,
   );
-  const maps = stretch.flatMap(({ turn, shift }) =>
+  const maps = stretch.flatMap(({ turn, transform }) =>
     (mirror ? [false, true] : [false]).map((mirrored) =>
-      placementMap({ turn: addTurns(turn, toFirst), shift, mirrored }),
+      placementMap({ turn: addTurns(turn, toFirst), transform, mirrored }),
     ),
   );
   return {
@@ -230,10 +230,10 @@ const sameOperand = (a: Round, b: Round, work: Work): boolean =>
     a.rule.mirror === b.rule.mirror &&
     a.rule.alternate === b.rule.alternate &&
     a.rule.sweep === b.rule.sweep &&
-    a.every === b.every &&
-    a.way === b.way &&
+    a.variation === b.variation &&
+    a.progression === b.progression &&
     a.whirl === b.whirl &&
-    a.without === b.without &&
+    a.omitted === b.omitted &&
     a.edge === b.edge &&
     a.frame === b.frame &&
     (resolvedShapes(a, work) === resolvedShapes(b, work) ||

@@ -3,7 +3,7 @@ import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine'
 import { lengthOf } from '../curve/point';
 import { remembered } from '../remembered';
 import type { CellCopy, CellGroup } from '../merge/fused';
-import { directionOf, ringsOfPlaces, type Place } from '../paint/sequence';
+import { directionOf, ringsOfPlaces, type PlacedRegion } from '../paint/sequence';
 import type { Paint } from '../scene/scene';
 import { paintsOfGroup, type ShownCells } from './cells';
 import type { RoundMerge } from './model';
@@ -45,7 +45,7 @@ const mapOf = ({ turn, mirrored }: CellCopy): Affine =>
   mirrored ? compose(turnMap(turn), MIRROR) : turnMap(turn);
 
 /** Where each cell of a group lies. */
-function placesOfGroup(group: CellGroup): (copy: CellCopy) => Place {
+function placesOfGroup(group: CellGroup): (copy: CellCopy) => PlacedRegion {
   const { loops, inner, outer, depth } = group;
   const middle = middleOf(loops);
   return (copy) => ({ at: applyTo(mapOf(copy), middle), inner, outer, depth });
@@ -54,12 +54,12 @@ function placesOfGroup(group: CellGroup): (copy: CellCopy) => Place {
 interface PlacedCells {
   readonly copies: readonly CellCopy[];
   /** Of each copy. */
-  readonly places: readonly Place[];
+  readonly places: readonly PlacedRegion[];
 }
 
 /** All cells of groups, and where they lie; found once for the same groups. */
 export const placedCells = remembered((groups: readonly CellGroup[]): PlacedCells => {
-  const [copies, places]: [CellCopy[], Place[]] = [[], []];
+  const [copies, places]: [CellCopy[], PlacedRegion[]] = [[], []];
   for (const group of groups) {
     const placeOf = placesOfGroup(group);
     for (const copy of group.copies) {
@@ -126,7 +126,7 @@ export function reachedCells(
       const { copies, places } = placedCells(groups);
       return copies
         .filter((_, k) => {
-          const { at } = places[k] as Place;
+          const { at } = places[k] as PlacedRegion;
           const away = directionOf(at) - direction;
           const turned = away - Math.round(away);
           return (

@@ -26,7 +26,7 @@ import {
   removeCells,
   restoreCells,
   roundOf,
-  setBelow,
+  setLowerAction,
   setFold,
   setFrame,
   setMerge,
@@ -36,7 +36,7 @@ import {
 import { lostRefs, NO_CELL_EDITS, shownCells } from './cells';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf } from './jobs';
-import type { Below, Figure } from './model';
+import type { LowerAction, Figure } from './model';
 import { figureSchema } from './schema';
 import { newRound, newShape, START_PAINT } from './start';
 
@@ -56,8 +56,8 @@ const lens = (r: number, d: number): number =>
 const ring = (fold: number, away: number, r = 10): Figure => setFold(withForms(disc(0, -away, r)), 'r', fold);
 
 /** A disc in a round of its own in front. */
-const withDisc = (figure: Figure, r: number, below: Below | null): Figure =>
-  setBelow(
+const withDisc = (figure: Figure, r: number, below: LowerAction | null): Figure =>
+  setLowerAction(
     addRound(figure, {
       ...newRound('top', 'Top', 1),
       shapes: [newShape('d', 'Disc', disc(0, 0, r), START_PAINT)],
@@ -124,10 +124,10 @@ describe('what becomes of copies', () => {
             ),
           };
           const cut = areaOf(
-            await evaluateWhole(setBelow(setMerge(moved, 'r', 'union'), 'top', { how: 'cut' })),
+            await evaluateWhole(setLowerAction(setMerge(moved, 'r', 'union'), 'top', { how: 'cut' })),
           );
           const kept = areaOf(
-            await evaluateWhole(setBelow(setMerge(moved, 'r', 'union'), 'top', { how: 'inside' })),
+            await evaluateWhole(setLowerAction(setMerge(moved, 'r', 'union'), 'top', { how: 'inside' })),
           );
           const whole = areaOf(await evaluateWhole(setMerge(base, 'r', 'union')));
           expect(cut + kept).toBeCloseTo(whole, 5);

@@ -85,9 +85,9 @@ export interface Combined {
  * What a round does to the rounds below it: it is cut away from them, or they are kept only inside it, and it is not shown itself;
  * or it is joined with them, and they are not shown.
  */
-export const BELOW_WAYS = ['cut', 'inside', 'join'] as const;
-export interface Below {
-  readonly how: (typeof BELOW_WAYS)[number];
+export const LOWER_ACTIONS = ['cut', 'inside', 'join'] as const;
+export interface LowerAction {
+  readonly how: (typeof LOWER_ACTIONS)[number];
   /** Which; all without a list. */
   readonly rounds?: readonly string[];
 }
@@ -97,7 +97,7 @@ export const EASES = ['even', 'in', 'out', 'both'] as const;
 export type Ease = (typeof EASES)[number];
 
 /** Every second (third, …) copy different from the others. */
-export interface Every {
+export interface NthVariation {
   /** 2 for every second. */
   readonly nth: number;
   readonly halfStep: boolean;
@@ -110,7 +110,7 @@ export interface Every {
 }
 
 /** How copies change from first to last; what each says is of the last one. */
-export interface Way {
+export interface Progression {
   readonly out: number;
   readonly size: number;
   /** Degrees clockwise about the motif's middle. */
@@ -141,9 +141,9 @@ export interface Round {
   readonly half?: 'turned' | 'mirrored';
   /** What reaches past the wedge's rays overlaps the neighbours, unless it is trimmed there or warned of. */
   readonly edge?: 'trim' | 'warn';
-  readonly every?: Every;
+  readonly variation?: NthVariation;
   readonly whirl?: RoundWhirl;
-  readonly way?: Way;
+  readonly progression?: Progression;
   /** How each copy is laid on what is below it; normal without one. */
   readonly blend?: BlendMode;
   /** Of each copy, from 0 to 1; 1 without one. */
@@ -154,15 +154,15 @@ export interface Round {
   /** Rounds with the same word here have one motif: a change to it is a change to all. */
   readonly link?: string;
   /** Copies that are left out, by their places. */
-  readonly without?: readonly number[];
+  readonly omitted?: readonly number[];
   /** This round is a copy of another one set free: of which, and its place there. */
-  readonly freeOf?: { readonly roundId: string; readonly index: number };
+  readonly detachedFrom?: { readonly roundId: string; readonly index: number };
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];
   readonly combined?: readonly Combined[];
   readonly merge: RoundMerge | null;
-  readonly below?: Below;
+  readonly lowerAction?: LowerAction;
 }
 
 /** A picture under the Bench to trace from; never exported. Lengths in the figure's unit, in motif coordinates. */

@@ -20,14 +20,14 @@ export const hasOutlines = ({ rounds }: Figure): boolean =>
     (round) =>
       round.combined !== undefined ||
       round.edge === 'trim' ||
-      round.below !== undefined ||
+      round.lowerAction !== undefined ||
       round.shapes.some(({ form }) => isSolved(form)),
   );
 
 /** Asks for all outlines that showing a figure takes: bands, offsets, whirls, combinations, trims. */
 export function askOutlines(figure: Figure, work: Work): void {
   // Lines that rounds above act on count as the bands that they are seen as.
-  const acted = figure.rounds.some(({ below }) => below !== undefined);
+  const acted = figure.rounds.some(({ lowerAction }) => lowerAction !== undefined);
   for (const round of figure.rounds) {
     for (const { form } of round.shapes) pathsOfForm(form, work);
     const trim = trimOf(round);

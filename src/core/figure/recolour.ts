@@ -26,7 +26,7 @@ function recolouredShape(shape: Shape, change: Change): Shape {
 }
 
 function recolouredRound(round: Round, change: Change): Round {
-  const { merge, every, way } = round;
+  const { merge, variation, progression } = round;
   const paints = merge?.cells && new Map<Paint, Paint>();
   const once = (paint: Paint): Paint => {
     const known = paints?.get(paint) ?? mapPaint(paint, change);
@@ -48,8 +48,8 @@ function recolouredRound(round: Round, change: Change): Round {
         },
       }),
     },
-    ...(every?.tint && { every: { ...every, tint: change(every.tint) } }),
-    ...(way?.tint && { way: { ...way, tint: change(way.tint) } }),
+    ...(variation?.tint && { variation: { ...variation, tint: change(variation.tint) } }),
+    ...(progression?.tint && { progression: { ...progression, tint: change(progression.tint) } }),
   };
 }
 

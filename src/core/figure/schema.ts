@@ -20,7 +20,7 @@ import { MOST_DEN, type Turn } from '../number/turn';
 import { finding } from '../finding';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
 import {
-  BELOW_WAYS,
+  LOWER_ACTIONS,
   COMBINE_OPS,
   EASES,
   FIGURE_FORMAT,
@@ -308,14 +308,14 @@ const round = Joi.object({
       ends: Joi.boolean().required(),
     }),
   }).required(),
-  every: Joi.object({
+  variation: Joi.object({
     nth: Joi.number().integer().min(2).max(MOST_FOLD).required(),
     halfStep: Joi.boolean().required(),
     out: coordinate,
     size: scale,
     tint: colour.allow(null).required(),
   }),
-  way: Joi.object({
+  progression: Joi.object({
     out: coordinate,
     size: scale,
     twist: Joi.number().min(-36_000).max(36_000).required(),
@@ -331,7 +331,7 @@ const round = Joi.object({
   blend: Joi.valid(...BLEND_MODES),
   opacity: share,
   link: id.optional(),
-  without: Joi.array()
+  omitted: Joi.array()
     .items(
       Joi.number()
         .integer()
@@ -339,7 +339,7 @@ const round = Joi.object({
         .max(MOST_FOLD - 1),
     )
     .max(MOST_FOLD),
-  freeOf: Joi.object({ roundId: id, index: Joi.number().integer().min(0).max(MOST_FOLD).required() }),
+  detachedFrom: Joi.object({ roundId: id, index: Joi.number().integer().min(0).max(MOST_FOLD).required() }),
   half: Joi.valid('turned', 'mirrored'),
   edge: Joi.valid('trim', 'warn'),
   relief: Joi.object({ how: Joi.valid('raised', 'sunken').required(), edge: extent }),
@@ -368,8 +368,8 @@ const round = Joi.object({
   })
     .allow(null)
     .required(),
-  below: Joi.object({
-    how: Joi.valid(...BELOW_WAYS).required(),
+  lowerAction: Joi.object({
+    how: Joi.valid(...LOWER_ACTIONS).required(),
     rounds: Joi.array().items(id).max(LIMITS.rounds),
   }),
 });

@@ -28,7 +28,7 @@ import {
   moveShapes,
   roundOf,
   setBlend,
-  setEvery,
+  setVariation,
   setFold,
   setMerge,
   setMirroring,
@@ -36,9 +36,9 @@ import {
   setRoundWhirl,
   setStart,
   setSweep,
-  setWay,
-  START_EVERY,
-  START_WAY,
+  setProgression,
+  START_VARIATION,
+  START_PROGRESSION,
   stepChoices,
   takeCopyBack,
   takeStep,
@@ -67,9 +67,11 @@ const both = (): Figure => {
 /** The drawn paths of a scene as they stand. */
 const drawn = (scene: Scene): Path[] =>
   scene.layers.flatMap((layer) =>
-    layer.copies.flatMap(({ turn: by, shift, items }) =>
+    layer.copies.flatMap(({ turn: by, transform, items }) =>
       (items ?? layer.items).flatMap(({ paths, mirrored }) =>
-        paths.map((path) => mapPath(path, placementMap({ turn: by, shift: shift ?? null, mirrored }))),
+        paths.map((path) =>
+          mapPath(path, placementMap({ turn: by, transform: transform ?? null, mirrored })),
+        ),
       ),
     ),
   );
@@ -170,8 +172,8 @@ describe('a step angle', () => {
 
 describe('copies that differ', () => {
   it('are every second one: at half a step, farther out, of another size and tint', () => {
-    const every = { ...START_EVERY, out: 10, size: 0.5, halfStep: true, tint: '#ffffff' };
-    const figure = setEvery(withDisc(12), 'r', every);
+    const every = { ...START_VARIATION, out: 10, size: 0.5, halfStep: true, tint: '#ffffff' };
+    const figure = setVariation(withDisc(12), 'r', every);
     expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
     const copies = middlesOf(figure);
     expect(copies).toHaveLength(12);
@@ -187,8 +189,8 @@ describe('copies that differ', () => {
     expect(layer.copies[1]!.items![0]!.paint.fill).toBe(mixedColour('#1f8a76', '#ffffff', 0.5));
     // Of twelve copies all tinted ones share their items: memory grows with the motif.
     expect(new Set(layer.copies.map(({ items }) => items)).size).toBe(2);
-    expect(setEvery(figure, 'r', null)).toEqual(withDisc(12));
-    expect(symmetryOf(roundOf(setEvery(withDisc(10), 'r', { ...every, nth: 3 }), 'r'))).toBe(1);
+    expect(setVariation(figure, 'r', null)).toEqual(withDisc(12));
+    expect(symmetryOf(roundOf(setVariation(withDisc(10), 'r', { ...every, nth: 3 }), 'r'))).toBe(1);
   });
 
   it('are reflections in turn', () => {
@@ -206,8 +208,8 @@ describe('copies that differ', () => {
   });
 
   it('grow, twist, fade and are tinted on the way from first to last, evenly or eased', () => {
-    const way = { ...START_WAY, out: -20, size: 0.5, fade: 0.2, tint: '#000000' };
-    const figure = setWay(withDisc(5), 'r', way);
+    const way = { ...START_PROGRESSION, out: -20, size: 0.5, fade: 0.2, tint: '#000000' };
+    const figure = setProgression(withDisc(5), 'r', way);
     expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
     const copies = middlesOf(figure);
     copies.forEach((copy, k) => {
@@ -229,12 +231,16 @@ describe('copies that differ', () => {
   });
 
   it('are hit where they stand, and merged as they are', async () => {
-    const figure = setWay(withDisc(5), 'r', { ...START_WAY, size: 1, out: 30 });
+    const figure = setProgression(withDisc(5), 'r', { ...START_PROGRESSION, size: 1, out: 30 });
     const [, second] = middlesOf(figure);
     const hit = hitFigure(figure, second!, 0.1, STRAIGHT);
     expect(hit?.placement.turn).toEqual(turn(1, 5));
     expect(distance(applyTo(placementMap(hit!.placement), { x: 0, y: -40 }), second!)).toBeLessThan(1e-9);
-    const united = setMerge(setEvery(withDisc(12, 12), 'r', { ...START_EVERY, size: 0.8 }), 'r', 'union');
+    const united = setMerge(
+      setVariation(withDisc(12, 12), 'r', { ...START_VARIATION, size: 0.8 }),
+      'r',
+      'union',
+    );
     const request = requestOf(mergeJobsOf(united, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!;
     expect(request.operands[0]).toMatchObject({ fold: 6 });
     expect(request.operands[0]!.shapes).toHaveLength(2);
@@ -250,8 +256,8 @@ describe('copies that differ', () => {
         stroke: { colour: '#113d4c', width: 2, cap: 'round', join: 'round' },
       }),
     ]);
-    const way = { ...START_WAY, size: 0.3, twist: 80, fade: 0.4, tint: '#d9512c' };
-    const figure = setBlend(setOpacity(setWay(stroked, 'r', way), 'r', 0.9), 'r', 'multiply');
+    const way = { ...START_PROGRESSION, size: 0.3, twist: 80, fade: 0.4, tint: '#d9512c' };
+    const figure = setBlend(setOpacity(setProgression(stroked, 'r', way), 'r', 0.9), 'r', 'multiply');
     const scene = evaluate(setMirroring(figure, 'r', 'alternate'), new Map(), STRAIGHT);
     const compact = pixelsOf(svgOf(scene, DEFAULT_SVG), 400);
     expect(difference(compact, pixelsOf(svgOf(scene, { ...DEFAULT_SVG, form: 'plain' }), 400))).toBeLessThan(
@@ -415,22 +421,26 @@ describe('shared motifs and free copies', () => {
   });
 
   it('a copy set free looks as it did, differs on its own, and is taken back', () => {
-    const figure = setStart(setWay(withDisc(6), 'r', { ...START_WAY, size: 0.5, out: 10 }), 'r', turn(1, 30));
+    const figure = setStart(
+      setProgression(withDisc(6), 'r', { ...START_PROGRESSION, size: 0.5, out: 10 }),
+      'r',
+      turn(1, 30),
+    );
     const free = freeCopy(figure, 'r', 2, counter(), STRAIGHT);
     expect(free.rounds).toHaveLength(2);
-    expect(roundOf(free, 'r').without).toEqual([2]);
+    expect(roundOf(free, 'r').omitted).toEqual([2]);
     expect(checkFigure(JSON.parse(JSON.stringify(free)))).toEqual(free);
     const order = (f: Figure) =>
       middlesOf(f)
         .map(({ x, y, size }) => [x, y, size].map((n) => n.toFixed(7)).join(' '))
         .sort();
     expect(order(free)).toEqual(order(figure));
-    const [own] = free.rounds.filter(({ freeOf }) => freeOf);
+    const [own] = free.rounds.filter(({ detachedFrom }) => detachedFrom);
     expect(takeCopyBack(free, own!.id)).toEqual(figure);
     expect(freeCopy(figure, 'r', 17, counter(), STRAIGHT)).toBe(figure);
     expect(takeCopyBack(figure, 'r')).toBe(figure);
     // A smaller fold has no such place any more.
-    expect(roundOf(setFold(free, 'r', 2), 'r').without).toBeUndefined();
+    expect(roundOf(setFold(free, 'r', 2), 'r').omitted).toBeUndefined();
   });
 });
 
@@ -477,7 +487,7 @@ describe('distances of rounds', () => {
   });
 
   it('of copies that differ are the least of all pairs, and of nothing none', () => {
-    const figure = setEvery(withDisc(10, 4), 'r', { ...START_EVERY, size: 1.5 });
+    const figure = setVariation(withDisc(10, 4), 'r', { ...START_VARIATION, size: 1.5 });
     expect(gapOfRound(roundOf(figure, 'r'), STRAIGHT)).toBeCloseTo(80 * Math.sin(Math.PI / 10) - 10, 7);
     expect(gapOfRound(newRound('x', 'X'), STRAIGHT)).toBeNull();
     expect(gapOfRounds(newRound('x', 'X'), roundOf(figure, 'r'), STRAIGHT)).toBeNull();

@@ -71,9 +71,23 @@ function withBoundedTurns(value: unknown): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withBoundedTurns(each)]));
 }
 
-/** Version 3 had petals, polygons and ellipses apart from other constructions, and turns of any denominator. */
-const fromThird = (figure: Json): Json =>
-  withBoundedTurns({ ...figure, version: 4, rounds: eachForm(figure, withParams) }) as Json;
+/** What members of a round were called, and are. */
+const RENAMED: Readonly<Record<string, string>> = {
+  every: 'variation',
+  way: 'progression',
+  without: 'omitted',
+  freeOf: 'detachedFrom',
+  below: 'lowerAction',
+};
+
+const renamed = (round: Json): Json =>
+  Object.fromEntries(Object.entries(round).map(([key, value]) => [RENAMED[key] ?? key, value]));
+
+/** Version 3 had petals, polygons and ellipses apart from other constructions, turns of any denominator, and other names in rounds. */
+const fromThird = (figure: Json): Json => {
+  const rounds = each(eachForm(figure, withParams), renamed);
+  return withBoundedTurns({ ...figure, version: 4, rounds }) as Json;
+};
 
 const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird];
 

@@ -10,7 +10,7 @@ import { SENTENCES } from './sentences';
 export type FindingCode = keyof typeof SENTENCES;
 
 /** What a finding is about, as far as it is known. */
-interface Place {
+interface Where {
   readonly roundId?: string;
   readonly shapeId?: string;
   /** Of the shape's nodes, counted through all its contours. */
@@ -35,12 +35,12 @@ export interface Finding {
   readonly severity: Severity;
   /** For the person, whole, with what would help. */
   readonly sentence: string;
-  readonly where: Place;
+  readonly where: Where;
   readonly mends: readonly Mend[];
 }
 
 /** The same finding at a place; what it says of its place already stays. */
-export const foundAt = (finding: Finding, where: Place): Finding => ({
+export const foundAt = (finding: Finding, where: Where): Finding => ({
   ...finding,
   where: { ...where, ...finding.where },
 });

@@ -111,7 +111,8 @@ function settledItem(item: SceneItem, copy: SceneCopy | null): SceneItem {
   if (!isGradient(fill) && !isGradient(stroke?.colour)) return item;
   let known: Bounds | null = null;
   const box = (): Bounds => (known ??= boundsOfPaths(item.paths));
-  const place = copy && placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored });
+  const place =
+    copy && placementMap({ turn: copy.turn, transform: copy.transform ?? null, mirrored: item.mirrored });
   const settle = (each: Fill): Fill => (isGradient(each) ? settled(each, item, box, place) : each);
   return { ...item, paint: mapFills(item.paint, settle) };
 }
@@ -119,7 +120,7 @@ function settledItem(item: SceneItem, copy: SceneCopy | null): SceneItem {
 /** True where an item looks another on each copy. */
 const differs = ({ paint: { fill, stroke } }: SceneItem, copies: readonly SceneCopy[]): boolean =>
   [fill, stroke?.colour].some(
-    (each) => isAcross(each) && (!isRound(each) || copies.some(({ shift }) => shift)),
+    (each) => isAcross(each) && (!isRound(each) || copies.some(({ transform }) => transform)),
   );
 
 /**

@@ -66,7 +66,7 @@ export function withLight(layer: SceneLayer, light: Light, fold: number, start: 
   const litItems = (copy: SceneCopy): readonly SceneItem[] => {
     const items = copy.items ?? layer.items;
     const tones = items.map(({ paths, mirrored }) => {
-      const place = placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored });
+      const place = placementMap({ turn: copy.turn, transform: copy.transform ?? null, mirrored });
       const at = applyTo(place, middleOf(paths));
       const flat = at.x === ORIGIN.x && at.y === ORIGIN.y;
       const away = facingOf(at, fold, start, light.faces) - degreesOf(light.from);

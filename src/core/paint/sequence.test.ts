@@ -2,14 +2,14 @@ import { differenceEuclidean, parse } from 'culori';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { coloursOfPlaces, directionOf, rampColour, ringsOfPlaces, type Place } from './sequence';
+import { coloursOfPlaces, directionOf, rampColour, ringsOfPlaces, type PlacedRegion } from './sequence';
 
 const [A, B, C] = ['#aa0000', '#00bb00', '#0000cc'] as const;
 
 /** Cells of a dial: rings outward, sectors clockwise from the top. */
-const dial = (rings: number, sectors: number): Place[] =>
+const dial = (rings: number, sectors: number): PlacedRegion[] =>
   Array.from({ length: rings }, (_, ring) =>
-    Array.from({ length: sectors }, (_, k): Place => {
+    Array.from({ length: sectors }, (_, k): PlacedRegion => {
       const angle = (2 * Math.PI * (k + 0.5)) / sectors;
       const r = 10 * ring + 15;
       return {
@@ -93,8 +93,8 @@ describe('colours by place', () => {
     const places = dial(4, 12);
     const byDistance = coloursOfPlaces(places, { by: 'distance', colours: [A, C], shift: 0 });
     expect([byDistance[0], byDistance[47]]).toEqual([A, C]);
-    const top: Place = { at: { x: 0, y: -9 }, inner: 8, outer: 10, depth: 1 };
-    const opposite: Place = { ...top, at: { x: 0, y: 9 } };
+    const top: PlacedRegion = { at: { x: 0, y: -9 }, inner: 8, outer: 10, depth: 1 };
+    const opposite: PlacedRegion = { ...top, at: { x: 0, y: 9 } };
     expect(coloursOfPlaces([top, opposite], { by: 'direction', colours: [A, B], shift: 0 })).toEqual([A, B]);
   });
 

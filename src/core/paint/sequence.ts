@@ -5,7 +5,7 @@ import { lengthOf, type Point } from '../curve/point';
 import type { Colour } from '../scene/scene';
 
 /** Something that gets a colour by where it lies: a cell, or a shape. Lengths in the figure's unit, from the centre. */
-export interface Place {
+export interface PlacedRegion {
   /** Its middle. */
   readonly at: Point;
   readonly inner: number;
@@ -60,10 +60,10 @@ export function directionOf({ x, y }: Point): number {
   return turns < -1e-9 ? turns + 1 : Math.max(0, turns);
 }
 
-function findRings(places: readonly Place[]): readonly number[] {
+function findRings(places: readonly PlacedRegion[]): readonly number[] {
   const far = places.reduce((most, { outer }) => Math.max(most, outer), 1e-9);
   const same = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * far;
-  const rings: { readonly place: Place; readonly r: number }[] = [];
+  const rings: { readonly place: PlacedRegion; readonly r: number }[] = [];
   const order = places
     .map((place, k) => ({ place, k, r: lengthOf(place.at) }))
     .sort((a, b) => a.r - b.r || a.place.inner - b.place.inner);
@@ -98,7 +98,7 @@ const spread = (values: readonly number[]): ((value: number) => number) => {
 };
 
 /** The colour of each place by a plan. @throws RangeError for a plan without colours */
-export function coloursOfPlaces(places: readonly Place[], plan: ColourPlan): Colour[] {
+export function coloursOfPlaces(places: readonly PlacedRegion[], plan: ColourPlan): Colour[] {
   const { colours } = plan;
   const [first] = colours;
   if (first === undefined) throw new RangeError('Choose one colour at least.');
@@ -129,7 +129,7 @@ export function coloursOfPlaces(places: readonly Place[], plan: ColourPlan): Col
   }
 }
 
-function sectorColours(places: readonly Place[], { colours, shift }: ColourPlan): Colour[] {
+function sectorColours(places: readonly PlacedRegion[], { colours, shift }: ColourPlan): Colour[] {
   const rings = ringsOfPlaces(places);
   const made = new Array<Colour>(places.length);
   const rank = new Map<number, { k: number; direction: number }[]>();

@@ -25,7 +25,7 @@ export const placedAt = (layer: SceneLayer, copy: SceneCopy): PlacedItem[] =>
   itemsAt(layer, copy).map((item) => ({
     item,
     copy,
-    map: placementMap({ turn: copy.turn, shift: copy.shift ?? null, mirrored: item.mirrored }),
+    map: placementMap({ turn: copy.turn, transform: copy.transform ?? null, mirrored: item.mirrored }),
   }));
 
 /** All items of a layer in all their places, in the order in which they are drawn. */

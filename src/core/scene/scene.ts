@@ -107,7 +107,7 @@ export type BlendMode = (typeof BLEND_MODES)[number];
 export interface SceneCopy {
   readonly turn: Turn;
   /** Before the turn: what moves the upright motif to the upright copy. */
-  readonly shift?: Affine | null;
+  readonly transform?: Affine | null;
   /** Less than 1 where the copy is seen through. */
   readonly opacity?: number;
   /** Instead of the layer's items, as where the copy has other colours. */

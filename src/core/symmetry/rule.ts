@@ -25,7 +25,7 @@ export interface TurnRule {
 export interface Placement {
   readonly turn: Turn;
   readonly mirrored: boolean;
-  readonly shift?: Affine | null;
+  readonly transform?: Affine | null;
 }
 
 export const isFold = (fold: number): boolean => Number.isInteger(fold) && fold >= 1 && fold <= MOST_FOLD;
@@ -57,7 +57,7 @@ export const turnsOf = remembered((rule: TurnRule): readonly Turn[] => {
 /** How many copies there are, mirrored ones counted. */
 export const copyCount = (rule: TurnRule): number => rule.fold * (rule.mirror ? 2 : 1);
 
-export function placementMap({ turn: by, mirrored, shift }: Placement): Affine {
-  const own = shift ? compose(turnMap(by), shift) : turnMap(by);
+export function placementMap({ turn: by, mirrored, transform }: Placement): Affine {
+  const own = transform ? compose(turnMap(by), transform) : turnMap(by);
   return mirrored ? compose(own, MIRROR) : own;
 }

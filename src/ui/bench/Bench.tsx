@@ -127,7 +127,7 @@ export function Bench() {
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = fold <= 2 ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
-  const isPlain = !round || (symmetryOf(round) === fold && !round.every && !round.whirl);
+  const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
   // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.

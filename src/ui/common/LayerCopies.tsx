@@ -8,10 +8,10 @@ import { placedItems } from '@/core/scene/placed';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
 import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
-function placeOf({ turn, shift }: SceneCopy): string {
+function placeOf({ turn, transform }: SceneCopy): string {
   const rotated = `rotate(${degreesOf(turn)})`;
-  return shift
-    ? `${rotated} matrix(${shift.a} ${shift.b} ${shift.c} ${shift.d} ${shift.e} ${shift.f})`
+  return transform
+    ? `${rotated} matrix(${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f})`
     : rotated;
 }
 

@@ -8,7 +8,7 @@ import {
   spreadShapes,
   type Alignment,
   type AlignTo,
-  type Spread,
+  type SpreadAlong,
 } from '@/core/figure/commands';
 import type { Contour } from '@/core/curve/contours';
 import { joinedPaths } from '@/core/curve/nodeOps';
@@ -44,7 +44,7 @@ const TO: readonly { value: AlignTo; label: string }[] = [
   { value: 'selection', label: 'All of them' },
   { value: 'page', label: 'Page' },
 ];
-const SPREADS: readonly (readonly [Spread, string])[] = [
+const SPREADS: readonly (readonly [SpreadAlong, string])[] = [
   ['across', 'Across'],
   ['up', 'Upward'],
   ['radius', 'By radius'],

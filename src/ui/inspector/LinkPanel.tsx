@@ -24,8 +24,8 @@ export function LinkPanel({ round }: { readonly round: Round }) {
   const copy = copies
     .slice(0, round.rule.fold)
     .find(({ turn }) => equalTurns(wrapTurn(turn), wrapTurn(active.turn)));
-  const home = round.freeOf && figure.rounds.find(({ id }) => id === round.freeOf?.roundId);
-  const free = figure.rounds.filter(({ freeOf }) => freeOf?.roundId === round.id);
+  const home = round.detachedFrom && figure.rounds.find(({ id }) => id === round.detachedFrom?.roundId);
+  const free = figure.rounds.filter(({ detachedFrom }) => detachedFrom?.roundId === round.id);
   return (
     <Section title="Motif" note={linked.length > 0 ? 'shared' : 'its own'}>
       {linked.length > 0 ? (

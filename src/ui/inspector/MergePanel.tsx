@@ -15,7 +15,7 @@ import { CountField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useRestState, useWorkshop } from '../editor/EditorContext';
 import { useWork } from '../editor/useWork';
-import { BelowPanel } from './BelowPanel';
+import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { WeavePanel } from './WeavePanel';
 import { Choices } from '../common/Choices';
@@ -122,7 +122,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
       </Section>
       {op === 'divide' && <CellsPanel round={round} />}
       {op === 'weave' && <WeavePanel round={round} />}
-      <BelowPanel round={round} />
+      <LowerActionPanel round={round} />
       {facts && (
         <Section title={op === 'divide' ? 'All cells' : 'The outline'}>
           <Fact caption="Loops">{facts.loops}</Fact>

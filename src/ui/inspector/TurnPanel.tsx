@@ -29,11 +29,11 @@ import { CountField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
-import { EveryPanel } from './EveryPanel';
+import { VariationPanel } from './VariationPanel';
 import { LinkPanel } from './LinkPanel';
 import { LookPanel } from './LookPanel';
 import { PlacePanel } from './PlacePanel';
-import { WayPanel } from './WayPanel';
+import { ProgressionPanel } from './ProgressionPanel';
 import { WhirlPanel } from './WhirlPanel';
 
 const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
@@ -192,8 +192,8 @@ export function TurnPanel({ round }: { readonly round: Round }) {
           </>
         )}
       </Section>
-      <EveryPanel round={round} />
-      <WayPanel round={round} />
+      <VariationPanel round={round} />
+      <ProgressionPanel round={round} />
       <WhirlPanel round={round} />
       <LookPanel round={round} />
       <LinkPanel round={round} />
@@ -226,8 +226,8 @@ function TurnFacts({ round }: { readonly round: Round }) {
   const count = copiesOf(round, work).length;
   const mirroring = mirroringOf(rule);
   // Reflections stay where nothing gives the copies a direction round the centre.
-  const turns = round.way ?? round.whirl ?? sweep ?? round.without;
-  const hasMirrors = !turns && (mirroring === 'halves' || (mirroring === 'alternate' && !round.every));
+  const turns = round.progression ?? round.whirl ?? sweep ?? round.omitted;
+  const hasMirrors = !turns && (mirroring === 'halves' || (mirroring === 'alternate' && !round.variation));
   const words = (value: number): string => {
     if (value === -Infinity) return 'overlap';
     if (Math.abs(value) < 1e-7) return 'touch';

@@ -30,7 +30,7 @@ function neighboursOf(round: Round, work: Work): Affine[] {
   const upright = turnMap(negateTurn(round.rule.start));
   return [...beside].flatMap((copy) =>
     first && copy
-      ? [compose(upright, placementMap({ turn: copy.turn, shift: copy.shift, mirrored: false }))]
+      ? [compose(upright, placementMap({ turn: copy.turn, transform: copy.transform, mirrored: false }))]
       : [],
   );
 }

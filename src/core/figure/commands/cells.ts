@@ -225,9 +225,9 @@ export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string
   const own = round.shapes
     .filter(({ visible, paint }) => visible && paint.fill !== null)
     .flatMap(({ form }) => pathsOfForm(form, work).filter(({ closed }) => closed));
-  return copiesOf(round, work).flatMap(({ turn, shift }) =>
+  return copiesOf(round, work).flatMap(({ turn, transform }) =>
     (round.rule.mirror ? [false, true] : [false]).flatMap((mirrored) => {
-      const map = compose(back, placementMap({ turn, shift, mirrored }));
+      const map = compose(back, placementMap({ turn, transform, mirrored }));
       // Reflected outlines are walked the other way, so that they do not cancel what they lie on.
       return own.map((path) => (mirrored ? reversedPath(mapPath(path, map)) : mapPath(path, map)));
     }),

@@ -366,14 +366,14 @@ export function makeRoundPlain(
     list.push({ ...shape, rule });
   };
   for (const { items, copies } of layers) {
-    const fold = copies.every((copy) => !copy.shift && !copy.items)
+    const fold = copies.every((copy) => !copy.transform && !copy.items)
       ? evenTurns(copies.map((c) => c.turn))
       : null;
     const places = fold === null ? copies : copies.slice(0, 1);
     for (const place of places) {
       const start = fold === null || fold === 1 ? NO_TURN : round.rule.start;
       const away = turnMap(addTurns(place.turn, negateTurn(start)));
-      const map = place.shift ? compose(away, place.shift) : away;
+      const map = place.transform ? compose(away, place.transform) : away;
       for (const item of place.items ?? items) {
         const m = item.mirrored ? compose(map, MIRROR) : map;
         put(

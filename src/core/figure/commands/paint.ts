@@ -5,7 +5,7 @@ import type { Division } from '../../merge/merge';
 import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
 import { middleOf } from '../../curve/centroid';
 import { pathsOfForm } from '../../maker/form';
-import { coloursOfPlaces, type ColourPlan, type Place } from '../../paint/sequence';
+import { coloursOfPlaces, type ColourPlan, type PlacedRegion } from '../../paint/sequence';
 import { reachOf } from '../../symmetry/reach';
 import type { Figure } from '../model';
 import { changeCellPaint } from './cells';
@@ -46,7 +46,7 @@ export function colourShapes(
   work: Work,
 ): Figure {
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
-  const places = chosen.map(({ form }, depth): Place => {
+  const places = chosen.map(({ form }, depth): PlacedRegion => {
     const paths = pathsOfForm(form, work);
     const { inner, outer } = reachOf(paths) ?? { inner: 0, outer: 0 };
     return { at: middleOf(paths), inner, outer, depth };

@@ -11,7 +11,7 @@ import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
 import { reachOfMotif } from '../reach';
 import { roundOf, withRound } from '../update';
-import type { Below, Figure, Round, RoundMerge } from '../model';
+import type { LowerAction, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
 
 export { roundOf, withRound } from '../update';
@@ -49,9 +49,9 @@ export const lockRound = (figure: Figure, roundId: string, locked: boolean): Fig
 /** Sets how many copies fill the turn. @throws RangeError for a fold that is none. */
 export function setFold(figure: Figure, roundId: string, fold: number): Figure {
   if (!isFold(fold)) throw new RangeError('A fold is a whole number from 1 to 720.');
-  return withRound(figure, roundId, ({ without, ...round }) => {
-    const left = without?.filter((index) => index < fold) ?? [];
-    return { ...round, rule: { ...round.rule, fold }, ...(left.length > 0 && { without: left }) };
+  return withRound(figure, roundId, ({ omitted, ...round }) => {
+    const left = omitted?.filter((index) => index < fold) ?? [];
+    return { ...round, rule: { ...round.rule, fold }, ...(left.length > 0 && { omitted: left }) };
   });
 }
 
@@ -104,13 +104,15 @@ export function setMerge(
 }
 
 /** Sets what a round does to the rounds below it; null lets it lie on them. */
-export const setBelow = (figure: Figure, roundId: string, below: Below | null): Figure =>
-  withRound(figure, roundId, ({ below: _, ...round }) => (below ? { ...round, below } : round));
+export const setLowerAction = (figure: Figure, roundId: string, lowerAction: LowerAction | null): Figure =>
+  withRound(figure, roundId, ({ lowerAction: _, ...round }) =>
+    lowerAction ? { ...round, lowerAction } : round,
+  );
 
 /** A copy of a round and its rule in front of it, with new ids for itself and its shapes, and a motif of its own. */
 export function duplicateRound(figure: Figure, roundId: string, newId: () => string): Figure {
   const round = roundOf(figure, roundId);
-  const { link: _, freeOf: __, ...rest } = round;
+  const { link: _, detachedFrom: __, ...rest } = round;
   const copy: Round = {
     ...rest,
     id: newId(),

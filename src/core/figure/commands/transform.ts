@@ -175,7 +175,7 @@ function extentAlong(
 }
 
 /** Along what shapes are spread evenly, between the two that are outermost in it. */
-export type Spread = 'across' | 'up' | 'radius' | 'angle';
+export type SpreadAlong = 'across' | 'up' | 'radius' | 'angle';
 
 /**
  * Spreads three shapes and more evenly between the first and the last of them: their anchors, or the gaps between their boxes.
@@ -185,7 +185,7 @@ export function spreadShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
-  along: Spread,
+  along: SpreadAlong,
   even: 'centres' | 'gaps' = 'centres',
   work: Work,
 ): Figure {

@@ -8,7 +8,7 @@ import { closureOf } from '../../maker/transform';
 import { turn, type Turn } from '../../number/turn';
 import { MOST_FOLD, sweepProblem, type TurnRule } from '../../symmetry/rule';
 import type { BlendMode } from '../../scene/scene';
-import type { Every, Figure, Round, RoundWhirl, Shape, Way } from '../model';
+import type { NthVariation, Figure, Round, RoundWhirl, Shape, Progression } from '../model';
 import { copiesOf, type RoundCopy } from '../copies';
 import { withMotif } from '../update';
 import { addRound, removeRound, roundOf, withRound } from './rounds';
@@ -91,7 +91,7 @@ export const takeStep = (figure: Figure, roundId: string, { fold, sweep }: StepC
     sweep,
   );
 
-type Changes = Pick<Round, 'every' | 'way' | 'whirl' | 'blend' | 'opacity' | 'link' | 'without'>;
+type Changes = Pick<Round, 'variation' | 'progression' | 'whirl' | 'blend' | 'opacity' | 'link' | 'omitted'>;
 
 /** Sets some of what a round may have, or takes it away where it is undefined. */
 const withOption = <K extends keyof Changes>(
@@ -105,14 +105,21 @@ const withOption = <K extends keyof Changes>(
     return value === undefined ? (rest as Round) : { ...round, [key]: value };
   });
 
-export const START_EVERY: Every = { nth: 2, halfStep: false, out: 0, size: 0.7, tint: null };
-export const START_WAY: Way = { out: 0, size: 0.4, twist: 0, fade: 1, tint: null, ease: 'even' };
+export const START_VARIATION: NthVariation = { nth: 2, halfStep: false, out: 0, size: 0.7, tint: null };
+export const START_PROGRESSION: Progression = {
+  out: 0,
+  size: 0.4,
+  twist: 0,
+  fade: 1,
+  tint: null,
+  ease: 'even',
+};
 
-export const setEvery = (figure: Figure, roundId: string, every: Every | null): Figure =>
-  withOption(figure, roundId, 'every', every ?? undefined);
+export const setVariation = (figure: Figure, roundId: string, every: NthVariation | null): Figure =>
+  withOption(figure, roundId, 'variation', every ?? undefined);
 
-export const setWay = (figure: Figure, roundId: string, way: Way | null): Figure =>
-  withOption(figure, roundId, 'way', way ?? undefined);
+export const setProgression = (figure: Figure, roundId: string, way: Progression | null): Figure =>
+  withOption(figure, roundId, 'progression', way ?? undefined);
 
 export const START_WHIRL: RoundWhirl = { angle: turn(1, 36), factor: 0.85, count: 6 };
 
@@ -152,16 +159,16 @@ export function unlinkRound(figure: Figure, roundId: string): Figure {
 }
 
 /** A shape as it is on a copy that differs from the motif: there it is plain paths, in the copy's colours. */
-function asOnCopy(shape: Shape, { shift, tint }: RoundCopy, newId: () => string, work: Work): Shape[] {
+function asOnCopy(shape: Shape, { transform, tint }: RoundCopy, newId: () => string, work: Work): Shape[] {
   const tinted = tint ? mixedPaint(shape.paint, tint.colour, tint.share) : shape.paint;
-  if (!shift) return [{ ...shape, id: newId(), paint: tinted }];
-  const scale = Math.sqrt(Math.abs(determinant(shift)));
+  if (!transform) return [{ ...shape, id: newId(), paint: tinted }];
+  const scale = Math.sqrt(Math.abs(determinant(transform)));
   const stroke = tinted.stroke && { ...tinted.stroke, width: tinted.stroke.width * scale };
   return plainForms(shape.form, work).map((form) => ({
     ...shape,
     id: newId(),
     paint: { ...tinted, stroke },
-    form: formOfPaths(pathsOfForm(form, work).map((path) => mapPath(path, shift))),
+    form: formOfPaths(pathsOfForm(form, work).map((path) => mapPath(path, transform))),
   }));
 }
 
@@ -181,12 +188,12 @@ export function freeCopy(
     index < round.rule.fold ? copiesOf(round, work).find((each) => each.index === index) : undefined;
   if (!copy) return figure;
   const {
-    every: _,
-    way: __,
+    variation: _,
+    progression: __,
     link: ___,
     half: ____,
-    without: _____,
-    freeOf: ______,
+    omitted: _____,
+    detachedFrom: ______,
     whirl: _______,
     ...rest
   } = round;
@@ -198,24 +205,24 @@ export function freeCopy(
     shapes: round.shapes.flatMap((shape) => asOnCopy(shape, copy, newId, work)),
     ...(copy.opacity < 1 && { opacity: (round.opacity ?? 1) * copy.opacity }),
     merge: null,
-    freeOf: { roundId, index },
+    detachedFrom: { roundId, index },
   };
   const left = withOption(
     figure,
     roundId,
-    'without',
-    [...(round.without ?? []), index].sort((a, b) => a - b),
+    'omitted',
+    [...(round.omitted ?? []), index].sort((a, b) => a - b),
   );
   return addRound(left, own, roundId);
 }
 
 /** Takes a free copy back: it is a copy again like the others. */
 export function takeCopyBack(figure: Figure, freeRoundId: string): Figure {
-  const { freeOf } = roundOf(figure, freeRoundId);
-  if (!freeOf) return figure;
+  const { detachedFrom } = roundOf(figure, freeRoundId);
+  if (!detachedFrom) return figure;
   const left = removeRound(figure, freeRoundId);
-  const home = left.rounds.find(({ id }) => id === freeOf.roundId);
+  const home = left.rounds.find(({ id }) => id === detachedFrom.roundId);
   if (!home) return figure;
-  const without = (home.without ?? []).filter((index) => index !== freeOf.index);
-  return withOption(left, home.id, 'without', without.length > 0 ? without : undefined);
+  const omitted = (home.omitted ?? []).filter((index) => index !== detachedFrom.index);
+  return withOption(left, home.id, 'omitted', omitted.length > 0 ? omitted : undefined);
 }

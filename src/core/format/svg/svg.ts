@@ -105,13 +105,13 @@ function paintOf(paint: Paint, rule: SceneItem['rule'], gradients: Gradients): s
  * A copy's place as SVG's transform: turned about the centre, and before that moved as the copy is. Degrees to 12 decimals are exact
  * for every step that a person can read, and 1e-14 of a turn for the others.
  */
-function placeOf({ turn, shift }: SceneCopy): string {
+function placeOf({ turn, transform }: SceneCopy): string {
   const degrees = degreesOf(wrapTurn(turn));
   const parts = [
     ...(degrees === 0 ? [] : [`rotate(${printNumber(degrees, 12)})`]),
-    ...(shift
+    ...(transform
       ? [
-          `matrix(${[shift.a, shift.b, shift.c, shift.d, shift.e, shift.f].map((n) => printNumber(n, 9)).join(' ')})`,
+          `matrix(${[transform.a, transform.b, transform.c, transform.d, transform.e, transform.f].map((n) => printNumber(n, 9)).join(' ')})`,
         ]
       : []),
   ];

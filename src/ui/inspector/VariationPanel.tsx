@@ -1,7 +1,7 @@
 'use client';
 
-import { setEvery, START_EVERY } from '@/core/figure/commands';
-import type { Every, Round } from '@/core/figure/model';
+import { setVariation, START_VARIATION } from '@/core/figure/commands';
+import type { NthVariation, Round } from '@/core/figure/model';
 import { MOST_FOLD } from '@/core/symmetry/rule';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { CountField, LengthField, ShareField } from '../common/NumberField';
@@ -11,31 +11,31 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 import { TintField } from './TintField';
 
 /** Every second (third, …) copy different from the others. */
-export function EveryPanel({ round }: { readonly round: Round }) {
+export function VariationPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const { every, locked } = round;
-  const set = (next: Every | null, key: string | null = null): void =>
-    actOnRound(editor, 'Every second copy', (figure, id) => setEvery(figure, id, next), key);
-  const change = (part: Partial<Every>): void => every && set({ ...every, ...part }, 'every');
+  const { variation, locked } = round;
+  const set = (next: NthVariation | null, key: string | null = null): void =>
+    actOnRound(editor, 'Every second copy', (figure, id) => setVariation(figure, id, next), key);
+  const change = (part: Partial<NthVariation>): void => variation && set({ ...variation, ...part }, 'every');
   return (
     <Section title="Some copies different">
       <Segmented
         label="Some copies different"
-        value={every ? 'on' : 'off'}
+        value={variation ? 'on' : 'off'}
         disabled={locked}
         choices={[
           { value: 'off', label: 'All alike' },
-          { value: 'on', label: every ? `Every ${ordinal(every.nth)}` : 'Every second' },
+          { value: 'on', label: variation ? `Every ${ordinal(variation.nth)}` : 'Every second' },
         ]}
-        onChange={(value) => set(value === 'on' ? START_EVERY : null)}
+        onChange={(value) => set(value === 'on' ? START_VARIATION : null)}
       />
-      {every && (
+      {variation && (
         <>
           <CountField
             label="Every how many"
             caption="Every"
-            value={every.nth}
+            value={variation.nth}
             least={2}
             most={MOST_FOLD}
             disabled={locked}
@@ -46,7 +46,7 @@ export function EveryPanel({ round }: { readonly round: Round }) {
             caption="Size"
             unit="×"
             step={0.05}
-            value={every.size}
+            value={variation.size}
             least={0.01}
             most={100}
             disabled={locked}
@@ -55,7 +55,7 @@ export function EveryPanel({ round }: { readonly round: Round }) {
           <LengthField
             label="Those farther out by"
             caption="Out by"
-            value={every.out}
+            value={variation.out}
             in={unit}
             disabled={locked}
             onChange={(out) => change({ out })}
@@ -63,7 +63,7 @@ export function EveryPanel({ round }: { readonly round: Round }) {
           <Row caption="Stand">
             <Segmented
               label="Those stand"
-              value={every.halfStep ? 'half' : 'own'}
+              value={variation.halfStep ? 'half' : 'own'}
               disabled={locked}
               choices={[
                 { value: 'own', label: 'In place' },
@@ -74,7 +74,7 @@ export function EveryPanel({ round }: { readonly round: Round }) {
           </Row>
           <TintField
             label="Tint of those"
-            value={every.tint}
+            value={variation.tint}
             disabled={locked}
             onChange={(tint) => change({ tint })}
           />

@@ -1,7 +1,7 @@
 'use client';
 
-import { setWay, START_WAY } from '@/core/figure/commands';
-import { EASES, type Ease, type Round, type Way } from '@/core/figure/model';
+import { setProgression, START_PROGRESSION } from '@/core/figure/commands';
+import { EASES, type Ease, type Round, type Progression } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { AngleField, LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -12,33 +12,33 @@ import { TintField } from './TintField';
 const EASE_NAMES: Record<Ease, string> = { even: 'Even', in: 'Late', out: 'Early', both: 'Soft' };
 
 /** How copies change from the first to the last; over several turns this makes a spiral. */
-export function WayPanel({ round }: { readonly round: Round }) {
+export function ProgressionPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const { way, locked } = round;
-  const set = (next: Way | null, key: string | null = null): void =>
-    actOnRound(editor, 'Way', (figure, id) => setWay(figure, id, next), key);
-  const change = (part: Partial<Way>): void => way && set({ ...way, ...part }, 'way');
+  const { progression, locked } = round;
+  const set = (next: Progression | null, key: string | null = null): void =>
+    actOnRound(editor, 'Way', (figure, id) => setProgression(figure, id, next), key);
+  const change = (part: Partial<Progression>): void => progression && set({ ...progression, ...part }, 'way');
   return (
-    <Section title="Way" note={way ? 'first to last copy' : undefined}>
+    <Section title="Way" note={progression ? 'first to last copy' : undefined}>
       <Segmented
         label="Way"
-        value={way ? 'on' : 'off'}
+        value={progression ? 'on' : 'off'}
         disabled={locked}
         choices={[
           { value: 'off', label: 'No change' },
-          { value: 'on', label: 'Changes on the way' },
+          { value: 'on', label: 'Changes on the progression' },
         ]}
-        onChange={(value) => set(value === 'on' ? START_WAY : null)}
+        onChange={(value) => set(value === 'on' ? START_PROGRESSION : null)}
       />
-      {way && (
+      {progression && (
         <>
           <ShareField
             label="Last copy’s size"
             caption="Grow to"
             unit="×"
             step={0.05}
-            value={way.size}
+            value={progression.size}
             least={0.01}
             most={100}
             disabled={locked}
@@ -47,14 +47,14 @@ export function WayPanel({ round }: { readonly round: Round }) {
           <AngleField
             label="Last copy’s twist"
             caption="Twist by"
-            value={way.twist}
+            value={progression.twist}
             disabled={locked}
             onChange={(twist) => change({ twist })}
           />
           <LengthField
             label="Last copy farther out by"
             caption="Out by"
-            value={way.out}
+            value={progression.out}
             in={unit}
             disabled={locked}
             onChange={(out) => change({ out })}
@@ -62,7 +62,7 @@ export function WayPanel({ round }: { readonly round: Round }) {
           <ShareField
             label="Last copy’s opacity"
             caption="Fade to"
-            value={way.fade}
+            value={progression.fade}
             least={0}
             most={1}
             disabled={locked}
@@ -70,14 +70,14 @@ export function WayPanel({ round }: { readonly round: Round }) {
           />
           <TintField
             label="Last copy’s tint"
-            value={way.tint}
+            value={progression.tint}
             disabled={locked}
             onChange={(tint) => change({ tint })}
           />
           <Row caption="Goes">
             <Segmented
               label="Way goes"
-              value={way.ease}
+              value={progression.ease}
               disabled={locked}
               choices={EASES.map((value) => ({ value, label: EASE_NAMES[value] }))}
               onChange={(ease) => change({ ease })}

@@ -3,14 +3,14 @@
 import { Checkbox } from '@headlessui/react';
 import { Check } from 'lucide-react';
 
-import { setBelow } from '@/core/figure/commands';
-import { BELOW_WAYS, type Below, type Round } from '@/core/figure/model';
+import { setLowerAction } from '@/core/figure/commands';
+import { LOWER_ACTIONS, type LowerAction, type Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { Choices } from '../common/Choices';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
-type How = Below['how'] | 'on';
+type How = LowerAction['how'] | 'on';
 
 const NAMES: Record<How, string> = {
   on: 'On top',
@@ -26,21 +26,23 @@ const WORDS: Record<How, string> = {
   join: 'It takes the rounds below into what becomes of its own copies, in its own paint.',
 };
 
-const HOWS: readonly How[] = ['on', ...BELOW_WAYS];
+const HOWS: readonly How[] = ['on', ...LOWER_ACTIONS];
 
 /** What a round does to the rounds below it. */
-export function BelowPanel({ round }: { readonly round: Round }) {
+export function LowerActionPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const { rounds } = useEditorState(shownFigure);
   const below = rounds.slice(
     0,
     rounds.findIndex(({ id }) => id === round.id),
   );
-  if (below.length === 0 && !round.below) return null;
-  const how: How = round.below?.how ?? 'on';
-  const chosen = new Set(round.below?.rounds ?? below.map(({ id }) => id));
-  const put = (change: Below | null): void =>
-    actOnRound(editor, change ? NAMES[change.how] : NAMES.on, (figure, id) => setBelow(figure, id, change));
+  if (below.length === 0 && !round.lowerAction) return null;
+  const how: How = round.lowerAction?.how ?? 'on';
+  const chosen = new Set(round.lowerAction?.rounds ?? below.map(({ id }) => id));
+  const put = (change: LowerAction | null): void =>
+    actOnRound(editor, change ? NAMES[change.how] : NAMES.on, (figure, id) =>
+      setLowerAction(figure, id, change),
+    );
   return (
     <Section title="With the rounds below">
       <Choices
@@ -52,12 +54,12 @@ export function BelowPanel({ round }: { readonly round: Round }) {
           put(
             value === 'on'
               ? null
-              : { how: value, ...(round.below?.rounds && { rounds: round.below.rounds }) },
+              : { how: value, ...(round.lowerAction?.rounds && { rounds: round.lowerAction.rounds }) },
           )
         }
       />
       <p className="text-[12px] leading-4 text-muted">{WORDS[how]}</p>
-      {round.below && below.length > 1 && (
+      {round.lowerAction && below.length > 1 && (
         <ul aria-label="Which rounds" className="flex flex-col">
           {[...below].reverse().map(({ id, name }) => (
             <li key={id}>
@@ -65,14 +67,14 @@ export function BelowPanel({ round }: { readonly round: Round }) {
                 checked={chosen.has(id)}
                 disabled={round.locked}
                 onChange={(on) => {
-                  if (!round.below) return;
+                  if (!round.lowerAction) return;
                   const ids = below
                     .map((each) => each.id)
                     .filter((each) => (each === id ? on : chosen.has(each)));
                   put(
                     ids.length === below.length
-                      ? { how: round.below.how }
-                      : { how: round.below.how, rounds: ids },
+                      ? { how: round.lowerAction.how }
+                      : { how: round.lowerAction.how, rounds: ids },
                   );
                 }}
                 aria-label={name}

@@ -139,8 +139,12 @@ test('a bar in Reach is dragged until its round touches another, a copy is set f
   await expect(inspector.getByText('a change to one is a change to all')).toBeVisible();
   await inspector.getByRole('button', { name: 'Make it its own' }).click();
   await expect(inspector.getByText('its own', { exact: true })).toBeVisible();
+  // A press on the bar without a move is no step.
+  const undo = page.getByRole('button', { name: /^Undo|^Nothing to undo/ });
+  const before = await undo.getAttribute('aria-label');
   await drag(page, from, from);
   await saved(page);
+  expect(await undo.getAttribute('aria-label')).toBe(before);
 });
 
 test('a figure is placed in another and scattered, and a rosette is the motif of a larger one', async ({

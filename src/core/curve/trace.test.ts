@@ -95,11 +95,11 @@ describe('a trace', () => {
       ).toBeLessThan(0.03);
     const light = traced(blurred, { ...OPTIONS, light: true });
     expect(light.map((paths) => paths.length)).toEqual([2]);
-    let told = -1;
-    traced(blurred, OPTIONS, (share) => {
-      told = share;
-    });
-    expect(told).toBe(0);
+    // Four dots: a share is told for each, up to all.
+    const dots = pictureOf(100, 100, ({ x, y }) => Math.hypot((x % 50) - 25, (y % 50) - 25) < 10);
+    const told: number[] = [];
+    expect(traced(dots, OPTIONS, (share) => told.push(share))).toHaveLength(4);
+    expect(told).toEqual([0.25, 0.5, 0.75, 1]);
     expect(traced({ width: 4, height: 4, values: new Float32Array(16).fill(1) }, OPTIONS)).toEqual([]);
   });
 });

@@ -181,11 +181,13 @@ export function traced(
       .map((ring) => distinct(ring).map(({ x, y }) => ({ x: x - 1, y: y - 1 })))
       .filter((ring) => ring.length > 2),
   );
-  return polygons.flatMap((rings, k) => {
-    progress(k / polygons.length);
-    const [outline, ...holes] = rings;
-    if (!outline || Math.abs(areaOf(outline)) < smallest) return [];
-    const kept = [outline, ...holes.filter((hole) => Math.abs(areaOf(hole)) >= smallest)];
-    return [kept.map((ring) => closedCurve(ring, smoothness))];
+  return polygons.flatMap(([outline, ...holes], k) => {
+    const isKept = (ring: readonly Point[] | undefined): ring is Point[] =>
+      ring !== undefined && Math.abs(areaOf(ring)) >= smallest;
+    const paths = isKept(outline)
+      ? [[outline, ...holes.filter(isKept)].map((ring) => closedCurve(ring, smoothness))]
+      : [];
+    progress((k + 1) / polygons.length);
+    return paths;
   });
 }

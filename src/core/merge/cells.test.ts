@@ -73,6 +73,31 @@ describe('cells', () => {
   });
 });
 
+describe('keys of cells', () => {
+  // Files keep what was done to cells by these: they may not change.
+  it.each([
+    [6, false, [circle(0, -30, 30)], 'rupan21eudiqm-0 163jsxg5gr8dq-0 py5esr1yt90ho-0'],
+    [
+      5,
+      true,
+      [circle(3, -40, 30)],
+      'ztntfpbd4yv-0 py5esr1yt90ho-0 14zle5k6kpk9e-0 15tk78h7eobhn-0 13s1gfy3zmghf-0 1yhaonh2a1klw-0 15tk78h7eobhn-1 py5esr1yt90ho-1',
+    ],
+    [
+      8,
+      false,
+      [circle(2, -40, 21), circle(0, -61, 9)],
+      'ztntfpbd4yv-0 py5esr1yt90ho-0 163jsxg5gr8dq-0 75xygsm5nyv1-0 1pxvwm89o7yln-0',
+    ],
+  ] as const)('at fold %i are what they were', (fold, mirror, paths, keys) => {
+    expect(
+      cells(fold, mirror, ...paths)
+        .map(({ key }) => key)
+        .join(' '),
+    ).toBe(keys);
+  });
+});
+
 describe('centroids', () => {
   it('of a half disc lies 4r/3π from its middle, of a triangle at the mean of its corners', () => {
     // Plane geometry (the centroid of a half disc: any table of mechanics).

@@ -1,3 +1,4 @@
+import { placedItems } from '../../scene/placed';
 import { petalOfSize } from '../../maker/petal';
 import { STRAIGHT } from '../../derive';
 import fc from 'fast-check';
@@ -155,8 +156,12 @@ describe('SVG', () => {
     const empty = evaluate({ ...newFigure('', 'a'), rounds: [] }, new Map(), STRAIGHT);
     expect(elementsOf(svgOf(empty, DEFAULT_SVG)).map(({ name }) => name)).toEqual(['svg', 'rect']);
     const crown = await evaluateWhole(kelpCrown());
-    for (const form of ['compact', 'plain'] as const)
-      elementsOf(svgOf(crown, { ...DEFAULT_SVG, form, decimals: 8 }));
-    expect(crown.layers.length).toBeGreaterThan(4);
+    const drawn = (form: 'compact' | 'plain', name: string): number =>
+      elementsOf(svgOf(crown, { ...DEFAULT_SVG, form, decimals: 8 })).filter((each) => each.name === name)
+        .length;
+    // A use for every copy; plain, a path for every item of each.
+    expect(drawn('compact', 'use')).toBe(crown.layers.reduce((sum, { copies }) => sum + copies.length, 0));
+    expect(drawn('plain', 'path')).toBe(crown.layers.flatMap(placedItems).length);
+    expect(drawn('plain', 'use')).toBe(0);
   });
 });

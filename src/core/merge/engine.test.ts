@@ -161,7 +161,7 @@ describe('operations', () => {
       const turns = Array.from({ length: fold }, (_, j) => turnMap(turn(j, fold)));
       const maps = mirror ? turns.flatMap((map) => [map, compose(map, MIRROR)]) : turns;
       const flat = library.UnionSelfD(flatCopies(library, shapes, maps, 1e-4), library.FillRule.NonZero, 6);
-      expect(areaOf(library, flat) / union.facts.area).toBeCloseTo(1, 5);
+      expect(areaOf(library, flat) / union.facts.area).toBeCloseTo(1, 4);
     }
   });
 

@@ -33,7 +33,13 @@ export default {
       name: `core-${folder}`,
       severity: 'error',
       from: { path: core(folder), pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/', pathNot: ['^src/core/remembered', ...[folder, ...(folder === 'finding' ? [] : everywhere), ...allowed].map(core)] },
+      to: {
+        path: '^src/core/',
+        pathNot: [
+          '^src/core/remembered',
+          ...[folder, ...(folder === 'finding' ? [] : everywhere), ...allowed].map(core),
+        ],
+      },
     })),
     {
       name: 'interface-without-server',

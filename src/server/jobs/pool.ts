@@ -27,7 +27,7 @@ function pool(): Piscina {
     filename: path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs/worker.ts'),
     // Workers run the project's own sources, read as they are by tsx.
     execArgv: ['--import', 'tsx'],
-    minThreads: 0,
+    minThreads: 1,
     maxThreads: Math.max(1, availableParallelism()),
     idleTimeout: 60_000,
     maxQueue: MOST_WAITING,
@@ -35,6 +35,9 @@ function pool(): Piscina {
   });
   return kept.cyclogonPool;
 }
+
+/** Starts the first worker, so that who asks first does not wait until it has read the sources. */
+export const startPool = (): void => void pool();
 
 /**
  * Makes a file in a worker thread.

@@ -3,7 +3,15 @@
  * and the step is looked at again with the answers, up to its end. Only then is it taken.
  */
 import { nodesOfContours } from '../core/curve/contours';
-import { STRAIGHT, withAnswer, withGivenUp, workFrom, type Task, type Work } from '../core/derive';
+import {
+  STRAIGHT,
+  withAnswer,
+  withGivenUp,
+  withoutOldest,
+  workFrom,
+  type Task,
+  type Work,
+} from '../core/derive';
 import type { Figure } from '../core/figure/model';
 import { shownCells } from '../core/figure/cells';
 import { askOutlines, outlineFinding } from '../core/figure/outline';
@@ -117,7 +125,7 @@ export function perform<T>(
       leave(editor, result.finding.sentence);
       return;
     }
-    editor.setState({ working: null });
+    editor.setState(({ results }) => ({ working: null, results: withoutOldest(results) }));
     then(result.value);
   };
   if (!worker) {
@@ -198,7 +206,10 @@ export function preview(editor: Editor, figure: Figure | null): void {
   editor.setState({ wanted: figure });
   if (showing.has(editor)) return;
   showing.add(editor);
-  void showWanted(editor, worker).finally(() => showing.delete(editor));
+  void showWanted(editor, worker).finally(() => {
+    showing.delete(editor);
+    editor.setState(({ results }) => ({ results: withoutOldest(results) }));
+  });
 }
 
 /** Where a figure of a drag is being worked out. */

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 
 import { failed, finding, ok } from '../finding';
-import { NO_RESULTS, rememberedWith, STRAIGHT, taskOf, withAnswer, withGivenUp, workFrom } from '.';
+import {
+  NO_RESULTS,
+  rememberedWith,
+  STRAIGHT,
+  taskOf,
+  withAnswer,
+  withGivenUp,
+  withoutOldest,
+  workFrom,
+} from '.';
 import type { TaskKind, Work } from '.';
 
 /** A kind of work that is counted, and takes as long as it says. */
@@ -70,12 +79,17 @@ describe('work', () => {
     expect([twice(thing, late), twice(thing, late), twice(thing, early), made]).toEqual([50, 50, 50, 3]);
   });
 
-  it('keeps the latest eighty answers', () => {
+  it('keeps all answers while it is done, however many, and the latest of very many after it', () => {
     const { kind } = counted(1000);
-    const tasks = Array.from({ length: 90 }, (_, n) => taskOf(kind, { n }));
-    const results = tasks.reduce((all, task) => withAnswer(all, task, ok(1)), NO_RESULTS);
-    const work = workFrom(results);
-    expect(tasks.filter((task) => work.ask(task)).length).toBe(80);
-    expect(work.ask(tasks[89]!)).toEqual(ok(1));
+    const tasks = Array.from({ length: 450 }, (_, n) => taskOf(kind, { n }));
+    const all = tasks.reduce((results, task) => withAnswer(results, task, ok(1)), NO_RESULTS);
+    const missing = (results: typeof all): number => {
+      const work = workFrom(results);
+      tasks.forEach((task) => work.ask(task));
+      return work.missed;
+    };
+    expect([missing(all), missing(withoutOldest(all))]).toEqual([0, 50]);
+    expect(workFrom(withoutOldest(all)).ask(tasks[449]!)).toEqual(ok(1));
+    expect(withoutOldest(NO_RESULTS)).toBe(NO_RESULTS);
   });
 });

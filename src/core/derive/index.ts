@@ -4,6 +4,7 @@ export {
   rememberedWith,
   STRAIGHT,
   withAnswer,
+  withoutOldest,
   withGivenUp,
   workFrom,
   type Results,

@@ -30,17 +30,25 @@ export interface Results {
 
 export const NO_RESULTS: Results = { answers: new Map(), givenUp: new Set() };
 
-/** As many answers are kept; the oldest go first. */
-const MOST_KEPT = 80;
-
+/** The results with one answer more, as the latest. */
 export function withAnswer(results: Results, task: Task, answer: Result<unknown>): Results {
   const answers = new Map(results.answers);
   answers.delete(task.key);
   answers.set(task.key, answer);
-  const [oldest] = answers.keys();
-  if (answers.size > MOST_KEPT && oldest !== undefined) answers.delete(oldest);
   return { ...results, answers };
 }
+
+/** As many answers are kept between one piece of work and the next. */
+const MOST_KEPT = 400;
+
+/**
+ * The results without the oldest answers, where there are very many. For when a piece of work is done: what went while it is looked
+ * at again and again would be wanted for ever.
+ */
+export const withoutOldest = (results: Results): Results =>
+  results.answers.size <= MOST_KEPT
+    ? results
+    : { ...results, answers: new Map([...results.answers].slice(-MOST_KEPT)) };
 
 export const withGivenUp = (results: Results, task: Task): Results => ({
   ...results,

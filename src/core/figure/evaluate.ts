@@ -1,5 +1,5 @@
 import { areOwnMirror } from '../curve/path';
-import { addTurns, turn } from '../number/turn';
+import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
 import { withSettledGradients } from '../paint/gradient';
@@ -25,7 +25,6 @@ import { partsWithPaint } from './parts';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
 import { isGradient } from '../paint/fills';
-import { remembered, rememberedKey } from '../remembered';
 import { isKeptByTurn } from '../symmetry/invariant';
 import { stepOf } from '../symmetry/rule';
 
@@ -198,12 +197,16 @@ function makeLayers(
 const looksAlike = (fill: Fill | null | undefined): boolean =>
   !isGradient(fill) || (fill.spread !== 'cell' && isRound(fill));
 
-const keptUnder = remembered((item: SceneItem) =>
-  rememberedKey((step: string) => {
-    const [num = 0, den = 1] = step.split('/').map(Number);
-    return isKeptByTurn(item.paths, turn(num, den));
-  }),
-);
+const keptItems = new WeakMap<SceneItem, { readonly step: Turn; readonly isKept: boolean }>();
+
+/** True where the step of a round maps an item onto itself; found once as long as both are the same. */
+function isKept(item: SceneItem, step: Turn): boolean {
+  const known = keptItems.get(item);
+  if (known && equalTurns(known.step, step)) return known.isKept;
+  const made = { step, isKept: isKeptByTurn(item.paths, step) };
+  keptItems.set(item, made);
+  return made.isKept;
+}
 
 /**
  * What the turns of a round map onto itself, as a circle about the centre, stands once and not once a copy: behind the copies of what is
@@ -215,9 +218,7 @@ function onceWhereKept(round: Round, layer: SceneLayer): SceneLayer[] {
   if (!isPlain || copies.length < 2 || round.light) return [layer];
   const step = stepOf(round.rule);
   const standsOnce = (item: SceneItem): boolean =>
-    looksAlike(item.paint.fill) &&
-    looksAlike(item.paint.stroke?.colour) &&
-    keptUnder(item)(`${step.num}/${step.den}`);
+    looksAlike(item.paint.fill) && looksAlike(item.paint.stroke?.colour) && isKept(item, step);
   const runs: { once: boolean; items: SceneItem[] }[] = [];
   for (const item of items) {
     const once = standsOnce(item);

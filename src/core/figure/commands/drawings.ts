@@ -65,12 +65,12 @@ export function nestFigure(
   place: Place,
   ids: { readonly round: string; readonly shape: string },
 ): Result<Placed> {
-  const numbers = { parts, places: [place] };
-  const problem = drawingProblem(numbers);
+  const params = { parts, places: [place] };
+  const problem = drawingProblem(params);
   if (problem !== null) return failed(problem);
   const round = {
     ...newRound(ids.round, 'Rosette'),
-    shapes: [drawingShape(ids.shape, figure.name, numbers)],
+    shapes: [drawingShape(ids.shape, figure.name, params)],
   };
   return ok({ figure: { ...figure, rounds: [round] }, id: ids.shape });
 }

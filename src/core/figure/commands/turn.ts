@@ -115,11 +115,11 @@ export const START_PROGRESSION: Progression = {
   ease: 'even',
 };
 
-export const setVariation = (figure: Figure, roundId: string, every: NthVariation | null): Figure =>
-  withOption(figure, roundId, 'variation', every ?? undefined);
+export const setVariation = (figure: Figure, roundId: string, variation: NthVariation | null): Figure =>
+  withOption(figure, roundId, 'variation', variation ?? undefined);
 
-export const setProgression = (figure: Figure, roundId: string, way: Progression | null): Figure =>
-  withOption(figure, roundId, 'progression', way ?? undefined);
+export const setProgression = (figure: Figure, roundId: string, progression: Progression | null): Figure =>
+  withOption(figure, roundId, 'progression', progression ?? undefined);
 
 export const START_WHIRL: RoundWhirl = { angle: turn(1, 36), factor: 0.85, count: 6 };
 

@@ -13,13 +13,25 @@ export async function opened(page: Page): Promise<void> {
 }
 
 /** Makes a figure from the Shelf and waits for the editor. */
-export async function makeFigure(page: Page): Promise<void> {
+export async function makeFigureFromShelf(page: Page): Promise<void> {
   await page.goto('/');
   await page
     .getByRole('button', { name: /New figure|first figure/ })
     .first()
     .click();
   await page.waitForURL(/\/figures\//);
+  await emptyBench(page);
+}
+
+/** Opens the editor with a new figure; as from the Shelf, but for the time that it takes. */
+export async function makeFigure(page: Page): Promise<void> {
+  const made = await page.request.post('/api/figures', { data: {} });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`/figures/${id}`);
+  await emptyBench(page);
+}
+
+async function emptyBench(page: Page): Promise<void> {
   await opened(page);
   // The panes have been measured once the empty Bench says what to do.
   await expect(page.getByText('Choose Petal below')).toBeVisible();
@@ -31,6 +43,10 @@ export async function benchAt(page: Page, right: number, up: number): Promise<{ 
   return { x: box.x + box.width / 2 + right, y: box.y + box.height - 146 - up };
 }
 
+/** Waits for the picture after what was done: a browser that has much to do may still have moves of the pointer before it. */
+const seen = (page: Page): Promise<void> =>
+  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))));
+
 export async function drag(
   page: Page,
   from: { x: number; y: number },
@@ -41,6 +57,7 @@ export async function drag(
   await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
   await page.mouse.move(to.x, to.y, { steps: 3 });
   await page.mouse.up();
+  await seen(page);
 }
 
 /** Draws a petal up the axis of the Bench. */

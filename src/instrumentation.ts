@@ -1,6 +1,6 @@
 /** Called once by Next as the server starts. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
-  const { startPool } = await import('./server/jobs/pool');
-  startPool();
+  const { startProcesses } = await import('./server/jobs/pool');
+  startProcesses();
 }

@@ -1,6 +1,9 @@
 import type { Figure } from './core/figure/model';
 import type { StoredStep } from './core/figure/patches';
 
+/** A header that no form and no foreign page can send without being asked about it first; the server changes nothing without it. */
+export const OWN_HEADER = 'x-cyclogon';
+
 /** What the browser and the server tell each other. */
 export interface FigureSummary {
   readonly id: string;

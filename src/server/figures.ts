@@ -76,11 +76,15 @@ export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
   return { ...summaryOf(row), figure, step: row.step, steps: patchSteps(steps, null) };
 }
 
-/** A figure as it is shown, without its history. @throws NotFound */
-export async function shownFigure(knex: Knex, id: string): Promise<Figure> {
-  const { step } = await rowOf(knex, id);
-  return figureAt(knex, id, step);
+/** A figure as it is shown, and which revision that is. @throws NotFound */
+export async function shownRevision(knex: Knex, id: string): Promise<{ figure: Figure; revision: number }> {
+  const { step, revision } = await rowOf(knex, id);
+  return { figure: await figureAt(knex, id, step), revision };
 }
+
+/** A figure as it is shown, without its history. @throws NotFound */
+export const shownFigure = async (knex: Knex, id: string): Promise<Figure> =>
+  (await shownRevision(knex, id)).figure;
 
 /** Steps of a figure's history before a position, in their order, the first whole: `count` at least where there are so many. @throws NotFound */
 export async function stepsBefore(

@@ -7,7 +7,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
 import * as one from '@/app/api/pictures/[id]/route';
 import * as all from '@/app/api/pictures/route';
-import type { StoredPicture } from '@/wire';
+import { OWN_HEADER, type StoredPicture } from '@/wire';
 import { closeDatabases } from './database';
 import { harmlessSvg } from './harmlessSvg';
 
@@ -25,11 +25,15 @@ afterEach(async () => {
 
 const send = (bytes: Uint8Array | string, headers: Record<string, string> = {}): Promise<Response> =>
   all.POST(
-    new Request('http://127.0.0.1/api/pictures', { method: 'POST', body: bytes as BodyInit, headers }),
+    new Request('http://127.0.0.1/api/pictures', {
+      method: 'POST',
+      body: bytes as BodyInit,
+      headers: { host: '127.0.0.1', [OWN_HEADER]: '1', ...headers },
+    }),
   );
 
 const fetched = (id: string): Promise<Response> =>
-  one.GET(new Request('http://127.0.0.1/api/pictures'), { params: Promise.resolve({ id }) });
+  one.GET(new Request('http://127.0.0.1/api/pictures', { headers: { host: '127.0.0.1' } }), { params: Promise.resolve({ id }) });
 
 const plain = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: '#d9512c' } });

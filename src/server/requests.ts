@@ -56,16 +56,25 @@ const SHARED = {
   to: Joi.valid(...FORMAT_IDS).required(),
   download: Joi.boolean().truthy('1', 'yes').falsy('0', 'no').default(false),
   revision: Joi.number().integer(),
+  /** For a card on the Shelf: made when nothing else is, and given up sooner. */
+  card: Joi.boolean().truthy('1').falsy('0').default(false),
 };
 
+/** A file that an address asks for. */
+interface ExportRequest extends Omit<FileRequest, 'figure'> {
+  readonly download: boolean;
+  readonly card: boolean;
+  readonly revision?: number;
+}
+
 /** What an address asks for. @throws Joi.ValidationError */
-export function exportOf(parameters: URLSearchParams): Omit<FileRequest, 'figure'> & { download: boolean } {
+export function exportOf(parameters: URLSearchParams): ExportRequest {
   const asked = Object.fromEntries(parameters);
   const format = formatOf(asked['to'] ?? '');
-  const schema = Joi.object<{ to: string; download: boolean; revision?: number }>({
+  const schema = Joi.object<Omit<ExportRequest, 'options'>>({
     ...SHARED,
     ...(format && optionRules(format)),
   });
-  const { to, download, revision: _, ...options } = valid(schema, asked);
-  return { to, download, options };
+  const { to, download, card, revision, ...options } = valid(schema, asked);
+  return { to, download, card, options, ...(revision !== undefined && { revision }) };
 }

@@ -3,7 +3,9 @@ import Joi from 'joi';
 import { UnreadableFigure } from '../core/format/figure/json';
 import { LIMITS } from '../core/figure/model';
 import { MergeFailed } from '../core/merge/merge';
-import { Refused, TooLarge } from './errors';
+import { accessOf, refusalOf } from './access';
+import { jsonOf } from './body';
+import { Refused } from './errors';
 
 /** Sent where the person can do nothing but know that their work is safe. */
 const UNEXPECTED = 'Something went wrong on the server. What was saved before is safe; try again.';
@@ -33,12 +35,11 @@ function answerTo(error: unknown): Response {
   return failure(500, UNEXPECTED);
 }
 
-/** Runs a route; errors become a status and a JSON body with a sentence. Foreign pages may not write. */
+/** Runs a route for who may ask (access.ts); errors become a status and a JSON body with a sentence. */
 export async function respond(request: Request, route: () => Promise<Response>): Promise<Response> {
+  const why = refusalOf(request.method, request.headers, accessOf(process.env));
+  if (why) return failure(403, why);
   try {
-    if (request.method !== 'GET' && request.headers.get('sec-fetch-site') === 'cross-site') {
-      return failure(403, 'Only pages of this server may change figures.');
-    }
     return await route();
   } catch (error) {
     return answerTo(error);
@@ -46,17 +47,8 @@ export async function respond(request: Request, route: () => Promise<Response>):
 }
 
 /** The JSON of a request. @throws TooLarge, Refused */
-export async function bodyOf(request: Request, most: number = LIMITS.bytes): Promise<unknown> {
-  const announced = Number(request.headers.get('content-length') ?? 0);
-  if (announced > most) throw new TooLarge(`This is larger than ${most / 1e6} MB.`);
-  const text = await request.text();
-  if (text.length > most) throw new TooLarge(`This is larger than ${most / 1e6} MB.`);
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new Refused('The body is not JSON.');
-  }
-}
+export const bodyOf = (request: Request, most: number = LIMITS.bytes): Promise<unknown> =>
+  jsonOf(request, most);
 
 /** A value that a schema allows. @throws Joi.ValidationError */
 export function valid<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {

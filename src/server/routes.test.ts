@@ -14,7 +14,7 @@ import * as all from '@/app/api/figures/route';
 import { setFold, setMerge } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
 import { wholeSteps, type StoredStep } from '@/core/figure/patches';
-import type { FigureSummary, SavedFigure } from '@/wire';
+import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/wire';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases, database } from './database';
 import { migrationSource } from './migrations';
@@ -40,7 +40,12 @@ const request = (
 ): Request =>
   new Request(address, {
     method,
-    headers,
+    headers: {
+      host: '127.0.0.1',
+      ...(method !== 'GET' && { [OWN_HEADER]: '1' }),
+      ...(body !== undefined && { 'content-type': 'application/json' }),
+      ...headers,
+    },
     ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
   });
 

@@ -1,5 +1,6 @@
 import type { Figure } from '../core/figure/model';
 import type { StoredStep } from '../core/figure/patches';
+import { OWN_HEADER } from '../wire';
 import type { FigureSummary, SavedFigure, SaveRequest, StoredPicture } from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
@@ -12,18 +13,17 @@ export class ServerProblem extends Error {
   }
 }
 
+const typeOf = (body: unknown): string =>
+  body instanceof Blob ? body.type || 'application/octet-stream' : 'application/json';
+
 async function ask<T>(address: string, method = 'GET', body?: unknown, keepalive = false): Promise<T> {
   let response: Response;
   try {
     response = await fetch(address, {
       method,
       keepalive,
-      ...(body instanceof Blob && { body }),
-      ...(body !== undefined &&
-        !(body instanceof Blob) && {
-          body: JSON.stringify(body),
-          headers: { 'Content-Type': 'application/json' },
-        }),
+      ...(method !== 'GET' && { headers: { [OWN_HEADER]: '1', 'Content-Type': typeOf(body) } }),
+      ...(body !== undefined && { body: body instanceof Blob ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ServerProblem(0, 'The server does not answer. Your changes are kept here.');

@@ -6,6 +6,7 @@ import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 
 import type { Figure } from '../../src/core/figure/model';
+import { OWN_HEADER } from '../../src/wire';
 
 const PORT = 4391;
 const HOST = `http://127.0.0.1:${PORT}`;
@@ -74,6 +75,7 @@ export async function inBrowser(measure: (measured: Measured) => Promise<void>):
       open: async (figure) => {
         const answer = await fetch(`${HOST}/api/figures`, {
           method: 'POST',
+          headers: { [OWN_HEADER]: '1', 'Content-Type': 'application/json' },
           body: JSON.stringify({ figure }),
         });
         const { id } = (await answer.json()) as { id: string };

@@ -20,7 +20,7 @@ import { fromPolar } from '../../src/core/curve/point';
 import { pathForm } from '../../src/core/maker/form';
 import type { Figure } from '../../src/core/figure/model';
 import { pixelsOf } from '../help/pictures';
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, setFold, stored, unstored, whole } from './hands';
 
 const inspector = (page: Page) => page.getByLabel('Inspector');
 const kinds = (page: Page) =>
@@ -108,8 +108,7 @@ test('a dial of 24 sectors and four rings is coloured in sequence, shifted ring 
     newShape('edge', 'Edge', pathForm([at(0, 7.5), at(80, 7.5)], false), { fill: null, stroke: null }),
   ]);
   figure = boundByFrame(setMerge(figure, 'dial', 'divide'), 'dial', true);
-  const answer = await page.request.post('/api/figures', { data: { figure } });
-  const { id } = (await answer.json()) as { id: string };
+  const id = await stored(page, figure);
   await page.goto(`/figures/${id}`);
   await opened(page);
 
@@ -133,7 +132,7 @@ test('a dial of 24 sectors and four rings is coloured in sequence, shifted ring 
   // 96 cells: the first colour comes twice in four.
   await expect.poll(() => fills(page)).toEqual({ '#84c5b4': 48, '#1f8a76': 24, '#f2e6d0': 24 });
   await page.goto('about:blank');
-  await page.request.delete(`/api/figures/${id}`);
+  await unstored(page, id);
 });
 
 test('rays get one gradient over all of them, its end is dragged on the artwork, and the file has it once', async ({
@@ -249,8 +248,7 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
 
 /** Opens a figure that was made before. @returns what closes and deletes it */
 async function openFigure(page: Page, figure: Figure): Promise<{ id: string; close: () => Promise<void> }> {
-  const answer = await page.request.post('/api/figures', { data: { figure } });
-  const { id } = (await answer.json()) as { id: string };
+  const id = await stored(page, figure);
   await page.goto(`/figures/${id}`);
   await opened(page);
   await page.getByRole('button', { name: 'Artwork alone' }).click();
@@ -258,7 +256,7 @@ async function openFigure(page: Page, figure: Figure): Promise<{ id: string; clo
     id,
     close: async () => {
       await page.goto('about:blank');
-      await page.request.delete(`/api/figures/${id}`);
+      await unstored(page, id);
     },
   };
 }

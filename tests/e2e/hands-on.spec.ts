@@ -4,7 +4,7 @@ import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
 import { expect, test } from '@playwright/test';
 
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, stored, unstored, whole } from './hands';
 
 test('shapes are copied by Alt, by the clipboard and from figure to figure', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
@@ -176,8 +176,7 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
     ),
   );
   const heavy = setMirror(foldOf(addShapes(figure, 'a', shapes), 'a', 720), 'a', true);
-  const answer = await page.request.post('/api/figures', { data: { figure: heavy } });
-  const { id } = (await answer.json()) as { id: string };
+  const id = await stored(page, heavy);
   await page.goto(`/figures/${id}`);
   await opened(page);
   await page
@@ -192,7 +191,7 @@ test('a merge that takes long shows its progress and can be stopped', async ({ p
   await expect(page.getByText('Stopped. The copies are shown as they are.')).toBeVisible();
   // Tens of thousands of copies would be drawn on the Shelf that later tests begin at.
   await page.goto('about:blank');
-  await page.request.delete(`/api/figures/${id}`);
+  await unstored(page, id);
 });
 
 test('a round is united exactly at once, hidden, locked, copied and removed', async ({ page }) => {

@@ -2,6 +2,8 @@ import { readFile } from 'node:fs/promises';
 
 import { expect, type Locator, type Page } from '@playwright/test';
 
+import { OWN_HEADER } from '../../src/wire';
+
 /** What a person does with the application, by pointer and keys. */
 const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
 export const whole = (page: Page): Locator => page.locator('[data-pane=whole]');
@@ -23,11 +25,21 @@ export async function makeFigureFromShelf(page: Page): Promise<void> {
   await emptyBench(page);
 }
 
+/** Puts a figure on the Shelf, an empty one without any. @returns its id */
+export async function stored(page: Page, figure?: object): Promise<string> {
+  const made = await page.request.post('/api/figures', { headers: MEANT, data: figure ? { figure } : {} });
+  return ((await made.json()) as { id: string }).id;
+}
+
+export const unstored = (page: Page, id: string): Promise<unknown> =>
+  page.request.delete(`/api/figures/${id}`, { headers: MEANT });
+
+/** What a program sends that means to change something. */
+const MEANT = { [OWN_HEADER]: '1' };
+
 /** Opens the editor with a new figure; as from the Shelf, but for the time that it takes. */
 export async function makeFigure(page: Page): Promise<void> {
-  const made = await page.request.post('/api/figures', { data: {} });
-  const { id } = (await made.json()) as { id: string };
-  await page.goto(`/figures/${id}`);
+  await page.goto(`/figures/${await stored(page)}`);
   await emptyBench(page);
 }
 

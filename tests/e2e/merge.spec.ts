@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { addShapes } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { pathForm } from '../../src/core/maker/form';
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
+import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, stored, unstored, whole } from './hands';
 
 const lit = (page: Page, pane: 'bench' | 'whole') =>
   page.locator(`[data-pane=${pane}] [data-testid=cell-marks] path[stroke-width="1.6"]`);
@@ -294,8 +294,7 @@ test('combining shapes with thousands of crossings shows its progress, can be st
   page,
 }) => {
   const figure = addShapes(newFigure('Heavy', 'a'), 'a', [wavy('A', 0, 500), wavy('B', 12, 500)]);
-  const answer = await page.request.post('/api/figures', { data: { figure } });
-  const { id } = (await answer.json()) as { id: string };
+  const id = await stored(page, figure);
   await page.goto(`/figures/${id}`);
   await opened(page);
   await page.keyboard.press('4');
@@ -316,5 +315,5 @@ test('combining shapes with thousands of crossings shows its progress, can be st
   await page.keyboard.press('Control+Shift+z');
   await expect(panel.getByRole('button', { name: 'Take apart' })).toBeVisible();
   await page.goto('about:blank');
-  await page.request.delete(`/api/figures/${id}`);
+  await unstored(page, id);
 });

@@ -1,64 +1,107 @@
 /**
- * Files are made in worker threads, so that the server answers others meanwhile.
+ * Files are made and pictures are read in processes of their own, at most one for each core but one, so that the server answers others
+ * meanwhile, and so that what takes too long or too much memory can be ended whatever it does.
  *
  * @example
- * const { bytes, mediaType } = await madeAside({ figure, to: 'png', options: { size: 512, background: true } });
+ * const { bytes, mediaType } = await aside('makeFile', { figure, to: 'png', options: { size: 512, background: true } });
  */
 import { availableParallelism } from 'node:os';
 import path from 'node:path';
 
-import { Piscina } from 'piscina';
+import PQueue from 'p-queue';
+import workerpool, { type Pool } from 'workerpool';
 
 import { Busy, Refused } from '../errors';
-import type { FileRequest, MadeFile } from './makeFile';
-import type { FileAnswer } from './worker';
+import { MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
+import type { Answer, JOBS } from './process';
 
-/** One file may take so long, in milliseconds, and so much memory, in megabytes. */
-const MOST_TIME = 60_000;
-const MOST_MEMORY = 1500;
-/** More files than this do not wait. */
-const MOST_WAITING = 300;
+type Jobs = typeof JOBS;
+type Asked<K extends keyof Jobs> = Parameters<Jobs[K]>[0];
+type Made<K extends keyof Jobs> = Awaited<ReturnType<Jobs[K]>>;
 
-// Kept on globalThis so that a reload of modules in development does not start threads again.
-const kept = globalThis as { cyclogonPool?: Piscina };
-
-function pool(): Piscina {
-  kept.cyclogonPool ??= new Piscina({
-    filename: path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs/worker.ts'),
-    // Workers run the project's own sources, read as they are by tsx.
-    execArgv: ['--import', 'tsx'],
-    minThreads: 1,
-    maxThreads: Math.max(1, availableParallelism()),
-    idleTimeout: 60_000,
-    maxQueue: MOST_WAITING,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
-  });
-  return kept.cyclogonPool;
+/** How a job stands among others: a card waits until nothing else does. */
+export interface Turn {
+  readonly card?: boolean;
+  /** How long it may take, in milliseconds. */
+  readonly time?: number;
+  /** Ends it: who asked is gone. */
+  readonly signal?: AbortSignal;
 }
 
-/** Starts the first worker, so that who asks first does not wait until it has read the sources. */
-export const startPool = (): void => void pool();
+interface Processes {
+  readonly pool: Pool;
+  readonly queue: PQueue;
+}
+
+// Kept on globalThis so that a reload of modules in development does not start processes again.
+const kept = globalThis as { cyclogonProcesses?: Processes };
+
+function processes(): Processes {
+  const most = Math.max(1, availableParallelism() - 1);
+  const folder = path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs');
+  kept.cyclogonProcesses ??= {
+    queue: new PQueue({ concurrency: most }),
+    pool: workerpool.pool(path.join(folder, 'process.ts'), {
+      workerType: 'process',
+      minWorkers: 1,
+      maxWorkers: most,
+      forkOpts: {
+        // They run the project's own sources, read as they are by tsx.
+        execArgv: ['--import', 'tsx', `--max-old-space-size=${MOST_MEMORY / 1e6}`],
+        serialization: 'advanced',
+      },
+    }),
+  };
+  return kept.cyclogonProcesses;
+}
+
+/** Starts the first process, so that who asks first does not wait until it has read the sources. */
+export const startProcesses = (): void => void processes();
+
+/** Ends all processes; for tests. */
+export async function endProcesses(): Promise<void> {
+  const { pool } = kept.cyclogonProcesses ?? {};
+  delete kept.cyclogonProcesses;
+  await pool?.terminate(true);
+}
+
+const tooLong = (time: number): Refused =>
+  new Refused(
+    `This takes longer than ${time / 1000} seconds to draw: take fewer copies or nodes, or merge less.`,
+  );
+
+function reasonOf(error: unknown, time: number): unknown {
+  if (error instanceof workerpool.Promise.TimeoutError) return tooLong(time);
+  if (error instanceof Error && /terminated unexpectedly/i.test(error.message))
+    return new Refused('This takes more memory to draw than there is: take fewer copies or nodes.');
+  return error;
+}
 
 /**
- * Makes a file in a worker thread.
- * @throws Refused with a sentence where the figure cannot be made, or takes too long; Busy where too much is being made
+ * Does a job in a process of its own.
+ * @throws Refused with a sentence where it cannot be done, takes too long or too much memory; Busy where too much is being done; what
+ * `signal` was ended for
  */
-export async function madeAside(request: FileRequest): Promise<MadeFile> {
-  const end = AbortSignal.timeout(MOST_TIME);
-  let answer: FileAnswer;
-  try {
-    answer = (await pool().run(request, { signal: end })) as FileAnswer;
-  } catch (error) {
-    if (end.aborted)
-      throw new Refused(
-        `This figure takes longer than ${MOST_TIME / 1000} seconds to draw: take fewer copies or nodes, or merge less.`,
-      );
-    if (error instanceof Error && /queue/i.test(error.message))
-      throw new Busy('The server is making many files: try again in a moment.');
-    if (error instanceof Error && /memory limit|out of memory/i.test(error.message))
-      throw new Refused('This figure takes more memory to draw than there is: take fewer copies or nodes.');
-    throw error;
-  }
+export async function aside<K extends keyof Jobs>(
+  job: K,
+  asked: Asked<K>,
+  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal }: Turn = {},
+): Promise<Made<K>> {
+  const { pool, queue } = processes();
+  if (queue.size >= MOST_WAITING) throw new Busy('The server has much to draw: try again in a moment.');
+  const run = async (): Promise<Answer<Made<K>>> => {
+    const running = pool.exec(job, [asked]);
+    const stop = (): void => void running.cancel();
+    signal?.addEventListener('abort', stop);
+    try {
+      return (await running.timeout(time)) as Answer<Made<K>>;
+    } catch (error) {
+      throw reasonOf(error, time);
+    } finally {
+      signal?.removeEventListener('abort', stop);
+    }
+  };
+  const answer = await queue.add(run, { priority: card ? 0 : 1, ...(signal && { signal }) });
   if (!answer.ok) throw new Refused(answer.sentence);
-  return answer.file;
+  return answer.value;
 }

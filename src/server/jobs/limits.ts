@@ -1,0 +1,6 @@
+/** What one job may take. */
+export const MOST_MEMORY = 1_500_000_000;
+/** In milliseconds: a file that was asked for, a picture that was sent, and a picture for a card on the Shelf. */
+export const MOST_TIME = { file: 60_000, picture: 15_000, card: 10_000 } as const;
+/** More jobs than this do not wait. */
+export const MOST_WAITING = 300;

@@ -1,0 +1,38 @@
+import os from 'node:os';
+import { Worker } from 'node:worker_threads';
+
+import workerpool from 'workerpool';
+
+import { MergeFailed } from '../../core/merge/merge';
+import { Refused } from '../errors';
+import { MOST_MEMORY } from './limits';
+import { makeFile } from './makeFile';
+import { readPicture } from './readPicture';
+
+/** What a process answers: what was made, or why there is none, as errors lose their kind on the way between processes. */
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
+
+/** What a process does, by names; each is asked with plain data and answers with it. */
+export const JOBS = { makeFile, readPicture };
+
+const answering =
+  <A, T>(job: (asked: A) => Promise<T>) =>
+  async (asked: A): Promise<Answer<T>> => {
+    try {
+      return { ok: true, value: await job(asked) };
+    } catch (error) {
+      if (error instanceof MergeFailed || error instanceof Refused)
+        return { ok: false, sentence: error.message };
+      throw error;
+    }
+  };
+
+// Whoever opens or saves a figure comes first.
+os.setPriority(10);
+const guard = new Worker(new URL('./guard.mjs', import.meta.url), {
+  workerData: { most: MOST_MEMORY, parent: process.ppid },
+  execArgv: [],
+});
+guard.unref();
+workerpool.worker({ makeFile: answering(JOBS.makeFile), readPicture: answering(JOBS.readPicture) });

@@ -8,8 +8,10 @@ import { afterAll, describe, expect, it, vi } from 'vitest';
 import { writeFigure } from '../src/core/format/figure/json';
 import { closeDatabases, openDatabase } from '../src/server/database';
 import { createFigure } from '../src/server/figures';
+import { endProcesses } from '../src/server/jobs/pool';
 import { PIECES } from '../demo/pieces';
 import { called } from '../tests/help/calls';
+import { HEAVY } from '../tests/help/heavy';
 
 const root = path.dirname(import.meta.dirname);
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-cli-'));
@@ -19,6 +21,7 @@ writeFileSync(file, writeFigure(figure));
 
 afterAll(async () => {
   await closeDatabases();
+  await endProcesses();
   rmSync(directory, { recursive: true });
 });
 
@@ -48,6 +51,21 @@ describe('cyclogon export', () => {
     expect(readFileSync(out).readUInt32BE(16)).toBe(300);
   });
 
+  it('ends what takes longer than it may, and says so; a reader that goes away is no mistake', () => {
+    const heavy = path.join(directory, 'heavy.json');
+    writeFileSync(heavy, writeFigure(HEAVY.weave()));
+    const { status, stdout, stderr } = cyclogon('export', heavy, '--to', 'svg', '--time-limit', '3');
+    expect([status, stdout]).toEqual([1, '']);
+    expect(stderr).toMatch(/at work for 2 of 3 seconds/);
+    expect(stderr).toMatch(/longer than 3 seconds/);
+    const piped = spawnSync('sh', ['-c', `node_modules/.bin/tsx cli/main.ts export ${file} --to svg | true`], {
+      cwd: root,
+      encoding: 'utf8',
+    });
+    expect(piped.status).toBe(0);
+    expect(piped.stderr).not.toMatch(/EPIPE|at .*:\d+/);
+  });
+
   it('says what went wrong: 1 for input, 2 for the call', async () => {
     vi.stubEnv('CYCLOGON_DATA', directory);
     // The status of a call of its own, once; the sentences in this process.
@@ -64,6 +82,7 @@ describe('cyclogon export', () => {
       [['export', file, '--to', 'png', '--size', '1e3'], 2, /whole number from 1 to 8192/],
       [['export', file, '--id', 'x', '--to', 'svg'], 2, /Name one figure/],
       [['export', file, '--to', 'svg', '--colour', 'red'], 2, /--colour/],
+      [['export', file, '--to', 'svg', '--time-limit', '0'], 2, /whole number from 1 to 86400/],
       [['turn'], 2, /no command “turn”/],
     ];
     for (const [args, status, sentence] of cases) {

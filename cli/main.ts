@@ -1,3 +1,14 @@
-import { run } from './run';
+import { endProcesses, startProcesses } from '../src/server/jobs/pool';
 
-process.exitCode = await run(process.argv.slice(2));
+// Who reads what is written may stop before its end.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') console.error(`cyclogon: standard output cannot be written (${error.code}).`);
+  process.exit(error.code === 'EPIPE' ? 0 : 1);
+});
+
+// The process that does the work reads its sources while this one reads its own.
+const args = process.argv.slice(2);
+if (args[0] === 'export' || args[0] === 'merge') startProcesses();
+const { run } = await import('./run');
+process.exitCode = await run(args);
+await endProcesses();

@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,11 +7,14 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { called } from '../tests/help/calls';
 import { signedArea } from '../src/core/curve/path';
 import { readSvg } from '../src/core/format/readSvg';
+import { endProcesses } from '../src/server/jobs/pool';
 
-const root = path.dirname(import.meta.dirname);
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-merge-'));
 
-afterAll(() => rmSync(directory, { recursive: true }));
+afterAll(async () => {
+  await endProcesses();
+  rmSync(directory, { recursive: true });
+});
 
 function file(name: string, text: string): string {
   const where = path.join(directory, name);
@@ -23,19 +25,12 @@ function file(name: string, text: string): string {
 const svg = (inside: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200">${inside}</svg>`;
 
-const merged = (...args: string[]) => {
-  const { stdout, stderr, status } = spawnSync(
-    path.join(root, 'node_modules/.bin/tsx'),
-    [path.join(root, 'cli/main.ts'), 'merge', ...args],
-    { encoding: 'utf8', env: { ...process.env, CYCLOGON_DATA: directory } },
-  );
-  return { stdout, stderr, status };
-};
+const merged = (...args: string[]) => called('merge', ...args);
 
 describe('cyclogon merge', () => {
-  it('counts the cells of circles through the centre, wherever that is', () => {
+  it('counts the cells of circles through the centre, wherever that is', async () => {
     const motif = file('circle.svg', svg('<g transform="translate(100,100)"><circle cy="-40" r="40"/></g>'));
-    const { stdout, status } = merged(
+    const { stdout, status } = await merged(
       motif,
       '--fold',
       '12',
@@ -55,7 +50,7 @@ describe('cyclogon merge', () => {
     expect(weighted / (12 * Math.PI * 1600)).toBeCloseTo(1, 9);
   });
 
-  it('writes a file with the whole result, turned and where it was, arcs as arcs', () => {
+  it('writes a file with the whole result, turned and where it was, arcs as arcs', async () => {
     const motif = file('off.svg', svg('<circle cx="100" cy="60" r="10"/><line x2="50" stroke="red"/>'));
     const out = path.join(directory, 'out.svg');
     const call = [
@@ -71,7 +66,7 @@ describe('cyclogon merge', () => {
       '--out',
       out,
     ];
-    expect(merged(motif, ...call)).toEqual({ stdout: '', stderr: expect.any(String) as string, status: 0 });
+    expect(await merged(motif, ...call)).toEqual({ stdout: '', stderr: expect.any(String) as string, status: 0 });
     const text = readFileSync(out, 'utf8');
     expect(text).toMatch(/A10 10 0/);
     const loops = readSvg(text).flatMap(({ paths }) => paths);
@@ -81,23 +76,21 @@ describe('cyclogon merge', () => {
     expect(loops.some(({ segments }) => Math.abs((segments[0]?.from.x ?? 0) - 100) < 1e-6)).toBe(true);
   });
 
-  it('reads lines as lines of cells, covers by the rule asked for, and says where nothing is left', () => {
+  it('reads lines as lines of cells, covers by the rule asked for, and says where nothing is left', async () => {
     const bars = file('bars.svg', svg('<path d="M0 0V-50" stroke="#000" fill="none"/><circle r="50"/>'));
-    const facts = (...args: string[]) =>
-      JSON.parse(merged(bars, '--fold', '6', '--facts', ...args).stdout) as object;
-    expect(facts('--op', 'cells')).toMatchObject({ cells: 6, segments: { line: 12, arc: 6 } });
-    expect(facts('--op', 'union')).toMatchObject({ cells: 1, loops: 1, nodes: 2 });
+    const facts = async (...args: string[]) =>
+      JSON.parse((await merged(bars, '--fold', '6', '--facts', ...args)).stdout) as object;
+    expect(await facts('--op', 'cells')).toMatchObject({ cells: 6, segments: { line: 12, arc: 6 } });
+    expect(await facts('--op', 'union')).toMatchObject({ cells: 1, loops: 1, nodes: 2 });
     const twice = file('twice.svg', svg('<path d="M-9-20H9V-40H-9zM-5-25H5V-35H-5z"/>'));
-    const area = (rule: string): number =>
-      (
-        JSON.parse(merged(twice, '--fold', '3', '--op', 'union', '--facts', '--rule', rule).stdout) as {
-          area: number;
-        }
-      ).area;
-    expect(area('nonzero')).toBeCloseTo(3 * 360, 9);
-    expect(area('evenodd')).toBeCloseTo(3 * 260, 9);
-    const none = merged(twice, '--fold', '3', '--op', 'intersection', '--facts').stdout;
-    expect(JSON.parse(none)).toMatchObject({ loops: 0, area: 0 });
+    const area = async (rule: string): Promise<number> => {
+      const { stdout } = await merged(twice, '--fold', '3', '--op', 'union', '--facts', '--rule', rule);
+      return (JSON.parse(stdout) as { area: number }).area;
+    };
+    expect(await area('nonzero')).toBeCloseTo(3 * 360, 9);
+    expect(await area('evenodd')).toBeCloseTo(3 * 260, 9);
+    const none = await merged(twice, '--fold', '3', '--op', 'intersection', '--facts');
+    expect(JSON.parse(none.stdout)).toMatchObject({ loops: 0, area: 0 });
   });
 
   it('says what went wrong: 1 for input, 2 for the call', async () => {
@@ -114,6 +107,9 @@ describe('cyclogon merge', () => {
       [[good, '--op', 'union', '--facts'], 2, /--fold is missing/],
       [[good, '--fold', '721', '--op', 'union', '--facts'], 2, /from 1 to 720/],
       [[good, '--fold', '3', '--op', 'melt', '--facts'], 2, /not “melt”/],
+      [[good, '--fold', '3', '--op', 'toString', '--facts'], 2, /not “toString”/],
+      [[file('far.svg', svg('<path d="M0 0h1e308v1e308z"/>')), '--fold', '3', '--op', 'union', '--facts'], 1, /coordinates beyond/],
+      [[file('deep.svg', `${'<svg>'}${'<g>'.repeat(5000)}${'</g>'.repeat(5000)}</svg>`), '--fold', '3', '--op', 'union', '--facts'], 1, /200 deep/],
       [[good, '--fold', '3', '--op', 'union'], 2, /Say what you want/],
       [[good, '--fold', '3', '--op', 'union', '--facts', '--centre', '5'], 2, /two numbers/],
       [[good, '--fold', '3', '--op', 'union', '--facts', '--start', 'x'], 2, /number of degrees/],

@@ -1,13 +1,10 @@
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 
-import { compose, moveMap, turnMap } from '../src/core/curve/affine';
-import { mapPath } from '../src/core/curve/path';
-import { svgOfMerge } from '../src/core/format/mergeSvg';
-import { readSvg, UnreadableSvg, type SvgShape } from '../src/core/format/readSvg';
-import { mergeNow, type Merged } from '../src/core/merge/engine';
-import type { MergeOperation, MergeShape } from '../src/core/merge/merge';
-import { NO_TURN, turnFromDegrees, type Turn } from '../src/core/number/turn';
+import { turnFromDegrees } from '../src/core/number/turn';
+import { Refused } from '../src/server/errors';
+import { OPERATIONS, type MotifRequest } from '../src/server/jobs/mergeMotif';
+import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
 import { readText, wholeNumber, WrongCall } from './call';
 
 export const MERGE_USAGE = `       cyclogon merge MOTIF.svg --fold N --op union|intersection|exclusion|cells [options]
@@ -20,23 +17,12 @@ export const MERGE_USAGE = `       cyclogon merge MOTIF.svg --fold N --op union|
   --out FILE       writes the result as SVG
   --facts          prints counts and measures as one JSON object`;
 
-const OPERATIONS: Readonly<Record<string, MergeOperation>> = {
-  union: 'union',
-  intersection: 'intersection',
-  exclusion: 'exclusion',
-  cells: 'divide',
-};
-
-interface MergeCall {
+interface MergeCall extends Omit<MotifRequest, 'text'> {
   readonly file: string;
-  readonly fold: number;
-  readonly mirror: boolean;
-  readonly centre: { readonly x: number; readonly y: number };
-  readonly start: Turn;
-  readonly op: string;
-  readonly rule: 'nonzero' | 'evenodd' | null;
   readonly out: string | null;
   readonly facts: boolean;
+  /** How long it may take. */
+  readonly seconds: number;
 }
 
 const NUMBER = String.raw`[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?`;
@@ -56,6 +42,7 @@ function readCall(args: string[]): MergeCall {
         rule: { type: 'string' },
         out: { type: 'string' },
         facts: { type: 'boolean', default: false },
+        'time-limit': { type: 'string' },
       },
     });
   } catch (error) {
@@ -70,7 +57,7 @@ function readCall(args: string[]): MergeCall {
   const start = (values.start ?? '0').replace('\u0000', '');
   if (!new RegExp(`^${NUMBER}$`, 'i').test(start) || Math.abs(Number(start)) > 1e6)
     throw new WrongCall(`--start is a number of degrees, not “${start}”.`);
-  if (values.op === undefined || !(values.op in OPERATIONS))
+  if (values.op === undefined || !Object.hasOwn(OPERATIONS, values.op))
     throw new WrongCall(
       `--op is union, intersection, exclusion or cells${values.op ? `, not “${values.op}”` : ''}.`,
     );
@@ -89,49 +76,17 @@ function readCall(args: string[]): MergeCall {
     rule: rule ?? null,
     out: values.out ?? null,
     facts: values.facts,
+    seconds: wholeNumber(values['time-limit'], '--time-limit', 1, MOST_TIME_LIMIT, TIME_LIMIT),
   };
 }
 
-/** What a drawn shape takes part with: its area, and where lines count the lines of its stroke. */
-function motifOf(shapes: readonly SvgShape[], call: MergeCall): MergeShape[] {
-  const toCentre = moveMap({ x: -call.centre.x, y: -call.centre.y });
-  return shapes.flatMap(({ paths, filled, stroked, rule }) => {
-    const moved = paths.map((path) => mapPath(path, toCentre));
-    const own = call.rule ?? rule;
-    const area = filled ? [{ paths: moved.map((path) => ({ ...path, closed: true })), rule: own }] : [];
-    const lines =
-      stroked && !filled && call.op === 'cells'
-        ? [{ paths: moved.map((path) => ({ ...path, closed: false })), rule: own }]
-        : [];
-    return [...area, ...lines];
-  });
-}
-
-function factsOf({ facts, kinds }: Merged, { op, fold, mirror }: MergeCall): string {
-  const { loops, segments, nodes, area, cells, slivers, milliseconds } = facts;
-  const ms = Math.round(milliseconds * 1000) / 1000;
-  return JSON.stringify({ op, fold, mirror, loops, segments, nodes, area, cells, kinds, slivers, ms });
-}
-
-/** Merges the copies of a motif from a file. @throws WrongCall, UnreadableSvg, MergeFailed, Error */
+/** Merges the copies of a motif from a file. @throws WrongCall, Refused, Error */
 export async function mergeFile(args: string[]): Promise<void> {
-  const call = readCall(args);
-  let shapes;
-  try {
-    shapes = readSvg(await readText(call.file));
-  } catch (error) {
-    if (error instanceof UnreadableSvg) throw new Error(`“${call.file}”: ${error.message}`, { cause: error });
-    throw error;
-  }
-  const merged = mergeNow({
-    op: OPERATIONS[call.op] ?? 'union',
-    among: 'copies',
-    quality: 'full',
-    operands: [{ fold: call.fold, mirror: call.mirror, start: NO_TURN, shapes: motifOf(shapes, call) }],
+  const { file, out, facts: wantsFacts, seconds, ...motif } = readCall(args);
+  const text = await readText(file);
+  const { svg, facts } = await worked('mergeMotif', { ...motif, text }, seconds).catch((error: unknown) => {
+    throw error instanceof Refused ? new Error(`“${file}”: ${error.message}`, { cause: error }) : error;
   });
-  if (call.out !== null) {
-    const place = compose(moveMap(call.centre), turnMap(call.start));
-    await writeFile(call.out, svgOfMerge(merged.parts, place, call.op === 'cells' ? 'lines' : 'areas'));
-  }
-  if (call.facts) console.log(factsOf(merged, call));
+  if (out !== null) await writeFile(out, svg);
+  if (wantsFacts) console.log(JSON.stringify(facts));
 }

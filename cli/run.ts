@@ -7,7 +7,7 @@ import type { Format, OptionField, Options, OptionValue } from '../src/core/form
 import { FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
 import { closeDatabases, database } from '../src/server/database';
 import { shownFigure } from '../src/server/figures';
-import { makeFile } from '../src/server/jobs/makeFile';
+import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, wholeNumber, WrongCall } from './call';
 import { MERGE_USAGE, mergeFile } from './merge';
 
@@ -31,6 +31,7 @@ const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to ${FORMAT_NAME
 
   --id ID          a figure of the data directory (CYCLOGON_DATA, or ./data)
   --out FILE       where to write; without it to standard output
+${TIME_LIMIT_USAGE}
 ${optionLines.join('\n')}
 
 ${MERGE_USAGE}`;
@@ -41,6 +42,8 @@ interface Call {
   readonly out: string | null;
   readonly to: string;
   readonly options: Options;
+  /** How long it may take. */
+  readonly seconds: number;
 }
 
 /** Ids may begin with a dash, which an option's value of its own may not. */
@@ -60,6 +63,7 @@ function readCall(args: string[]): Call {
         to: { type: 'string' },
         id: { type: 'string' },
         out: { type: 'string' },
+        'time-limit': { type: 'string' },
         ...Object.fromEntries(
           [...OPTIONS].map(([word, { field }]) => [
             word,
@@ -89,6 +93,7 @@ function readCall(args: string[]): Call {
     out: text(values['out']),
     to,
     options: optionsIn(format, values),
+    seconds: wholeNumber(text(values['time-limit']) ?? undefined, '--time-limit', 1, MOST_TIME_LIMIT, TIME_LIMIT),
   };
 }
 
@@ -121,8 +126,8 @@ export async function run(args: string[]): Promise<number> {
       return 0;
     }
     const call = readCall(args);
-    const { to, options } = call;
-    const { bytes } = await makeFile({ figure: await figureOf(call), to, options });
+    const { to, options, seconds } = call;
+    const { bytes } = await worked('makeFile', { figure: await figureOf(call), to, options }, seconds);
     if (call.out !== null) await writeFile(call.out, bytes);
     else process.stdout.write(bytes);
     return 0;

@@ -3,9 +3,11 @@ import { createStore } from 'zustand';
 import { NO_RESULTS, type Work } from '../core/derive';
 import { failed, finding, ok, type Finding, type Result } from '../core/finding';
 
-import { LIMITS, type Figure, type Round, type Shape } from '../core/figure/model';
+import { type Figure, type Round, type Shape } from '../core/figure/model';
 import { addRound, removeRound, roundOf } from '../core/figure/commands';
 import { wholeSteps } from '../core/figure/patches';
+import { brokenSentence } from '../core/figure/broken';
+import { excessOf } from '../core/figure/excess';
 import { figureSchema } from '../core/figure/schema';
 import { newRound } from '../core/figure/start';
 import type { Placement } from '../core/symmetry/rule';
@@ -87,21 +89,15 @@ export function activeRound(state: EditorState): Round | null {
 export const selectedShapes = (state: EditorState): Shape[] =>
   activeRound(state)?.shapes.filter(({ id }) => state.selection.shapeIds.has(id)) ?? [];
 
-/** Why a figure has too much in it; null where it has not. */
-function tooMuch({ rounds }: Figure): Finding | null {
-  const full = rounds.find(({ shapes }) => shapes.length > LIMITS.shapes);
-  return full ? finding('figure.shapes', full.name, full.shapes.length, LIMITS.shapes) : null;
-}
-
 /** Why a figure cannot be a step, as it could not be saved; null where it can. Looks at what changed alone. */
 function unsaveable(figure: Figure): Finding | null {
   const { error } = figureSchema.validate(figure);
-  return error ? finding('figure.refused', error.message) : null;
+  return error ? finding('figure.refused', brokenSentence(figure, error)) : null;
 }
 
 /** A figure as the next step, with all that it takes to show it; why not, where it cannot be one. */
 function nextStep(editor: Editor, figure: Figure, work: Work): Result<Figure> {
-  const problem = tooMuch(figure) ?? unsaveable(figure);
+  const problem = unsaveable(figure) ?? excessOf(figure, work);
   return problem ? failed(problem) : prepared(editor.getState(), figure, work);
 }
 

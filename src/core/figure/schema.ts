@@ -53,7 +53,7 @@ function once(schema: Joi.Schema): {
       const inside = [...(detail?.path ?? []), ...((detail?.context?.['inside'] as Keys | undefined) ?? [])];
       const rest = (detail?.context?.['rest'] as string | undefined) ?? withoutLabel(error.message);
       const where = placeName([...(helpers.state.path ?? []), ...inside]);
-      return helpers.error('inside', { inside, rest, where });
+      return helpers.error('inside', { inside, rest, where, detail });
     })
     .messages({ inside: '"{{#where}}" {{#rest}}' });
   return { rule, isKnown };

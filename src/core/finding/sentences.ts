@@ -101,9 +101,14 @@ export const SENTENCES = {
   'band.widest': () => 'One of the widths is above 0.',
   'band.nodes': (most: number) => `A band has ${most} nodes at most.`,
   'band.dashes': () => 'One of the dashes is above 0.',
+  'stamp.nodes': (most: number) =>
+    `All stamps together have ${most} nodes at most: take fewer of them, or a simpler shape.`,
+  'nest.nodes': (most: number) =>
+    `All of the whirl together has ${most} nodes at most: take fewer of them, or a simpler shape.`,
   'band.manyDashes': (most: number) => `There are ${most} dashes at most: make them longer.`,
   'band.short': () => 'This line is too short for a band.',
   'offset.shape': () => 'An offset needs a closed shape.',
+  'offset.nodes': (most: number) => `An offset is taken of ${most} nodes at most.`,
   'offset.nothing': () => 'Nothing of the shape is left that far inward.',
 
   // Transforming and fitting.
@@ -128,9 +133,17 @@ export const SENTENCES = {
   'link.itself': () => 'A round cannot be linked to itself.',
   'weave.gap': () => 'A weave needs a gap above 0, or its bands would be one.',
   'round.gone': () => 'This round is no longer in the figure.',
-  'figure.refused': (problem: string) => `No figure can keep this: ${problem}. Nothing was changed.`,
-  'figure.shapes': (round: string, count: number, most: number) =>
-    `${round} would have ${count} shapes; a motif has ${most} at most. Nothing was changed.`,
+  'figure.refused': (problem: string) => `${problem}. Nothing was changed.`,
+  'figure.dashes': (shape: string, most: number) =>
+    `The line of “${shape}” would have more than ${most} dashes: make them longer.`,
+  'figure.copies': (round: string, times: number, nodes: number, most: number) =>
+    `${times} copies of the ${nodes} nodes of “${round}” are more than ${most / 1e6} million: take fewer copies, or fewer nodes.`,
+
+  // Drawings from elsewhere.
+  'svg.unreadable': (sentence: string) => sentence,
+  'svg.nothing': () => 'There is nothing in this SVG that Cyclogon can draw.',
+  'svg.shapes': (count: number, most: number) =>
+    `The drawing has ${count} shapes; a motif has ${most} at most. Nothing was added.`,
 
   // Paint.
   'gradient.stops': () => 'A gradient needs two stops at least.',

@@ -3,6 +3,8 @@ import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { counter } from '../../../tests/help/figures';
+import { made, refusal } from '../../../tests/help/made';
+import type { Result } from '../finding';
 import { boundsOfPaths } from '../curve/bounds';
 import { signedArea } from '../curve/path';
 import type { Shape } from '../figure/model';
@@ -34,16 +36,19 @@ const kite: Shape = newShape(
 const areaOf = (shapes: readonly Shape[]): number =>
   shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form, STRAIGHT))), 0);
 
+const shapesOf = (svg: string): Result<Shape[]> => shapesOfSvg(svg, room, counter(), STRAIGHT);
+const taken = (svg: string): Shape[] => made(shapesOf(svg));
+
 describe('shapes on the clipboard', () => {
   it('come back as they were, numbers and all', () => {
     const svg = clipOf([petal, kite], 'mm', STRAIGHT);
     expect(isSvgText(svg)).toBe(true);
-    expect(shapesOfSvg(svg, room, counter())).toEqual([petal, kite]);
+    expect(taken(svg)).toEqual([petal, kite]);
   });
 
   it('are a drawing to others: the same areas and paint, in the middle of the room', () => {
     const foreign = clipOf([petal, kite], 'mm', STRAIGHT).replace(/<metadata.*<\/metadata>/s, '');
-    const shapes = shapesOfSvg(foreign, room, counter());
+    const shapes = taken(foreign);
     expect(areaOf(shapes)).toBeCloseTo(areaOf([petal, kite]), 3);
     expect(shapes.map(({ paint }) => paint)).toEqual([petal.paint, kite.paint]);
     const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, STRAIGHT)));
@@ -52,10 +57,8 @@ describe('shapes on the clipboard', () => {
   });
 
   it('are made smaller where they are larger than the room, holes and strokes with them', () => {
-    const [ring] = shapesOfSvg(
+    const [ring] = taken(
       '<svg><path id="ring" fill-rule="evenodd" stroke="red" stroke-width="4" d="M0 0h600v600h-600zM100 100h400v400h-400z"/></svg>',
-      room,
-      counter(),
     );
     expect(ring).toMatchObject({ name: 'ring', rule: 'evenodd', paint: { stroke: { width: 0.4 } } });
     expect(ring!.form).toMatchObject({ kind: 'path', contours: [{ closed: true }, { closed: true }] });
@@ -63,16 +66,16 @@ describe('shapes on the clipboard', () => {
   });
 
   it('that are filled only are closed, however the drawing left them', () => {
-    const [shape] = shapesOfSvg('<svg><path d="M0 0L10 0L10 10"/></svg>', room, counter());
+    const [shape] = taken('<svg><path d="M0 0L10 0L10 10"/></svg>');
     expect(Math.abs(signedArea(pathsOfForm(shape!.form, STRAIGHT)))).toBeCloseTo(50, 9);
     expect(shape!.form).toEqual(formOfPaths(pathsOfForm(shape!.form, STRAIGHT)));
   });
 
   it('with something wrong are a drawing still, or refused with a sentence', () => {
     const broken = clipOf([petal], 'mm', STRAIGHT).replace('&quot;kind&quot;', '&quot;sort&quot;');
-    expect(shapesOfSvg(broken, room, counter())[0]!.form.kind).toBe('path');
-    expect(() => shapesOfSvg('<svg><text>a</text></svg>', room, counter())).toThrow('nothing in this SVG');
-    expect(() => shapesOfSvg('<svg><path d="M0 0', room, counter())).toThrow('not well-formed');
+    expect(taken(broken)[0]!.form.kind).toBe('path');
+    expect(refusal(shapesOf('<svg><text>a</text></svg>'))).toMatch('nothing in this SVG');
+    expect(refusal(shapesOf('<svg><path d="M0 0'))).toMatch('not well-formed');
     expect(isSvgText('just words')).toBe(false);
   });
 });

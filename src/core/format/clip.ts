@@ -1,4 +1,5 @@
-import type { Work } from '../derive';
+import { taskOf, type Work } from '../derive';
+import { failed, finding, ok, type Result } from '../finding';
 import Joi from 'joi';
 import { SaxesParser } from 'saxes';
 
@@ -14,7 +15,7 @@ import { newShape } from '../figure/start';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { LengthUnit } from '../number/units';
-import { readSvg, UnreadableSvg } from './readSvg';
+import { READ_SVG, type SvgShape } from './readSvg';
 import { escapeXml, svgOf } from './svg/svg';
 
 /** Marks the part of an SVG file that holds its shapes as they are edited. */
@@ -57,6 +58,8 @@ export function clipOf(shapes: readonly Shape[], unit: LengthUnit, work: Work): 
 /** The text of the element that holds shapes as they are edited; null where there is none. */
 function keptText(svg: string): string | null {
   let inside = false;
+  // What is not ours is looked for before a large text is read twice.
+  if (!svg.includes(MARK)) return null;
   let text: string | null = null;
   const parser = new SaxesParser();
   parser.on('opentag', ({ name, attributes }) => {
@@ -103,17 +106,21 @@ export interface Room {
 /**
  * The shapes in an SVG text: those of ours as they were, else what the drawing shows, as paths with their holes; its units
  * are taken as the figure's, and it is put in the middle of the room, made smaller where it is larger than that.
- * @throws UnreadableSvg with a sentence
+ * @returns the shapes, none while the text is being read; or why there are none
  */
-export function shapesOfSvg(text: string, room: Room, newId: () => string): Shape[] {
+export function shapesOfSvg(text: string, room: Room, newId: () => string, work: Work): Result<Shape[]> {
   const kept = keptShapes(text);
-  if (kept) return kept;
-  const drawn = readSvg(text).filter(({ paths }) => paths.length > 0);
-  if (drawn.length === 0) throw new UnreadableSvg('There is nothing in this SVG that Cyclogon can draw.');
-  if (drawn.length > LIMITS.shapes)
-    throw new UnreadableSvg(
-      `The drawing has ${drawn.length} shapes; a motif has ${LIMITS.shapes} at most. Nothing was added.`,
-    );
+  if (kept) return ok(kept);
+  const read = work.ask(taskOf(READ_SVG, { text }));
+  if (!read) return ok([]);
+  if (!read.ok) return read;
+  const drawn = read.value.filter(({ paths }) => paths.length > 0);
+  if (drawn.length === 0) return failed(finding('svg.nothing'));
+  if (drawn.length > LIMITS.shapes) return failed(finding('svg.shapes', drawn.length, LIMITS.shapes));
+  return ok(inRoom(drawn, room, newId));
+}
+
+function inRoom(drawn: readonly SvgShape[], room: Room, newId: () => string): Shape[] {
   const box = boundsOfPaths(drawn.flatMap(({ paths }) => paths));
   const size = Math.max(box.right - box.left, box.bottom - box.top);
   const factor = size > room.size ? room.size / size : 1;

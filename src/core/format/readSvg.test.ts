@@ -11,6 +11,13 @@ import { readSvg, UnreadableSvg } from './readSvg';
 const kinds = (paths: readonly Path[]) =>
   paths.map(({ segments }) => segments.map(({ kind }) => kind).join(' '));
 
+/** So many levels, each of which uses the one below so often; the lowest draws nothing. */
+const nestedUses = (levels: number, times: number): string =>
+  Array.from(
+    { length: levels },
+    (_, k) => `<g id="u${k + 1}">${`<use href="#u${k}"/>`.repeat(times)}</g>`,
+  ).join('') + '<g id="u0"/>';
+
 describe('what an SVG file paints', () => {
   it('is read through groups, styles and opacities, strokes at the scale they are drawn at', () => {
     const [a, b, c] = readSvg(
@@ -156,6 +163,11 @@ describe('SVG files', () => {
       ['<html></html>', /not an SVG/],
       [entities, /not well-formed/],
       [`<svg>${'<g/>'.repeat(20_001)}</svg>`, /more than 20000/],
+      [`<svg>${'<g>'.repeat(9000)}${'</g>'.repeat(9000)}</svg>`, /more than 200 deep/],
+      [`<svg>${nestedUses(7, 20)}<use href="#u7"/></svg>`, /again and again/],
+      [`<svg><path d="M0 0${'h1'.repeat(400_001)}"/></svg>`, /more than 400000 segments/],
+      ['<svg><path d="M0 0h1e308v1e308z"/></svg>', /beyond 1 thousand million/],
+      ['<svg><path d="M0 0h1e200v1e200z" transform="scale(1e200)"/></svg>', /beyond 1 thousand million/],
       ['<svg><rect width="50%" height="1"/></svg>', /not a number of user units/],
       ['<svg><g transform="turn(5)"/></svg>', /transform/],
       ['<svg><path d="M0 0 L NaN 3"/></svg>', /cannot be read/],

@@ -3,6 +3,9 @@ import { compose, fromDefinition, fromTransformAttribute, identity } from 'trans
 
 import type { Affine } from '../curve/affine';
 import type { Path } from '../curve/path';
+import type { Point } from '../curve/point';
+import type { Progress, TaskKind } from '../derive';
+import { failed, finding, ok } from '../finding';
 import { fadedColour, readColour } from '../paint/colour';
 import { STROKE_CAPS, STROKE_JOINS, type FillRule, type Paint } from '../scene/scene';
 import { BadPathData, readPathData } from './readPathData';
@@ -74,7 +77,18 @@ const NOT_DRAWN = new Set([
   'filter',
 ]);
 
+/** Elements in a file, and shapes that they draw. */
 const MOST_ELEMENTS = 20_000;
+/** Elements within elements. */
+const MOST_DEPTH = 200;
+/** Elements that are looked at while drawing: `use` within `use` makes many of few. */
+const MOST_VISITS = 100_000;
+/** Segments of all that is drawn. */
+const MOST_SEGMENTS = 400_000;
+/** Coordinates beyond it have no digits left for what is drawn. */
+const MOST_COORDINATE = 1e9;
+/** Characters that are read between two reports of progress. */
+const PORTION = 100_000;
 
 function declarations(style: string): Map<string, string> {
   return new Map(
@@ -141,10 +155,17 @@ function dataOf(name: string, attribute: (name: string) => string | undefined): 
   }
 }
 
+/** Reading the text is about half of the work. */
+const HALF = 0.5;
+
+/** True for what is no number that can be drawn, too. */
+const isFar = ({ x, y }: Point): boolean =>
+  !(Math.abs(x) <= MOST_COORDINATE && Math.abs(y) <= MOST_COORDINATE);
+
 const localName = (name: string): string => name.replace(/^.*:/, '');
 
 /** The elements of a file as a tree; only what can draw or be referred to is kept. */
-function readTree(text: string): Element {
+function readTree(text: string, progress?: Progress): Element {
   const top: Element = { name: '', attributes: {}, children: [] };
   const open: Element[] = [top];
   let elements = 0;
@@ -160,13 +181,19 @@ function readTree(text: string): Element {
       throw new UnreadableSvg(`The file has more than ${MOST_ELEMENTS} elements.`);
     const element: Element = { name: localName(tag.name), attributes: tag.attributes, children: [] };
     if (elements === 1 && element.name !== 'svg') throw new UnreadableSvg('This is not an SVG file.');
+    if (open.length > MOST_DEPTH)
+      throw new UnreadableSvg(`The file has elements within elements more than ${MOST_DEPTH} deep.`);
     open[open.length - 1]?.children.push(element);
     open.push(element);
   });
   parser.on('closetag', () => {
     open.pop();
   });
-  parser.write(text).close();
+  for (let at = 0; at < text.length; at += PORTION) {
+    parser.write(text.slice(at, at + PORTION));
+    progress?.((HALF * Math.min(text.length, at + PORTION)) / text.length);
+  }
+  parser.close();
   const [mistake] = mistakes;
   if (mistake) throw new UnreadableSvg(`This is not well-formed SVG: ${mistake.message}`);
   if (elements === 0) throw new UnreadableSvg('The file is empty.');
@@ -215,14 +242,20 @@ function paintIn({ properties, map, opacity }: Inherited, hasArea: boolean): Pai
  * The filled and stroked shapes of an SVG file as they stand in its coordinates: paths and basic shapes, in groups,
  * with transforms, and where `use` puts them. Paint is read from attributes and `style` attributes; style sheets, text and
  * pictures are not read, and what is only defined is left out.
+ * @param progress told how far it is
  * @throws UnreadableSvg
  */
-export function readSvg(text: string): SvgShape[] {
-  const top = readTree(text);
+export function readSvg(text: string, progress?: Progress): SvgShape[] {
+  const top = readTree(text, progress);
   const ids = idsIn(top);
   const shapes: SvgShape[] = [];
+  let visits = 0;
+  let segments = 0;
 
   const draw = (element: Element, outer: Inherited): void => {
+    visits += 1;
+    if (visits > MOST_VISITS)
+      throw new UnreadableSvg(`The file draws more than ${MOST_VISITS} elements, by using parts again and again.`);
     const { name, attributes } = element;
     const style = declarations(attributes['style'] ?? '');
     const property = (key: string): string | undefined => style.get(key) ?? attributes[key];
@@ -261,8 +294,15 @@ export function readSvg(text: string): SvgShape[] {
     if (!paint.fill && !paint.stroke) return;
     if (shapes.length === MOST_ELEMENTS)
       throw new UnreadableSvg(`The file draws more than ${MOST_ELEMENTS} shapes.`);
+    const paths = readPathData(data, own.map);
+    segments += paths.reduce((sum, path) => sum + path.segments.length, 0);
+    if (segments > MOST_SEGMENTS)
+      throw new UnreadableSvg(`The file draws paths of more than ${MOST_SEGMENTS} segments.`);
+    if (paths.some((path) => path.segments.some(({ to, from }) => isFar(to) || isFar(from))))
+      throw new UnreadableSvg(`The file has coordinates beyond ${MOST_COORDINATE / 1e9} thousand million.`);
+    if (visits % 500 === 0) progress?.(HALF + (HALF * shapes.length) / MOST_ELEMENTS);
     shapes.push({
-      paths: readPathData(data, own.map),
+      paths,
       filled: paint.fill !== null,
       stroked: paint.stroke !== null,
       rule: own.properties.get('fill-rule') === 'evenodd' ? 'evenodd' : 'nonzero',
@@ -280,3 +320,20 @@ export function readSvg(text: string): SvgShape[] {
   }
   return shapes;
 }
+
+/** Milliseconds for each character, about. */
+const COST_OF_CHARACTER = 0.0005;
+
+/** Reading an SVG text as a task, so that a large one is read in another thread; see `readSvg`. */
+export const READ_SVG: TaskKind<{ readonly text: string }, readonly SvgShape[]> = {
+  name: 'readSvg',
+  cost: ({ text }) => COST_OF_CHARACTER * text.length,
+  run: ({ text }, progress) => {
+    try {
+      return ok(readSvg(text, progress));
+    } catch (error) {
+      if (error instanceof UnreadableSvg) return failed(finding('svg.unreadable', error.message));
+      throw error;
+    }
+  },
+};

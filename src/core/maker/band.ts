@@ -4,7 +4,7 @@ import { pathLength } from '../curve/length';
 import { movedNode } from '../curve/nodes';
 import { signedArea } from '../curve/path';
 import { subtract, type Point } from '../curve/point';
-import type { BandCap, BandJoin, BandLook } from '../merge/band';
+import { dashCount, MOST_DASHES, type BandCap, type BandJoin, type BandLook } from '../merge/band';
 import { BANDS } from '../merge/tasks';
 import { taskOf } from '../derive';
 import { remembered } from '../remembered';
@@ -24,7 +24,6 @@ export type BandParams = {
 };
 
 const MOST_NODES = 3000;
-const MOST_DASHES = 2000;
 
 const bandTask = remembered(({ along, width, side, join, limit, cap, widths, dashes }: BandParams) => {
   const look = { width, side, join, limit, cap, widths, dashes };
@@ -104,10 +103,9 @@ export const band: Maker<BandParams, readonly Path[]> = {
     if (nodesOfContours(along).length > MOST_NODES) return finding('band.nodes', MOST_NODES);
     const period = dashes.reduce((sum, each) => sum + each, 0);
     if (dashes.length > 0 && !(period > 0)) return finding('band.dashes');
-    const length = pathsOfContours(along).reduce((sum, path) => sum + pathLength(path), 0);
-    if (dashes.length > 0 && (length / period) * dashes.length > MOST_DASHES)
-      return finding('band.manyDashes', MOST_DASHES);
-    return null;
+    return dashCount(pathsOfContours(along), dashes) > MOST_DASHES
+      ? finding('band.manyDashes', MOST_DASHES)
+      : null;
   },
   solve: bandTask,
   isOnePart: true,

@@ -33,6 +33,8 @@ export type NestParams = {
 };
 
 const MOST = 200;
+/** Of all shapes of a whirl together. */
+const MOST_NODES = 100_000;
 
 /** Nearer than this to 1, a shape that is turned is its own image. */
 const SAME = 1 - 1e-4;
@@ -106,10 +108,12 @@ export const nest: Maker<NestParams, number> = {
   ],
   start: { shape: [square(30)], angle: turn(1, 36), ends: 'count', count: 8, smallest: 0.1 },
   rule: 'evenodd',
-  problem: ({ shape, angle }) => {
+  problem: ({ shape, angle, ends, count }) => {
     const [path, another] = pathsOfContours(shape);
     if (!path?.closed || another) return finding('nest.shape');
     if (windingNumber(path, ORIGIN, 1e-9) === 0) return finding('nest.middle');
+    if (nodesOfContours(shape).length * (ends === 'count' ? count : 1) > MOST_NODES)
+      return finding('nest.nodes', MOST_NODES);
     const degrees = degreesOf(wrapTurn(angle));
     return degrees === 0 ? finding('nest.angle', degrees) : null;
   },

@@ -1,5 +1,5 @@
 import { finding } from '../finding';
-import { pathsOfContours, type Contour } from '../curve/contours';
+import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
 import { signedArea } from '../curve/path';
 import type { BandJoin } from '../merge/band';
 import type { Path } from '../curve/path';
@@ -22,6 +22,8 @@ export type OffsetParams = {
 const offsetTask = remembered(({ shape, rule, away, join, limit }: OffsetParams) =>
   taskOf(OFFSET, { paths: pathsOfContours(shape), rule, away, join, limit }),
 );
+
+const MOST_NODES = 5000;
 
 /** A closed shape's outline at a distance from it, outward or inward; stays a distance. */
 export const offset: Maker<OffsetParams, readonly Path[]> = {
@@ -57,7 +59,10 @@ export const offset: Maker<OffsetParams, readonly Path[]> = {
     join: 'round',
     limit: 4,
   },
-  problem: ({ shape }) => (shape.some(({ closed }) => closed) ? null : finding('offset.shape')),
+  problem: ({ shape }) => {
+    if (!shape.some(({ closed }) => closed)) return finding('offset.shape');
+    return nodesOfContours(shape).length > MOST_NODES ? finding('offset.nodes', MOST_NODES) : null;
+  },
   solve: offsetTask,
   isOnePart: true,
   paths: (_, outlines) => outlines,

@@ -5,7 +5,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 import { compose, moveMap, scaleMap, type Affine } from '../curve/affine';
 import { stationsAlong, type Station } from '../curve/along';
-import { pathsOfContours, type Contour } from '../curve/contours';
+import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
 import { pathLength } from '../curve/length';
 import { mapPath, type Path } from '../curve/path';
 import { ORIGIN } from '../curve/point';
@@ -27,6 +27,8 @@ export type StampParams = {
 };
 
 const MOST = 1000;
+/** Of all stamps together. */
+const MOST_NODES = 400_000;
 
 /** The line that is stamped along. */
 const lineOf = ({ along }: StampParams): Path => pathsOfContours(along)[0] ?? { closed: false, segments: [] };
@@ -148,7 +150,12 @@ export const stamp: Maker<StampParams> = {
     if (along.length !== 1 || shape.length === 0) return finding('stamp.parts');
     if (!(spacing > 0)) return finding('stamp.spacing');
     const least = pathLength(lineOf(params)) / MOST;
-    return spacing >= least ? null : finding('stamp.count', MOST, least);
+    if (spacing < least) return finding('stamp.count', MOST, least);
+    const nodes = nodesOfContours(shape).length;
+    // Counting the stamps takes the line's length alone.
+    return nodes * (pathLength(lineOf(params)) / spacing + 1) > MOST_NODES
+      ? finding('stamp.nodes', MOST_NODES)
+      : null;
   },
   partSizes: ({ shape }) => [shape.length],
   painted: ({ colours, seed }, { paint, rule }, parts) =>

@@ -286,6 +286,16 @@ const toleranceOf = (paths: readonly Path[], width: number): number => {
   return BAND_TOLERANCE * Math.max(box.right - box.left, box.bottom - box.top, width);
 };
 
+/** Dashes that one band is made of. */
+export const MOST_DASHES = 5000;
+
+/** How many dashes lines have, about. */
+export function dashCount(paths: readonly Path[], dashes: readonly number[]): number {
+  const period = dashes.reduce((sum, dash) => sum + dash, 0);
+  if (!(period > 0)) return 0;
+  return (paths.reduce((sum, path) => sum + pathLength(path), 0) * dashes.length) / period;
+}
+
 /**
  * Lines as bands: closed outlines clockwise, holes the other way. Exact for lines and arcs at an even width; cubics within
  * `BAND_TOLERANCE` of the lines' size. Where the band overlaps itself it is one.

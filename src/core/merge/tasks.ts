@@ -7,11 +7,10 @@
  * const answer = work.ask(task);                  // undefined while it is being worked out
  * if (answer?.ok) draw(answer.value.flat());
  */
-import { pathLength } from '../curve/length';
 import type { Path } from '../curve/path';
 import type { TaskKind } from '../derive';
 import { failed, finding, type Result } from '../finding';
-import { bandsOf, offsetOf, type BandJoin, type BandLook } from './band';
+import { bandsOf, dashCount, MOST_DASHES, offsetOf, type BandJoin, type BandLook } from './band';
 import { mergeNow } from './engine';
 import { tried, type MergeRequest, type MergeShape } from './merge';
 import { placedLoops } from './placed';
@@ -56,16 +55,15 @@ export interface BandsInput {
 /** Lines as closed outlines; see `bandsOf`. */
 export const BANDS: TaskKind<BandsInput, readonly Path[]> = {
   name: 'bands',
-  cost: ({ paths, look }) => {
-    const period = look.dashes.reduce((sum, dash) => sum + dash, 0);
-    const length = period > 0 ? paths.reduce((sum, path) => sum + pathLength(path), 0) : 0;
-    return costOfPaths(paths, COSTS.bands) + (period > 0 ? (COST_OF_DASH * length) / period : 0);
-  },
-  run: ({ paths, look }, progress) =>
-    orNothing(
+  cost: ({ paths, look }) =>
+    costOfPaths(paths, COSTS.bands) + COST_OF_DASH * Math.min(MOST_DASHES, dashCount(paths, look.dashes)),
+  run: ({ paths, look }, progress) => {
+    if (dashCount(paths, look.dashes) > MOST_DASHES) return failed(finding('band.manyDashes', MOST_DASHES));
+    return orNothing(
       tried(() => bandsOf(paths, look, progress)),
       'band.short',
-    ),
+    );
+  },
 };
 
 export interface OffsetInput {

@@ -33,12 +33,16 @@ function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
 
 /**
  * A figure as the bytes of a file, with every merge made, however long it takes: for the server's workers and the command line.
+ * @param progress told how far the merges are
  * @throws Refused for a format that is none; MergeFailed where a merge is more than a limit
  */
-export async function makeFile({ figure, to, options }: FileRequest): Promise<MadeFile> {
+export async function makeFile(
+  { figure, to, options }: FileRequest,
+  progress?: (share: number) => void,
+): Promise<MadeFile> {
   const format = formatOf(to);
   if (!format) throw new Refused(`There is no format “${to}”.`);
-  const source = { figure, scene: await evaluateWhole(figure) };
+  const source = { figure, scene: await evaluateWhole(figure, { ...(progress && { progress }) }) };
   const bytes =
     format.kind === 'text'
       ? new TextEncoder().encode(format.write(source, options))

@@ -16,8 +16,9 @@ import { MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
 import type { Answer, JOBS } from './process';
 
 type Jobs = typeof JOBS;
-type Asked<K extends keyof Jobs> = Parameters<Jobs[K]>[0];
-type Made<K extends keyof Jobs> = Awaited<ReturnType<Jobs[K]>>;
+export type JobName = keyof Jobs;
+export type Asked<K extends JobName> = Parameters<Jobs[K]>[0];
+export type Made<K extends JobName> = Awaited<ReturnType<Jobs[K]>>;
 
 /** How a job stands among others: a card waits until nothing else does. */
 export interface Turn {
@@ -26,6 +27,8 @@ export interface Turn {
   readonly time?: number;
   /** Ends it: who asked is gone. */
   readonly signal?: AbortSignal;
+  /** Told a share from 0 to 1 as the work goes on, by jobs that know it. */
+  readonly progress?: (share: number) => void;
 }
 
 interface Processes {
@@ -82,15 +85,15 @@ function reasonOf(error: unknown, time: number): unknown {
  * @throws Refused with a sentence where it cannot be done, takes too long or too much memory; Busy where too much is being done; what
  * `signal` was ended for
  */
-export async function aside<K extends keyof Jobs>(
+export async function aside<K extends JobName>(
   job: K,
   asked: Asked<K>,
-  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal }: Turn = {},
+  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal, progress }: Turn = {},
 ): Promise<Made<K>> {
   const { pool, queue } = processes();
   if (queue.size >= MOST_WAITING) throw new Busy('The server has much to draw: try again in a moment.');
   const run = async (): Promise<Answer<Made<K>>> => {
-    const running = pool.exec(job, [asked]);
+    const running = pool.exec(job, [asked], { on: (share: number) => progress?.(share) });
     const stop = (): void => void running.cancel();
     signal?.addEventListener('abort', stop);
     try {

@@ -7,6 +7,7 @@ import { MergeFailed } from '../../core/merge/merge';
 import { Refused } from '../errors';
 import { MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';
+import { mergeMotif } from './mergeMotif';
 import { readPicture } from './readPicture';
 
 /** What a process answers: what was made, or why there is none, as errors lose their kind on the way between processes. */
@@ -14,13 +15,15 @@ export type Answer<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
 
 /** What a process does, by names; each is asked with plain data and answers with it. */
-export const JOBS = { makeFile, readPicture };
+export const JOBS = { makeFile, readPicture, mergeMotif };
+
+const tell = (share: number): void => workerpool.workerEmit(share);
 
 const answering =
-  <A, T>(job: (asked: A) => Promise<T>) =>
+  <A, T>(job: (asked: A, progress: (share: number) => void) => Promise<T>) =>
   async (asked: A): Promise<Answer<T>> => {
     try {
-      return { ok: true, value: await job(asked) };
+      return { ok: true, value: await job(asked, tell) };
     } catch (error) {
       if (error instanceof MergeFailed || error instanceof Refused)
         return { ok: false, sentence: error.message };
@@ -35,4 +38,8 @@ const guard = new Worker(new URL('./guard.mjs', import.meta.url), {
   execArgv: [],
 });
 guard.unref();
-workerpool.worker({ makeFile: answering(JOBS.makeFile), readPicture: answering(JOBS.readPicture) });
+workerpool.worker({
+  makeFile: answering(JOBS.makeFile),
+  readPicture: answering(JOBS.readPicture),
+  mergeMotif: answering(JOBS.mergeMotif),
+});

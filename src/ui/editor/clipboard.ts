@@ -4,8 +4,7 @@ import { toast } from 'sonner';
 import { addShapes, removeShapes } from '@/core/figure/commands';
 import { regrouped } from '@/core/figure/groups';
 import { clipOf, isSvgText, shapesOfSvg } from '@/core/format/clip';
-import { UnreadableSvg } from '@/core/format/readSvg';
-import { act, activeRound, commit, select, selectedShapes, shownFigure, type Editor } from '@/state/editor';
+import { act, actAndSelect, activeRound, selectedShapes, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
 
@@ -22,21 +21,14 @@ function takeSvg(editor: Editor, text: string): void {
     toast.error(`${round.name} is locked: unlock it to paste into it.`);
     return;
   }
-  const figure = shownFigure(state);
-  const radius = benchRadius(figure, work);
-  try {
-    const shapes = shapesOfSvg(text, { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 }, newId);
-    const fresh = regrouped(shapes, newId).map((shape) => ({ ...shape, id: newId() }));
-    commit(editor, 'Paste', addShapes(figure, round.id, fresh));
-    select(
-      editor,
-      round.id,
-      fresh.map(({ id }) => id),
-    );
-  } catch (error) {
-    if (!(error instanceof UnreadableSvg)) throw error;
-    toast.error(error.message);
-  }
+  const radius = benchRadius(shownFigure(state), work);
+  const room = { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 };
+  actAndSelect(editor, 'Paste', round.id, (figure, reading) => {
+    const shapes = shapesOfSvg(text, room, newId, reading);
+    if (!shapes.ok) return shapes;
+    const fresh = regrouped(shapes.value, newId).map((shape) => ({ ...shape, id: newId() }));
+    return { figure: addShapes(figure, round.id, fresh), ids: fresh.map(({ id }) => id) };
+  });
 }
 
 /**

@@ -1,3 +1,6 @@
+import type { ValidationError } from 'joi';
+
+import { brokenSentence } from '../../figure/broken';
 import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../../figure/model';
 import { figureSchema } from '../../figure/schema';
 import { upgraded } from '../../figure/upgrade';
@@ -9,6 +12,13 @@ export class UnreadableFigure extends Error {
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What is wrong, for people and, as the file says it, for who writes files. */
+const whatIsWrong = (error: ValidationError, figure: unknown): string => {
+  const [detail] = error.details;
+  const said = brokenSentence(figure, error);
+  return detail && !error.message.includes(said) ? `${said} (${error.message})` : said;
+};
 
 /**
  * Checks that a value is a figure of a version known here.
@@ -24,8 +34,9 @@ export function checkFigure(value: unknown): Figure {
       `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${FIGURE_VERSION}).`,
     );
   }
-  const result = figureSchema.validate(upgraded(value));
-  if (result.error) throw new UnreadableFigure(`The figure is broken: ${result.error.message}.`);
+  const brought = upgraded(value);
+  const result = figureSchema.validate(brought);
+  if (result.error) throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought)}.`);
   return result.value;
 }
 

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+
+import { STRAIGHT } from '../derive';
+import { pathForm } from '../maker/form';
+import { MAKERS, withParams, type BuiltForm } from '../maker/makers';
+import { formProblem } from '../maker/form';
+import { NO_TURN } from '../number/turn';
+import type { PathNode } from '../curve/nodes';
+import { addShapes, setFold } from './commands';
+import { excessOf } from './excess';
+import type { Figure, Shape } from './model';
+import { newFigure, newShape } from './start';
+
+const zigzag = (count: number): PathNode[] =>
+  Array.from({ length: count }, (_, k) => ({ x: k % 2, y: -10 - k / 100, kind: 'corner' }));
+const shape = (nodes: number, id: string): Shape =>
+  newShape(id, `Shape ${id}`, pathForm(zigzag(nodes), false), { fill: null, stroke: null });
+const figureWith = (...shapes: Shape[]): Figure => addShapes(newFigure('Full', 'r'), 'r', shapes);
+const sentence = (figure: Figure): string | null => excessOf(figure, STRAIGHT)?.sentence ?? null;
+
+const dashed = (dash: number): Shape => ({
+  ...shape(40, 'd'),
+  paint: { fill: null, stroke: { colour: '#113d4c', width: 1, cap: 'butt', join: 'miter', dashes: [dash, dash] } },
+});
+
+describe('What a figure may ask for', () => {
+  it('is copies times nodes, with the round named', () => {
+    const figure = figureWith(shape(15_000, 'a'));
+    expect(sentence(setFold(figure, 'r', 100))).toBeNull();
+    expect(sentence(setFold(figure, 'r', 720))).toMatch(/720 copies of the 14999 nodes of “Round 1”.*3 million/);
+  });
+
+  it('is dashes of a line, with the shape named', () => {
+    expect(sentence(figureWith(dashed(0.1)))).toBeNull();
+    expect(sentence(figureWith(dashed(1e-9)))).toMatch(/“Shape d” would have more than 20000 dashes/);
+  });
+
+  it('is bounded in constructions by their own numbers', () => {
+    const long = [{ closed: false, nodes: zigzag(20_000) }];
+    const closed = [{ closed: true, nodes: zigzag(9000) }];
+    const of = (kind: 'stamp' | 'offset' | 'nest', params: object): string | undefined => {
+      const form = { kind, at: { x: 0, y: 0 }, rotation: NO_TURN, params: MAKERS[kind].start } as BuiltForm;
+      return formProblem(withParams(form, { ...form.params, ...params }))?.sentence;
+    };
+    expect(of('stamp', { shape: long })).toBeUndefined();
+    expect(of('stamp', { shape: long, spacing: 0.1 })).toMatch(/400000 nodes at most/);
+    expect(of('offset', { shape: closed })).toMatch(/5000 nodes at most/);
+    const ring = [{ closed: true, nodes: zigzag(4).map((node, k) => ({ ...node, ...[{ x: -9, y: -9 }, { x: 9, y: -9 }, { x: 9, y: 9 }, { x: -9, y: 9 }][k] })) }];
+    expect(of('nest', { shape: ring })).toBeUndefined();
+  });
+});

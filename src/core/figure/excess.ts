@@ -1,0 +1,55 @@
+/**
+ * Bounds on what a figure may ask for, so that drawing it stays work with an end: looked at before a step is taken. A file
+ * with more can still be opened, as far as it can be drawn.
+ *
+ * @example
+ * const problem = excessOf(figure, work);
+ * if (problem) say(problem.sentence);
+ */
+import { finding, type Finding } from '../finding';
+import { rememberedWith, type Work } from '../derive';
+import { pathLength } from '../curve/length';
+import { pathsOfForm } from '../maker/form';
+import type { Figure, Round, Shape } from './model';
+
+/** Nodes of all copies of a round together. */
+export const MOST_COPIED_NODES = 3_000_000;
+/** Dashes of one line. */
+export const MOST_DASHES = 20_000;
+
+const sizeOf = rememberedWith(({ form }: Shape, work) =>
+  pathsOfForm(form, work).reduce((sum, { segments }) => sum + segments.length, 0),
+);
+
+/** How many dashes a shape's stroke has, about. */
+const dashesIn = rememberedWith(({ form, paint: { stroke } }: Shape, work): number => {
+  const { dashes = [] } = stroke ?? {};
+  const period = dashes.reduce((sum, dash) => sum + dash, 0);
+  if (!(period > 0)) return 0;
+  const length = pathsOfForm(form, work).reduce((sum, path) => sum + pathLength(path), 0);
+  return (length * dashes.length) / period;
+});
+
+/** How often each node of a round's motif stands in the whole. */
+const timesOf = ({ rule: { fold, mirror }, whirl }: Round): number =>
+  fold * (mirror ? 2 : 1) * (whirl?.count ?? 1);
+
+function excessOfRound(round: Round, work: Work): Finding | null {
+  const { name, shapes } = round;
+  const dashed = shapes.find((shape) => dashesIn(shape, work) > MOST_DASHES);
+  if (dashed) return finding('figure.dashes', dashed.name, MOST_DASHES);
+  const nodes = shapes.reduce((sum, shape) => sum + sizeOf(shape, work), 0);
+  const times = timesOf(round);
+  return nodes * times > MOST_COPIED_NODES
+    ? finding('figure.copies', name, times, nodes, MOST_COPIED_NODES)
+    : null;
+}
+
+/** Why a figure asks for too much; null where it does not. */
+export function excessOf({ rounds }: Figure, work: Work): Finding | null {
+  for (const round of rounds) {
+    const problem = excessOfRound(round, work);
+    if (problem) return problem;
+  }
+  return null;
+}

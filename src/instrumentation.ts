@@ -1,6 +1,6 @@
 /** Called once by Next as the server starts. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
-  const { startProcesses } = await import('./server/jobs/pool');
-  startProcesses();
+  const { startServing } = await import('./server/start');
+  await startServing();
 }

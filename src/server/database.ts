@@ -1,19 +1,46 @@
 import path from 'node:path';
 
 import knexOf, { type Knex } from 'knex';
+import pRetry from 'p-retry';
 
 import { dataDirectory } from './dataDirectory';
-import { migrationSource } from './migrations';
+import { Busy, Unusable } from './errors';
+import { MIGRATION_NAMES, migrationSource } from './migrations';
+import { alone, whyUnusable } from './opening';
 
 interface RawConnection {
   pragma(text: string): unknown;
 }
 
-/** Opens the database in a directory, in write-ahead mode with foreign keys held, and brings it up to date. */
+/** How long one try waits for another program's write, in milliseconds: not long, as nothing else is answered meanwhile. */
+const BUSY_TIME = 20;
+
+/**
+ * Opens the database in a directory, in write-ahead mode with foreign keys held, and brings it up to date.
+ * @throws Unusable with a sentence where the file is damaged or of a newer Cyclogon; it is not written then
+ */
 export async function openDatabase(directory: string): Promise<Knex> {
-  const knex = knexOf({
+  const filename = path.join(directory, 'cyclogon.sqlite');
+  return alone(directory, async () => {
+    const why = whyUnusable(filename, MIGRATION_NAMES);
+    if (why) throw new Unusable(why);
+    const knex = connected(filename);
+    try {
+      // Whoever held this lock and is gone left it behind: nobody else is here.
+      await knex.migrate.forceFreeMigrationsLock({ migrationSource });
+      await knex.migrate.latest({ migrationSource });
+      return knex;
+    } catch (error) {
+      await knex.destroy();
+      throw error;
+    }
+  });
+}
+
+const connected = (filename: string): Knex =>
+  knexOf({
     client: 'better-sqlite3',
-    connection: { filename: path.join(directory, 'cyclogon.sqlite') },
+    connection: { filename },
     useNullAsDefault: true,
     pool: {
       min: 1,
@@ -22,13 +49,36 @@ export async function openDatabase(directory: string): Promise<Knex> {
         raw.pragma('journal_mode = WAL');
         raw.pragma('synchronous = FULL');
         raw.pragma('foreign_keys = ON');
-        raw.pragma('busy_timeout = 5000');
+        raw.pragma(`busy_timeout = ${BUSY_TIME}`);
         done(null, raw);
       },
     },
   });
-  await knex.migrate.latest({ migrationSource });
-  return knex;
+
+const isBusy = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_BUSY');
+
+/** How often a write is tried, and how long in all, in milliseconds: after that the person is told. */
+const TRIES = { retries: 60, minTimeout: 20, maxTimeout: 400, factor: 1.5, maxRetryTime: 10_000 };
+
+/**
+ * Writes all of something or nothing. Waits while another program writes, without keeping others from being answered.
+ * @throws Busy where another program goes on writing; what the work throws
+ */
+export async function writing<T>(knex: Knex, work: (trx: Knex.Transaction) => Promise<T>): Promise<T> {
+  const once = (): Promise<T> =>
+    knex.transaction(async (trx) => {
+      // A write at once: a transaction that reads first could not go on after another program's write.
+      await trx('figures').where({ id: '' }).delete();
+      return work(trx);
+    });
+  try {
+    return await pRetry(once, { ...TRIES, shouldRetry: ({ error }) => isBusy(error) });
+  } catch (error) {
+    if (isBusy(error))
+      throw new Busy('Another program is writing to the data just now: try again in a moment.');
+    throw error;
+  }
 }
 
 // Kept on globalThis so that a reload of modules in development does not open the file again.

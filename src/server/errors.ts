@@ -19,3 +19,13 @@ export class Busy extends Refused {
 export class TooLarge extends Refused {
   override readonly status = 413;
 }
+
+/** The data cannot be used at all as it is, whatever is asked. */
+export class Unusable extends Refused {
+  override readonly status = 503;
+}
+
+/** What is stored is not what was stored. */
+export class Broken extends Refused {
+  override readonly status = 422;
+}

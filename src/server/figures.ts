@@ -3,9 +3,11 @@ import { nanoid } from 'nanoid';
 
 import type { Figure } from '../core/figure/model';
 import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
-import { checkFigure } from '../core/format/figure/json';
+import { figureSchema } from '../core/figure/schema';
+import { checkFigure, UnreadableFigure } from '../core/format/figure/json';
 import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
-import { Conflict, NotFound, Refused } from './errors';
+import { writing } from './database';
+import { Broken, Conflict, NotFound, Refused } from './errors';
 import { chainFrom, figureAt, insertSteps, storedAt, type StepRow } from './steps';
 
 interface FigureRow {
@@ -60,7 +62,7 @@ export async function createFigure(knex: Knex, figure: Figure, at = now()): Prom
     updated_at: at,
     deleted_at: null,
   };
-  await knex.transaction(async (trx) => {
+  await writing(knex, async (trx) => {
     await trx('figures').insert(row);
     await insertSteps(trx, row.id, [{ position: 0, label: 'Start', figure }], null);
   });
@@ -71,9 +73,28 @@ export async function createFigure(knex: Knex, figure: Figure, at = now()): Prom
 export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
   const row = await rowOf(knex, id);
   const steps = await chainFrom(knex, id, row.step, Infinity);
-  const figure = steps.find(({ position }) => position === row.step)?.figure;
-  if (!figure) throw new NotFound('The figure has lost its last step.');
-  return { ...summaryOf(row), figure, step: row.step, steps: patchSteps(steps, null) };
+  const shown = steps.find(({ position }) => position === row.step);
+  if (!shown) throw new NotFound('The figure has lost its last step.');
+  const figure = soundFigure(shown.figure, row.name);
+  return { ...summaryOf(row), figure, step: row.step, steps: soundEnd(steps) };
+}
+
+/** Steps without those that are broken, and those before: they are not gone back to. */
+function soundEnd(steps: readonly HistoryStep[]): StoredStep[] {
+  const broken = steps.findLastIndex((step) => figureSchema.validate(step.figure).error !== undefined);
+  return patchSteps(steps.slice(broken + 1), null);
+}
+
+/** A stored figure, checked. @throws Broken where something else changed what is stored */
+function soundFigure(figure: Figure, name: string): Figure {
+  try {
+    return checkFigure(figure);
+  } catch (error) {
+    if (!(error instanceof UnreadableFigure)) throw error;
+    throw new Broken(
+      `What is stored of “${name}” cannot be read. ${error.message} It can be taken off the Shelf, and a backup of the data put in its place.`,
+    );
+  }
 }
 
 /** A figure as it is shown, and which revision that is. @throws NotFound */
@@ -95,7 +116,7 @@ export async function stepsBefore(
 ): Promise<StoredStep[]> {
   await rowOf(knex, id);
   if (before < 1) return [];
-  return patchSteps(await chainFrom(knex, id, Math.max(0, before - count), before - 1), null);
+  return soundEnd(await chainFrom(knex, id, Math.max(0, before - count), before - 1));
 }
 
 /** The figures of steps that came from a browser, checked. @throws Refused where one does not fit or is no figure */
@@ -114,7 +135,7 @@ function checkedSteps(steps: readonly StoredStep[], before: Figure): HistoryStep
  * @throws Conflict where the figure was changed since `base`; NotFound; Refused where the step shown is none
  */
 export async function saveFigure(knex: Knex, id: string, request: SaveRequest): Promise<FigureSummary> {
-  return knex.transaction(async (trx) => {
+  return writing(knex, async (trx) => {
     const row = await rowOf(trx, id);
     if (row.revision !== request.base) {
       throw new Conflict('This figure was changed in another window since it was opened here.');
@@ -165,14 +186,18 @@ export async function duplicateFigure(knex: Knex, id: string): Promise<FigureSum
 
 /** Takes a figure off the shelf; it can be put back for thirty days. @throws NotFound */
 export async function deleteFigure(knex: Knex, id: string): Promise<void> {
-  await rowOf(knex, id);
-  await knex<FigureRow>('figures').where({ id }).update({ deleted_at: now() });
-  const longAgo = new Date(Date.now() - KEPT_DELETED_DAYS * 24 * 3600 * 1000).toISOString();
-  await knex<FigureRow>('figures').where('deleted_at', '<', longAgo).delete();
+  await writing(knex, async (trx) => {
+    await rowOf(trx, id);
+    await trx<FigureRow>('figures').where({ id }).update({ deleted_at: now() });
+    const longAgo = new Date(Date.now() - KEPT_DELETED_DAYS * 24 * 3600 * 1000).toISOString();
+    await trx<FigureRow>('figures').where('deleted_at', '<', longAgo).delete();
+  });
 }
 
 /** Puts a deleted figure back on the shelf. @throws NotFound */
 export async function restoreFigure(knex: Knex, id: string): Promise<FigureSummary> {
-  await knex<FigureRow>('figures').where({ id }).update({ deleted_at: null });
-  return summaryOf(await rowOf(knex, id));
+  return writing(knex, async (trx) => {
+    await trx<FigureRow>('figures').where({ id }).update({ deleted_at: null });
+    return summaryOf(await rowOf(trx, id));
+  });
 }

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
 import type { StoredPicture } from '../wire';
+import { writing } from './database';
 import { NotFound } from './errors';
 import { MOST_TIME } from './jobs/limits';
 import { aside, type Turn } from './jobs/pool';
@@ -23,7 +24,9 @@ async function keep(knex: Knex, picture: ReadPicture, id: string): Promise<Store
   const { bytes, type, width, height } = picture;
   const created_at = new Date().toISOString();
   const row: PictureRow = { id, type, width, height, bytes: Buffer.from(bytes), created_at };
-  await knex<PictureRow>('pictures').insert(row).onConflict('id').merge();
+  await writing(knex, async (trx) => {
+    await trx<PictureRow>('pictures').insert(row).onConflict('id').merge();
+  });
   return { id, width, height };
 }
 

@@ -7,7 +7,10 @@ import type { SaveRequest } from '../wire';
 import type { FileRequest } from './jobs/makeFile';
 import { valid } from './respond';
 
-const name = Joi.string().trim().min(1).max(LIMITS.name).label('name');
+const name = Joi.string()
+  .max(LIMITS.name)
+  .custom((text: string, helpers) => (text.trim() === '' ? helpers.error('string.empty') : text.trim()))
+  .label('name');
 
 export const createSchema = Joi.object<{ name?: string; figure?: Figure }>({
   name,
@@ -75,6 +78,6 @@ export function exportOf(parameters: URLSearchParams): ExportRequest {
     ...SHARED,
     ...(format && optionRules(format)),
   });
-  const { to, download, card, revision, ...options } = valid(schema, asked);
+  const { to, download, card, revision, ...options } = valid(schema, asked, 'address');
   return { to, download, card, options, ...(revision !== undefined && { revision }) };
 }

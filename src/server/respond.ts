@@ -12,25 +12,27 @@ const UNEXPECTED = 'Something went wrong on the server. What was saved before is
 
 const failure = (status: number, error: string): Response => Response.json({ error }, { status });
 
+/** Why the data could not be written or read, by the code of the error; null for other errors. */
+function whyUnwritten(code: string): string | null {
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'EDQUOT')
+    return 'The disk is full, so nothing was saved: free some space.';
+  if (code.startsWith('SQLITE_READONLY') || code === 'EACCES' || code === 'EROFS' || code === 'EPERM')
+    return 'The data may not be written, so nothing was saved: look at who may write the data folder.';
+  if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB')
+    return 'The data is damaged, so nothing was saved: stop the server, and put a backup in its place.';
+  if (code.startsWith('SQLITE_IOERR') || code === 'EFBIG' || code === 'EIO')
+    return 'The disk does not take what is written, so nothing was saved: it may fail, or the file may not grow any more.';
+  if (code.startsWith('SQLITE_CANTOPEN') || code === 'ENOENT')
+    return 'The data folder is gone, so nothing was saved: put it back, or start the server again.';
+  return null;
+}
+
 function answerTo(error: unknown): Response {
   if (error instanceof Refused) return failure(error.status, error.message);
   if (error instanceof UnreadableFigure || error instanceof MergeFailed) return failure(422, error.message);
   if (error instanceof Joi.ValidationError) return failure(400, `${error.message}.`);
-  if (error instanceof Error && 'code' in error) {
-    const code = String(error.code);
-    if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
-      return failure(
-        507,
-        'The disk is full, so nothing was saved. Free some space; your changes are kept here.',
-      );
-    }
-    if (code.startsWith('SQLITE_READONLY') || code === 'EACCES') {
-      return failure(
-        507,
-        'The data directory cannot be written, so nothing was saved. Your changes are kept here.',
-      );
-    }
-  }
+  const why = error instanceof Error && 'code' in error ? whyUnwritten(String(error.code)) : null;
+  if (why) return failure(507, `${why} Your changes are kept here.`);
   console.error(error);
   return failure(500, UNEXPECTED);
 }
@@ -50,9 +52,13 @@ export async function respond(request: Request, route: () => Promise<Response>):
 export const bodyOf = (request: Request, most: number = LIMITS.bytes): Promise<unknown> =>
   jsonOf(request, most);
 
-/** A value that a schema allows. @throws Joi.ValidationError */
-export function valid<T>(schema: Joi.ObjectSchema<T>, value: unknown): T {
-  const result = schema.validate(value);
+/**
+ * A value that a schema allows.
+ * @param from what came as JSON is taken as it is; in an address all is text, and numbers are read from it
+ * @throws Joi.ValidationError
+ */
+export function valid<T>(schema: Joi.ObjectSchema<T>, value: unknown, from: 'body' | 'address'): T {
+  const result = schema.validate(value, { convert: from === 'address' });
   if (result.error) throw result.error;
   return result.value;
 }

@@ -13,6 +13,7 @@ import * as steps from '@/app/api/figures/[id]/steps/route';
 import * as all from '@/app/api/figures/route';
 import { setFold, setMerge } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
+import { writeFigure } from '@/core/format/figure/json';
 import { wholeSteps, type StoredStep } from '@/core/figure/patches';
 import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/wire';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
@@ -152,6 +153,8 @@ describe('the routes of figures', () => {
     const svg = await ask('to=svg&form=plain&background=0&download=1');
     expect(svg.headers.get('content-type')).toContain('image/svg+xml');
     expect(svg.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''kelp-crown.svg");
+    expect((await ask('to=svg&revision=1')).headers.get('cache-control')).toMatch(/max-age/);
+    expect((await ask('to=svg&revision=99')).headers.get('cache-control')).toBe('no-store');
     expect(await svg.text()).toMatch(/^<\?xml[^]*<path [^]*<\/svg>\n$/);
     const png = Buffer.from(await (await ask('to=png&size=200')).arrayBuffer());
     // PNG signature and the width in the header: W3C PNG specification, sections 5.2 and 11.2.1.
@@ -186,6 +189,16 @@ describe('the routes of figures', () => {
         all.POST(request('POST', { name: 'x' }, BASE, { 'sec-fetch-site': 'cross-site' })),
         403,
         /this server/,
+      ],
+      [all.POST(request('POST', '{"name":"x","__proto__":{"a":1}}')), 400, /a key that is not taken/],
+      [one.PUT(request('PUT', { base: '1', step: 0, steps: [] }), at(id)), 400, /must be a number/],
+      [all.POST(request('POST', { name: 'x' }, BASE, { 'content-type': 'text/plain' })), 400, /application\/json/],
+      [all.POST(request('POST', { name: 'x' }, BASE, { host: 'rebound.example' })), 403, /not one/],
+      [one.DELETE(request('DELETE', undefined, BASE, { [OWN_HEADER]: '', host: 'evil.example' }), at(id)), 403, /not one/],
+      [
+        all.POST(request('POST', { figure: { ...kelpCrown(), page: { ...kelpCrown().page, width: 1e-320 } } })),
+        422,
+        /A width is at least/,
       ],
       [Promise.resolve(unknown.GET()), 404, /nothing at this address/],
     ];
@@ -241,6 +254,25 @@ describe('a history', () => {
       expect((await patchSave(id, 1, 1, patch)).status).toBeGreaterThanOrEqual(400);
     expect((await load(id)).figure).toEqual(kelpCrown());
     expect(({} as { polluted?: number }).polluted).toBeUndefined();
+  });
+
+  it('that something else has broken is told, as far as it goes, and can be taken off the Shelf', async () => {
+    const knex = await database();
+    const { id } = await make({ figure: kelpCrown() });
+    for (let k = 1; k <= 22; k += 1) await patchSave(id, k, k, folded(k + 2));
+    const broken = JSON.stringify({ ...setFold(kelpCrown(), kelpCrown().rounds[0]!.id, 5), page: 7 });
+    // An earlier step: what comes after it is there still.
+    await knex('steps').where({ figure_id: id, position: 20 }).update({ figure: broken, patch: null });
+    await knex('steps').where({ figure_id: id, position: 21 }).update({ figure: writeFigure(kelpCrown()), patch: null });
+    const saved = await load(id);
+    expect(saved.steps.map(({ position }) => position)).toEqual([21, 22]);
+    await knex('steps').where({ figure_id: id, position: 22 }).update({ figure: broken, patch: null });
+    const answer = await one.GET(request('GET'), at(id));
+    expect(answer.status).toBe(422);
+    expect(await problem(answer)).toMatch(/“Kelp crown” cannot be read.*page/);
+    const drawn = await exports.GET(request('GET', undefined, `${BASE}/x/export?to=svg`), at(id));
+    expect(await problem(drawn)).toMatch(/broken/);
+    expect((await one.DELETE(request('DELETE'), at(id))).status).toBe(204);
   });
 
   it('of whole figures from before is brought over step by step, and back', async () => {

@@ -24,7 +24,7 @@ describe('What is wrong with a figure', () => {
   it('is said in words of the field, with the unit', () => {
     expect(said(figure)).toBe('nothing is wrong');
     expect(said(setPage(figure, { width: 250_000 }))).toBe('A width is at most 100\u00a0000\u00a0mm');
-    expect(said(setPage(figure, { width: 0 }))).toBe('A width is above 0\u00a0mm');
+    expect(said(setPage(figure, { width: 0 }))).toBe('A width is at least 0.000001\u00a0mm');
     expect(said(setPage(figure, { centre: { x: 150_000, y: 0 } }))).toMatch(/^A position across is at most 100/);
     expect(said(setPage(figure, { width: NaN }))).toBe('A width is a number that can be kept');
   });

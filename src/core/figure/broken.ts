@@ -50,7 +50,8 @@ const NOUNS: Readonly<Record<string, string>> = {
 /** `mitreLimit` as words. */
 const wordsOf = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
-const grouped = (value: number): string => String(value).replace(/\B(?=(\d{3})+$)/g, '\u00a0');
+const grouped = (value: number): string =>
+  Number.isInteger(value) ? String(value).replace(/\B(?=(\d{3})+$)/g, '\u00a0') : value.toFixed(9).replace(/\.?0+$/, '');
 
 /** What a wrong value is called: as its field is, where a construction asks for it. */
 function nounOf(figure: unknown, keys: Keys): { noun: string; isLength: boolean } {

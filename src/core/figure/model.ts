@@ -208,6 +208,8 @@ export const LIMITS = {
   dashes: 20,
   /** Largest coordinate or page side, in the figure's unit. */
   size: 100_000,
+  /** Smallest length that has to be above nothing. */
+  smallest: 1e-6,
   /** Largest figure file, in bytes. */
   bytes: 8_000_000,
 } as const;

@@ -71,7 +71,7 @@ const placeName = (keys: Keys): string =>
 const withoutLabel = (message: string): string => message.replace(/^"[^"]*":? ?/, '');
 
 const coordinate = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
-const extent = Joi.number().greater(0).max(LIMITS.size).required();
+const extent = Joi.number().min(LIMITS.smallest).max(LIMITS.size).required();
 const name = Joi.string().trim().min(1).max(LIMITS.name).required();
 const id = Joi.string()
   .pattern(/^[A-Za-z0-9_-]{1,40}$/)

@@ -181,7 +181,7 @@ function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Ge
   const parts = outlinesOf(arrangement, classes, request.op === 'divide').flatMap((region) => {
     const found = partsOf(region, restorer, turns);
     const kind = arrangement.kindAt(region.outlines[0]?.steps[0]?.half ?? 0);
-    kindOfPart.push(...found.map(() => kind));
+    for (const _ of found) kindOfPart.push(kind);
     return found;
   });
   yield 1;

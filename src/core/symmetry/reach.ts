@@ -45,5 +45,5 @@ export function reachOf(paths: readonly Path[]): Reach | null {
     if (path.closed && windingNumber(path, ORIGIN, 1e-3) !== 0) return 0;
     return Math.min(least, nearestOnPath(path, ORIGIN)?.distance ?? Infinity);
   }, Infinity);
-  return { inner, outer: Math.max(...drawn.map(outerOf)) };
+  return { inner, outer: drawn.reduce((most, path) => Math.max(most, outerOf(path)), 0) };
 }

@@ -2,6 +2,7 @@ import { Resvg } from '@resvg/resvg-js';
 
 import { evaluateWhole } from '../../core/figure/evaluateWhole';
 import type { Figure } from '../../core/figure/model';
+import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
 import type { Options, PixelJob } from '../../core/format/format';
 import { Refused } from '../errors';
@@ -23,12 +24,27 @@ export interface MadeFile {
 
 /** Draws a picture in pixels, here and now. */
 function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
-  const image = new Resvg(svg, {
-    fitTo: isWide ? { mode: 'width', value: size } : { mode: 'height', value: size },
-    font: { loadSystemFonts: false },
-    shapeRendering: 2,
-  });
-  return image.render().asPng();
+  try {
+    const image = new Resvg(svg, {
+      fitTo: isWide ? { mode: 'width', value: size } : { mode: 'height', value: size },
+      font: { loadSystemFonts: false },
+      shapeRendering: 2,
+    });
+    return image.render().asPng();
+  } catch (error) {
+    if (error instanceof Error && /limit/i.test(error.message))
+      throw new Refused('The figure has more parts than can be drawn as pixels here: as SVG it has them all.');
+    throw error;
+  }
+}
+
+/** What is stored or handed over is looked at before it is drawn. @throws Refused */
+function checked(given: Figure): Figure {
+  try {
+    return checkFigure(given);
+  } catch (error) {
+    throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
+  }
 }
 
 /**
@@ -37,11 +53,12 @@ function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
  * @throws Refused for a format that is none; MergeFailed where a merge is more than a limit
  */
 export async function makeFile(
-  { figure, to, options }: FileRequest,
+  { figure: given, to, options }: FileRequest,
   progress?: (share: number) => void,
 ): Promise<MadeFile> {
   const format = formatOf(to);
   if (!format) throw new Refused(`There is no format “${to}”.`);
+  const figure = checked(given);
   const source = { figure, scene: await evaluateWhole(figure, { ...(progress && { progress }) }) };
   const bytes =
     format.kind === 'text'

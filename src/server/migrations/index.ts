@@ -13,3 +13,6 @@ export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrationName: (migration) => migration.name,
   getMigration: (migration) => Promise.resolve({ up: migration.up, down: migration.down }),
 };
+
+/** The names of all migrations, as the database knows them. */
+export const MIGRATION_NAMES: readonly string[] = ALL.map(({ name }) => name);

@@ -16,7 +16,7 @@ export const GET = (request: Request): Promise<Response> =>
 /** A new figure: empty, or from a figure's JSON. */
 export const POST = (request: Request): Promise<Response> =>
   respond(request, async () => {
-    const { name, figure } = valid(createSchema, await bodyOf(request));
+    const { name, figure } = valid(createSchema, await bodyOf(request), 'body');
     const made = figure ? checkFigure(figure) : newFigure(name ?? 'Untitled figure', nanoid(8));
     return Response.json(await createFigure(await database(), made), { status: 201 });
   });

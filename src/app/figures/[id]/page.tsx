@@ -1,10 +1,12 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 
 import { database } from '@/server/database';
-import { NotFound } from '@/server/errors';
+import { NotFound, Refused } from '@/server/errors';
 import { loadFigure } from '@/server/figures';
 import type { SavedFigure } from '@/wire';
+import { NotOpened } from '@/ui/common/NotOpened';
 import { EditorPage } from '@/ui/editor/EditorPage';
 
 interface Props {
@@ -13,20 +15,24 @@ interface Props {
 
 export const dynamic = 'force-dynamic';
 
-async function stored(props: Props): Promise<SavedFigure> {
+/** A stored figure, or why it cannot be opened. */
+const stored = cache(async (id: string): Promise<SavedFigure | { readonly why: string }> => {
   try {
-    return await loadFigure(await database(), (await props.params).id);
+    return await loadFigure(await database(), id);
   } catch (error) {
     if (error instanceof NotFound) notFound();
+    if (error instanceof Refused) return { why: error.message };
     throw error;
   }
-}
+});
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
-  return { title: (await stored(props)).name };
+  const saved = await stored((await props.params).id);
+  return { title: 'why' in saved ? 'Not opened' : saved.name };
 }
 
 export default async function FigurePage(props: Props) {
-  const saved = await stored(props);
+  const saved = await stored((await props.params).id);
+  if ('why' in saved) return <NotOpened why={saved.why} />;
   return <EditorPage key={saved.id} saved={saved} />;
 }

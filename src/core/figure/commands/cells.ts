@@ -203,7 +203,7 @@ export function keepCellsInside(
       const own = insideOf(loops, area);
       for (const { turn, mirrored, refs } of copies) {
         const at = applyTo(turnMap(turn), mirrored ? applyTo(MIRROR, own) : own);
-        if (!isInside(outline, at)) outside.push(...refs);
+        if (!isInside(outline, at)) for (const ref of refs) outside.push(ref);
       }
     }
     return { ...edits, removed: shortRefs(division.cells, outside) };

@@ -128,6 +128,13 @@ describe('SVG', () => {
     expect(difference(pixelsOf(svg, 200), pixelsOf(svgOf(scene, DEFAULT_SVG), 200))).toBe(0);
   });
 
+  it('has any number of layers, in both forms', () => {
+    const scene = evaluate(figure(2), new Map(), STRAIGHT);
+    const many = { ...scene, layers: Array.from({ length: 150_000 }, () => scene.layers[0]!) };
+    for (const form of ['plain', 'compact'] as const)
+      expect(svgOf(many, { ...DEFAULT_SVG, form }).split('\n').length).toBeGreaterThan(150_000);
+  });
+
   it('holds every copy as a path when plain, in page coordinates', () => {
     const elements = elementsOf(
       svgOf(evaluate(setMirror(figure(7), 'a', true), new Map(), STRAIGHT), {

@@ -261,7 +261,8 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const centre = centreOf(scene.page);
   const gradients = new Gradients('paint');
   const pixelsPerUnit = options.pixelsPerUnit ?? convertLength(1, unit, 'px');
-  const parts = [
+  // A list of lists: a picture may have more items than one call takes arguments.
+  const parts: (string | readonly string[])[] = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
   ];
@@ -270,7 +271,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
     // The page's own gradient stands before all others, as it is used first.
     const own = new Gradients('page');
     const paint = paintOf(placedPaint({ fill: background, stroke: null }, moveMap(centre)), 'nonzero', own);
-    parts.push(...own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${paint}/>`);
+    parts.push(own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${paint}/>`);
   }
   if (options.form === 'plain') {
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: 0, y: 0 });
@@ -278,8 +279,8 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
       reliefs.around(layer, [plainLayer(layer, scene, options.decimals, gradients)]),
     );
     const defs = [...gradients.all(), ...reliefs.all()];
-    if (defs.length > 0) parts.push('  <defs>', ...defs, '  </defs>');
-    parts.push(...layers);
+    if (defs.length > 0) parts.push('  <defs>', defs, '  </defs>');
+    parts.push(layers);
   } else if (scene.layers.length > 0) {
     if (options.reveal) parts.push(REVEAL_STYLE);
     const symbols = new Symbols(options.decimals, gradients);
@@ -288,9 +289,9 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
       reliefs.around(layer, usesOf(layer, symbols, options.reveal ?? false)),
     );
     const motifs = symbols.all();
-    parts.push('  <defs>', ...gradients.all(), ...reliefs.all(), ...motifs, '  </defs>');
-    parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, ...uses, '  </g>');
+    parts.push('  <defs>', gradients.all(), reliefs.all(), motifs, '  </defs>');
+    parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, uses, '  </g>');
   }
   parts.push('</svg>');
-  return `${parts.join('\n')}\n`;
+  return `${parts.flat().join('\n')}\n`;
 }

@@ -13,13 +13,13 @@ export const GET = (request: Request, { params }: Context): Promise<Response> =>
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
     // Several steps travel together, each a figure of its own.
-    const save = valid(saveSchema, await bodyOf(request, 64_000_000));
+    const save = valid(saveSchema, await bodyOf(request, 64_000_000), 'body');
     return Response.json(await saveFigure(await database(), (await params).id, save));
   });
 
 export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
-    const { name } = valid(renameSchema, await bodyOf(request));
+    const { name } = valid(renameSchema, await bodyOf(request), 'body');
     return Response.json(await renameStored(await database(), (await params).id, name));
   });
 

@@ -10,6 +10,6 @@ interface Context {
 /** Earlier steps of a figure's history: `?before=POSITION&count=N`. */
 export const GET = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
-    const query = valid(stepsSchema, Object.fromEntries(new URL(request.url).searchParams));
+    const query = valid(stepsSchema, Object.fromEntries(new URL(request.url).searchParams), 'address');
     return Response.json(await stepsBefore(await database(), (await params).id, query.before, query.count));
   });

@@ -1,0 +1,81 @@
+/**
+ * Before the database is opened: whether the file can be trusted. It is looked at without writing anything; one that is damaged or of a
+ * newer Cyclogon is left as it is.
+ *
+ * @example
+ * const why = whyUnusable(file, knownMigrations);
+ * if (why) throw new Unusable(why);
+ */
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+
+import Database from 'better-sqlite3';
+
+import { Unusable } from './errors';
+
+const errorCode = (error: unknown): string =>
+  error instanceof Error && 'code' in error ? String(error.code) : '';
+
+/** Says that the data is damaged, and what can be done. */
+export const damaged = (file: string): string =>
+  `The data in ${file} is damaged, so it was not touched. Put a backup in its place, or set CYCLOGON_DATA to another folder, and start again.`;
+
+/**
+ * Why a database file should not be opened for writing, as a sentence; null where it may, also where there is none yet.
+ * @param known the names of the migrations that this program has
+ */
+export function whyUnusable(file: string, known: readonly string[]): string | null {
+  if (!existsSync(file)) return null;
+  let reader: Database.Database | null = null;
+  try {
+    reader = new Database(file, { readonly: true, fileMustExist: true });
+    const found = reader.pragma('quick_check(1)', { simple: true });
+    if (found !== 'ok') return damaged(file);
+    const table = reader.prepare("SELECT 1 FROM sqlite_master WHERE name = 'knex_migrations'").get();
+    if (!table) return null;
+    const made = reader.prepare('SELECT name FROM knex_migrations').pluck().all() as string[];
+    return made.every((name) => known.includes(name))
+      ? null
+      : `The data in ${file} was made by a newer Cyclogon, so it was not touched. Start the newer one, or set CYCLOGON_DATA to another folder.`;
+  } catch (error) {
+    const code = errorCode(error);
+    if (code === 'SQLITE_NOTADB' || code.startsWith('SQLITE_CORRUPT')) return damaged(file);
+    if (code.startsWith('SQLITE_BUSY')) return null;
+    return `The data in ${file} cannot be read (${code || 'unknown reason'}): look at who may read and write it, and start again.`;
+  } finally {
+    reader?.close();
+  }
+}
+
+/** How long another program that is just opening the same folder is waited for, in milliseconds. */
+const MOST_WAITING = 20_000;
+const STEP = 50;
+
+/**
+ * Does something while no other program does it in the same folder. The lock is SQLite's own, so that it is gone when its holder is,
+ * however that ended.
+ * @throws Unusable where another one has held it for too long
+ */
+export async function alone<T>(directory: string, work: () => Promise<T>): Promise<T> {
+  const lock = new Database(path.join(directory, 'opening.lock'), { timeout: 0 });
+  try {
+    for (let waited = 0; !taken(lock); waited += STEP) {
+      if (waited >= MOST_WAITING)
+        throw new Unusable('Another program has been opening this data folder for long: end it, and start again.');
+      await new Promise((done) => setTimeout(done, STEP));
+    }
+    return await work();
+  } finally {
+    lock.close();
+  }
+}
+
+function taken(lock: Database.Database): boolean {
+  try {
+    lock.exec('BEGIN EXCLUSIVE');
+    return true;
+  } catch (error) {
+    if (errorCode(error).startsWith('SQLITE_BUSY')) return false;
+    throw error;
+  }
+}

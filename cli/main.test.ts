@@ -58,10 +58,14 @@ describe('cyclogon export', () => {
     expect([status, stdout]).toEqual([1, '']);
     expect(stderr).toMatch(/at work for 2 of 3 seconds/);
     expect(stderr).toMatch(/longer than 3 seconds/);
-    const piped = spawnSync('sh', ['-c', `node_modules/.bin/tsx cli/main.ts export ${file} --to svg | true`], {
-      cwd: root,
-      encoding: 'utf8',
-    });
+    const piped = spawnSync(
+      'sh',
+      ['-c', `node_modules/.bin/tsx cli/main.ts export ${file} --to svg | true`],
+      {
+        cwd: root,
+        encoding: 'utf8',
+      },
+    );
     expect(piped.status).toBe(0);
     expect(piped.stderr).not.toMatch(/EPIPE|at .*:\d+/);
   });

@@ -66,7 +66,11 @@ describe('cyclogon merge', () => {
       '--out',
       out,
     ];
-    expect(await merged(motif, ...call)).toEqual({ stdout: '', stderr: expect.any(String) as string, status: 0 });
+    expect(await merged(motif, ...call)).toEqual({
+      stdout: '',
+      stderr: expect.any(String) as string,
+      status: 0,
+    });
     const text = readFileSync(out, 'utf8');
     expect(text).toMatch(/A10 10 0/);
     const loops = readSvg(text).flatMap(({ paths }) => paths);
@@ -108,8 +112,23 @@ describe('cyclogon merge', () => {
       [[good, '--fold', '721', '--op', 'union', '--facts'], 2, /from 1 to 720/],
       [[good, '--fold', '3', '--op', 'melt', '--facts'], 2, /not “melt”/],
       [[good, '--fold', '3', '--op', 'toString', '--facts'], 2, /not “toString”/],
-      [[file('far.svg', svg('<path d="M0 0h1e308v1e308z"/>')), '--fold', '3', '--op', 'union', '--facts'], 1, /coordinates beyond/],
-      [[file('deep.svg', `${'<svg>'}${'<g>'.repeat(5000)}${'</g>'.repeat(5000)}</svg>`), '--fold', '3', '--op', 'union', '--facts'], 1, /200 deep/],
+      [
+        [file('far.svg', svg('<path d="M0 0h1e308v1e308z"/>')), '--fold', '3', '--op', 'union', '--facts'],
+        1,
+        /coordinates beyond/,
+      ],
+      [
+        [
+          file('deep.svg', `<svg>${'<g>'.repeat(5000)}${'</g>'.repeat(5000)}</svg>`),
+          '--fold',
+          '3',
+          '--op',
+          'union',
+          '--facts',
+        ],
+        1,
+        /200 deep/,
+      ],
       [[good, '--fold', '3', '--op', 'union'], 2, /Say what you want/],
       [[good, '--fold', '3', '--op', 'union', '--facts', '--centre', '5'], 2, /two numbers/],
       [[good, '--fold', '3', '--op', 'union', '--facts', '--start', 'x'], 2, /number of degrees/],

@@ -93,7 +93,13 @@ function readCall(args: string[]): Call {
     out: text(values['out']),
     to,
     options: optionsIn(format, values),
-    seconds: wholeNumber(text(values['time-limit']) ?? undefined, '--time-limit', 1, MOST_TIME_LIMIT, TIME_LIMIT),
+    seconds: wholeNumber(
+      text(values['time-limit']) ?? undefined,
+      '--time-limit',
+      1,
+      MOST_TIME_LIMIT,
+      TIME_LIMIT,
+    ),
   };
 }
 

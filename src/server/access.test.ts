@@ -10,14 +10,26 @@ const own = { host: '127.0.0.1:4310', origin: 'http://127.0.0.1:4310', [OWN_HEAD
 
 describe('Who may ask', () => {
   it('is a page of this server, by any name of this machine or of the settings', () => {
-    for (const host of ['127.0.0.1:4310', 'localhost:4310', '[::1]:4310', 'shelf.example', 'other.example:8080']) {
+    for (const host of [
+      '127.0.0.1:4310',
+      'localhost:4310',
+      '[::1]:4310',
+      'shelf.example',
+      'other.example:8080',
+    ]) {
       expect(asked('GET', { host }), host).toBeNull();
       expect(asked('DELETE', { host, origin: `http://${host}`, [OWN_HEADER]: '1' }), host).toBeNull();
     }
   });
 
   it('is nobody at another port, another name, or a name that only looks like one', () => {
-    const hosts = ['', '127.0.0.1', '127.0.0.1:4311', 'rebound.example:4310', '127.0.0.1.rebound.example:4310'];
+    const hosts = [
+      '',
+      '127.0.0.1',
+      '127.0.0.1:4311',
+      'rebound.example:4310',
+      '127.0.0.1.rebound.example:4310',
+    ];
     for (const host of [...hosts, 'a@127.0.0.1:4310', '127.0.0.1:4310/x', 'localhost:4310#', '0.0.0.0:4310'])
       expect(asked('GET', { host }), host).toMatch(/not one/);
   });

@@ -39,16 +39,16 @@ export async function jsonOf(request: Request, most: number): Promise<unknown> {
   const why = notJson(request.headers);
   if (why) throw new Refused(why);
   const text = (await bytesOf(request, most)).toString('utf8');
-  let unsafe = false;
+  const unsafe: string[] = [];
   let value: unknown;
   try {
     value = JSON.parse(text, (key, each: unknown) => {
-      if (UNSAFE.has(key)) unsafe = true;
+      if (UNSAFE.has(key)) unsafe.push(key);
       return each;
     });
   } catch {
     throw new Refused('The body is not JSON.');
   }
-  if (unsafe) throw new Refused('The body has a key that is not taken.');
+  if (unsafe.length > 0) throw new Refused('The body has a key that is not taken.');
   return value;
 }

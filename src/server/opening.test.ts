@@ -86,7 +86,9 @@ describe('Opening the data', () => {
     expect(turns).toBeGreaterThan(10);
     expect(await listFigures(knex)).toHaveLength(2);
     other.exec('BEGIN IMMEDIATE');
-    const error: unknown = await createFigure(knex, newFigure('Never', 'r')).catch((reason: unknown) => reason);
+    const error: unknown = await createFigure(knex, newFigure('Never', 'r')).catch(
+      (reason: unknown) => reason,
+    );
     expect(error).toBeInstanceOf(Busy);
     expect(await listFigures(knex)).toHaveLength(2);
     clearInterval(ticking);

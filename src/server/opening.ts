@@ -61,7 +61,9 @@ export async function alone<T>(directory: string, work: () => Promise<T>): Promi
   try {
     for (let waited = 0; !taken(lock); waited += STEP) {
       if (waited >= MOST_WAITING)
-        throw new Unusable('Another program has been opening this data folder for long: end it, and start again.');
+        throw new Unusable(
+          'Another program has been opening this data folder for long: end it, and start again.',
+        );
       await new Promise((done) => setTimeout(done, STEP));
     }
     return await work();

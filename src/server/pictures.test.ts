@@ -33,7 +33,9 @@ const send = (bytes: Uint8Array | string, headers: Record<string, string> = {}):
   );
 
 const fetched = (id: string): Promise<Response> =>
-  one.GET(new Request('http://127.0.0.1/api/pictures', { headers: { host: '127.0.0.1' } }), { params: Promise.resolve({ id }) });
+  one.GET(new Request('http://127.0.0.1/api/pictures', { headers: { host: '127.0.0.1' } }), {
+    params: Promise.resolve({ id }),
+  });
 
 const plain = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: '#d9512c' } });

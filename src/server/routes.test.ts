@@ -192,11 +192,21 @@ describe('the routes of figures', () => {
       ],
       [all.POST(request('POST', '{"name":"x","__proto__":{"a":1}}')), 400, /a key that is not taken/],
       [one.PUT(request('PUT', { base: '1', step: 0, steps: [] }), at(id)), 400, /must be a number/],
-      [all.POST(request('POST', { name: 'x' }, BASE, { 'content-type': 'text/plain' })), 400, /application\/json/],
-      [all.POST(request('POST', { name: 'x' }, BASE, { host: 'rebound.example' })), 403, /not one/],
-      [one.DELETE(request('DELETE', undefined, BASE, { [OWN_HEADER]: '', host: 'evil.example' }), at(id)), 403, /not one/],
       [
-        all.POST(request('POST', { figure: { ...kelpCrown(), page: { ...kelpCrown().page, width: 1e-320 } } })),
+        all.POST(request('POST', { name: 'x' }, BASE, { 'content-type': 'text/plain' })),
+        400,
+        /application\/json/,
+      ],
+      [all.POST(request('POST', { name: 'x' }, BASE, { host: 'rebound.example' })), 403, /not one/],
+      [
+        one.DELETE(request('DELETE', undefined, BASE, { [OWN_HEADER]: '', host: 'evil.example' }), at(id)),
+        403,
+        /not one/,
+      ],
+      [
+        all.POST(
+          request('POST', { figure: { ...kelpCrown(), page: { ...kelpCrown().page, width: 1e-320 } } }),
+        ),
         422,
         /A width is at least/,
       ],
@@ -263,7 +273,9 @@ describe('a history', () => {
     const broken = JSON.stringify({ ...setFold(kelpCrown(), kelpCrown().rounds[0]!.id, 5), page: 7 });
     // An earlier step: what comes after it is there still.
     await knex('steps').where({ figure_id: id, position: 20 }).update({ figure: broken, patch: null });
-    await knex('steps').where({ figure_id: id, position: 21 }).update({ figure: writeFigure(kelpCrown()), patch: null });
+    await knex('steps')
+      .where({ figure_id: id, position: 21 })
+      .update({ figure: writeFigure(kelpCrown()), patch: null });
     const saved = await load(id);
     expect(saved.steps.map(({ position }) => position)).toEqual([21, 22]);
     await knex('steps').where({ figure_id: id, position: 22 }).update({ figure: broken, patch: null });

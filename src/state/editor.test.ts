@@ -1,7 +1,7 @@
 import { petalOfSize } from '@/core/maker/petal';
 import { describe, expect, it } from 'vitest';
 
-import { editorOf } from '../../tests/help/editor';
+import { editorOf, stepBack, stepForward } from '../../tests/help/editor';
 import { addShapes, lockRound, moveShapes, removeShapes, setFold } from '../core/figure/commands';
 import { pathForm } from '../core/maker/form';
 import { newFigure, newShape, START_PAINT } from '../core/figure/start';
@@ -17,7 +17,7 @@ import {
   selectedShapes,
   selectNodes,
 } from './editor';
-import { shownFigure, startRound, stepBack, stepForward, type Editor } from './editor';
+import { shownFigure, startRound, type Editor } from './editor';
 import { sceneOf } from './scene';
 import { benchView, wholeView } from './view';
 import { fromScreen, panned, toScreen, zoomed } from './viewport';
@@ -168,7 +168,9 @@ describe('steps that could not be saved', () => {
     const many = Array.from({ length: 2001 }, (_, k) => ({ ...shape!, id: `m${k}` }));
     commit(editor, 'Too many', { ...before, rounds: [{ ...before.rounds[0]!, shapes: many }] });
     expect(shownFigure(editor.getState())).toBe(before);
-    expect(editor.getState().refusal?.message).toMatch(/In “Round 1”: the shapes of a motif are at most 2.000/);
+    expect(editor.getState().refusal?.message).toMatch(
+      /In “Round 1”: the shapes of a motif are at most 2.000/,
+    );
     commit(editor, 'Fewer', { ...before, rounds: [{ ...before.rounds[0]!, shapes: many.slice(1) }] });
     expect(shownFigure(editor.getState()).rounds[0]!.shapes).toHaveLength(2000);
   });
@@ -178,7 +180,9 @@ describe('steps that could not be saved', () => {
     const before = shownFigure(editor.getState());
     commit(editor, 'Wide', { ...before, page: { ...before.page, width: 250_000 } });
     expect(shownFigure(editor.getState())).toBe(before);
-    expect(editor.getState().refusal?.message).toMatch(/A width is at most 100\u00a0000\u00a0mm\. Nothing was changed/);
+    expect(editor.getState().refusal?.message).toMatch(
+      /A width is at most 100\u00a0000\u00a0mm\. Nothing was changed/,
+    );
     commit(editor, 'Narrower', { ...before, page: { ...before.page, width: 90_000 } });
     expect(shownFigure(editor.getState()).page.width).toBe(90_000);
   });

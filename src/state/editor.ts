@@ -15,7 +15,7 @@ import { SNAP_KINDS } from '../core/symmetry/snap';
 import { turn } from '../core/number/turn';
 import type { SavedFigure } from '../wire';
 import { shownFigure, type Editor, type EditorState } from './editorState';
-import { figureOf, historyOf, record, redo, undo, type History } from './history';
+import { atPosition, figureOf, historyOf, record } from './history';
 import { asked, perform, prepared, stillThere } from './settle';
 
 export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState } from './editorState';
@@ -167,31 +167,29 @@ export const actAndSelect = (
     },
   );
 
-/** Goes to another step, once its outlines are worked out. */
-function goTo(editor: Editor, label: string, step: (history: History) => History): void {
-  const figure = figureOf(step(editor.getState().history));
+/** Goes to another step by its position, once its outlines are worked out; nowhere where that step is not here. */
+export function stepTo(editor: Editor, position: number): void {
+  const { history } = editor.getState();
+  const figure = figureOf(atPosition(history, position));
   perform(
     editor,
-    label,
+    position < history.at ? 'Undo' : 'Redo',
     (work) => asked(editor.getState(), figure, work),
     () => {
       editor.setState((state) => {
-        const history = step(state.history);
+        const moved = atPosition(state.history, position);
         return {
-          history,
+          history: moved,
           live: null,
           wanted: null,
           draft: null,
           spots: [],
-          selection: stillThere(figureOf(history), state.selection),
+          selection: stillThere(figureOf(moved), state.selection),
         };
       });
     },
   );
 }
-
-export const stepBack = (editor: Editor): void => goTo(editor, 'Undo', undo);
-export const stepForward = (editor: Editor): void => goTo(editor, 'Redo', redo);
 
 /** Selects shapes of a round; the copy that is edited becomes the round's first unless one is named. */
 export function select(

@@ -63,7 +63,9 @@ export type SaveState =
   | { readonly kind: 'saved'; readonly at: string }
   | { readonly kind: 'waiting' }
   | { readonly kind: 'failing'; readonly message: string }
-  | { readonly kind: 'conflict'; readonly message: string };
+  | { readonly kind: 'conflict'; readonly message: string }
+  /** The figure is no longer on the Shelf. */
+  | { readonly kind: 'gone'; readonly message: string };
 
 export interface EditorState {
   readonly id: string;

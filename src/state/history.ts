@@ -58,17 +58,12 @@ export const undoLabel = (history: History): string | null =>
 /** What redo would do again, or null at the end. */
 export const redoLabel = (history: History): string | null => stepAt(history, history.at + 1)?.label ?? null;
 
-/** True where undo has to fetch earlier steps first. */
-export const needsEarlier = (history: History): boolean => history.at > 0 && !stepAt(history, history.at - 1);
-
 /** The first position that is here; earlier ones are on the server. */
 export const firstHere = (history: History): number => history.steps[0]?.position ?? 0;
 
-export const undo = (history: History): History =>
-  stepAt(history, history.at - 1) ? { ...history, at: history.at - 1, mergeKey: null } : history;
-
-export const redo = (history: History): History =>
-  stepAt(history, history.at + 1) ? { ...history, at: history.at + 1, mergeKey: null } : history;
+/** The history with another of its steps shown; as it is where that is not here. */
+export const atPosition = (history: History, position: number): History =>
+  stepAt(history, position) ? { ...history, at: position, mergeKey: null } : history;
 
 /** The history with steps from the server put before its own. */
 export function withEarlier(history: History, earlier: readonly HistoryStep[]): History {

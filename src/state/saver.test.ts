@@ -1,11 +1,16 @@
+import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 import { setFold } from '../core/figure/commands';
+import type { Figure } from '../core/figure/model';
 import { wholeSteps } from '../core/figure/patches';
 import { newFigure } from '../core/figure/start';
+import { stepBack } from '../../tests/help/editor';
 import type { HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import { abandonedDrafts } from './drafts';
+import { act, createEditor, shownFigure, type Editor } from './editor';
 import { undoLabel } from './history';
-import { act, createEditor, shownFigure, stepBack, type Editor } from './editor';
+import { ownTab } from './presence';
 import { followSaves, type Saver } from './saver';
 
 /** A server of one figure that answers as the real one does, and can be made to fail. */
@@ -14,42 +19,63 @@ class FakeServer {
   step = 0;
   steps: HistoryStep[] = [{ position: 0, label: 'Start', figure: newFigure('Test', 'a') }];
   mode: 'well' | 'gone' | 'slow' = 'well';
+  isDeleted = false;
+  /** Folds that it refuses. */
+  refuses: number | null = null;
   created: string[] = [];
+  requests: SaveRequest[] = [];
+  fetches = 0;
   release: () => void = () => undefined;
+
+  constructor(readonly id: string) {}
 
   readonly fetch = async (address: string, init: { method: string; body?: string }): Promise<Response> => {
     if (this.mode === 'gone') throw new TypeError('no answer');
     if (this.mode === 'slow') await new Promise<void>((resolve) => (this.release = resolve));
+    if (address.endsWith('/restore')) {
+      this.isDeleted = false;
+      return Response.json(this.summary());
+    }
     if (init.method === 'POST') {
       const { figure } = JSON.parse(init.body ?? '') as { figure: { name: string } };
       this.created.push(figure.name);
       return Response.json({ id: 'copy', name: figure.name, revision: 1, updatedAt: '' }, { status: 201 });
     }
-    if (init.method === 'GET') {
-      const asked = new URL(address, 'http://x').searchParams.get('before');
-      if (asked === null) return Response.json(this.saved());
-      const before = Number(asked);
-      return Response.json(this.steps.filter(({ position }) => position < before));
-    }
-    const request = JSON.parse(init.body ?? '') as SaveRequest;
+    if (this.isDeleted) return Response.json({ error: 'no such figure' }, { status: 404 });
+    if (init.method === 'GET') return Response.json(this.asked(new URL(address, 'http://x').searchParams));
+    return this.saves(JSON.parse(init.body ?? '') as SaveRequest);
+  };
+
+  private asked(query: URLSearchParams): unknown {
+    const before = query.get('before');
+    if (before === null) return this.saved();
+    this.fetches += 1;
+    const [end, count] = [Number(before), Number(query.get('count'))];
+    return this.steps.filter(({ position }) => position < end && position >= end - count);
+  }
+
+  private saves(request: SaveRequest): Response {
+    this.requests.push(request);
     if (request.base !== this.revision) return Response.json({ error: 'changed elsewhere' }, { status: 409 });
     const from = request.steps[0]?.position ?? Infinity;
     const kept = this.steps.filter(({ position }) => position < from);
-    this.steps = [...kept, ...wholeSteps(request.steps, kept[kept.length - 1]?.figure ?? null)];
+    const steps = [...kept, ...wholeSteps(request.steps, kept[kept.length - 1]?.figure ?? null)];
+    if (steps.some(({ figure }) => figure.rounds[0]?.rule.fold === this.refuses))
+      return Response.json({ error: 'a fold that is refused' }, { status: 422 });
+    this.steps = steps;
     this.step = request.step;
     this.revision += 1;
-    return Response.json({
-      id: 'x',
-      name: 'Test',
-      revision: this.revision,
-      updatedAt: '2026-01-01T00:00:00Z',
-    });
-  };
+    return Response.json(this.summary());
+  }
+
+  private summary() {
+    return { id: this.id, name: 'Test', revision: this.revision, updatedAt: '2026-01-01T00:00:00Z' };
+  }
 
   saved(): SavedFigure {
     const { step, steps, revision } = this;
     const { figure } = steps.find(({ position }) => position === step)!;
-    return { id: 'x', name: 'Test', revision, updatedAt: '', figure, step, steps };
+    return { id: this.id, name: 'Test', revision, updatedAt: '', figure, step, steps };
   }
 
   get fold(): number | undefined {
@@ -60,21 +86,37 @@ class FakeServer {
 let fake: FakeServer;
 let editor: Editor;
 let saver: Saver;
-let store: Map<string, string>;
 let listeners: Map<string, () => void>;
+let told: string[];
+let figures = 0;
 
-const open = (): void => {
+/** Lets time pass, and what the browser's store does in it. */
+async function pass(milliseconds: number): Promise<void> {
+  for (let left = milliseconds; left > 0; left -= 50) {
+    await vi.advanceTimersByTimeAsync(Math.min(50, left));
+    for (let k = 0; k < 12; k += 1) await new Promise((done) => setImmediate(done));
+  }
+}
+
+const open = async (): Promise<void> => {
   editor = createEditor(fake.saved());
-  saver = followSaves(editor);
+  const notices = {
+    told: (said: string) => void told.push(said),
+    unkept: (said: string) => void told.push(said),
+  };
+  saver = followSaves(editor, notices);
+  await saver.restored;
 };
 const fold = (value: number): void => act(editor, 'Set fold', (figure) => setFold(figure, 'a', value));
 const shownFold = (): number | undefined => shownFigure(editor.getState()).rounds[0]?.rule.fold;
+const drafts = async () => abandonedDrafts(fake.id, await ownTab());
+const keptSteps = async () => (await drafts()).map(({ steps }) => steps.length);
 
-beforeEach(() => {
-  vi.useFakeTimers();
-  fake = new FakeServer();
-  store = new Map();
+beforeEach(async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval'] });
+  fake = new FakeServer(`figure-${(figures += 1)}`);
   listeners = new Map();
+  told = [];
   const target = {
     addEventListener: (name: string, listener: () => void) => listeners.set(name, listener),
     removeEventListener: (name: string) => listeners.delete(name),
@@ -82,12 +124,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', fake.fetch);
   vi.stubGlobal('window', target);
   vi.stubGlobal('document', { ...target, visibilityState: 'visible' });
-  vi.stubGlobal('localStorage', {
-    getItem: (key: string) => store.get(key) ?? null,
-    setItem: (key: string, value: string) => store.set(key, value),
-    removeItem: (key: string) => store.delete(key),
-  });
-  open();
+  await open();
 });
 
 afterEach(() => {
@@ -101,63 +138,85 @@ describe('saving', () => {
     fold(6);
     expect(editor.getState().save.kind).toBe('waiting');
     expect(fake.revision).toBe(1);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(400);
     expect([fake.revision, fake.step, fake.fold]).toEqual([2, 2, 6]);
     expect(editor.getState().save.kind).toBe('saved');
     stepBack(editor);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(400);
     expect([fake.revision, fake.step, fake.fold]).toEqual([3, 1, 5]);
     expect(fake.steps).toHaveLength(3);
+    expect(await drafts()).toEqual([]);
   });
 
   it('goes on with what was done while it was under way', async () => {
     fake.mode = 'slow';
     fold(5);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(300);
     fold(6);
     fake.mode = 'well';
     fake.release();
-    await vi.advanceTimersByTimeAsync(600);
+    await pass(600);
     expect([fake.fold, fake.step, editor.getState().save.kind]).toEqual([6, 2, 'saved']);
   });
 
   it('is tried again until the server is back, and keeps the changes in the browser until then', async () => {
     fake.mode = 'gone';
     fold(5);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(300);
     expect(editor.getState().save).toMatchObject({ kind: 'failing' });
-    expect(store.size).toBe(1);
+    expect(await keptSteps()).toEqual([1]);
     fold(7);
-    await vi.advanceTimersByTimeAsync(10_000);
+    await pass(10_000);
+    expect(await keptSteps()).toEqual([2]);
     fake.mode = 'well';
-    await vi.advanceTimersByTimeAsync(20_000);
-    expect([fake.fold, editor.getState().save.kind, store.size]).toEqual([7, 'saved', 0]);
+    await pass(20_000);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([7, 'saved']);
+    expect(await drafts()).toEqual([]);
   });
 
-  it('takes up at the next visit what only the browser had', async () => {
+  it('goes in portions where it is much', async () => {
     fake.mode = 'gone';
-    fold(5);
-    await vi.advanceTimersByTimeAsync(300);
-    saver.end();
+    for (let k = 0; k < 700; k += 1) fold(3 + (k % 600));
+    await pass(300);
+    expect(await keptSteps()).toEqual([700]);
     fake.mode = 'well';
-    open();
-    expect(shownFold()).toBe(5);
-    await vi.advanceTimersByTimeAsync(300);
-    expect([fake.fold, store.size]).toEqual([5, 0]);
+    fake.requests = [];
+    await pass(20_000);
+    expect(fake.requests.map(({ steps }) => steps.length)).toEqual([300, 300, 100]);
+    expect([fake.steps.length, fake.step, fake.fold]).toEqual([701, 700, 102]);
   });
 
-  it('puts it on the Shelf beside the figure where that went on elsewhere', async () => {
+  it('goes in portions by size: no request is larger than the server takes', async () => {
+    const large = 'x'.repeat(1_500_000);
     fake.mode = 'gone';
-    fold(5);
-    await vi.advanceTimersByTimeAsync(300);
-    saver.end();
+    for (let k = 0; k < 9; k += 1)
+      act(editor, 'Fill', (figure): Figure => ({ ...figure, name: `${k}`, palette: [`${k}${large}`] }));
+    // What no figure may hold is for the editor to refuse; here it is the size that counts.
+    const { history } = editor.getState();
+    const steps = Array.from({ length: 9 }, (_, k) => ({
+      position: k + 1,
+      label: 'Fill',
+      figure: { ...history.steps[0]!.figure, palette: [`${k}${large}`] },
+    }));
+    editor.setState({ history: { ...history, steps: [history.steps[0]!, ...steps], at: 9, unsavedFrom: 1 } });
     fake.mode = 'well';
-    fake.revision = 9;
-    open();
-    await vi.advanceTimersByTimeAsync(300);
-    expect(shownFold()).toBe(8);
-    expect(fake.created).toEqual(['Test (kept in this browser)']);
-    expect(store.size).toBe(0);
+    await pass(20_000);
+    expect(fake.requests.every((request) => JSON.stringify(request).length < 8_000_000)).toBe(true);
+    expect([fake.steps.length, fake.step, editor.getState().save.kind]).toEqual([10, 9, 'saved']);
+  });
+
+  it('is freed of what the server refuses by undoing it', async () => {
+    fake.refuses = 6;
+    fold(5);
+    fold(6);
+    await pass(300);
+    expect(editor.getState().save).toMatchObject({ kind: 'failing', message: 'a fold that is refused' });
+    stepBack(editor);
+    await pass(16_000);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([5, 'saved']);
+    fold(7);
+    await pass(500);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([7, 'saved']);
   });
 
   it('that arrives only after the next page was opened is no change from elsewhere', async () => {
@@ -165,63 +224,171 @@ describe('saving', () => {
     fold(5);
     saver.end();
     const arrive = fake.release;
+    await pass(50);
     // The next page still gets the figure as it was.
-    open();
+    await open();
     fake.mode = 'well';
-    expect([shownFold(), undoLabel(editor.getState().history)]).toEqual([5, 'Changes kept in this browser']);
+    expect([shownFold(), undoLabel(editor.getState().history)]).toEqual([5, 'Set fold']);
     arrive();
-    await vi.advanceTimersByTimeAsync(600);
+    await pass(600);
     expect(editor.getState().save.kind).toBe('saved');
-    expect([fake.revision, editor.getState().revision, fake.fold, store.size]).toEqual([2, 2, 5, 0]);
-    expect(undoLabel(editor.getState().history)).toBe('Set fold');
+    expect([fake.revision, editor.getState().revision, fake.fold]).toEqual([2, 2, 5]);
     fold(6);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(400);
     expect([fake.revision, fake.fold, fake.steps.length]).toEqual([3, 6, 3]);
+    expect(await drafts()).toEqual([]);
   });
 
   it('sends what is unsaved on leaving, also during a save', async () => {
     fold(5);
     listeners.get('pagehide')?.();
-    await vi.advanceTimersByTimeAsync(0);
+    await pass(50);
     expect(fake.fold).toBe(5);
     fake.mode = 'slow';
     fold(6);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(300);
     fold(7);
     saver.end();
-    expect(store.size).toBe(1);
+    await pass(50);
+    expect(await keptSteps()).toEqual([2]);
     fake.mode = 'well';
     fake.release();
-    await vi.advanceTimersByTimeAsync(100);
-    expect([fake.fold, store.size]).toEqual([7, 0]);
+    await pass(100);
+    expect(fake.fold).toBe(7);
   });
 
   it('stops at a conflict, keeps this window’s version as a copy, and has nothing left to save then', async () => {
     fake.revision = 2;
     fold(5);
-    await vi.advanceTimersByTimeAsync(300);
+    await pass(300);
     expect(editor.getState().save).toEqual({ kind: 'conflict', message: 'changed elsewhere' });
-    await vi.advanceTimersByTimeAsync(60_000);
+    await pass(60_000);
     expect(fake.revision).toBe(2);
     expect(await saver.saveCopy('Test (this window)')).toBe('copy');
     expect(fake.created).toEqual(['Test (this window)']);
     saver.end();
-    expect(store.size).toBe(0);
+    await pass(50);
+    expect(await drafts()).toEqual([]);
   });
 
-  it('fetches earlier steps when undo gets to them', async () => {
-    fake.steps = [3, 4, 5].map((position) => ({
+  it('stops where the figure was taken off the Shelf, and goes on once it is put back', async () => {
+    fake.isDeleted = true;
+    fold(5);
+    await pass(300);
+    expect(editor.getState().save).toEqual({ kind: 'gone', message: 'no such figure' });
+    await pass(60_000);
+    expect([fake.fold, await keptSteps()]).toEqual([8, [1]]);
+    await saver.putBack();
+    expect([fake.fold, editor.getState().save.kind]).toEqual([5, 'saved']);
+  });
+});
+
+describe('what only the browser had', () => {
+  const leave = async (): Promise<void> => {
+    await pass(50);
+    saver.end();
+    await pass(50);
+  };
+
+  it('is taken up at the next visit: all steps, and the place in them', async () => {
+    fake.mode = 'gone';
+    for (let k = 3; k < 403; k += 1) fold(k);
+    stepBack(editor);
+    stepBack(editor);
+    await leave();
+    fake.mode = 'well';
+    await open();
+    const { history } = editor.getState();
+    expect([shownFold(), history.at, history.steps.length]).toEqual([400, 398, 401]);
+    expect(told).toEqual(['400 changes that only this browser had are back.']);
+    await pass(3000);
+    expect([fake.fold, fake.step, fake.steps.length]).toEqual([400, 398, 401]);
+    expect(await drafts()).toEqual([]);
+  });
+
+  it('is one of two versions where the figure went on elsewhere: the person is asked, nothing is put anywhere', async () => {
+    fake.mode = 'gone';
+    fold(5);
+    await leave();
+    fake.mode = 'well';
+    fake.revision = 9;
+    await open();
+    await pass(600);
+    expect(editor.getState().save.kind).toBe('conflict');
+    expect([shownFold(), fake.created, await keptSteps()]).toEqual([5, [], [1]]);
+    // Reloading instead of an answer asks again.
+    await leave();
+    await open();
+    expect([editor.getState().save.kind, shownFold()]).toEqual(['conflict', 5]);
+  });
+
+  it('is gone on from where the server got part of it after all', async () => {
+    fake.mode = 'gone';
+    fold(5);
+    fold(6);
+    await leave();
+    const [draft] = await drafts();
+    fake.mode = 'well';
+    fake.steps = [...fake.steps, draft!.steps[0]!];
+    fake.step = 1;
+    fake.revision = 2;
+    await open();
+    await pass(600);
+    expect([editor.getState().save.kind, fake.fold, fake.steps.length]).toEqual(['saved', 6, 3]);
+  });
+
+  it('is told at once where the browser does not keep it', async () => {
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    fake.mode = 'gone';
+    fold(5);
+    await pass(100);
+    expect(told).toEqual([expect.stringMatching(/does not keep changes/)]);
+    put.mockRestore();
+  });
+});
+
+describe('undo', () => {
+  /** A long history, of which only its last step is here. */
+  const long = async (): Promise<void> => {
+    const steps = Array.from({ length: 601 }, (_, position) => ({
       position,
-      label: 'x',
-      figure: setFold(newFigure('Test', 'a'), 'a', position),
+      label: `Step ${position}`,
+      figure: setFold(newFigure('Test', 'a'), 'a', position + 3),
     }));
-    fake.step = 5;
-    const all = fake.steps;
-    fake.steps = all.slice(2);
-    open();
-    fake.steps = all;
-    expect(shownFold()).toBe(5);
+    fake.steps = steps.slice(600);
+    fake.step = 600;
+    await open();
+    fake.steps = steps;
+  };
+
+  it('fetches earlier steps once for many, and ends at the right one', async () => {
+    await long();
+    const undone = Array.from({ length: 500 }, () => saver.undo());
+    await Promise.all(undone);
+    expect([editor.getState().history.at, shownFold()]).toEqual([100, 103]);
+    expect(fake.fetches).toBeLessThan(6);
+    saver.redo();
+    expect(editor.getState().history.at).toBe(101);
+  });
+
+  it('whose steps arrive late takes back nothing that was done meanwhile', async () => {
+    await long();
+    fake.mode = 'slow';
+    const late = saver.undo();
+    await pass(50);
+    fold(720);
+    fake.mode = 'well';
+    fake.release();
+    await late;
+    expect([shownFold(), editor.getState().history.at]).toEqual([720, 601]);
     await saver.undo();
-    expect(shownFold()).toBe(4);
+    expect(shownFold()).toBe(603);
+  });
+
+  it('stays where it is where there is nothing earlier', async () => {
+    await saver.undo();
+    expect([editor.getState().history.at, shownFold()]).toEqual([0, 8]);
   });
 });

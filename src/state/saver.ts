@@ -1,96 +1,116 @@
 import equal from 'fast-deep-equal';
 
-import { patchSteps, wholeSteps } from '../core/figure/patches';
+import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
 import type { SaveRequest } from '../wire';
-import {
-  figureBefore,
-  firstHere,
-  figureOf,
-  historyOf,
-  needsEarlier,
-  unsavedSteps,
-  withEarlier,
-  record,
-  type History,
-} from './history';
-import { stepBack, type Editor } from './editor';
+import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
+import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
+import type { Editor, SaveState } from './editor';
+import { ownTab } from './presence';
 import { server, ServerProblem } from './server';
+import { undoerOf, type Undoer } from './undoer';
 
 /** Rest after a change before it is saved, in milliseconds. */
 const REST = 250;
+/** Rest before it is kept in the browser, which a page that is closed at once may lose. */
+const DRAFT_REST = 30;
 const FIRST_RETRY = 1000;
 const LONGEST_RETRY = 15_000;
+/** Of one request: steps, and characters of them, about. */
 const MOST_STEPS = 300;
+const MOST_CHARACTERS = 4_000_000;
 /** What a browser sends after a page is gone: the Fetch standard's limit for keepalive, less some for headers. */
 const MOST_KEEPALIVE = 60_000;
+/** Answers after which the same request would be answered the same. */
+const REFUSED: ReadonlySet<number> = new Set([400, 413, 422]);
+/** What a refusal is, by its status; others are tried again. */
+const KINDS: Readonly<Record<number, 'conflict' | 'gone'>> = { 409: 'conflict', 404: 'gone' };
 
-const draftKey = (id: string): string => `cyclogon.unsaved.${id}`;
-
-/** Keeps what the server has not got in the browser too, for the case that neither answers any more. */
-function keepDraft(id: string, request: SaveRequest): void {
-  try {
-    localStorage.setItem(draftKey(id), JSON.stringify(request));
-  } catch {
-    // A full or forbidden store: the server is the one that counts.
-  }
+/** The first steps that fit into one request, one at least. */
+function portion(steps: readonly StoredStep[]): readonly StoredStep[] {
+  let length = 0;
+  const count = steps.findIndex((step, k) => {
+    length += JSON.stringify(step).length;
+    return k > 0 && (length > MOST_CHARACTERS || k >= MOST_STEPS);
+  });
+  return count < 0 ? steps : steps.slice(0, count);
 }
 
-function dropDraft(id: string): void {
-  try {
-    localStorage.removeItem(draftKey(id));
-  } catch {
-    // As above.
-  }
+/**
+ * What the server is told: as what changed from step to step, as much as fits.
+ * @param upTo steps after this position are left out: the server refused one of them
+ */
+function requestOf(history: History, base: number, upTo = Infinity): SaveRequest {
+  const unsaved = unsavedSteps(history).filter(({ position }) => position <= upTo);
+  const [first] = unsaved;
+  const steps = portion(patchSteps(unsaved, first ? figureBefore(history, first.position) : null));
+  const last = steps[steps.length - 1];
+  return { base, step: last && steps.length < unsaved.length ? last.position : history.at, steps };
 }
-
-function readDraft(id: string): SaveRequest | null {
-  try {
-    const text = localStorage.getItem(draftKey(id));
-    return text ? (JSON.parse(text) as SaveRequest) : null;
-  } catch {
-    return null;
-  }
-}
-
-/** What the server is told: as what changed from step to step. */
-const requestOf = (history: History, base: number): SaveRequest => {
-  const steps = unsavedSteps(history).slice(0, MOST_STEPS);
-  const [first, last] = [steps[0], steps[steps.length - 1]];
-  return {
-    base,
-    step: last && steps.length === MOST_STEPS ? last.position : history.at,
-    steps: patchSteps(steps, first ? figureBefore(history, first.position) : null),
-  };
-};
-
-/** What is kept in the browser: the same, but that it can be read alone. */
-const draftOf = (history: History, base: number): SaveRequest => {
-  const request = requestOf(history, base);
-  return { ...request, steps: patchSteps(unsavedSteps(history).slice(0, MOST_STEPS), null) };
-};
 
 /** True where a history differs from what the server was last told. */
 const isDirty = (history: History, savedAt: number): boolean =>
   history.unsavedFrom !== Infinity || history.at !== savedAt;
 
-export interface Saver {
+/** A person has to say how it goes on. */
+const isStopped = ({ kind }: SaveState): boolean => kind === 'conflict' || kind === 'gone';
+
+export interface Saver extends Undoer {
   /** Saves what there is at once; resolves when the server has it, rejects with its refusal. */
   flush(): Promise<void>;
   /** After a conflict: puts this window's figure on the shelf as another one. Resolves to its id. */
   saveCopy(name: string): Promise<string>;
-  /** Undo that fetches earlier steps where they are not here. */
-  undo(): Promise<void>;
+  /** Where the figure was taken off the Shelf: puts it back, and saves on. */
+  putBack(): Promise<void>;
+  /** Resolves once what an earlier visit left in the browser is taken up. */
+  readonly restored: Promise<void>;
   end(): void;
 }
 
+/** What a person is told that no state shows. */
+export interface Notices {
+  told(sentence: string): void;
+  /** The browser does not keep what the server has not got. */
+  unkept(sentence: string): void;
+}
+
 /** Saves every change soon after it is made, again and again until the server has it. */
-export function followSaves(editor: Editor): Saver {
+export function followSaves(editor: Editor, notices: Notices): Saver {
   const { id } = editor.getState();
   let savedAt = editor.getState().history.at;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<void> | null = null;
   let retry = FIRST_RETRY;
   let ended = false;
+  /** What is on its way to the server: from which position, and to which revision. */
+  let sent: { readonly from: number; readonly base: number } | null = null;
+  /** The server refused a step: those after the one that is shown are held back. */
+  let refused = false;
+  let writer: DraftWriter | null = null;
+  let keepTimer: ReturnType<typeof setTimeout> | undefined;
+
+  /** What only this window has for sure. */
+  const draftNow = (): Draft | null => {
+    const { history, revision } = editor.getState();
+    if (!isDirty(history, savedAt) && !sent) return null;
+    const from = Math.min(history.unsavedFrom, sent?.from ?? Infinity);
+    const steps = history.steps.filter(({ position }) => position >= from);
+    return { base: sent?.base ?? revision, at: history.at, steps };
+  };
+
+  const keep = async (): Promise<void> => {
+    clearTimeout(keepTimer);
+    try {
+      await writer?.keep(draftNow());
+    } catch {
+      notices.unkept(
+        'This browser does not keep changes that are not saved yet: its store is full or closed.',
+      );
+    }
+  };
+  const keepSoon = (): void => {
+    clearTimeout(keepTimer);
+    keepTimer = setTimeout(() => void keep(), DRAFT_REST);
+  };
 
   /**
    * Goes on from what the server has where that is what is shown here: a page that is left sends what it has not saved, and the next one may
@@ -105,41 +125,44 @@ export function followSaves(editor: Editor): Saver {
       history: historyOf(wholeSteps(there.steps), there.step),
       save: { kind: 'saved', at: there.updatedAt },
     });
-    dropDraft(id);
+    keepSoon();
     return true;
   };
 
   const save = async (): Promise<void> => {
     const { history, revision } = editor.getState();
     if (!isDirty(history, savedAt)) return;
-    const request = requestOf(history, revision);
+    const request = requestOf(history, revision, refused ? history.at : Infinity);
+    sent = { from: history.unsavedFrom, base: revision };
     editor.setState({ save: { kind: 'waiting' }, history: { ...history, unsavedFrom: Infinity } });
     try {
       const summary = await server.save(id, request);
       savedAt = request.step;
       retry = FIRST_RETRY;
+      refused = false;
       editor.setState((state) => {
         const last = request.steps[request.steps.length - 1];
-        const more = last && request.steps.length === MOST_STEPS ? last.position + 1 : Infinity;
-        const unsavedFrom = Math.min(state.history.unsavedFrom, more);
+        const held = history.steps.find(({ position }) => last && position > last.position);
+        const unsavedFrom = Math.min(state.history.unsavedFrom, last && held ? held.position : Infinity);
         return {
           revision: summary.revision,
           history: { ...state.history, unsavedFrom },
           save: { kind: 'saved', at: summary.updatedAt },
         };
       });
-      // Changes made while this save was under way stay in the browser until they are saved too.
-      if (!isDirty(editor.getState().history, savedAt)) dropDraft(id);
     } catch (error) {
       const problem =
         error instanceof ServerProblem ? error : new ServerProblem(0, 'The figure could not be saved.');
       if (problem.status === 409 && (await adopt())) return;
+      refused = REFUSED.has(problem.status);
       editor.setState((state) => ({
         history: { ...state.history, unsavedFrom: Math.min(state.history.unsavedFrom, history.unsavedFrom) },
-        save: { kind: problem.status === 409 ? 'conflict' : 'failing', message: problem.message },
+        save: { kind: KINDS[problem.status] ?? 'failing', message: problem.message },
       }));
-      keepDraft(id, draftOf(editor.getState().history, revision));
       throw problem;
+    } finally {
+      sent = null;
+      keepSoon();
     }
   };
 
@@ -147,7 +170,7 @@ export function followSaves(editor: Editor): Saver {
     clearTimeout(timer);
     running ??= save().finally(() => {
       running = null;
-      if (ended || editor.getState().save.kind === 'conflict') return;
+      if (ended || isStopped(editor.getState().save)) return;
       if (editor.getState().save.kind === 'failing') {
         timer = setTimeout(() => void run().catch(() => undefined), retry);
         retry = Math.min(LONGEST_RETRY, retry * 2);
@@ -164,7 +187,8 @@ export function followSaves(editor: Editor): Saver {
 
   const unsubscribe = editor.subscribe((state, before) => {
     if (state.history.steps === before.history.steps && state.history.at === before.history.at) return;
-    if (state.save.kind === 'conflict' || !isDirty(state.history, savedAt)) return;
+    keepSoon();
+    if (isStopped(state.save) || !isDirty(state.history, savedAt)) return;
     if (state.save.kind === 'saved') editor.setState({ save: { kind: 'waiting' } });
     if (running) return;
     clearTimeout(timer);
@@ -174,27 +198,29 @@ export function followSaves(editor: Editor): Saver {
   const leave = (): void => {
     const { history, revision, save: state } = editor.getState();
     if (!isDirty(history, savedAt) && !running) return;
-    const request = requestOf(history, revision);
-    keepDraft(id, draftOf(history, revision));
-    if (state.kind === 'conflict') return;
+    void keep();
+    if (isStopped(state)) return;
     if (running) {
       void flush().catch(() => undefined);
       return;
     }
-    if (JSON.stringify(request).length < MOST_KEEPALIVE) {
-      server.save(id, request, true).then(
-        (summary) => {
-          // The page lives on (it was only hidden): what was sent is saved.
-          savedAt = request.step;
-          dropDraft(id);
-          editor.setState((now) => ({
-            revision: summary.revision,
-            history: now.history === history ? { ...now.history, unsavedFrom: Infinity } : now.history,
-          }));
-        },
-        () => undefined,
-      );
-    } else void run().catch(() => undefined);
+    const request = requestOf(history, revision);
+    if (JSON.stringify(request).length >= MOST_KEEPALIVE) {
+      void run().catch(() => undefined);
+      return;
+    }
+    server.save(id, request, true).then(
+      (summary) => {
+        // The page lives on (it was only hidden): what was sent is saved.
+        savedAt = request.step;
+        editor.setState((now) => ({
+          revision: summary.revision,
+          history: now.history === history ? { ...now.history, unsavedFrom: Infinity } : now.history,
+        }));
+        void keep();
+      },
+      () => undefined,
+    );
   };
   const whenHidden = (): void => {
     if (document.visibilityState === 'hidden') void flush().catch(() => undefined);
@@ -202,9 +228,44 @@ export function followSaves(editor: Editor): Saver {
   window.addEventListener('pagehide', leave);
   document.addEventListener('visibilitychange', whenHidden);
 
-  restoreDraft(editor);
+  /** Takes up what tabs that are gone could not hand to the server. */
+  const restore = async (): Promise<void> => {
+    const tab = await ownTab();
+    const [newest, ...others] = await abandonedDrafts(id, tab);
+    writer = new DraftWriter(tab, id);
+    if (newest) {
+      const count = takeUp(editor, newest);
+      if (count > 0) {
+        const what = count === 1 ? 'One change' : `${count} changes`;
+        notices.told(`${what} that only this browser had ${count === 1 ? 'is' : 'are'} back.`);
+      }
+      await keep();
+      if (newest.tab !== tab) await dropDraft(newest.tab, id);
+    }
+    for (const draft of others) await putBeside(draft);
+    if (isDirty(editor.getState().history, savedAt) && !isStopped(editor.getState().save))
+      timer = setTimeout(() => void run().catch(() => undefined), REST);
+  };
+
+  /** What another tab left as well goes on the Shelf beside the figure. */
+  const putBeside = async (draft: LeftDraft): Promise<void> => {
+    const shown = draft.steps.find(({ position }) => position === draft.at);
+    if (shown) {
+      const name = `${shown.figure.name} (kept in this browser)`.slice(0, 120);
+      await server.create({ figure: { ...shown.figure, name } });
+      notices.told(`Another tab had changes that were not saved: they are on the Shelf as “${name}”.`);
+    }
+    await dropDraft(draft.tab, id);
+  };
+
+  const restored = restore().catch((error: unknown) => {
+    // Without a store in the browser the server is the one that counts.
+    if (!(error instanceof ServerProblem)) console.error(error);
+  });
 
   return {
+    ...undoerOf(editor),
+    restored,
     flush,
     saveCopy: async (name) => {
       const figure = figureOf(editor.getState().history);
@@ -212,21 +273,19 @@ export function followSaves(editor: Editor): Saver {
       // All of this window's work is on the Shelf now: nothing is left to save or to keep in the browser.
       editor.setState(({ history }) => ({ history: { ...history, unsavedFrom: Infinity } }));
       savedAt = editor.getState().history.at;
-      dropDraft(id);
+      await keep();
       return copyId;
     },
-    undo: async () => {
-      const { history } = editor.getState();
-      if (needsEarlier(history)) {
-        const earlier = await server.stepsBefore(id, firstHere(history));
-        editor.setState((state) => ({ history: withEarlier(state.history, wholeSteps(earlier)) }));
-      }
-      stepBack(editor);
+    putBack: async () => {
+      await server.restore(id);
+      editor.setState({ save: { kind: 'waiting' } });
+      await flush();
     },
     end: () => {
       leave();
       ended = true;
       clearTimeout(timer);
+      clearTimeout(keepTimer);
       unsubscribe();
       window.removeEventListener('pagehide', leave);
       document.removeEventListener('visibilitychange', whenHidden);
@@ -234,27 +293,40 @@ export function followSaves(editor: Editor): Saver {
   };
 }
 
-/** Takes up what an earlier visit could not hand to the server, as a step that can be undone. */
-function restoreDraft(editor: Editor): void {
-  const { id, history, revision } = editor.getState();
-  const draft = readDraft(id);
-  const last = draft && wholeSteps(draft.steps).find(({ position }) => position === draft.step);
-  if (!draft || !last) {
-    if (draft) dropDraft(id);
-    return;
+/**
+ * Goes on from what an earlier visit left: all its steps, and the place in them. Where the figure went on elsewhere meanwhile, it is
+ * as if the other window had saved first: the person is asked.
+ * @returns how many changes came back; 0 where the server has them
+ */
+function takeUp(editor: Editor, { base, at, steps }: Draft): number {
+  const { history, revision } = editor.getState();
+  const shown = steps.find(({ position }) => position === at);
+  const [first] = steps;
+  if (!first || !shown) {
+    // Only the place among steps that the server has was another one.
+    if (base !== revision || at === history.at || !history.steps.some(({ position }) => position === at))
+      return 0;
+    editor.setState({ history: { ...history, at } });
+    return 1;
   }
-  if (equal(last.figure, figureOf(history))) {
-    dropDraft(id);
-    return;
-  }
-  if (draft.base === revision) {
-    editor.setState({ history: record(history, 'Changes kept in this browser', last.figure) });
-    return;
-  }
-  // The figure went on elsewhere: what was kept here goes on the shelf beside it.
-  const name = `${last.figure.name} (kept in this browser)`.slice(0, 120);
-  server.create({ figure: { ...last.figure, name } }).then(
-    () => dropDraft(id),
-    () => undefined,
+  if (equal(shown.figure, figureOf(history)) && steps[steps.length - 1] === shown) return 0;
+  // The server may have got some of them after all.
+  const there = steps.find(
+    ({ position, figure }) => position === history.at && equal(figure, figureOf(history)),
   );
+  const fits = base === revision || there !== undefined;
+  const unsavedFrom = base !== revision && there ? there.position + 1 : first.position;
+  const before = history.steps.filter(({ position }) => position < first.position);
+  const isJoined = before[before.length - 1]?.position === first.position - 1;
+  editor.setState({
+    history: { steps: [...(fits && isJoined ? before : []), ...steps], at, unsavedFrom, mergeKey: null },
+    ...(!fits && {
+      revision: base,
+      save: {
+        kind: 'conflict',
+        message: 'This figure was changed in another window while changes from here were not saved.',
+      },
+    }),
+  });
+  return steps.filter(({ position }) => position >= unsavedFrom).length;
 }

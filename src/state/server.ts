@@ -54,7 +54,8 @@ export const server = {
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
   duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
   keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
-  stepsBefore: (id: string, before: number) => ask<StoredStep[]>(at(id, `/steps?before=${before}&count=50`)),
+  stepsBefore: (id: string, before: number, count: number) =>
+    ask<StoredStep[]>(at(id, `/steps?before=${before}&count=${count}`)),
 };
 
 export const pictureAddress = (id: string): string => `/api/pictures/${encodeURIComponent(id)}`;

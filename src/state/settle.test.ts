@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { editorOf } from '../../tests/help/editor';
+import { editorOf, stepBack } from '../../tests/help/editor';
 import { addShapes, combineShapes, combinedOf, makeBands, moveShapes } from '../core/figure/commands';
 import { resolvedShapes } from '../core/figure/combined';
 import type { Figure } from '../core/figure/model';
@@ -9,7 +9,7 @@ import type { Work } from '../core/derive';
 import { failed, finding, ok, type Result } from '../core/finding';
 import { pathForm, pathsOfForm } from '../core/maker/form';
 import type { TaskWorker } from '../worker/taskWorker';
-import { actAndSelect, commit, preview, shownFigure, stepBack, stopWork, type Editor } from './editor';
+import { actAndSelect, commit, preview, shownFigure, stopWork, type Editor } from './editor';
 import { followTasks, perform } from './settle';
 import { workOf } from './work';
 

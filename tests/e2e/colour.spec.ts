@@ -20,7 +20,18 @@ import { fromPolar } from '../../src/core/curve/point';
 import { pathForm } from '../../src/core/maker/form';
 import type { Figure } from '../../src/core/figure/model';
 import { pixelsOf } from '../help/pictures';
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, setFold, stored, unstored, whole } from './hands';
+import {
+  benchAt,
+  drag,
+  drawPetal,
+  exported,
+  makeFigure,
+  opened,
+  setFold,
+  stored,
+  unstored,
+  whole,
+} from './hands';
 
 const inspector = (page: Page) => page.getByLabel('Inspector');
 const kinds = (page: Page) =>

@@ -4,7 +4,19 @@ import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
 import { expect, test } from '@playwright/test';
 
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, stored, unstored, whole } from './hands';
+import {
+  benchAt,
+  drag,
+  drawPetal,
+  exported,
+  makeFigure,
+  opened,
+  saved,
+  setFold,
+  stored,
+  unstored,
+  whole,
+} from './hands';
 
 test('shapes are copied by Alt, by the clipboard and from figure to figure', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);

@@ -57,7 +57,9 @@ export async function benchAt(page: Page, right: number, up: number): Promise<{ 
 
 /** Waits for the picture after what was done: a browser that has much to do may still have moves of the pointer before it. */
 const seen = (page: Page): Promise<void> =>
-  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))));
+  page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
+  );
 
 export async function drag(
   page: Page,

@@ -3,7 +3,19 @@ import { expect, test, type Page } from '@playwright/test';
 import { addShapes } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { pathForm } from '../../src/core/maker/form';
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, stored, unstored, whole } from './hands';
+import {
+  benchAt,
+  drag,
+  drawPetal,
+  exported,
+  makeFigure,
+  opened,
+  saved,
+  setFold,
+  stored,
+  unstored,
+  whole,
+} from './hands';
 
 const lit = (page: Page, pane: 'bench' | 'whole') =>
   page.locator(`[data-pane=${pane}] [data-testid=cell-marks] path[stroke-width="1.6"]`);

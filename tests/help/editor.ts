@@ -1,5 +1,5 @@
 import type { Figure } from '@/core/figure/model';
-import { createEditor, type Editor } from '@/state/editor';
+import { createEditor, stepTo, type Editor } from '@/state/editor';
 
 /** An editor of a figure as it is opened from the server. */
 export const editorOf = (figure: Figure): Editor =>
@@ -12,3 +12,7 @@ export const editorOf = (figure: Figure): Editor =>
     step: 0,
     steps: [{ position: 0, label: 'Start', figure }],
   });
+
+/** Undo and redo of steps that are here. */
+export const stepBack = (editor: Editor): void => stepTo(editor, editor.getState().history.at - 1);
+export const stepForward = (editor: Editor): void => stepTo(editor, editor.getState().history.at + 1);

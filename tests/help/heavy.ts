@@ -1,11 +1,4 @@
-import {
-  addRound,
-  addShapes,
-  setFold,
-  setLowerAction,
-  setMerge,
-  setMirror,
-} from '@/core/figure/commands';
+import { addRound, addShapes, setFold, setLowerAction, setMerge, setMirror } from '@/core/figure/commands';
 import type { Figure, Shape } from '@/core/figure/model';
 import { newFigure, newRound, newShape, START_LINE, START_PAINT } from '@/core/figure/start';
 import { withRound } from '@/core/figure/update';

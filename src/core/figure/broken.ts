@@ -23,7 +23,19 @@ const at = (value: unknown, keys: Keys): unknown =>
   );
 
 /** Lengths of a figure, which are said with its unit. */
-const LENGTHS = new Set(['x', 'y', 'width', 'height', 'radius', 'bleed', 'gap', 'out', 'dashes', 'rings', 'edge']);
+const LENGTHS = new Set([
+  'x',
+  'y',
+  'width',
+  'height',
+  'radius',
+  'bleed',
+  'gap',
+  'out',
+  'dashes',
+  'rings',
+  'edge',
+]);
 
 const NOUNS: Readonly<Record<string, string>> = {
   x: 'a position across',
@@ -51,7 +63,9 @@ const NOUNS: Readonly<Record<string, string>> = {
 const wordsOf = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 const grouped = (value: number): string =>
-  Number.isInteger(value) ? String(value).replace(/\B(?=(\d{3})+$)/g, '\u00a0') : value.toFixed(9).replace(/\.?0+$/, '');
+  Number.isInteger(value)
+    ? String(value).replace(/\B(?=(\d{3})+$)/g, '\u00a0')
+    : value.toFixed(9).replace(/\.?0+$/, '');
 
 /** What a wrong value is called: as its field is, where a construction asks for it. */
 function nounOf(figure: unknown, keys: Keys): { noun: string; isLength: boolean } {
@@ -61,8 +75,7 @@ function nounOf(figure: unknown, keys: Keys): { noun: string; isLength: boolean 
   const asked = keys[inParams + 1];
   if (typeof kind === 'string') {
     const field = makerOf(kind as BuiltKind).fields.find((each) => each.key === asked);
-    if (field && asked === key)
-      return { noun: `“${field.label}”`, isLength: field.type === 'length' };
+    if (field && asked === key) return { noun: `“${field.label}”`, isLength: field.type === 'length' };
   }
   return { noun: NOUNS[key] ?? wordsOf(key), isLength: LENGTHS.has(key) };
 }

@@ -20,14 +20,19 @@ const sentence = (figure: Figure): string | null => excessOf(figure, STRAIGHT)?.
 
 const dashed = (dash: number): Shape => ({
   ...shape(40, 'd'),
-  paint: { fill: null, stroke: { colour: '#113d4c', width: 1, cap: 'butt', join: 'miter', dashes: [dash, dash] } },
+  paint: {
+    fill: null,
+    stroke: { colour: '#113d4c', width: 1, cap: 'butt', join: 'miter', dashes: [dash, dash] },
+  },
 });
 
 describe('What a figure may ask for', () => {
   it('is copies times nodes, with the round named', () => {
     const figure = figureWith(shape(15_000, 'a'));
     expect(sentence(setFold(figure, 'r', 100))).toBeNull();
-    expect(sentence(setFold(figure, 'r', 720))).toMatch(/720 copies of the 14999 nodes of “Round 1”.*3 million/);
+    expect(sentence(setFold(figure, 'r', 720))).toMatch(
+      /720 copies of the 14999 nodes of “Round 1”.*3 million/,
+    );
   });
 
   it('is dashes of a line, with the shape named', () => {
@@ -45,7 +50,20 @@ describe('What a figure may ask for', () => {
     expect(of('stamp', { shape: long })).toBeUndefined();
     expect(of('stamp', { shape: long, spacing: 0.1 })).toMatch(/400000 nodes at most/);
     expect(of('offset', { shape: closed })).toMatch(/5000 nodes at most/);
-    const ring = [{ closed: true, nodes: zigzag(4).map((node, k) => ({ ...node, ...[{ x: -9, y: -9 }, { x: 9, y: -9 }, { x: 9, y: 9 }, { x: -9, y: 9 }][k] })) }];
+    const ring = [
+      {
+        closed: true,
+        nodes: zigzag(4).map((node, k) => ({
+          ...node,
+          ...[
+            { x: -9, y: -9 },
+            { x: 9, y: -9 },
+            { x: 9, y: 9 },
+            { x: -9, y: 9 },
+          ][k],
+        })),
+      },
+    ];
     expect(of('nest', { shape: ring })).toBeUndefined();
   });
 });

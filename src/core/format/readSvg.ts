@@ -255,7 +255,9 @@ export function readSvg(text: string, progress?: Progress): SvgShape[] {
   const draw = (element: Element, outer: Inherited): void => {
     visits += 1;
     if (visits > MOST_VISITS)
-      throw new UnreadableSvg(`The file draws more than ${MOST_VISITS} elements, by using parts again and again.`);
+      throw new UnreadableSvg(
+        `The file draws more than ${MOST_VISITS} elements, by using parts again and again.`,
+      );
     const { name, attributes } = element;
     const style = declarations(attributes['style'] ?? '');
     const property = (key: string): string | undefined => style.get(key) ?? attributes[key];

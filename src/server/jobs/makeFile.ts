@@ -33,7 +33,9 @@ function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
     return image.render().asPng();
   } catch (error) {
     if (error instanceof Error && /limit/i.test(error.message))
-      throw new Refused('The figure has more parts than can be drawn as pixels here: as SVG it has them all.');
+      throw new Refused(
+        'The figure has more parts than can be drawn as pixels here: as SVG it has them all.',
+      );
     throw error;
   }
 }

@@ -1,21 +1,23 @@
 'use client';
 
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { ok } from '@/core/finding';
 import { askOutlines, hasOutlines } from '@/core/figure/outline';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
-import { followSaves, type Saver } from '@/state/saver';
+import { followSaves, type Notices, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
 import { Bench } from '../bench/Bench';
+import { writeFigure } from '@/core/format/figure/json';
+import { download } from '../common/download';
 import { ContextMenu } from '../common/ContextMenu';
 import { selectUnder } from '../tools/selectUnder';
 import { Inspector } from '../inspector/Inspector';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
-import { ConflictSheet } from './ConflictSheet';
+import { SaveSheets } from './SaveSheets';
 import { useEditor, useEditorState, WorkshopContext, type Workshop } from './EditorContext';
 import { ExportSheet } from './ExportSheet';
 import { KeysSheet } from './KeysSheet';
@@ -30,6 +32,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const [editor] = useState(() => createEditor(saved));
   // A figure with outlines that may take long is shown once they are there.
   const [ready, setReady] = useState(() => !hasOutlines(saved.figure));
+  const [restored, setRestored] = useState(false);
   const saver = useRef<Saver | null>(null);
   const merges = useRef<ReturnType<typeof followMerges> | null>(null);
   const [sheet, setSheet] = useState<'export' | 'keys' | null>(null);
@@ -41,7 +44,9 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   }));
 
   useEffect(() => {
-    saver.current = followSaves(editor);
+    const saving = followSaves(editor, noticesOf(editor));
+    saver.current = saving;
+    void saving.restored.then(() => setRestored(true));
     const endOutlines = followTasks(editor);
     const figure = shownFigure(editor.getState());
     perform(
@@ -82,15 +87,34 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <TabTitle />
       <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
         <TopBar onExport={() => setSheet('export')} onKeys={() => setSheet('keys')} />
-        {ready ? <Panes /> : <main aria-busy />}
+        {ready ? <Panes listens={restored} /> : <main aria-busy />}
       </div>
       <WorkingCard />
       <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
       <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
-      <ConflictSheet />
+      <SaveSheets />
     </WorkshopContext>
   );
 }
+
+/** How a person is told what saving finds on its way. */
+const noticesOf = (editor: Editor): Notices => ({
+  told: (sentence) => toast(sentence, { duration: 12_000 }),
+  unkept: (sentence) =>
+    toast.error(sentence, {
+      id: 'unkept',
+      duration: Infinity,
+      action: {
+        label: 'Save as a file',
+        onClick: () => {
+          const figure = shownFigure(editor.getState());
+          const address = URL.createObjectURL(new Blob([writeFigure(figure)], { type: 'application/json' }));
+          download(address, `${figure.name}.json`);
+          setTimeout(() => URL.revokeObjectURL(address), 60_000);
+        },
+      },
+    }),
+});
 
 /** Says once, until it is over, why changes do not reach the server. */
 function noticeSaves(editor: Editor): () => void {
@@ -98,7 +122,7 @@ function noticeSaves(editor: Editor): () => void {
   return editor.subscribe(({ save }, before) => {
     if (save.kind === before.save.kind) return;
     if (save.kind === 'failing') toast.error(`${save.message} Trying again.`, { id, duration: Infinity });
-    if (save.kind === 'saved' || save.kind === 'conflict') toast.dismiss(id);
+    if (save.kind !== 'failing' && save.kind !== 'waiting') toast.dismiss(id);
   });
 }
 
@@ -114,22 +138,15 @@ const PANES = {
   whole: 'grid-cols-[150px_minmax(0,1fr)_290px]',
 };
 
-const neverChanges = (): (() => void) => () => undefined;
-
-function Panes() {
+function Panes({ listens }: { readonly listens: boolean }) {
   const editor = useEditor();
   const wide = useEditorState((state) => state.wide);
-  // As the server sends it, the page shows all and listens to nothing yet.
-  const listens = useSyncExternalStore(
-    neverChanges,
-    () => true,
-    () => false,
-  );
   // Under 1100 px the two panes share one place; Bench has it unless Whole was asked for.
   const showBench = wide === 'whole' ? 'hidden' : 'contents';
   const showWhole =
     wide === 'bench' ? 'hidden' : wide === 'whole' ? 'contents' : 'contents max-[1100px]:hidden';
   return (
+    // As the server sends it, the page shows all and listens to nothing yet.
     <main aria-busy={!listens} className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
       <Reach />
       <ContextMenu

@@ -4,7 +4,7 @@ import { Download, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 
 import { renameFigure } from '@/core/figure/commands';
-import { act, shownFigure, stepForward, type SaveState } from '@/state/editor';
+import { act, shownFigure, type SaveState } from '@/state/editor';
 import { redoLabel, undoLabel } from '@/state/history';
 import { STAGE_NAMES, STAGES } from '@/state/stages';
 import { Button, IconButton } from '../common/Button';
@@ -23,13 +23,14 @@ function saveWords(save: SaveState): string {
     case 'failing':
       return 'not saved';
     case 'conflict':
+    case 'gone':
       return 'not saved';
   }
 }
 
 function SaveStatus() {
   const save = useEditorState((state) => state.save);
-  const bad = save.kind === 'failing' || save.kind === 'conflict';
+  const bad = save.kind !== 'saved' && save.kind !== 'waiting';
   return (
     <span
       role="status"
@@ -119,7 +120,7 @@ export function TopBar({ onExport, onKeys }: Props) {
         <IconButton
           label={forward ? `Redo: ${forward}` : 'Nothing to redo'}
           disabled={!forward}
-          onClick={() => stepForward(editor)}
+          onClick={() => saver()?.redo()}
         >
           <Redo2 size={17} strokeWidth={1.7} />
         </IconButton>

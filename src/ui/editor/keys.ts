@@ -16,7 +16,6 @@ import {
   select,
   selectedShapes,
   selectNodes,
-  stepForward,
   stopWork,
   type Editor,
 } from '@/state/editor';
@@ -159,7 +158,7 @@ export function followKeys(
   const withSystemKey = (event: KeyboardEvent): boolean => {
     const key = event.key.toLowerCase();
     if (key === 'z' && !event.shiftKey) undoStep(saver());
-    else if (key === 'y' || key === 'z') stepForward(editor);
+    else if (key === 'y' || key === 'z') saver()?.redo();
     else if (key === 'd') duplicateSelection(editor);
     else if (key === 'g') makeGroup(editor, !event.shiftKey);
     else if (key === 'a') selectAll(editor);

@@ -8,5 +8,7 @@ export const POST = (request: Request): Promise<Response> =>
   respond(request, async () => {
     const sentence = `A picture is at most ${MOST_PICTURE_BYTES / 1e6} MB large.`;
     const bytes = await bytesOf(request, MOST_PICTURE_BYTES, sentence);
-    return Response.json(await storePicture(await database(), bytes, { signal: request.signal }), { status: 201 });
+    return Response.json(await storePicture(await database(), bytes, { signal: request.signal }), {
+      status: 201,
+    });
   });

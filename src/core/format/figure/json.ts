@@ -36,7 +36,8 @@ export function checkFigure(value: unknown): Figure {
   }
   const brought = upgraded(value);
   const result = figureSchema.validate(brought);
-  if (result.error) throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought)}.`);
+  if (result.error)
+    throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought)}.`);
   return result.value;
 }
 

@@ -9,8 +9,57 @@ import { Button } from '../common/Button';
 import { Sheet } from '../common/Panel';
 import { useEditorState, useWorkshop } from './EditorContext';
 
+/** What stands in the way of saving and a person has to settle. */
+export function SaveSheets() {
+  return (
+    <>
+      <ConflictSheet />
+      <GoneSheet />
+    </>
+  );
+}
+
+/** The figure was taken off the Shelf elsewhere: a choice in which what was done here is not lost. */
+function GoneSheet() {
+  const router = useRouter();
+  const { saver } = useWorkshop();
+  const name = useEditorState((state) => shownFigure(state).name);
+  const open = useEditorState((state) => state.save.kind === 'gone');
+  const [busy, setBusy] = useState(false);
+
+  const settle = async (how: () => Promise<void> | undefined): Promise<void> => {
+    setBusy(true);
+    try {
+      await how();
+    } catch (error) {
+      toast.error(error instanceof Error ? error.message : 'The figure could not be put back.');
+    }
+    setBusy(false);
+  };
+  const keepCopy = async (): Promise<void> => {
+    const copy = await saver()?.saveCopy(name);
+    if (copy) router.push(`/figures/${copy}`);
+  };
+
+  return (
+    <Sheet title="This figure is no longer on the Shelf" open={open} onClose={() => undefined} wide>
+      <p className="text-muted">
+        “{name}” was taken off the Shelf in another window. What was done here since is not saved yet.
+      </p>
+      <div className="mt-4 flex flex-wrap justify-end gap-2">
+        <Button disabled={busy} onClick={() => void settle(keepCopy)}>
+          Keep as another figure
+        </Button>
+        <Button tone="main" disabled={busy} onClick={() => void settle(() => saver()?.putBack())}>
+          Put it back
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
+
 /** The figure was changed elsewhere: a choice in which neither version is lost. */
-export function ConflictSheet() {
+function ConflictSheet() {
   const router = useRouter();
   const { saver } = useWorkshop();
   const name = useEditorState((state) => shownFigure(state).name);

@@ -31,7 +31,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `rm -rf .tmp/e2e && node_modules/.bin/next start --hostname 127.0.0.1 --port ${PORT}`,
+    command: `rm -rf .tmp/e2e && node scripts/serve.mjs --port ${PORT}`,
     url: `http://127.0.0.1:${PORT}/api/figures`,
     reuseExistingServer: false,
     env: { CYCLOGON_DATA: path.join(import.meta.dirname, '.tmp/e2e'), NEXT_TELEMETRY_DISABLED: '1' },

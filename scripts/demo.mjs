@@ -1,6 +1,6 @@
 import path from 'node:path';
 
-import { installPackages, root, tool } from './setup.mjs';
+import { installPackages, root, run, tool } from './setup.mjs';
 
 // Installs, builds, brings the database up to date, loads Tide Week, and serves it on loopback.
 const port = process.env.PORT ?? '4310';
@@ -10,4 +10,4 @@ installPackages();
 tool('next', ['build']);
 tool('tsx', ['demo/load.ts']);
 console.log(`Cyclogon with Tide Week: http://127.0.0.1:${port}`);
-tool('next', ['start', '--hostname', '127.0.0.1', '--port', port]);
+run(process.execPath, ['scripts/serve.mjs', '--port', port]);

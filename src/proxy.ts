@@ -7,7 +7,7 @@ function policyOf(nonce: string): string {
   const isDevelopment = process.env.NODE_ENV === 'development';
   return [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${isDevelopment ? " 'unsafe-eval'" : ''}`,
+    `script-src 'self' 'nonce-${nonce}'${isDevelopment ? " 'unsafe-eval'" : ''}`,
     // React sets styles on elements, which no nonce can reach.
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",

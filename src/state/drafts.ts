@@ -67,6 +67,13 @@ function sameFrom(a: readonly HistoryStep[], b: readonly HistoryStep[]): number 
   return k;
 }
 
+/** True where writing one after the other would change nothing, but for when it was written. */
+function isSameDraft(a: Draft | null, b: Draft | null): boolean {
+  if (!a || !b) return a === b;
+  const same = a.base === b.base && a.at === b.at && a.steps.length === b.steps.length;
+  return same && sameFrom(a.steps, b.steps) === a.steps.length;
+}
+
 /** Writes the draft of one tab and figure, one write after another, the newest of those that wait. */
 export class DraftWriter {
   private written: Draft | null = null;
@@ -86,7 +93,7 @@ export class DraftWriter {
   }
 
   private async run(): Promise<void> {
-    for (let next = this.wanted; next !== this.written; next = this.wanted) {
+    for (let next = this.wanted; !isSameDraft(next, this.written); next = this.wanted) {
       await (next ? this.write(next) : this.remove());
       this.written = next;
     }

@@ -239,6 +239,25 @@ describe('saving', () => {
     expect(await drafts()).toEqual([]);
   });
 
+  it('that arrives late is gone on from, also where one has gone back or on meanwhile', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    fold(6);
+    stepBack(editor);
+    saver.end();
+    const arrive = fake.release;
+    await pass(50);
+    await open();
+    fake.mode = 'well';
+    expect([shownFold(), editor.getState().history.at]).toEqual([5, 1]);
+    arrive();
+    await pass(10);
+    saver.redo();
+    fold(7);
+    await pass(1000);
+    expect([editor.getState().save.kind, fake.fold, fake.steps.length]).toEqual(['saved', 7, 4]);
+  });
+
   it('sends what is unsaved on leaving, also during a save', async () => {
     fold(5);
     listeners.get('pagehide')?.();

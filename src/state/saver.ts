@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 
 import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
-import type { SaveRequest } from '../wire';
+import type { HistoryStep, SaveRequest } from '../wire';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
 import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
 import type { Editor, SaveState } from './editor';
@@ -50,6 +50,21 @@ function requestOf(history: History, base: number, upTo = Infinity): SaveRequest
 /** True where a history differs from what the server was last told. */
 const isDirty = (history: History, savedAt: number): boolean =>
   history.unsavedFrom !== Infinity || history.at !== savedAt;
+
+/**
+ * The first position that a server with these steps has not got, where all of them are ours and some of them those that it was not
+ * known to have; else null.
+ */
+function ownedUpTo({ steps, unsavedFrom }: History, theirs: readonly HistoryStep[]): number | null {
+  const ours = new Map(steps.map(({ position, figure }) => [position, figure]));
+  const first = steps[0]?.position ?? 0;
+  const last = theirs[theirs.length - 1]?.position ?? -1;
+  const isOurs = theirs.every(
+    ({ position, figure }) => position < first || equal(ours.get(position), figure),
+  );
+  if (!isOurs || last < unsavedFrom) return null;
+  return ours.has(last + 1) ? last + 1 : Infinity;
+}
 
 /** A person has to say how it goes on. */
 const isStopped = ({ kind }: SaveState): boolean => kind === 'conflict' || kind === 'gone';
@@ -113,16 +128,21 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   };
 
   /**
-   * Goes on from what the server has where that is what is shown here: a page that is left sends what it has not saved, and the next one may
-   * have been opened before that arrived. @returns false where it is something else
+   * Goes on from what the server has where that came from here: a page that is left sends what it has not saved, and the next one may
+   * have been opened before that arrived. @returns false where it came from elsewhere
    */
-  const adopt = async (): Promise<boolean> => {
+  const adopt = async (unsavedFrom: number): Promise<boolean> => {
     const there = await server.load(id).catch(() => null);
-    if (!there || !equal(there.figure, figureOf(editor.getState().history))) return false;
+    if (!there) return false;
+    const { history } = editor.getState();
+    const theirs = wholeSteps(there.steps);
+    const next = ownedUpTo({ ...history, unsavedFrom }, theirs);
+    const isSame = equal(there.figure, figureOf(history));
+    if (next === null && !isSame) return false;
     savedAt = there.step;
     editor.setState({
       revision: there.revision,
-      history: historyOf(wholeSteps(there.steps), there.step),
+      history: next === null ? historyOf(theirs, there.step) : { ...history, unsavedFrom: next },
       save: { kind: 'saved', at: there.updatedAt },
     });
     keepSoon();
@@ -153,7 +173,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     } catch (error) {
       const problem =
         error instanceof ServerProblem ? error : new ServerProblem(0, 'The figure could not be saved.');
-      if (problem.status === 409 && (await adopt())) return;
+      if (problem.status === 409 && (await adopt(history.unsavedFrom))) return;
       refused = REFUSED.has(problem.status);
       editor.setState((state) => ({
         history: { ...state.history, unsavedFrom: Math.min(state.history.unsavedFrom, history.unsavedFrom) },

@@ -45,11 +45,10 @@ export async function wobble(page: Page, x: number, y: number): Promise<void> {
 /** Measures in Debian's Chromium, with the built application beside it and a data directory of its own. */
 export async function inBrowser(measure: (measured: Measured) => Promise<void>): Promise<void> {
   const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-bench-'));
-  const server = spawn(
-    'node_modules/.bin/next',
-    ['start', '--hostname', '127.0.0.1', '--port', String(PORT)],
-    { env: { ...process.env, CYCLOGON_DATA: directory }, stdio: 'ignore' },
-  );
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], {
+    env: { ...process.env, CYCLOGON_DATA: directory },
+    stdio: 'ignore',
+  });
   try {
     for (let k = 0; k < 100; k += 1) {
       const up = await fetch(`${HOST}/api/figures`).then(

@@ -11,16 +11,12 @@ const PORT = 4378;
 const data = path.join(root, '.tmp/e2e-kill');
 
 async function serve(): Promise<ChildProcess> {
-  const child = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(PORT)],
-    {
-      cwd: root,
-      env: { ...process.env, CYCLOGON_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
-      detached: true,
-      stdio: 'ignore',
-    },
-  );
+  const child = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], {
+    cwd: root,
+    env: { ...process.env, CYCLOGON_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
+    detached: true,
+    stdio: 'ignore',
+  });
   await expect
     .poll(
       async () =>

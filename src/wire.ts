@@ -14,6 +14,16 @@ export interface FigureSummary {
   readonly updatedAt: string;
 }
 
+/** How many figures the Shelf asks for at once. */
+export const PAGE_SIZE = 60;
+
+/** Some of the figures that are looked for, in their order. */
+export interface FigurePage {
+  /** How many there are in all. */
+  readonly total: number;
+  readonly figures: readonly FigureSummary[];
+}
+
 export interface HistoryStep {
   readonly position: number;
   readonly label: string;

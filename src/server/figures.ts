@@ -5,7 +5,7 @@ import type { Figure } from '../core/figure/model';
 import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
 import { figureSchema } from '../core/figure/schema';
 import { checkFigure, UnreadableFigure } from '../core/format/figure/json';
-import type { FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import type { FigurePage, FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
 import { writing } from './database';
 import { Broken, Conflict, NotFound, Refused } from './errors';
 import { chainFrom, figureAt, insertSteps, storedAt, type StepRow } from './steps';
@@ -40,15 +40,23 @@ async function rowOf(knex: Knex, id: string): Promise<FigureRow> {
 
 /** All figures whose name holds the words, the last changed first. */
 export async function listFigures(knex: Knex, search = ''): Promise<FigureSummary[]> {
-  const query = knex<FigureRow>('figures')
+  const rows = await knex<FigureRow>('figures')
     .whereNull('deleted_at')
     .orderBy('updated_at', 'desc')
     .orderBy('id');
-  const rows = await query;
   const words = search.toLocaleLowerCase().split(/\s+/).filter(Boolean);
   return rows
     .filter((row) => words.every((word) => row.name.toLocaleLowerCase().includes(word)))
     .map(summaryOf);
+}
+
+/** Some of them, from one on. */
+export async function pageOfFigures(
+  knex: Knex,
+  { search, from, count }: { readonly search: string; readonly from: number; readonly count: number },
+): Promise<FigurePage> {
+  const all = await listFigures(knex, search);
+  return { total: all.length, figures: all.slice(from, from + count) };
 }
 
 /** Puts a checked figure on the shelf as a new one. */

@@ -18,6 +18,12 @@ export const createSchema = Joi.object<{ name?: string; figure?: Figure }>({
   figure: Joi.object().unknown(),
 }).oxor('name', 'figure');
 
+export const listSchema = Joi.object<{ search: string; from: number; count: number }>({
+  search: Joi.string().allow('').max(200).default(''),
+  from: Joi.number().integer().min(0).max(1e9).default(0),
+  count: Joi.number().integer().min(1).max(500).default(100),
+});
+
 export const renameSchema = Joi.object<{ name: string }>({ name: name.required() });
 
 const position = Joi.number().integer().min(0).max(1e9);

@@ -15,7 +15,7 @@ import { setFold, setMerge } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
 import { writeFigure } from '@/core/format/figure/json';
 import { wholeSteps, type StoredStep } from '@/core/figure/patches';
-import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/wire';
+import { OWN_HEADER, type FigurePage, type FigureSummary, type SavedFigure } from '@/wire';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases, database } from './database';
 import { migrationSource } from './migrations';
@@ -76,9 +76,9 @@ describe('the routes of figures', () => {
     const first = await make();
     const crown = await make({ figure: kelpCrown() });
     const list = async (search: string) =>
-      (await json<FigureSummary[]>(await all.GET(request('GET', undefined, `${BASE}?search=${search}`)))).map(
-        ({ name }) => name,
-      );
+      (
+        await json<FigurePage>(await all.GET(request('GET', undefined, `${BASE}?search=${search}`)))
+      ).figures.map(({ name }) => name);
     expect((await list('')).sort()).toEqual(['First', 'Kelp crown']);
     expect(await list('CROWN%20kelp')).toEqual(['Kelp crown']);
     expect((await one.PATCH(request('PATCH', { name: ' Second ' }), at(first.id))).status).toBe(200);
@@ -170,6 +170,18 @@ describe('the routes of figures', () => {
     ]) {
       expect((await ask(query)).status).toBe(400);
     }
+  });
+
+  it('are told page by page, with how many there are', async () => {
+    for (let k = 0; k < 5; k += 1) await make({ name: `Figure ${k}` });
+    const page = async (query: string): Promise<FigurePage> =>
+      json(await all.GET(request('GET', undefined, `${BASE}?${query}`)));
+    const names = ({ figures }: FigurePage) => figures.map(({ name }) => name);
+    const [front, back] = [await page('count=3'), await page('from=3&count=3')];
+    expect([front.total, front.figures.length, back.total, back.figures.length]).toEqual([5, 3, 5, 2]);
+    expect(new Set([...names(front), ...names(back)]).size).toBe(5);
+    expect(names(await page('search=figure+3'))).toEqual(['Figure 3']);
+    expect((await all.GET(request('GET', undefined, `${BASE}?count=0`))).status).toBe(400);
   });
 
   it('answer every kind of bad call with a status and a sentence', async () => {

@@ -1,6 +1,7 @@
 import { workOf } from './work';
 import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
 import { NO_CELL_EDITS, shownCells, type ShownCells } from '../core/figure/cells';
+import { boundedFigure } from '../core/figure/excess';
 import type { Round } from '../core/figure/model';
 import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
@@ -16,6 +17,12 @@ const put = (editor: Editor, key: string, change: MergeState | null): void =>
     else merges.delete(key);
     return { merges };
   });
+
+/** The merges of what is shown, as far as it can be drawn. */
+function shownJobs(state: EditorState): MergeJob[] {
+  const work = workOf(state);
+  return mergeJobsOf(boundedFigure(shownFigure(state), work), work);
+}
 
 /** How long a merge works before it shows its progress, in milliseconds. */
 const QUIET_TIME = 150;
@@ -83,7 +90,7 @@ export function followMerges(editor: Editor): {
 
   const follow = (state: EditorState): void => {
     const work = workOf(state);
-    const jobs = mergeJobsOf(shownFigure(state), work);
+    const jobs = shownJobs(state);
     for (const job of jobs) {
       const known = state.merges.get(job.key);
       const quality = state.live ? 'coarse' : 'full';
@@ -107,9 +114,7 @@ export function followMerges(editor: Editor): {
   });
 
   const jobsOf = (roundId: string): MergeJob[] =>
-    mergeJobsOf(shownFigure(editor.getState()), workOf(editor.getState())).filter(
-      (job) => job.roundId === roundId,
-    );
+    shownJobs(editor.getState()).filter((job) => job.roundId === roundId);
 
   return {
     stop: (roundId) => jobsOf(roundId).forEach(({ key }) => mergers.get(key)?.stop()),

@@ -1,7 +1,7 @@
 import type { Figure } from '../core/figure/model';
 import type { StoredStep } from '../core/figure/patches';
 import { OWN_HEADER } from '../wire';
-import type { FigureSummary, SavedFigure, SaveRequest, StoredPicture } from '../wire';
+import type { FigurePage, FigureSummary, SavedFigure, SaveRequest, StoredPicture } from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
 export class ServerProblem extends Error {
@@ -42,7 +42,10 @@ const at = (id: string, part = ''): string => `/api/figures/${encodeURIComponent
 
 /** The server's routes as functions; each throws a ServerProblem with a sentence for the person. */
 export const server = {
-  list: (search: string) => ask<FigureSummary[]>(`/api/figures?search=${encodeURIComponent(search)}`),
+  list: (search: string, from: number, count: number) =>
+    ask<FigurePage>(
+      `/api/figures?${new URLSearchParams({ search: search.slice(0, 200), from: String(from), count: String(count) }).toString()}`,
+    ),
   create: (body: { name?: string; figure?: Figure }) => ask<FigureSummary>('/api/figures', 'POST', body),
   /** What a person's file holds is checked by the server, which says what is wrong with it. */
   createFrom: (figure: unknown) => ask<FigureSummary>('/api/figures', 'POST', { figure }),

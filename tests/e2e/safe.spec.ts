@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 
 import { expect, test } from '@playwright/test';
 
+import type { FigurePage } from '../../src/wire';
 import { drawPetal, makeFigure, opened, saved, setFold, stored, unstored } from './hands';
 
 test('a page of another server reads, makes and takes away nothing, and a page of ours runs no foreign script', async ({
@@ -46,10 +47,7 @@ test('a page of another server reads, makes and takes away nothing, and a page o
   );
   // Opaque: sent without being asked about first, but the answer cannot be read, and nothing came of it.
   expect(tried.every((each) => ['opaque', 'refused'].includes(each))).toBe(true);
-  const list = (await (await page.request.get(`${baseURL}/api/figures`)).json()) as {
-    id: string;
-    name: string;
-  }[];
+  const { figures: list } = (await (await page.request.get(`${baseURL}/api/figures`)).json()) as FigurePage;
   expect(list.filter(({ name }) => name === 'Foreign' || name.endsWith('copy'))).toEqual([]);
   expect(list.map((figure) => figure.id)).toContain(id);
   foreign.close();

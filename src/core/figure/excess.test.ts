@@ -7,7 +7,8 @@ import { formProblem } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { PathNode } from '../curve/nodes';
 import { addShapes, setFold } from './commands';
-import { excessOf } from './excess';
+import { boundedFigure, excessOf } from './excess';
+import { HEAVY } from '../../../tests/help/heavy';
 import type { Figure, Shape } from './model';
 import { newFigure, newShape } from './start';
 
@@ -28,11 +29,30 @@ const dashed = (dash: number): Shape => ({
 
 describe('What a figure may ask for', () => {
   it('is copies times nodes, with the round named', () => {
-    const figure = figureWith(shape(15_000, 'a'));
+    const figure = figureWith(shape(5000, 'a'));
     expect(sentence(setFold(figure, 'r', 100))).toBeNull();
     expect(sentence(setFold(figure, 'r', 720))).toMatch(
-      /720 copies of the 14999 nodes of “Round 1”.*3 million/,
+      /720 copies of the 4999 nodes of “Round 1”.*1 million/,
     );
+  });
+
+  it('is all rounds together', () => {
+    expect(sentence(HEAVY.whirls())).toMatch(/copies|All rounds together/);
+    const one = setFold(figureWith(shape(5000, 'a')), 'r', 180);
+    const three = { ...one, rounds: [1, 2, 3].map((k) => ({ ...one.rounds[0]!, id: `r${k}` })) };
+    expect(sentence(one)).toBeNull();
+    expect(sentence(three)).toMatch(/All rounds together would draw 2\.7 million nodes; 2 million/);
+    expect(boundedFigure(three, STRAIGHT).rounds.map(({ rule }) => rule.fold)).toEqual([180, 180, 1]);
+  });
+
+  it('is shown once where it is more, and as it is where it is not', () => {
+    const sound = setFold(figureWith(shape(40, 'a')), 'r', 12);
+    expect(boundedFigure(sound, STRAIGHT)).toBe(sound);
+    for (const name of ['union', 'dashes', 'whirls'] as const) {
+      const bounded = boundedFigure(HEAVY[name](), STRAIGHT);
+      expect(excessOf(bounded, STRAIGHT), name).toBeNull();
+      expect(boundedFigure(bounded, STRAIGHT)).toBe(bounded);
+    }
   });
 
   it('is dashes of a line, with the shape named', () => {

@@ -12,8 +12,9 @@ import { pathLength } from '../curve/length';
 import { pathsOfForm } from '../maker/form';
 import type { Figure, Round, Shape } from './model';
 
-/** Nodes of all copies of a round together. */
-export const MOST_COPIED_NODES = 3_000_000;
+/** Nodes of all copies of a round together, and of all rounds. */
+export const MOST_COPIED_NODES = 1_000_000;
+const MOST_NODES = 2_000_000;
 /** Dashes of one line. */
 export const MOST_DASHES = 20_000;
 
@@ -34,11 +35,14 @@ const dashesIn = rememberedWith(({ form, paint: { stroke } }: Shape, work): numb
 const timesOf = ({ rule: { fold, mirror }, whirl }: Round): number =>
   fold * (mirror ? 2 : 1) * (whirl?.count ?? 1);
 
+const nodesOf = ({ shapes }: Round, work: Work): number =>
+  shapes.reduce((sum, shape) => sum + sizeOf(shape, work), 0);
+
 function excessOfRound(round: Round, work: Work): Finding | null {
   const { name, shapes } = round;
   const dashed = shapes.find((shape) => dashesIn(shape, work) > MOST_DASHES);
   if (dashed) return finding('figure.dashes', dashed.name, MOST_DASHES);
-  const nodes = shapes.reduce((sum, shape) => sum + sizeOf(shape, work), 0);
+  const nodes = nodesOf(round, work);
   const times = timesOf(round);
   return nodes * times > MOST_COPIED_NODES
     ? finding('figure.copies', name, times, nodes, MOST_COPIED_NODES)
@@ -51,5 +55,36 @@ export function excessOf({ rounds }: Figure, work: Work): Finding | null {
     const problem = excessOfRound(round, work);
     if (problem) return problem;
   }
-  return null;
+  const all = rounds.reduce((sum, round) => sum + nodesOf(round, work) * timesOf(round), 0);
+  return all > MOST_NODES ? finding('figure.nodes', all, MOST_NODES) : null;
 }
+
+/** A shape whose dashes are more than can be drawn, without them. */
+function withoutDashes(shape: Shape, work: Work): Shape {
+  const { stroke } = shape.paint;
+  if (!stroke || dashesIn(shape, work) <= MOST_DASHES) return shape;
+  const { dashes: _, ...whole } = stroke;
+  return { ...shape, paint: { ...shape.paint, stroke: whole } };
+}
+
+/** A round as what of it can be shown: its motif once, by itself. */
+const shownOnce = rememberedWith((round: Round, work): Round => {
+  const { whirl: _, lowerAction: __, ...rest } = round;
+  const shapes = round.shapes.map((shape) => withoutDashes(shape, work));
+  return { ...rest, shapes, merge: null, rule: { fold: 1, mirror: false, start: round.rule.start } };
+});
+
+/**
+ * A figure as what of it can be drawn without an end that nobody waits for: rounds that ask for too much, each or together with those
+ * before them, stand once and by themselves. The same figure where none does.
+ */
+export const boundedFigure = rememberedWith((figure: Figure, work): Figure => {
+  let left = MOST_NODES;
+  const rounds = figure.rounds.map((round) => {
+    const nodes = nodesOf(round, work) * timesOf(round);
+    if (excessOfRound(round, work) || nodes > left) return shownOnce(round, work);
+    left -= nodes;
+    return round;
+  });
+  return rounds.every((round, k) => round === figure.rounds[k]) ? figure : { ...figure, rounds };
+});

@@ -14,16 +14,6 @@ import { isLine, trimOf } from './jobs';
 import type { Figure } from './model';
 import { partsWithPaint } from './parts';
 
-/** True where shapes of a figure are outlines that may take long to make. */
-export const hasOutlines = ({ rounds }: Figure): boolean =>
-  rounds.some(
-    (round) =>
-      round.combined !== undefined ||
-      round.edge === 'trim' ||
-      round.lowerAction !== undefined ||
-      round.shapes.some(({ form }) => isSolved(form)),
-  );
-
 /** Asks for all outlines that showing a figure takes: bands, offsets, whirls, combinations, trims. */
 export function askOutlines(figure: Figure, work: Work): void {
   // Lines that rounds above act on count as the bands that they are seen as.

@@ -138,6 +138,8 @@ export const SENTENCES = {
     `The line of “${shape}” would have more than ${most} dashes: make them longer.`,
   'figure.copies': (round: string, times: number, nodes: number, most: number) =>
     `${times} copies of the ${nodes} nodes of “${round}” are more than ${most / 1e6} million: take fewer copies, or fewer nodes.`,
+  'figure.nodes': (nodes: number, most: number) =>
+    `All rounds together would draw ${(nodes / 1e6).toFixed(1)} million nodes; ${most / 1e6} million is the most: take fewer copies, or fewer nodes.`,
 
   // Drawings from elsewhere.
   'svg.unreadable': (sentence: string) => sentence,

@@ -1,6 +1,8 @@
 import { Resvg } from '@resvg/resvg-js';
 
+import { STRAIGHT } from '../../core/derive';
 import { evaluateWhole } from '../../core/figure/evaluateWhole';
+import { excessOf } from '../../core/figure/excess';
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
@@ -43,7 +45,10 @@ function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
 /** What is stored or handed over is looked at before it is drawn. @throws Refused */
 function checked(given: Figure): Figure {
   try {
-    return checkFigure(given);
+    const figure = checkFigure(given);
+    const excess = excessOf(figure, STRAIGHT);
+    if (excess) throw new Refused(excess.sentence);
+    return figure;
   } catch (error) {
     throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
   }

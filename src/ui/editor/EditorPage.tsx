@@ -4,7 +4,9 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { ok } from '@/core/finding';
-import { askOutlines, hasOutlines } from '@/core/figure/outline';
+import { excessOf } from '@/core/figure/excess';
+import { askOutlines } from '@/core/figure/outline';
+import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
 import { followSaves, type Notices, type Saver } from '@/state/saver';
@@ -30,8 +32,8 @@ import { WorkingCard } from './WorkingCard';
 /** The editor of one figure. */
 export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const [editor] = useState(() => createEditor(saved));
-  // A figure with outlines that may take long is shown once they are there.
-  const [ready, setReady] = useState(() => !hasOutlines(saved.figure));
+  // What is shown is worked out in the browser, never by the server; outlines that may take long are waited for.
+  const [ready, setReady] = useState(false);
   const [restored, setRestored] = useState(false);
   const saver = useRef<Saver | null>(null);
   const merges = useRef<ReturnType<typeof followMerges> | null>(null);
@@ -56,7 +58,14 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
         askOutlines(figure, work);
         return ok(figure);
       },
-      () => setReady(true),
+      () => {
+        setReady(true);
+        const excess = excessOf(figure, workOf(editor.getState()));
+        if (excess)
+          toast.error(`${excess.sentence} What is too much is shown once, and cannot be exported.`, {
+            duration: Infinity,
+          });
+      },
       true,
     );
     const endKeys = followKeys(editor, () => saver.current, setSheet);
@@ -146,7 +155,7 @@ function Panes({ listens }: { readonly listens: boolean }) {
   const showWhole =
     wide === 'bench' ? 'hidden' : wide === 'whole' ? 'contents' : 'contents max-[1100px]:hidden';
   return (
-    // As the server sends it, the page shows all and listens to nothing yet.
+    // It is shown before what an earlier visit left is taken up.
     <main aria-busy={!listens} className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
       <Reach />
       <ContextMenu

@@ -8,6 +8,8 @@ import { parametersOf, type Format, type OptionField, type Options } from '@/cor
 import { shownFigure } from '@/state/editor';
 import { isAllMerged } from '@/state/merges';
 import { sceneOf } from '@/state/scene';
+import { excessOf } from '@/core/figure/excess';
+import { workOf } from '@/state/work';
 import { exportAddress } from '@/state/server';
 import { Button } from '../common/Button';
 import { download } from '../common/download';
@@ -99,6 +101,8 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const text = useFileText(format, options);
   const state = editor.getState();
   const { name, page } = shownFigure(state);
+  // What is shown of such a figure is not all of it.
+  const excess = excessOf(shownFigure(state), workOf(state));
 
   const hand = async (): Promise<void> => {
     setBusy(true);
@@ -144,9 +148,14 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
         {format.about(options, page)}
         {text !== null && ` ${(new Blob([text]).size / 1000).toFixed(1)} kB.`}
       </p>
+      {excess && (
+        <p role="alert" className="text-[12px] leading-4 text-coral-text">
+          {excess.sentence}
+        </p>
+      )}
       <div className="mt-2 flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>
-        <Button tone="main" disabled={busy} onClick={() => void hand()}>
+        <Button tone="main" disabled={busy || excess !== null} onClick={() => void hand()}>
           {busy ? 'Making the file …' : 'Download'}
         </Button>
       </div>

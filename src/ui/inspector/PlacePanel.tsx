@@ -1,11 +1,12 @@
 'use client';
 
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { server } from '@/state/server';
 import type { Round } from '@/core/figure/model';
 import { Button } from '../common/Button';
+import { FigurePicture } from '../common/FigurePicture';
 import { Section, Sheet } from '../common/Panel';
 import { useEditor } from '../editor/EditorContext';
 import { nestWhole, placeFigure } from '../editor/placeFigure';
@@ -37,32 +38,49 @@ export function PlacePanel({ round }: { readonly round: Round }) {
   );
 }
 
+/** So many are offered; others are found by their names. */
+const MOST_SHOWN = 60;
+
 function Choice({ onChoose }: { readonly onChoose: (id: string) => void }) {
+  const own = useEditor().getState().id;
+  const [search, setSearch] = useState('');
   const { data, isPending, error } = useQuery({
-    queryKey: ['figures', ''],
-    queryFn: () => server.list(''),
+    queryKey: ['figures', search, 'placed'],
+    queryFn: () => server.list(search, 0, MOST_SHOWN),
+    placeholderData: keepPreviousData,
   });
   if (isPending) return <p className="text-muted">Looking on the Shelf …</p>;
   if (error) return <p role="alert">{error.message}</p>;
+  const others = data.figures.filter(({ id }) => id !== own);
+  const more = data.total - data.figures.length;
   return (
-    <ul className="grid max-h-[420px] grid-cols-3 gap-2 overflow-y-auto">
-      {data.map(({ id, name, revision }) => (
-        <li key={id}>
-          <button
-            type="button"
-            onClick={() => onChoose(id)}
-            className="flex w-full flex-col items-center gap-1 rounded-ui border border-line p-2 hover:border-edge"
-          >
-            {/* eslint-disable-next-line @next/next/no-img-element -- drawn by our own server, of any size */}
-            <img
-              src={`/api/figures/${id}/export?to=svg&revision=${revision}`}
-              alt=""
-              className="aspect-square w-full object-contain"
-            />
-            <span className="w-full truncate text-[12px]">{name}</span>
-          </button>
-        </li>
-      ))}
-    </ul>
+    <div className="flex flex-col gap-2">
+      <input
+        type="search"
+        aria-label="Search figures to place by name"
+        placeholder="Search by name"
+        className="h-[30px] rounded-ui border border-line-strong bg-field px-2 placeholder:text-muted"
+        value={search}
+        onChange={(event) => setSearch(event.target.value)}
+      />
+      {others.length === 0 && <p className="text-muted">No other figure is named like this.</p>}
+      <ul className="grid max-h-[420px] grid-cols-3 gap-2 overflow-y-auto">
+        {others.map((figure) => (
+          <li key={figure.id}>
+            <button
+              type="button"
+              onClick={() => onChoose(figure.id)}
+              className="flex w-full flex-col items-center gap-1 rounded-ui border border-line p-2 hover:border-edge"
+            >
+              <span className="aspect-square w-full">
+                <FigurePicture figure={figure} />
+              </span>
+              <span className="w-full truncate text-[12px]">{figure.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {more > 0 && <p className="text-[12px] text-muted">{more} more: search for their names.</p>}
+    </div>
   );
 }

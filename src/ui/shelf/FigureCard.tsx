@@ -3,31 +3,43 @@
 import { formatDistanceToNow } from 'date-fns';
 import { Copy, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
-import { exportAddress } from '@/state/server';
 import type { FigureSummary } from '@/wire';
 import { DotsMenu } from '../common/Menu';
+import { FigurePicture } from '../common/FigurePicture';
 import { TextField } from '../common/TextField';
+
+export interface CardActions {
+  readonly rename: (figure: FigureSummary, name: string) => void;
+  readonly duplicate: (figure: FigureSummary) => void;
+  readonly remove: (figure: FigureSummary) => void;
+}
 
 interface Props {
   readonly figure: FigureSummary;
-  readonly onRename: (name: string) => void;
-  readonly onDuplicate: () => void;
-  readonly onDelete: () => void;
+  readonly actions: CardActions;
+  /** Where not all are in the page: its place among all, from 1, how many there are, and where it stands, in pixels. */
+  readonly place?: number;
+  readonly of?: number;
+  readonly x?: number;
+  readonly y?: number;
+  readonly width?: number;
 }
 
 /** A figure on the Shelf: its picture, its name, and what can be done with it. */
-export function FigureCard({ figure, onRename, onDuplicate, onDelete }: Props) {
+export const FigureCard = memo(function FigureCard({ figure, actions, place, of, x, y, width }: Props) {
   const [renaming, setRenaming] = useState(false);
-  const picture = exportAddress(figure.id, { to: 'svg', decimals: '2', revision: String(figure.revision) });
   const address = `/figures/${figure.id}`;
   return (
-    <li className="group flex flex-col overflow-hidden rounded-[12px] border border-line bg-shell transition-shadow duration-100 hover:border-line-strong hover:shadow-ui">
+    <li
+      aria-posinset={place}
+      aria-setsize={of}
+      style={x === undefined ? undefined : { position: 'absolute', left: x, top: y, width }}
+      className="group flex flex-col overflow-hidden rounded-[12px] border border-line bg-shell transition-shadow duration-100 hover:border-line-strong hover:shadow-ui"
+    >
       <Link href={address} tabIndex={-1} aria-hidden className="block aspect-square bg-sand p-3">
-        {/* The picture is made by our own route as SVG: there is nothing for an image optimiser to do. */}
-        {/* eslint-disable-next-line @next/next/no-img-element */}
-        <img src={picture} alt="" loading="lazy" draggable={false} className="size-full object-contain" />
+        <FigurePicture figure={figure} />
       </Link>
       <div className="flex items-center gap-1 border-t border-line py-2 pr-1.5 pl-3.5">
         <div className="min-w-0 flex-1">
@@ -37,7 +49,7 @@ export function FigureCard({ figure, onRename, onDuplicate, onDelete }: Props) {
               value={figure.name}
               autoFocus
               className="-ml-1.5 h-[22px] w-full font-semibold"
-              onChange={onRename}
+              onChange={(name) => actions.rename(figure, name)}
               onDone={() => setRenaming(false)}
             />
           ) : (
@@ -53,11 +65,17 @@ export function FigureCard({ figure, onRename, onDuplicate, onDelete }: Props) {
           label={`More for ${figure.name}`}
           entries={[
             { label: 'Rename', icon: Pencil, onClick: () => setRenaming(true) },
-            { label: 'Duplicate', icon: Copy, onClick: onDuplicate },
-            { label: 'Delete', icon: Trash2, onClick: onDelete, danger: true, apart: true },
+            { label: 'Duplicate', icon: Copy, onClick: () => actions.duplicate(figure) },
+            {
+              label: 'Delete',
+              icon: Trash2,
+              onClick: () => actions.remove(figure),
+              danger: true,
+              apart: true,
+            },
           ]}
         />
       </div>
     </li>
   );
-}
+});

@@ -3,16 +3,17 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { FolderOpen, Plus, Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { LIMITS } from '@/core/figure/model';
 import { server } from '@/state/server';
-import type { FigureSummary } from '@/wire';
+import { PAGE_SIZE, type FigurePage, type FigureSummary } from '@/wire';
 import { Button } from '../common/Button';
 import { Mark } from '../common/Mark';
 import { ThemeButton } from '../common/ThemeButton';
-import { FigureCard } from './FigureCard';
+import type { CardActions } from './FigureCard';
+import { ShelfGrid } from './ShelfGrid';
 
 const say = (error: unknown): void => {
   toast.error(error instanceof Error ? error.message : 'This did not work.');
@@ -31,16 +32,30 @@ async function jsonOf(file: File): Promise<unknown> {
   }
 }
 
+/** How long typing rests before it is looked for, in milliseconds. */
+const TYPING_REST = 120;
+
+/** A text once it has been the same for a moment. */
+function useSettled(text: string): string {
+  const [settled, setSettled] = useState(text);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(text.trim()), TYPING_REST);
+    return () => clearTimeout(timer);
+  }, [text]);
+  return settled;
+}
+
 /** The home screen: all figures, and what a new one can start from. */
-export function Shelf({ figures: first }: { readonly figures: readonly FigureSummary[] }) {
+export function Shelf({ first }: { readonly first: FigurePage }) {
   const router = useRouter();
   const client = useQueryClient();
   const chooser = useRef<HTMLInputElement>(null);
   const [search, setSearch] = useState('');
-  const { data: figures = [], error } = useQuery({
-    queryKey: ['figures', search],
-    queryFn: () => server.list(search),
-    ...(search === '' && { initialData: [...first] }),
+  const words = useSettled(search);
+  const { data: found = first, error } = useQuery({
+    queryKey: ['figures', words, 0],
+    queryFn: () => server.list(words, 0, PAGE_SIZE),
+    ...(words === '' && { initialData: first }),
     placeholderData: keepPreviousData,
   });
   const refresh = () => client.invalidateQueries({ queryKey: ['figures'] });
@@ -73,6 +88,12 @@ export function Shelf({ figures: first }: { readonly figures: readonly FigureSum
     },
     onError: say,
   });
+
+  const [actions] = useState<CardActions>(() => ({
+    rename: ({ id }, name) => rename.mutate({ id, name }),
+    duplicate: ({ id }) => duplicate.mutate(id),
+    remove: (figure) => remove.mutate(figure),
+  }));
 
   return (
     <div className="min-h-full">
@@ -123,20 +144,10 @@ export function Shelf({ figures: first }: { readonly figures: readonly FigureSum
             {error.message}
           </p>
         )}
-        {figures.length > 0 ? (
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-5">
-            {figures.map((figure) => (
-              <FigureCard
-                key={figure.id}
-                figure={figure}
-                onRename={(name) => rename.mutate({ id: figure.id, name })}
-                onDuplicate={() => duplicate.mutate(figure.id)}
-                onDelete={() => remove.mutate(figure)}
-              />
-            ))}
-          </ul>
-        ) : search !== '' ? (
-          <p className="py-20 text-center text-muted">No figure is named like “{search}”.</p>
+        {found.total > 0 ? (
+          <ShelfGrid key={words} search={words} first={found} actions={actions} />
+        ) : words !== '' ? (
+          <p className="py-20 text-center text-muted">No figure is named like “{words}”.</p>
         ) : (
           <div className="flex flex-col items-center gap-3 py-24 text-center">
             <Mark size={64} />

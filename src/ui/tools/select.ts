@@ -3,6 +3,7 @@ import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
 import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { boundedFigure } from '@/core/figure/excess';
 import { wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
 import { dragFormHandle, handlesOfForm, pathsOfForm } from '@/core/maker/form';
@@ -34,7 +35,8 @@ export function hitAt(editor: Editor, p: PanePoint): Hit | null {
   const work = workOf(editor.getState());
   const state = editor.getState();
   const tolerance = TOUCH / viewOf(state, p.pane).scale;
-  if (p.pane === 'whole') return hitFigure(shownFigure(state), p.figure, tolerance, work);
+  if (p.pane === 'whole')
+    return hitFigure(boundedFigure(shownFigure(state), work), p.figure, tolerance, work);
   const round = activeRound(state);
   const hit = round && !round.locked && hitMotif(round, p.figure, tolerance, work);
   if (!hit) return null;

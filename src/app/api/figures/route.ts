@@ -3,14 +3,15 @@ import { nanoid } from 'nanoid';
 import { newFigure } from '@/core/figure/start';
 import { checkFigure } from '@/core/format/figure/json';
 import { database } from '@/server/database';
-import { createFigure, listFigures } from '@/server/figures';
-import { createSchema } from '@/server/requests';
+import { createFigure, pageOfFigures } from '@/server/figures';
+import { createSchema, listSchema } from '@/server/requests';
 import { bodyOf, respond, valid } from '@/server/respond';
 
+/** Figures by words of their names: `?search=WORDS&from=N&count=N`. */
 export const GET = (request: Request): Promise<Response> =>
   respond(request, async () => {
-    const search = new URL(request.url).searchParams.get('search') ?? '';
-    return Response.json(await listFigures(await database(), search));
+    const asked = valid(listSchema, Object.fromEntries(new URL(request.url).searchParams), 'address');
+    return Response.json(await pageOfFigures(await database(), asked));
   });
 
 /** A new figure: empty, or from a figure's JSON. */

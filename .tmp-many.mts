@@ -1,0 +1,10 @@
+import { openDatabase } from './src/server/database';
+import { createFigure } from './src/server/figures';
+import { newFigure } from './src/core/figure/start';
+import { PIECES } from './demo/pieces';
+import { HEAVY } from './tests/help/heavy';
+const knex = await openDatabase(process.env.CYCLOGON_DATA!);
+for (let k=0;k<5001;k++) await createFigure(knex, {...newFigure(`Piece ${k}`, 'r')});
+for (const [name, f] of Object.entries(HEAVY)) await createFigure(knex, {...f(), name:`Heavy ${name}`});
+for (const f of Object.values(PIECES).slice(0,6)) await createFigure(knex, f());
+await knex.destroy();

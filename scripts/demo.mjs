@@ -7,7 +7,7 @@ const port = process.env.PORT ?? '4310';
 process.env.CYCLOGON_DATA ??= path.join(root, '.demo-data');
 
 installPackages();
-tool('next', ['build']);
+run(process.execPath, ['scripts/build.mjs']);
 tool('tsx', ['demo/load.ts']);
 console.log(`Cyclogon with Tide Week: http://127.0.0.1:${port}`);
 run(process.execPath, ['scripts/serve.mjs', '--port', port]);

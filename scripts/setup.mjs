@@ -17,9 +17,9 @@ export function run(command, args, env = {}) {
 /** Runs a program of the project's packages. */
 export const tool = (name, args, env) => run(path.join(root, 'node_modules/.bin', name), args, env);
 
-/** Runs a program of the project's packages beside others. @returns its status, and all that it printed */
+/** Runs a program of the project's packages, or Node itself, beside others. @returns its status, and all that it printed */
 export function toolAside(name, args) {
-  const program = path.join(root, 'node_modules/.bin', name);
+  const program = name === 'node' ? process.execPath : path.join(root, 'node_modules/.bin', name);
   return new Promise((resolve) => {
     const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'] });
     let text = '';

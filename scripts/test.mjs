@@ -7,7 +7,7 @@ installChromium();
 const lint = ['Lint', 'eslint', ['.', '--max-warnings', '0']];
 const checks = [
   ['Format', 'prettier', ['--check', '.']],
-  ['Build', 'next', ['build']],
+  ['Build', 'node', ['scripts/build.mjs']],
   ['Types', 'tsc', ['--noEmit']],
   ['Folders', 'depcruise', ['src', 'cli', 'demo', 'tests', '--config', '.dependency-cruiser.mjs']],
   ['Unused code', 'knip', []],

@@ -38,4 +38,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!api/|_next/|icon.svg).*)'] };
+export const config = { matcher: ['/((?!api/|_next/|icon.svg|notices.txt).*)'] };

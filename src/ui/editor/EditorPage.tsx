@@ -63,7 +63,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
         const excess = excessOf(figure, workOf(editor.getState()));
         if (excess)
           toast.error(`${excess.sentence} What is too much is shown once, and cannot be exported.`, {
-            duration: Infinity,
+            duration: 30_000,
           });
       },
       true,

@@ -162,6 +162,11 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
           </div>
         )}
       </main>
+      <footer className="mx-auto max-w-[1240px] px-5 pb-6 text-[12px] text-muted">
+        <a href="/notices.txt" className="underline-offset-2 hover:underline">
+          Third-party notices
+        </a>
+      </footer>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { cardOf } from '@/server/cards';
 import { database } from '@/server/database';
 import { shownRevision } from '@/server/figures';
 import { aside } from '@/server/jobs/pool';
@@ -12,9 +13,13 @@ interface Context {
 export const GET = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
     const { to, options, download, card, revision: wanted } = exportOf(new URL(request.url).searchParams);
-    const { figure, revision } = await shownRevision(await database(), (await params).id);
-    const turn = { card, signal: request.signal };
-    const { bytes, mediaType, file } = await aside('makeFile', { figure, to, options }, turn);
+    const { id } = await params;
+    const { figure, revision } = await shownRevision(await database(), id);
+    const asked = { figure, to, options };
+    const { signal } = request;
+    const { bytes, mediaType, file } = card
+      ? await cardOf(`${id}/${revision}`, asked, signal)
+      : await aside('makeFile', asked, { signal });
     return new Response(Buffer.from(bytes), {
       headers: {
         'Content-Type': mediaType,

@@ -13,7 +13,10 @@ const checks = [
   ['Unused code', 'knip', []],
 ];
 const unit = ['Unit tests', 'vitest', ['run']];
-const endToEnd = ['End-to-end tests', 'playwright', ['test']];
+const served = [
+  ['End-to-end tests', 'playwright', ['test']],
+  ['Siege', 'tsx', ['tests/siege/run.ts', 'short']],
+];
 
 const say = (name) => console.log(`\n== ${name}`);
 
@@ -29,7 +32,8 @@ async function aside(steps) {
 
 // Lint takes as long as the other checks and most unit tests, and one core of two.
 await Promise.all([aside([lint]), aside([...checks, unit])]);
-const [name, command, args] = endToEnd;
-say(name);
-tool(command, args);
-console.log(`\n${checks.length + 3} passed, 0 failed`);
+for (const [name, command, args] of served) {
+  say(name);
+  tool(command, args);
+}
+console.log(`\n${checks.length + 2 + served.length} passed, 0 failed`);

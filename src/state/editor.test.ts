@@ -2,9 +2,11 @@ import { petalOfSize } from '@/core/maker/petal';
 import { describe, expect, it } from 'vitest';
 
 import { editorOf, stepBack, stepForward } from '../../tests/help/editor';
-import { addShapes, lockRound, moveShapes, removeShapes, setFold } from '../core/figure/commands';
+import type { PathNode } from '../core/curve/nodes';
+import type { Figure, Shape } from '../core/figure/model';
+import { addShapes, lockRound, moveShapes, removeShapes, setFold, setPage } from '../core/figure/commands';
 import { pathForm } from '../core/maker/form';
-import { newFigure, newShape, START_PAINT } from '../core/figure/start';
+import { newFigure, newShape, START_LINE, START_PAINT } from '../core/figure/start';
 import { NO_TURN, turn } from '../core/number/turn';
 import {
   act,
@@ -185,5 +187,39 @@ describe('steps that could not be saved', () => {
     );
     commit(editor, 'Narrower', { ...before, page: { ...before.page, width: 90_000 } });
     expect(shownFigure(editor.getState()).page.width).toBe(90_000);
+  });
+
+  it('of any kind are told in words of the field, and leave the figure and what can be undone as they were', () => {
+    const editor = open();
+    const { history } = editor.getState();
+    const before = shownFigure(editor.getState());
+    const nodes = (count: number): PathNode[] =>
+      Array.from({ length: count }, (_, k) => ({ x: k % 9, y: -10 - (k % 7), kind: 'corner' }));
+    const path = (...counts: number[]): Shape =>
+      newShape(
+        'new',
+        'Pasted',
+        { kind: 'path', contours: counts.map((count) => ({ closed: true, nodes: nodes(count) })) },
+        START_PAINT,
+      );
+    const wide = { ...START_LINE, stroke: { ...START_LINE.stroke!, width: 1e9 } };
+    const cases: [Figure, RegExp][] = [
+      [setPage(before, { centre: { x: 150_000, y: 0 } }), /A position across is at most 100\u00a0000/],
+      [moveShapes(before, 'a', new Set(['p']), { x: 0, y: -990_000 }), /“Petal”: a position up or down/],
+      [addShapes(before, 'a', [path(30_000)]), /the nodes of one contour are at most 20\u00a0000/],
+      [
+        addShapes(before, 'a', [path(...Array<number>(3000).fill(2))]),
+        /the contours of one shape are at most/,
+      ],
+      [addShapes(before, 'a', [{ ...path(3), paint: wide }]), /“Pasted”: a width is at most 100\u00a0000/],
+      [addShapes(before, 'a', [{ ...path(3), id: 'two words' }]), /Nothing was changed/],
+      [setPage(before, { width: 1e7 }), /A width is at most/],
+      [setPage(before, { width: Infinity }), /A width is a number that can be kept|A width is at most/],
+    ];
+    for (const [figure, sentence] of cases) {
+      commit(editor, 'Change', figure);
+      expect(editor.getState().refusal?.message).toMatch(sentence);
+      expect(editor.getState().history).toBe(history);
+    }
   });
 });

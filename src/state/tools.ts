@@ -4,7 +4,7 @@ import type { Stage } from './stages';
 /** Constructions that are drawn by a drag of their own; a whirl of a shape is made of one that is there. */
 export type DrawnKind = Exclude<
   BuiltKind,
-  'nest' | 'stamp' | 'star' | 'lattice' | 'drawing' | 'band' | 'offset'
+  'nest' | 'hand' | 'stamp' | 'star' | 'lattice' | 'drawing' | 'band' | 'offset'
 >;
 
 export type ToolId =

@@ -162,6 +162,15 @@ test('strokes by hand become few nodes, as a shape or a line, and are slit along
   };
   await wave(300);
   await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
+  // The stroke stays one: its brush is changed afterwards.
+  const areaNow = async (): Promise<number> =>
+    Number.parseFloat(await inspector.getByText(/mm²$/).first().innerText());
+  const before = await areaNow();
+  const width = inspector.getByRole('textbox', { name: 'Width', exact: true });
+  await width.fill('5');
+  await width.press('Enter');
+  await expect.poll(areaNow).toBeGreaterThan(1.15 * before);
+  await page.keyboard.press('Escape');
   await inspector.getByRole('radio', { name: 'A line' }).click();
   await wave(200);
   await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();

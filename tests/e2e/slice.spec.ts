@@ -121,6 +121,8 @@ test('a second window’s save is refused with a choice, and both versions stay'
   await expect(page.getByRole('listitem')).toHaveCount(2);
   await page.getByRole('searchbox').fill('kept in this browser');
   await expect(page.getByText('No figure is named like')).toBeVisible();
+  await page.getByRole('link', { name: 'Third-party notices' }).click();
+  await expect(page.getByText('Mozilla Public License').first()).toBeVisible();
 });
 
 test('a path is drawn, its nodes dragged and changed by numbers', async ({ page }) => {

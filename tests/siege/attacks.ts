@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import path from 'node:path';
 
 import { HEAVY } from '../help/heavy';
-import { pause, type Answer, type Siege } from './server';
+import { pause, Siege, type Answer } from './server';
 
 /** What came of an attack: what was thrown, what was seen, and whether it held. */
 export interface Outcome {
@@ -163,8 +163,16 @@ export async function locked(siege: Siege): Promise<Outcome> {
 }
 
 /** A file that may not grow: what was saved is there, what cannot be is said. */
-export async function noRoom(siege: Siege): Promise<Outcome> {
-  await siege.kill();
+export async function noRoom(port: number): Promise<Outcome> {
+  const siege = new Siege(port);
+  try {
+    return await filled(siege);
+  } finally {
+    await siege.end();
+  }
+}
+
+async function filled(siege: Siege): Promise<Outcome> {
   // 3 MB: enough to open, not for many figures.
   await siege.start(6000);
   let [made, told]: [number, Answer | null] = [0, null];

@@ -19,8 +19,8 @@ const attacks: readonly (() => Promise<Outcome>)[] = [
   () => strangers(siege),
   () => crowd(siege, isShort ? 20 : 50, isShort ? 5 : 20),
   () => crashes(siege, isShort ? 3 : 8 * minutes),
-  ...(isShort ? [] : [() => locked(siege), () => noRoom(siege)]),
-  () => everythingAtOnce(siege, isShort ? 1 : minutes, isShort),
+  ...(isShort ? [] : [() => locked(siege), () => noRoom(siege.port + 1)]),
+  () => everythingAtOnce(siege, isShort ? 1 : Math.ceil(minutes / 4), isShort),
 ];
 
 try {

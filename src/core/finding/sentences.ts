@@ -101,6 +101,12 @@ export const SENTENCES = {
   'band.widest': () => 'One of the widths is above 0.',
   'band.nodes': (most: number) => `A band has ${most} nodes at most.`,
   'band.dashes': () => 'One of the dashes is above 0.',
+  'hand.line': () => 'A stroke by hand has one line of two points or more.',
+  'hand.pressures': () => 'A stroke by hand has a pressure for each of its points.',
+  'hand.points': (most: number) => `A stroke by hand has ${most} points at most.`,
+  'hand.width': () => 'A brush is wider than 0.',
+  'hand.taper': () => 'A taper is 0 or longer.',
+  'hand.smoothing': () => 'Smoothing is above 0.',
   'stamp.nodes': (most: number) =>
     `All stamps together have ${most} nodes at most: take fewer of them, or a simpler shape.`,
   'nest.nodes': (most: number) =>

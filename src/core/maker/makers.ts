@@ -7,6 +7,7 @@ import { dial } from './dial';
 import { drawing } from './drawing';
 import { ellipse } from './ellipse';
 import { drop } from './drop';
+import { hand } from './hand';
 import { heart } from './heart';
 import { kite } from './kite';
 import { knot } from './knot';
@@ -48,6 +49,7 @@ export const MAKERS = {
   rectangle,
   stamp,
   nest,
+  hand,
   drawing,
   band,
   offset,

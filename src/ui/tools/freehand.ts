@@ -1,10 +1,21 @@
-import { brushNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
+import { fittedNodes, type HandPoint } from '@/core/curve/freehand';
+import { distance } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
-import { pathForm, type PathForm } from '@/core/maker/form';
+import { pathForm, type Form } from '@/core/maker/form';
+import { handParams } from '@/core/maker/hand';
+import { NO_TURN } from '@/core/number/turn';
 import type { Paint } from '@/core/scene/scene';
 import { newId } from '@/state/ids';
-import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  shownFigure,
+  type Editor,
+  type EditorState,
+} from '@/state/editor';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { MotifPointer, placementIn, type PanePoint } from './pointer';
@@ -13,7 +24,18 @@ import { MotifPointer, placementIn, type PanePoint } from './pointer';
 const toleranceOf = (editor: Editor, pointer: MotifPointer): number =>
   editor.getState().hand.smoothing ?? pointer.length(1.5);
 
-/** Freehand: drag to draw; becomes a filled shape by the pen's pressure, or a centre line, with few smooth nodes. */
+/** What a hand drew as a form: a stroke that keeps its points, or a centre line of few nodes; null where it is too little. */
+function formOf(points: readonly HandPoint[], hand: EditorState['hand'], tolerance: number): Form | null {
+  const [at] = points;
+  if (!at || !points.some((point) => distance(point, at) > tolerance)) return null;
+  if (hand.as === 'line') return pathForm(fittedNodes(points, tolerance), false);
+  const { width, thinning, taper } = hand;
+  const own = points.map(({ x, y, pressure }) => ({ x: x - at.x, y: y - at.y, pressure }));
+  const params = handParams(own, { width, thinning, taper, smoothing: tolerance });
+  return { kind: 'hand', at: { x: at.x, y: at.y }, rotation: NO_TURN, params };
+}
+
+/** Freehand: drag to draw; becomes a stroke by the pen's pressure, whose brush can be changed afterwards, or a centre line. */
 export const pressFreehand: Press = (editor, p) => {
   enterWedge(editor, p);
   const state = editor.getState();
@@ -32,7 +54,7 @@ export const pressFreehand: Press = (editor, p) => {
   const name = taken === 0 ? 'Stroke' : `Stroke ${taken + 1}`;
   const stroke = state.paint?.stroke ?? START_LINE.stroke;
   const filled: Paint = { fill: (state.paint ?? START_PAINT).fill ?? stroke?.colour ?? null, stroke: null };
-  const shapeOf = (form: PathForm) =>
+  const shapeOf = (form: Form) =>
     newShape(id, name, form, hand.as === 'shape' ? filled : { fill: null, stroke });
   return {
     move: (q) => {
@@ -43,15 +65,12 @@ export const pressFreehand: Press = (editor, p) => {
       preview(editor, addShapes(figure, round.id, [line]));
     },
     up: () => {
-      const tolerance = toleranceOf(editor, pointer);
-      const nodes =
-        hand.as === 'shape' ? brushNodes(points, hand, tolerance) : fittedNodes(points, tolerance);
-      if (nodes.length < 2) {
+      const form = formOf(points, hand, toleranceOf(editor, pointer));
+      if (!form) {
         preview(editor, null);
         return;
       }
-      const closed = hand.as === 'shape';
-      commit(editor, `Draw ${name}`, addShapes(figure, round.id, [shapeOf(pathForm(nodes, closed))]));
+      commit(editor, `Draw ${name}`, addShapes(figure, round.id, [shapeOf(form)]));
       select(editor, round.id, [id]);
     },
     cancel: () => preview(editor, null),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { STAGES } from './stages';
-import { TOOL_NAMES, toolOnKey, TRAY_KEYS, TRAYS } from './tools';
+import { TOOL_NAMES, toolOnKey, toolsBeyond, TRAY_KEYS, TRAYS } from './tools';
 
 describe('the tray', () => {
   it('lies on the two rows of seven keys, each tool once a stage, Select first', () => {
@@ -27,5 +27,14 @@ describe('the tray', () => {
   it('has every tool that there is a name for in some stage', () => {
     const offered = new Set(STAGES.flatMap((stage) => TRAYS[stage].flat()));
     expect([...offered].sort()).toEqual(Object.keys(TOOL_NAMES).sort());
+  });
+
+  it('is not all that there is where things are drawn: the tools of the other stage are there too, each once', () => {
+    for (const stage of ['setout', 'draw'] as const) {
+      const all = [...TRAYS[stage].flat(), ...toolsBeyond(stage)];
+      expect(new Set(all).size).toBe(all.length);
+      expect([...all].sort()).toEqual([...new Set([...TRAYS.setout.flat(), ...TRAYS.draw.flat()])].sort());
+    }
+    expect(toolsBeyond('colour')).toEqual([]);
   });
 });

@@ -48,6 +48,19 @@ export const TRAY_KEYS = [
   ['KeyA', 'KeyS', 'KeyD', 'KeyF', 'KeyG', 'KeyH', 'KeyJ'],
 ] as const;
 
+/** The key, by its place, that opens the tools beyond the tray. */
+export const MORE_KEY = 'KeyZ';
+
+/** Stages in which things are drawn: each has the tools of the others too, beyond its own tray. */
+const DRAWING: readonly Stage[] = ['setout', 'draw'];
+
+/** Tools of a stage that its tray has no room for, in the order of the trays that they lie in. */
+export function toolsBeyond(stage: Stage): readonly ToolId[] {
+  if (!DRAWING.includes(stage)) return [];
+  const own = new Set(TRAYS[stage].flat());
+  return DRAWING.flatMap((each) => TRAYS[each].flat()).filter((tool) => !own.has(tool));
+}
+
 /** The tool on a key in a stage, if there is one. */
 export function toolOnKey(stage: Stage, code: string): ToolId | null {
   for (const [row, keys] of TRAY_KEYS.entries()) {

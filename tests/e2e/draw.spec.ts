@@ -133,6 +133,29 @@ test('stamps stand along a line by hand or a path, and a shape whirls inward', a
   await saved(page);
 });
 
+test('tools that the tray has no room for are taken by key and arrows, and drawn with', async ({ page }) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('2');
+  await page.keyboard.press('z');
+  const more = page.getByRole('toolbar', { name: 'More tools' });
+  await expect(more.getByRole('button', { name: 'Ray' })).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'More tools, Heart in hand' })).toBeVisible();
+  await drag(page, await benchAt(page, 0, 120), await benchAt(page, 0, 240));
+  await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
+  await expect(inspector.getByText('Heart', { exact: true }).first()).toBeVisible();
+  // Esc puts the list away and leaves the tool; a key of the tray takes another.
+  await page.keyboard.press('z');
+  await page.keyboard.press('Escape');
+  await expect(more).toBeHidden();
+  await page.keyboard.press('y');
+  await expect(page.getByRole('button', { name: 'More tools', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Ellipse/ })).toHaveAttribute('aria-pressed', 'true');
+});
+
 test('an underlay is traced to paths with their holes', async ({ page }) => {
   await makeFigure(page);
   const inspector = page.getByLabel('Inspector');

@@ -76,7 +76,10 @@ export async function everythingAtOnce(siege: Siege, rounds: number, isShort: bo
       answers.push(...(await Promise.all(thrown)));
     }
   };
+  let memory = 0;
+  const watching = setInterval(() => (memory = Math.max(memory, siege.memory())), 500);
   const { times, failed } = await pulse(siege, throwing());
+  clearInterval(watching);
   const told = answers.filter((answer) => answer.status >= 400 && isSentence(answer)).length;
   const good = answers.filter(({ status }) => status >= 200 && status < 300).length;
   // A body that is cut off may end its connection instead of being answered.
@@ -84,7 +87,7 @@ export async function everythingAtOnce(siege: Siege, rounds: number, isShort: bo
   const longest = Math.max(...answers.map(({ milliseconds }) => milliseconds)) / 1000;
   return {
     thrown: `${answers.length} heavy figures, hostile pictures, large PNGs and bodies`,
-    seen: `${told} refused with a sentence, ${good} done, ${silent} cut off; longest ${longest.toFixed(0)} s. ${times.length} saves and lists meanwhile: ${failed} failed, middle ${percentile(times, 0.5).toFixed(0)} ms, 99 % ${percentile(times, 0.99).toFixed(0)} ms`,
+    seen: `${told} refused with a sentence, ${good} done, ${silent} cut off; longest ${longest.toFixed(0)} s. ${times.length} saves and lists meanwhile: ${failed} failed, middle ${percentile(times, 0.5).toFixed(0)} ms, 99 % ${percentile(times, 0.99).toFixed(0)} ms; most memory ${memory.toFixed(0)} MB`,
     held: failed === 0 && told + good + silent === answers.length && silent <= rounds,
   };
 }

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -51,6 +51,25 @@ export class Siege {
     this.child = null;
   }
 
+  /** The memory of the server and all that it started, in megabytes; 0 where the system does not tell. */
+  memory(): number {
+    const group = String(this.child?.pid ?? -1);
+    return readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .reduce((sum, id) => {
+        try {
+          // After the name in brackets: state, parent, group (proc(5)).
+          const fields = readFileSync(`/proc/${id}/stat`, 'utf8')
+            .replace(/^.*\) /, '')
+            .split(' ');
+          const pages = Number(readFileSync(`/proc/${id}/statm`, 'utf8').split(' ')[1]);
+          return fields[2] === group ? sum + (pages * 4096) / 1e6 : sum;
+        } catch {
+          return sum;
+        }
+      }, 0);
+  }
+
   async end(): Promise<void> {
     await this.kill();
     rmSync(this.directory, { recursive: true, force: true });
@@ -74,7 +93,7 @@ export class Siege {
         },
         ...(body !== undefined && { body: raw ? (body as BodyInit) : JSON.stringify(body) }),
         ...(body instanceof ReadableStream && { duplex: 'half' }),
-        signal: AbortSignal.timeout(120_000),
+        signal: AbortSignal.timeout(400_000),
       });
       const text = await answer.text();
       return { status: answer.status, text, milliseconds: performance.now() - began };

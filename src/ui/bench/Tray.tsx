@@ -1,78 +1,17 @@
 'use client';
 
-import {
-  Brush,
-  Circle,
-  CircleDashed,
-  Clover,
-  Combine,
-  Diamond,
-  Droplet,
-  Eraser,
-  Fan,
-  Gauge,
-  Heart,
-  Hexagon,
-  Leaf,
-  MousePointer2,
-  Orbit,
-  PaintBucket,
-  PenTool,
-  Pipette,
-  Ruler,
-  Scissors,
-  Shell,
-  Shuffle,
-  Slash,
-  Spline,
-  Square,
-  Stamp,
-  SquareSquare,
-  Sunrise,
-  Tornado,
-  Wheat,
-  Triangle,
-  type LucideIcon,
-} from 'lucide-react';
 import { memo, useSyncExternalStore } from 'react';
 
-import { TOOL_NAMES, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
+import type { Editor } from '@/state/editor';
+import { TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { keyLetter, subscribeToLayout } from '../editor/keyboardLayout';
+import { MoreTools } from './MoreTools';
+import { ICONS } from './toolIcons';
 
-const ICONS: Record<ToolId, LucideIcon> = {
-  select: MousePointer2,
-  nodes: Spline,
-  path: PenTool,
-  freehand: Brush,
-  line: Slash,
-  petal: Leaf,
-  ellipse: Circle,
-  polygon: Hexagon,
-  rectangle: Square,
-  slit: Scissors,
-  measure: Ruler,
-  stamp: Stamp,
-  guide: CircleDashed,
-  paint: PaintBucket,
-  eyedropper: Pipette,
-  fuse: Combine,
-  take: Eraser,
-  swap: Shuffle,
-  ray: Triangle,
-  drop: Droplet,
-  heart: Heart,
-  scallop: Sunrise,
-  kite: Diamond,
-  blade: Fan,
-  barFrame: SquareSquare,
-  touchingRing: Orbit,
-  dial: Gauge,
-  branch: Wheat,
-  whirl: Tornado,
-  scroll: Shell,
-  knot: Clover,
-};
+/** Takes a tool up; what another one was in the middle of is left. */
+export const takeTool = (editor: Editor, tool: ToolId): void =>
+  editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */
 export const Tray = memo(function Tray() {
@@ -88,6 +27,12 @@ export const Tray = memo(function Tray() {
       aria-label="Tools"
       className="absolute bottom-3 left-1/2 -translate-x-1/2 rounded-[12px] border border-line-strong bg-shell p-1.5 shadow-ui"
     >
+      <MoreTools
+        tools={toolsBeyond(stage)}
+        chosen={chosen}
+        letter={letters}
+        onChoose={(tool) => takeTool(editor, tool)}
+      />
       {rows.map((tools, row) => (
         <div key={row} className="flex gap-0.5">
           {tools.map((tool, column) => {
@@ -102,7 +47,7 @@ export const Tray = memo(function Tray() {
                 aria-pressed={on}
                 aria-keyshortcuts={letter}
                 title={`${TOOL_NAMES[tool]} (${letter})`}
-                onClick={() => editor.setState({ tool, draft: null, spots: [], live: null, wanted: null })}
+                onClick={() => takeTool(editor, tool)}
                 className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'w-[51px] pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
               >
                 <Icon size={17} strokeWidth={1.7} aria-hidden />

@@ -21,7 +21,7 @@ import {
 } from '@/state/editor';
 import type { Saver } from '@/state/saver';
 import { STAGES, type Stage } from '@/state/stages';
-import { toolOnKey, TRAYS } from '@/state/tools';
+import { MORE_KEY, toolOnKey, TRAYS } from '@/state/tools';
 import { dropLastNode, finishPath } from '../tools/path';
 import { dropSpots } from '../tools/spots';
 import { deleteSelection, duplicateSelection, makeGroup } from './selectionActions';
@@ -29,6 +29,7 @@ import { deleteSelection, duplicateSelection, makeGroup } from './selectionActio
 /** The keys of our own, for the help sheet and the docs. */
 export const KEYS: readonly (readonly [string, string])[] = [
   ['Q … U, A … J', 'tools, as they lie in the tray'],
+  ['Z', 'more tools than the tray has room for'],
   ['1 … 5', 'stages'],
   ['[  ]', 'fold − and +'],
   ['\\', 'mirror'],
@@ -192,6 +193,7 @@ export function followKeys(
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
     else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
+    else if (event.code === MORE_KEY) document.querySelector<HTMLElement>('[data-more-tools]')?.click();
     else if (tool) editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
     else return false;
     return true;

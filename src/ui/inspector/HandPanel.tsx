@@ -14,7 +14,7 @@ export function HandPanel() {
   const set = (part: Partial<EditorState['hand']>): void =>
     editor.setState((state) => ({ hand: { ...state.hand, ...part } }));
   return (
-    <Section title="Freehand">
+    <Section title="Next stroke">
       <Row caption="Becomes">
         <Segmented
           label="A stroke becomes"

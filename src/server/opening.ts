@@ -17,7 +17,7 @@ const errorCode = (error: unknown): string =>
   error instanceof Error && 'code' in error ? String(error.code) : '';
 
 /** Says that the data is damaged, and what can be done. */
-export const damaged = (file: string): string =>
+const damaged = (file: string): string =>
   `The data in ${file} is damaged, so it was not touched. Put a backup in its place, or set CYCLOGON_DATA to another folder, and start again.`;
 
 /**

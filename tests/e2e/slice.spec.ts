@@ -4,14 +4,25 @@ import { SaxesParser } from 'saxes';
 
 import type { Figure } from '../../src/core/figure/model';
 import { difference, pixelsOf, transformed } from '../help/pictures';
-import { benchAt, drag, drawPetal, exported, makeFigure, opened, saved, setFold, whole } from './hands';
+import {
+  benchAt,
+  drag,
+  drawPetal,
+  exported,
+  makeFigure,
+  makeFigureFromShelf,
+  opened,
+  saved,
+  setFold,
+  whole,
+} from './hands';
 
 test('from an empty Shelf to an exported file', async ({ page }) => {
   const foreign: string[] = [];
   page.on('request', (request) => {
     if (!/^(http:\/\/127\.0\.0\.1:4377|blob:|data:)/.test(request.url())) foreign.push(request.url());
   });
-  await makeFigure(page);
+  await makeFigureFromShelf(page);
   await drawPetal(page);
   await expect(page.getByRole('complementary').getByText('1 shape, 8-fold')).toBeVisible();
   // Snapping brought both ends onto the axis.

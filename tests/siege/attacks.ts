@@ -38,11 +38,11 @@ async function pulse(
   meanwhile: Promise<unknown>,
 ): Promise<{ times: number[]; failed: number }> {
   const { id } = await siege.create();
-  let going = true;
-  void meanwhile.finally(() => (going = false));
+  const over = new AbortController();
+  void meanwhile.finally(() => over.abort());
   const times: number[] = [];
   let failed = 0;
-  for (let position = 1; going; position += 1) {
+  for (let position = 1; !over.signal.aborted; position += 1) {
     const answers = [
       await siege.save(id, position, position, 3 + (position % 700)),
       await siege.ask('GET', '/api/figures?count=60'),
@@ -110,9 +110,9 @@ export async function crashes(siege: Siege, rounds: number): Promise<Outcome> {
   const { id } = await siege.create();
   let [revision, position, acknowledged, lost] = [1, 0, 0, 0];
   for (let k = 0; k < rounds; k += 1) {
-    let going = true;
+    const over = new AbortController();
     const saving = (async () => {
-      while (going) {
+      while (!over.signal.aborted) {
         const { status } = await siege.save(id, revision, position + 1, 3 + ((position + 1) % 700));
         if (status !== 200) return;
         [revision, position, acknowledged] = [revision + 1, position + 1, acknowledged + 1];
@@ -120,7 +120,7 @@ export async function crashes(siege: Siege, rounds: number): Promise<Outcome> {
     })();
     await pause(150 + ((k * 97) % 400));
     await siege.kill();
-    going = false;
+    over.abort();
     await saving;
     await siege.start();
     const there = await siege.load(id);

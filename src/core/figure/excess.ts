@@ -13,10 +13,10 @@ import { pathsOfForm } from '../maker/form';
 import type { Figure, Round, Shape } from './model';
 
 /** Nodes of all copies of a round together, and of all rounds. */
-export const MOST_COPIED_NODES = 1_000_000;
+const MOST_COPIED_NODES = 1_000_000;
 const MOST_NODES = 2_000_000;
 /** Dashes of one line. */
-export const MOST_DASHES = 20_000;
+const MOST_DASHES = 20_000;
 
 const sizeOf = rememberedWith(({ form }: Shape, work) =>
   pathsOfForm(form, work).reduce((sum, { segments }) => sum + segments.length, 0),

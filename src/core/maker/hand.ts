@@ -74,7 +74,7 @@ export const hand: Maker<HandParams> = {
   start: handParams(
     Array.from({ length: 21 }, (_, k) => ({
       x: 6 * Math.sin(k / 4),
-      y: -2 * k,
+      y: 0 - 2 * k,
       pressure: 0.3 + 0.02 * k,
     })),
     { width: 5, thinning: 0.5, taper: 0, smoothing: 0.2 },

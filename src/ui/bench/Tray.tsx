@@ -10,7 +10,7 @@ import { MoreTools } from './MoreTools';
 import { ICONS } from './toolIcons';
 
 /** Takes a tool up; what another one was in the middle of is left. */
-export const takeTool = (editor: Editor, tool: ToolId): void =>
+const takeTool = (editor: Editor, tool: ToolId): void =>
   editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */

@@ -72,8 +72,8 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
     };
   }
   const chosen = selectedShapes(state);
-  // With the Paint tool and nothing selected it is the paint at hand, which a click gives.
-  const shapes = chosen.length > 0 ? chosen : state.tool === 'paint' ? [] : round.shapes;
+  // With nothing selected it is the paint at hand: of what comes next, or of the stroke that gives it.
+  const shapes = chosen;
   return {
     target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
     paints: shapes.map(({ paint }) => paint),

@@ -91,6 +91,30 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   });
 });
 
+test('with nothing selected a colour is for what comes next, and leaves what is there as it is', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page, 60, 200);
+  await page.keyboard.press('q');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('5');
+  const inspector = page.getByLabel('Inspector');
+  await expect(inspector.getByText('of the next shape')).toBeVisible();
+  const fill = page.getByRole('group', { name: 'Fill' });
+  await fill.getByLabel('Fill colour').fill('rebeccapurple');
+  await fill.getByLabel('Fill colour').press('Enter');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('2');
+  await drawPetal(page, 220, 330);
+  await page.keyboard.press('5');
+  await expect(fill.getByLabel('Fill colour')).toHaveValue('#663399');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  // Two steps back is before the first petal: the colour was no step.
+  await expect(inspector.getByText('0 shapes, 8-fold')).toBeVisible();
+});
+
 test('makers change by their handles and become plain paths, nodes are added and deleted', async ({
   page,
 }) => {

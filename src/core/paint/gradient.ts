@@ -166,6 +166,26 @@ export function placedPaint(paint: Paint, m: Affine): Paint {
   };
 }
 
+/** True for a map that leaves what is upright so: a box stays a box, its upper left corner the same one. */
+const keepsUpright = ({ a, b, c, d }: Affine): boolean => {
+  const small = 1e-12 * (Math.abs(a) + Math.abs(d));
+  return a > 0 && d > 0 && Math.abs(b) <= small && Math.abs(c) <= small;
+};
+
+/**
+ * The paint of a shape that is mapped: a gradient over each cell, which is in shares of its upright box, is turned, reflected and
+ * sheared with it, where the map does that, and stands in motif coordinates from then on.
+ * @param box the shape's, before
+ */
+export const turnedPaint = (paint: Paint, m: Affine, box: () => Bounds): Paint =>
+  keepsUpright(m)
+    ? paint
+    : mapFills(paint, (fill) =>
+        isGradient(fill) && fill.spread === 'cell'
+          ? { ...moved(fill, (p) => inBox(p, box())), spread: 'selection' }
+          : fill,
+      );
+
 /**
  * The paint of a shape that changes its place in the motif: a gradient over a selection goes with each shape of it, one over the copy
  * where the whole motif goes. Lengths of the stroke stay.

@@ -58,7 +58,10 @@ export function ColourByPanel({ round }: { readonly round: Round }) {
     );
   };
   return (
-    <Section title="Colour by" note={divided ? 'all cells' : `${shapes.length} shapes`}>
+    <Section
+      title="Colour by"
+      note={divided ? 'all cells' : shapes.length === 1 ? '1 shape' : `${shapes.length} shapes`}
+    >
       <Choices
         label="Colour by"
         value={by}

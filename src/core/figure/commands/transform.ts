@@ -3,6 +3,7 @@ import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { compose, IDENTITY } from '../../curve/affine';
 import { pathsOfForm } from '../../maker/form';
+import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif, movedShape } from '../carried';
 import { reachOf } from '../../symmetry/reach';
@@ -34,8 +35,10 @@ function transformed(
     forms = forms.flatMap((each) => transformedForms(each, t, work));
     map = compose(transformMap(t), map);
   }
+  const box = (): Bounds => boundsOfPaths(pathsOfForm(shape.form, work));
+  const turned = { ...shape, paint: turnedPaint(shape.paint, map, box) };
   return forms.map((form, k) => ({
-    ...carriedShape(shape, form, map, whole),
+    ...carriedShape(turned, form, map, whole),
     id: idOf(k),
     name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
   }));

@@ -10,6 +10,9 @@ import { Refused } from './errors';
 /** Sent where the person can do nothing but know that their work is safe. */
 const UNEXPECTED = 'Something went wrong on the server. What was saved before is safe; try again.';
 
+/** For whoever looks at the server's log; nobody else sees it. */
+const GONE = 499;
+
 const failure = (status: number, error: string): Response => Response.json({ error }, { status });
 
 /** Why the data could not be written or read, by the code of the error; null for other errors. */
@@ -44,7 +47,8 @@ export async function respond(request: Request, route: () => Promise<Response>):
   try {
     return await route();
   } catch (error) {
-    return answerTo(error);
+    // Who asked is gone: nobody reads the answer, and nothing is wrong.
+    return request.signal.aborted ? new Response(null, { status: GONE }) : answerTo(error);
   }
 }
 

@@ -146,6 +146,7 @@ test('a reload instead of an answer asks again; a figure taken off the Shelf els
   await expect(choice.getByRole('heading')).toBeVisible();
   await choice.getByRole('button', { name: 'Go on with this window’s' }).click();
   await expect(page.getByText('1 shape, 11-fold')).toBeVisible();
+  await unstored(page, page.url().split('/').pop()!);
 
   const id = other.url().split('/').pop()!;
   await unstored(other, id);

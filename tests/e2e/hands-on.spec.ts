@@ -103,8 +103,8 @@ test('with nothing selected a colour is for what comes next, and leaves what is 
   await expect(inspector.getByText('of the next shape')).toBeVisible();
   const fill = page.getByRole('group', { name: 'Fill' });
   await fill.getByLabel('Fill colour').fill('rebeccapurple');
+  // Enter takes it and gives the keys back: what is typed next is a key.
   await fill.getByLabel('Fill colour').press('Enter');
-  await page.keyboard.press('Escape');
   await page.keyboard.press('2');
   await drawPetal(page, 220, 330);
   await page.keyboard.press('5');
@@ -113,6 +113,39 @@ test('with nothing selected a colour is for what comes next, and leaves what is 
   await page.keyboard.press('Control+z');
   // Two steps back is before the first petal: the colour was no step.
   await expect(inspector.getByText('0 shapes, 8-fold')).toBeVisible();
+});
+
+test('Enter takes what was typed and Esc leaves it, and both give the keys back', async ({ page }) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  const inspector = page.getByLabel('Inspector');
+  const rotation = inspector.getByLabel('Rotation');
+  await rotation.fill('30');
+  await rotation.press('Enter');
+  await page.keyboard.press('3');
+  await expect(page.getByRole('button', { name: 'Turn', exact: true })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
+  await page.keyboard.press('2');
+  await expect(rotation).toHaveValue('30');
+  await rotation.fill('99');
+  await rotation.press('Escape');
+  await page.keyboard.press('4');
+  await expect(page.getByRole('button', { name: 'Merge', exact: true })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
+  await page.keyboard.press('2');
+  await expect(rotation).toHaveValue('30');
+  // What is refused keeps the field, so that it can be mended.
+  await rotation.fill('thirty');
+  await rotation.press('Enter');
+  await expect(rotation).toBeFocused();
+  await rotation.press('Escape');
+  // Undo right after takes back that one value.
+  await page.keyboard.press('Control+z');
+  await expect(rotation).toHaveValue('0');
 });
 
 test('makers change by their handles and become plain paths, nodes are added and deleted', async ({

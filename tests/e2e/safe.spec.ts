@@ -145,7 +145,7 @@ test('a reload instead of an answer asks again; a figure taken off the Shelf els
   await page.reload();
   await expect(choice.getByRole('heading')).toBeVisible();
   await choice.getByRole('button', { name: 'Go on with this window’s' }).click();
-  await expect(page.getByText('1 shape, 11-fold')).toBeVisible();
+  await expect(page.getByLabel('Name of the figure')).toHaveValue(/this window/);
   await unstored(page, page.url().split('/').pop()!);
 
   const id = other.url().split('/').pop()!;

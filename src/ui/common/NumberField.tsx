@@ -6,6 +6,7 @@ import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
 import type { LengthUnit } from '@/core/number/units';
+import { giveKeysBack } from './giveKeysBack';
 import { printNumber } from '@/core/format/pathData';
 
 type Refuse<T> = (value: T) => Finding | string | null;
@@ -49,25 +50,31 @@ function Field<T>(props: FieldProps<T>) {
   };
 
   const leaving = useRef(false);
-  const enter = (): void => {
-    // Esc leaves the field without taking what was typed; the blur that follows still sees it.
-    if (text === null || leaving.current) return;
-    if (text === shown || take(read(text))) {
-      setText(null);
-      setProblem(null);
-    }
+  /** Takes what was typed. @returns false where it is refused */
+  const enter = (): boolean => {
+    // What was typed is taken or left by then; the blur that follows still sees it.
+    if (text === null || leaving.current) return true;
+    if (text !== shown && !take(read(text))) return false;
+    setText(null);
+    setProblem(null);
+    return true;
+  };
+
+  const leave = (field: HTMLElement): void => {
+    leaving.current = true;
+    giveKeysBack(field);
+    leaving.current = false;
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Enter') {
-      enter();
-      event.currentTarget.select();
+      const field = event.currentTarget;
+      if (enter()) leave(field);
+      if (document.activeElement === field) field.select();
     } else if (event.key === 'Escape') {
       setText(null);
       setProblem(null);
-      leaving.current = true;
-      event.currentTarget.blur();
-      leaving.current = false;
+      leave(event.currentTarget);
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
@@ -99,7 +106,7 @@ function Field<T>(props: FieldProps<T>) {
             spellCheck={false}
             onChange={(event) => setText(event.target.value)}
             onFocus={(event) => event.target.select()}
-            onBlur={enter}
+            onBlur={() => void enter()}
             onKeyDown={onKeyDown}
           />
           {unit && <span className="pr-2.5 text-[12px] text-muted">{unit}</span>}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 interface Props {
   readonly label: string;
@@ -14,7 +14,10 @@ interface Props {
 /** Text that is taken on Enter or on leaving the field; Esc and empty text leave it as it was. */
 export function TextField({ label, value, onChange, onDone, className = '', autoFocus = false }: Props) {
   const [text, setText] = useState<string | null>(null);
+  const leaving = useRef(false);
   const finish = (take: boolean): void => {
+    // Esc leaves what was typed; the blur that follows still sees it.
+    if (leaving.current) return;
     if (take && text !== null && text.trim() !== '' && text !== value) onChange(text.trim());
     setText(null);
     onDone?.();
@@ -35,7 +38,12 @@ export function TextField({ label, value, onChange, onDone, className = '', auto
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') finish(false);
+        if (event.key === 'Escape') {
+          finish(false);
+          leaving.current = true;
+          event.currentTarget.blur();
+          leaving.current = false;
+        }
       }}
     />
   );

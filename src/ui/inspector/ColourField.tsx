@@ -2,11 +2,12 @@
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban, Pipette, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 import { readColour } from '@/core/paint/colour';
 import type { Colour } from '@/core/scene/scene';
 import { ColourPicker } from '../common/ColourPicker';
+import { giveKeysBack } from '../common/giveKeysBack';
 import { CHECKS } from '../common/fillBackground';
 
 interface Props {
@@ -27,16 +28,24 @@ const CHIP = 'relative aspect-square w-full rounded-[7px] border';
 export function ColourField({ label, value, mixed, palette, onChange, onKeep }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const take = (): void => {
-    if (text === null) return;
+  const leaving = useRef(false);
+  const take = (): boolean => {
+    // What was typed is taken or left by then; the blur that follows still sees it.
+    if (text === null || leaving.current) return true;
     const colour = readColour(text);
     if (!colour) {
       setProblem(`“${text.trim()}” is no colour: type one like #1f8a76, teal or oklch(0.6 0.1 180).`);
-      return;
+      return false;
     }
     setText(null);
     setProblem(null);
     onChange(colour, null);
+    return true;
+  };
+  const leave = (field: HTMLElement): void => {
+    leaving.current = true;
+    giveKeysBack(field);
+    leaving.current = false;
   };
   const isOn = (colour: Colour | null): boolean => !mixed && colour === value;
   const ring = (on: boolean): string =>
@@ -108,13 +117,14 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
           spellCheck={false}
           onChange={(event) => setText(event.target.value)}
           onFocus={(event) => event.target.select()}
-          onBlur={take}
+          onBlur={() => void take()}
           onKeyDown={(event) => {
             event.stopPropagation();
-            if (event.key === 'Enter') take();
+            if (event.key === 'Enter' && take()) leave(event.currentTarget);
             if (event.key === 'Escape') {
               setText(null);
               setProblem(null);
+              leave(event.currentTarget);
             }
           }}
         />

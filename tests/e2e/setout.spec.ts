@@ -170,7 +170,6 @@ test('strokes by hand become few nodes, as a shape or a line, and are slit along
   await width.fill('5');
   await width.press('Enter');
   await expect.poll(areaNow).toBeGreaterThan(1.15 * before);
-  await page.keyboard.press('Escape');
   await inspector.getByRole('radio', { name: 'A line' }).click();
   await wave(200);
   await expect(inspector.getByText('2 shapes, 8-fold')).toBeVisible();

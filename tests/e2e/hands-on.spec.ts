@@ -128,6 +128,10 @@ test('Enter takes what was typed and Esc leaves it, and both give the keys back'
     'step',
   );
   await page.keyboard.press('2');
+  await expect(page.getByRole('button', { name: 'Draw', exact: true })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
   await expect(rotation).toHaveValue('30');
   await rotation.fill('99');
   await rotation.press('Escape');
@@ -137,6 +141,10 @@ test('Enter takes what was typed and Esc leaves it, and both give the keys back'
     'step',
   );
   await page.keyboard.press('2');
+  await expect(page.getByRole('button', { name: 'Draw', exact: true })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
   await expect(rotation).toHaveValue('30');
   // What is refused keeps the field, so that it can be mended.
   await rotation.fill('thirty');

@@ -88,14 +88,20 @@ export class DraftWriter {
   /** Keeps a draft, or takes it away where there is nothing to keep. @throws where the browser does not keep it */
   keep(draft: Draft | null): Promise<void> {
     this.wanted = draft;
-    this.running ??= this.run().finally(() => (this.running = null));
+    this.running ??= this.run();
     return this.running;
   }
 
   private async run(): Promise<void> {
-    for (let next = this.wanted; !isSameDraft(next, this.written); next = this.wanted) {
-      await (next ? this.write(next) : this.remove());
-      this.written = next;
+    // Not at once: who asked has to know of it before it ends.
+    await Promise.resolve();
+    try {
+      for (let next = this.wanted; !isSameDraft(next, this.written); next = this.wanted) {
+        await (next ? this.write(next) : this.remove());
+        this.written = next;
+      }
+    } finally {
+      this.running = null;
     }
   }
 

@@ -88,6 +88,21 @@ export async function setFold(page: Page, fold: number): Promise<void> {
   await field.blur();
 }
 
+/** Goes to a stage by its key, and waits until it is there. */
+export async function goTo(page: Page, key: string, stage: string): Promise<void> {
+  await page.keyboard.press(key);
+  const button = page.getByRole('button', { name: stage, exact: true });
+  await expect(button).toHaveAttribute('aria-current', 'step');
+}
+
+/** The same page in another window of the browser. */
+export async function otherWindow(page: Page): Promise<Page> {
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await opened(other);
+  return other;
+}
+
 export const saved = (page: Page): Promise<void> =>
   expect(page.getByRole('status').first()).toHaveText(/^saved/);
 

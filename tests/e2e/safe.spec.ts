@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
 
 import type { FigurePage } from '../../src/wire';
-import { drawPetal, makeFigure, opened, saved, setFold, stored, unstored } from './hands';
+import { drawPetal, makeFigure, opened, otherWindow, saved, setFold, stored, unstored } from './hands';
 
 test('a page of another server reads, makes and takes away nothing, and a page of ours runs no foreign script', async ({
   page,
@@ -96,9 +96,7 @@ test('two tabs that lost the server keep what each did: one goes on, the other i
   await drawPetal(page);
   await saved(page);
   const address = page.url();
-  const other = await context.newPage();
-  await other.goto(address);
-  await opened(other);
+  const other = await otherWindow(page);
   await context.setOffline(true);
   for (const fold of [11, 12, 13]) await setFold(page, fold);
   await setFold(other, 21);
@@ -129,14 +127,11 @@ test('two tabs that lost the server keep what each did: one goes on, the other i
 
 test('a reload instead of an answer asks again; a figure taken off the Shelf elsewhere is put back', async ({
   page,
-  context,
 }) => {
   await makeFigure(page);
   await drawPetal(page);
   await saved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await opened(other);
+  const other = await otherWindow(page);
   await setFold(other, 9);
   await saved(other);
   await setFold(page, 11);

@@ -39,8 +39,12 @@ function usePicture(address: string): {
           .add(() => fetched(address, gone.signal), { signal: gone.signal })
           .then(
             (found) => {
+              if (gone.signal.aborted) {
+                if ('address' in found) URL.revokeObjectURL(found.address);
+                return;
+              }
               if ('address' in found) made = found.address;
-              if (!gone.signal.aborted) setPicture(found);
+              setPicture(found);
             },
             () => undefined,
           );

@@ -1,12 +1,12 @@
 'use client';
 
 import type { Finding } from '@/core/finding';
-import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 
 import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
 import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
 import type { LengthUnit } from '@/core/number/units';
-import { giveKeysBack } from './giveKeysBack';
+import { useLeaveField } from './useLeaveField';
 import { printNumber } from '@/core/format/pathData';
 
 type Refuse<T> = (value: T) => Finding | string | null;
@@ -49,21 +49,14 @@ function Field<T>(props: FieldProps<T>) {
     return true;
   };
 
-  const leaving = useRef(false);
+  const { isLeaving, leave } = useLeaveField();
   /** Takes what was typed. @returns false where it is refused */
   const enter = (): boolean => {
-    // What was typed is taken or left by then; the blur that follows still sees it.
-    if (text === null || leaving.current) return true;
+    if (text === null || isLeaving()) return true;
     if (text !== shown && !take(read(text))) return false;
     setText(null);
     setProblem(null);
     return true;
-  };
-
-  const leave = (field: HTMLElement): void => {
-    leaving.current = true;
-    giveKeysBack(field);
-    leaving.current = false;
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {

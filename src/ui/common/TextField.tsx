@@ -1,6 +1,8 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+
+import { useLeaveField } from './useLeaveField';
 
 interface Props {
   readonly label: string;
@@ -14,10 +16,9 @@ interface Props {
 /** Text that is taken on Enter or on leaving the field; Esc and empty text leave it as it was. */
 export function TextField({ label, value, onChange, onDone, className = '', autoFocus = false }: Props) {
   const [text, setText] = useState<string | null>(null);
-  const leaving = useRef(false);
+  const { isLeaving, leave } = useLeaveField();
   const finish = (take: boolean): void => {
-    // Esc leaves what was typed; the blur that follows still sees it.
-    if (leaving.current) return;
+    if (isLeaving()) return;
     if (take && text !== null && text.trim() !== '' && text !== value) onChange(text.trim());
     setText(null);
     onDone?.();
@@ -40,9 +41,7 @@ export function TextField({ label, value, onChange, onDone, className = '', auto
         if (event.key === 'Enter') event.currentTarget.blur();
         if (event.key === 'Escape') {
           finish(false);
-          leaving.current = true;
-          event.currentTarget.blur();
-          leaving.current = false;
+          leave(event.currentTarget);
         }
       }}
     />

@@ -2,12 +2,12 @@
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban, Pipette, Plus } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 
 import { readColour } from '@/core/paint/colour';
 import type { Colour } from '@/core/scene/scene';
 import { ColourPicker } from '../common/ColourPicker';
-import { giveKeysBack } from '../common/giveKeysBack';
+import { useLeaveField } from '../common/useLeaveField';
 import { CHECKS } from '../common/fillBackground';
 
 interface Props {
@@ -28,10 +28,9 @@ const CHIP = 'relative aspect-square w-full rounded-[7px] border';
 export function ColourField({ label, value, mixed, palette, onChange, onKeep }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const leaving = useRef(false);
+  const { isLeaving, leave } = useLeaveField();
   const take = (): boolean => {
-    // What was typed is taken or left by then; the blur that follows still sees it.
-    if (text === null || leaving.current) return true;
+    if (text === null || isLeaving()) return true;
     const colour = readColour(text);
     if (!colour) {
       setProblem(`“${text.trim()}” is no colour: type one like #1f8a76, teal or oklch(0.6 0.1 180).`);
@@ -41,11 +40,6 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
     setProblem(null);
     onChange(colour, null);
     return true;
-  };
-  const leave = (field: HTMLElement): void => {
-    leaving.current = true;
-    giveKeysBack(field);
-    leaving.current = false;
   };
   const isOn = (colour: Colour | null): boolean => !mixed && colour === value;
   const ring = (on: boolean): string =>

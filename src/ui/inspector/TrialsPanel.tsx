@@ -4,6 +4,7 @@ import { useWork } from '@/ui/editor/useWork';
 import { useEffect, useMemo, useState } from 'react';
 
 import { evaluate } from '@/core/figure/evaluate';
+import { boundedFigure } from '@/core/figure/excess';
 import { coloursOfFigure, inPalette } from '@/core/figure/recolour';
 import type { Figure } from '@/core/figure/model';
 import { trialPalettes, type Palette } from '@/core/paint/palettes';
@@ -30,7 +31,10 @@ function Trial({
   const work = useWork();
   const merges = useEditorState((state) => state.merges);
   const scene = useMemo(
-    () => (ready ? evaluate(inPalette(figure, palette.colours), mergeResults(merges), work) : null),
+    () =>
+      ready
+        ? evaluate(boundedFigure(inPalette(figure, palette.colours), work), mergeResults(merges), work)
+        : null,
     [figure, palette, merges, ready, work],
   );
   return (

@@ -6,7 +6,8 @@ import pRetry from 'p-retry';
 import { dataDirectory } from './dataDirectory';
 import { Busy, Unusable } from './errors';
 import { MIGRATION_NAMES, migrationSource } from './migrations';
-import { alone, whyUnusable } from './opening';
+import { alone, stateOf } from './opening';
+import { whyUnwritten } from './unwritten';
 
 interface RawConnection {
   pragma(text: string): unknown;
@@ -16,25 +17,36 @@ interface RawConnection {
 const BUSY_TIME = 20;
 
 /**
- * Opens the database in a directory, in write-ahead mode with foreign keys held, and brings it up to date.
- * @throws Unusable with a sentence where the file is damaged or of a newer Cyclogon; it is not written then
+ * Opens the database in a directory, in write-ahead mode with foreign keys held, and brings it up to date. What is up to date is not written,
+ * so that figures can be read where the disk is full.
+ * @throws Unusable with a sentence where the file is damaged or of a newer Cyclogon (it is not written then), or cannot be made or opened
  */
 export async function openDatabase(directory: string): Promise<Knex> {
   const filename = path.join(directory, 'cyclogon.sqlite');
-  return alone(directory, async () => {
-    const why = whyUnusable(filename, MIGRATION_NAMES);
-    if (why) throw new Unusable(why);
-    const knex = connected(filename);
-    try {
-      // Whoever held this lock and is gone left it behind: nobody else is here.
-      await knex.migrate.forceFreeMigrationsLock({ migrationSource });
-      await knex.migrate.latest({ migrationSource });
-      return knex;
-    } catch (error) {
-      await knex.destroy();
-      throw error;
-    }
-  });
+  try {
+    return await alone(directory, async () => {
+      const state = stateOf(filename, MIGRATION_NAMES);
+      if (state.why !== null) throw new Unusable(state.why);
+      const knex = connected(filename);
+      try {
+        if (state.missing) await broughtUpToDate(knex);
+        else await knex.raw('SELECT 1');
+        return knex;
+      } catch (error) {
+        await knex.destroy();
+        throw error;
+      }
+    });
+  } catch (error) {
+    const why = whyUnwritten(error);
+    throw why ? new Unusable(`The data in ${directory} cannot be opened. ${why}`) : error;
+  }
+}
+
+async function broughtUpToDate(knex: Knex): Promise<void> {
+  // Whoever held this lock and is gone left it behind: nobody else is here.
+  await knex.migrate.forceFreeMigrationsLock({ migrationSource });
+  await knex.migrate.latest({ migrationSource });
 }
 
 const connected = (filename: string): Knex =>

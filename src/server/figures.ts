@@ -38,25 +38,35 @@ async function rowOf(knex: Knex, id: string): Promise<FigureRow> {
   return row;
 }
 
-/** All figures whose name holds the words, the last changed first. */
-export async function listFigures(knex: Knex, search = ''): Promise<FigureSummary[]> {
-  const rows = await knex<FigureRow>('figures')
-    .whereNull('deleted_at')
-    .orderBy('updated_at', 'desc')
-    .orderBy('id');
-  const words = search.toLocaleLowerCase().split(/\s+/).filter(Boolean);
-  return rows
-    .filter((row) => words.every((word) => row.name.toLocaleLowerCase().includes(word)))
-    .map(summaryOf);
-}
+/** What is on the Shelf, the last changed first. */
+const onShelf = (knex: Knex) =>
+  knex<FigureRow>('figures').whereNull('deleted_at').orderBy('updated_at', 'desc').orderBy('id');
 
-/** Some of them, from one on. */
+/** All figures that are on the Shelf. */
+export const listFigures = async (knex: Knex): Promise<FigureSummary[]> =>
+  (await onShelf(knex)).map(summaryOf);
+
+/** Some of the figures whose name holds all the words, from one on. */
 export async function pageOfFigures(
   knex: Knex,
   { search, from, count }: { readonly search: string; readonly from: number; readonly count: number },
 ): Promise<FigurePage> {
-  const all = await listFigures(knex, search);
-  return { total: all.length, figures: all.slice(from, from + count) };
+  const words = search.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) {
+    const [all] = await knex<FigureRow>('figures').whereNull('deleted_at').count({ total: '*' });
+    const rows = await onShelf(knex).limit(count).offset(from);
+    return { total: Number(all?.total ?? 0), figures: rows.map(summaryOf) };
+  }
+  // SQLite knows upper and lower case of plain Latin letters alone, so names are compared here.
+  const named = (await onShelf(knex).select('id', 'name')).filter(({ name }) =>
+    words.every((word) => name.toLocaleLowerCase().includes(word)),
+  );
+  const shown = named.slice(from, from + count).map(({ id }) => id);
+  const rows = new Map((await knex<FigureRow>('figures').whereIn('id', shown)).map((row) => [row.id, row]));
+  return {
+    total: named.length,
+    figures: shown.flatMap((id) => rows.get(id) ?? []).map(summaryOf),
+  };
 }
 
 /** Puts a checked figure on the shelf as a new one. */

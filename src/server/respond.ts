@@ -6,6 +6,7 @@ import { MergeFailed } from '../core/merge/merge';
 import { accessOf, refusalOf } from './access';
 import { jsonOf } from './body';
 import { Refused } from './errors';
+import { whyUnwritten } from './unwritten';
 
 /** Sent where the person can do nothing but know that their work is safe. */
 const UNEXPECTED = 'Something went wrong on the server. What was saved before is safe; try again.';
@@ -15,27 +16,12 @@ const GONE = 499;
 
 const failure = (status: number, error: string): Response => Response.json({ error }, { status });
 
-/** Why the data could not be written or read, by the code of the error; null for other errors. */
-function whyUnwritten(code: string): string | null {
-  if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'EDQUOT')
-    return 'The disk is full, so nothing was saved: free some space.';
-  if (code.startsWith('SQLITE_READONLY') || code === 'EACCES' || code === 'EROFS' || code === 'EPERM')
-    return 'The data may not be written, so nothing was saved: look at who may write the data folder.';
-  if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB')
-    return 'The data is damaged, so nothing was saved: stop the server, and put a backup in its place.';
-  if (code.startsWith('SQLITE_IOERR') || code === 'EFBIG' || code === 'EIO')
-    return 'The disk does not take what is written, so nothing was saved: it may fail, or the file may not grow any more.';
-  if (code.startsWith('SQLITE_CANTOPEN') || code === 'ENOENT')
-    return 'The data folder is gone, so nothing was saved: put it back, or start the server again.';
-  return null;
-}
-
 function answerTo(error: unknown): Response {
   if (error instanceof Refused) return failure(error.status, error.message);
   if (error instanceof UnreadableFigure || error instanceof MergeFailed) return failure(422, error.message);
   if (error instanceof Joi.ValidationError) return failure(400, `${error.message}.`);
-  const why = error instanceof Error && 'code' in error ? whyUnwritten(String(error.code)) : null;
-  if (why) return failure(507, `${why} Your changes are kept here.`);
+  const why = whyUnwritten(error);
+  if (why) return failure(507, `${why} Nothing was saved. Your changes are kept here.`);
   console.error(error);
   return failure(500, UNEXPECTED);
 }

@@ -26,6 +26,8 @@ const follow = (type: string): string => `(() => {
 /** A browser page, and what is measured in it. */
 export interface Measured {
   readonly page: Page;
+  /** The address of the application. */
+  readonly host: string;
   /** Opens a figure in the built application. */
   readonly open: (figure: Figure) => Promise<void>;
   /** The times, in milliseconds, from each event of a kind to the picture after it, while something is done. */
@@ -42,9 +44,16 @@ export async function wobble(page: Page, x: number, y: number): Promise<void> {
   await page.mouse.up();
 }
 
-/** Measures in Debian's Chromium, with the built application beside it and a data directory of its own. */
-export async function inBrowser(measure: (measured: Measured) => Promise<void>): Promise<void> {
+/**
+ * Measures in Debian's Chromium, with the built application beside it and a data directory of its own.
+ * @param fill puts into that directory what is to be there before the server starts
+ */
+export async function inBrowser(
+  measure: (measured: Measured) => Promise<void>,
+  fill?: (directory: string) => Promise<void>,
+): Promise<void> {
   const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-bench-'));
+  await fill?.(directory);
   const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], {
     env: { ...process.env, CYCLOGON_DATA: directory },
     stdio: 'ignore',
@@ -70,6 +79,7 @@ export async function inBrowser(measure: (measured: Measured) => Promise<void>):
     };
     await measure({
       page,
+      host: HOST,
       times,
       open: async (figure) => {
         const answer = await fetch(`${HOST}/api/figures`, {

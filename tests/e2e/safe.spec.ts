@@ -179,3 +179,29 @@ test('what was done after going back is there again as it was left, with what wa
   await expect(page.getByText('2 shapes, 7-fold')).toBeVisible();
   await saved(page);
 });
+
+test('reading a large drawing shows how far it is, can be stopped, and leaves what was there', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  const motif = page.getByRole('button', { name: /^Select / });
+  await expect(motif).toHaveCount(1);
+  await page.evaluate(() => {
+    // One path that is used often: much to read from a short text.
+    const points = Array.from({ length: 2000 }, (_, k) => `C${k} 1 2 ${k} 3 ${k % 7}`).join('');
+    const uses = Array.from({ length: 190 }, (_, k) => `<use href="#p" x="${k}"/>`).join('');
+    const data = new DataTransfer();
+    data.setData(
+      'text/plain',
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><defs><path id="p" d="M0 0${points}"/></defs>${uses}</svg>`,
+    );
+    window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
+  });
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden();
+  await expect(motif).toHaveCount(1);
+  // The page is free at once for what comes next.
+  await page.keyboard.press('Control+z');
+  await expect(motif).toHaveCount(0);
+});

@@ -1,6 +1,10 @@
 import Database from 'better-sqlite3';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 
+import type { FigurePage } from '@/wire';
 import { HEAVY } from '../help/heavy';
 import { pause, Siege, type Answer } from './server';
 
@@ -169,15 +173,33 @@ export async function locked(siege: Siege): Promise<Outcome> {
 export async function noRoom(port: number): Promise<Outcome> {
   const siege = new Siege(port);
   try {
-    return await filled(siege);
+    // Enough to open, not for many figures: 3 MB in blocks of 512 bytes.
+    return await filled(siege, 'a data file that may not grow beyond 3 MB', 6000);
   } finally {
     await siege.end();
   }
 }
 
-async function filled(siege: Siege): Promise<Outcome> {
-  // 3 MB: enough to open, not for many figures.
-  await siege.start(6000);
+/** A disk of a few megabytes that gets full, and is then one that cannot be written at all. */
+export async function smallDisk(port: number): Promise<Outcome[]> {
+  const disk = mkdtempSync(path.join(tmpdir(), 'cyclogon-disk-'));
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=6m', 'tmpfs', disk]);
+  if (mounted.status !== 0) {
+    rmSync(disk, { recursive: true, force: true });
+    return [{ thrown: 'a disk of 6 MB', seen: 'not tried: this system lets nobody mount one', held: true }];
+  }
+  const siege = new Siege(port, path.join(disk, 'data'));
+  try {
+    return [await filled(siege, 'a disk of 6 MB'), await unwritable(siege, disk)];
+  } finally {
+    await siege.kill();
+    spawnSync('umount', ['-l', disk]);
+    rmSync(disk, { recursive: true, force: true });
+  }
+}
+
+async function filled(siege: Siege, thrown: string, limit?: number): Promise<Outcome> {
+  await siege.start(limit);
   let [made, told]: [number, Answer | null] = [0, null];
   for (let k = 0; k < 200 && !told; k += 1) {
     const figure = { ...HEAVY.cutters(), name: `Large ${k}` };
@@ -190,9 +212,27 @@ async function filled(siege: Siege): Promise<Outcome> {
   const list = await siege.ask('GET', '/api/figures?search=Large&count=500');
   const { total } = JSON.parse(list.text) as { total: number };
   return {
-    thrown: 'a data file that may not grow beyond 3 MB',
-    seen: `${made} made, then ${told?.status ?? 'nothing'} with ${told && isSentence(told) ? 'a sentence' : 'no sentence'}; ${total} there afterwards`,
+    thrown,
+    seen: `${made} made, then ${told?.status ?? 'nothing'}: ${told?.text ?? ''}; ${total} there afterwards`,
     held: told !== null && isSentence(told) && total >= made && made > 0,
+  };
+}
+
+/** A server that starts on a disk that cannot be written: what is there can be read, what cannot be done is said. */
+async function unwritable(siege: Siege, disk: string): Promise<Outcome> {
+  const thrown = 'a disk that cannot be written';
+  const list = await siege.ask('GET', '/api/figures?count=1');
+  const [first] = (JSON.parse(list.text) as FigurePage).figures;
+  await siege.kill();
+  const remounted = spawnSync('mount', ['-o', 'remount,ro', disk], { encoding: 'utf8' });
+  if (remounted.status !== 0) return { thrown, seen: `not tried: ${remounted.stderr.trim()}`, held: true };
+  await siege.start();
+  const read = await siege.ask('GET', `/api/figures/${first?.id}`);
+  const refused = await siege.ask('PATCH', `/api/figures/${first?.id}`, { name: 'Other' });
+  return {
+    thrown,
+    seen: `reading ${read.status}; writing ${refused.status}: ${refused.text}`,
+    held: isSentence(refused) && read.status === 200,
   };
 }
 

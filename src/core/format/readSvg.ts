@@ -329,7 +329,8 @@ const COST_OF_CHARACTER = 0.0005;
 /** Reading an SVG text as a task, so that a large one is read in another thread; see `readSvg`. */
 export const READ_SVG: TaskKind<{ readonly text: string }, readonly SvgShape[]> = {
   name: 'readSvg',
-  cost: ({ text }) => COST_OF_CHARACTER * text.length,
+  // What is used again is read again: a short text can be much to read.
+  cost: ({ text }) => COST_OF_CHARACTER * text.length * text.split('<use').length,
   run: ({ text }, progress) => {
     try {
       return ok(readSvg(text, progress));

@@ -45,7 +45,13 @@ function useBox(): {
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
-    const observer = new ResizeObserver(() => setBox({ width: element.clientWidth, top: element.offsetTop }));
+    const measure = () =>
+      setBox((before) => {
+        const { clientWidth: width, offsetTop: top } = element;
+        return before?.width === width && before.top === top ? before : { width, top };
+      });
+    measure();
+    const observer = new ResizeObserver(measure);
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

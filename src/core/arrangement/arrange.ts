@@ -7,7 +7,8 @@ import { Edges } from './edges';
 import { Crossings, Folder } from './fold';
 import { groupOf, type Group, type Symmetry } from './group';
 import { valueAt } from './lists';
-import { holdsCentre, measureFaces, reachesOfFaces, type FaceMeasures } from './measure';
+import { directionsOf, holdsCentre, measureFaces, reachesOfFaces, type FaceMeasures } from './measure';
+import { inOrder } from './order';
 import { Noder, USUAL_LIMIT, type WorkLimit } from './node';
 import { rangeOfPart } from './polar';
 import { regionsOf, type Regions } from './regions';
@@ -195,7 +196,10 @@ export class Arrangement {
     return valueAt(this.areas, kind) * valueAt(this.kinds.stabilizer, kind);
   }
 
-  /** All bounded kinds with their measures, from the centre outward. */
+  /**
+   * All bounded kinds with their measures, from the centre outward; of those that lie equally far out the smaller first, then by
+   * direction. What differs by less than rounding counts as equal, so that the order is the same at every size.
+   */
   cellKinds(): (CellKind & { readonly kind: number })[] {
     const { subdivision, kinds } = this;
     const reaches = reachesOfFaces(subdivision);
@@ -226,15 +230,22 @@ export class Arrangement {
         depths: Array.from({ length: this.cover.members }, (_, m) => this.depthOf(kind, m)),
       });
     }
-    return found.sort((a, b) => a.inner - b.inner || a.outer - b.outer || a.area - b.area);
+    const { tolerance } = subdivision.vertices;
+    const directions = directionsOf(subdivision, kinds);
+    return inOrder(found, [
+      { of: ({ inner: r }) => r, slack: tolerance },
+      { of: ({ outer: r }) => r, slack: tolerance },
+      { of: ({ area }) => area, slack: tolerance * this.size },
+      { of: ({ kind }) => valueAt(directions, kind), slack: 1e-6 },
+    ]);
   }
 
-  /** Cells, crossings and edges of the whole plane, for Euler's formula and the facts. */
   /** The kind of the cell to the left of a half-edge. */
   kindAt(half: number): number {
     return valueAt(this.kinds.of, valueAt(this.subdivision.face, half));
   }
 
+  /** Cells of the whole plane, by Euler's formula. */
   get cellCount(): number {
     let count = 0;
     for (let kind = 0; kind < this.kindCount; kind += 1)

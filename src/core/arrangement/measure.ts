@@ -1,6 +1,7 @@
 import type { Edges } from './edges';
 import { valueAt } from './lists';
 import { rootBetween } from '../number/roots';
+import type { Regions } from './regions';
 import type { Subdivision } from './subdivision';
 
 /** Areas and lengths of the faces of a sector, from the true curves. */
@@ -94,6 +95,31 @@ export function reachesOfFaces(subdivision: Subdivision): FaceReaches {
     outer[f] = Math.max(valueAt(outer, f), reach.outer);
   }
   return { inner, outer };
+}
+
+/**
+ * The direction in which the cells of each kind lie, as an angle within one sector: 0 on the near wall, π on the other side of it (with a
+ * mirror the far wall). Cells that a wall cuts in two have the direction of the whole. It follows from the middles of their edges, each as much
+ * as it is long.
+ */
+export function directionsOf(subdivision: Subdivision, kinds: Regions): Float64Array {
+  const { vertices, group } = subdivision;
+  const [x, y] = [new Float64Array(kinds.count), new Float64Array(kinds.count)];
+  for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+    const f = valueAt(subdivision.face, h);
+    if (f < 0 || subdivision.isArtificial(h)) continue;
+    const [u, v] = [subdivision.origin(h), subdivision.origin(h ^ 1)];
+    const [dx, dy] = [vertices.xs.at(v) - vertices.xs.at(u), vertices.ys.at(v) - vertices.ys.at(u)];
+    const angle = group.fold * Math.atan2(vertices.xs.at(u) + dx / 2, -(vertices.ys.at(u) + dy / 2));
+    const kind = valueAt(kinds.of, f);
+    x[kind] = valueAt(x, kind) + Math.hypot(dx, dy) * Math.cos(angle);
+    y[kind] = valueAt(y, kind) + Math.hypot(dx, dy) * Math.sin(angle);
+  }
+  // From just below 0 to just below a whole turn, so that what lies at 0 but for rounding comes first.
+  return x.map((cos, kind) => {
+    const angle = Math.atan2(valueAt(y, kind), cos);
+    return angle < -1e-6 ? angle + 2 * Math.PI : angle;
+  });
 }
 
 /** True where a face holds the centre of the figure inside it, by the chords of its border (C_1 only). */

@@ -5,11 +5,14 @@ import { describe, expect, it } from 'vitest';
 import { circle, polygon } from '../../../tests/help/motifs';
 import { centroidOf } from '../curve/centroid';
 import { flatten } from '../curve/flatten';
-import type { Path } from '../curve/path';
+import { mapPath, type Path } from '../curve/path';
 import { distance, lengthOf, type Point } from '../curve/point';
 import { arcFromBulge, line } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '../derive';
+import { applyTo, MIRROR, scaleMap, turnMap } from '../curve/affine';
 import { cellsOf } from './cells';
+import { groupsOf } from './fused';
 import type { Cells } from './merge';
 
 const cells = (fold: number, mirror: boolean, ...paths: Path[]): readonly Cells[] =>
@@ -69,6 +72,64 @@ describe('cells', () => {
         },
       ),
       { numRuns: 40 },
+    );
+  });
+});
+
+/** Where each cell's middle is, by its reference. */
+function middles(fold: number, mirror: boolean, kinds: readonly Cells[]): Map<string, Point> {
+  const { groups } = groupsOf({ fold, mirror, cells: kinds }, [], STRAIGHT);
+  return new Map(
+    groups.flatMap(({ copies, keys }) => {
+      const middle = kinds.find(({ key }) => key === keys[0])!.centroid;
+      return copies.map(({ refs, turn, mirrored }): [string, Point] => [
+        refs[0]!,
+        applyTo(turnMap(turn), mirrored ? applyTo(MIRROR, middle) : middle),
+      ]);
+    }),
+  );
+}
+
+describe('references to cells', () => {
+  it('mean the same cells at every size, also where several lie equally far out', () => {
+    const motifs: readonly (readonly Path[])[] = [
+      // A fold down the middle: its halves have one cover.
+      [circle(0, -40, 21), { closed: false, segments: [line({ x: 0, y: -80 }, { x: 0, y: -5 })] }],
+      // Two lobes left and right of the axis, and a square on it.
+      [
+        polygon([
+          { x: -9, y: -30 },
+          { x: 9, y: -44 },
+          { x: 9, y: -30 },
+          { x: -9, y: -44 },
+        ]),
+      ],
+      [
+        circle(0, -40, 21),
+        circle(0, -40, 13),
+        polygon([
+          { x: -30, y: -50 },
+          { x: 30, y: -50 },
+          { x: 0, y: -21 },
+        ]),
+      ],
+    ];
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 14 }),
+        fc.boolean(),
+        fc.constantFrom(...motifs),
+        fc.double({ min: 0.01, max: 100, noNaN: true }),
+        (fold, mirror, motif, factor) => {
+          const grown = motif.map((path) => mapPath(path, scaleMap(factor, { x: 0, y: 0 })));
+          const before = middles(fold, mirror, cells(fold, mirror, ...motif));
+          const after = middles(fold, mirror, cells(fold, mirror, ...grown));
+          expect([...after.keys()].sort()).toEqual([...before.keys()].sort());
+          for (const [ref, { x, y }] of before)
+            expect(distance(after.get(ref)!, { x: x * factor, y: y * factor })).toBeLessThan(1e-4 * factor);
+        },
+      ),
+      { numRuns: 150 },
     );
   });
 });

@@ -7,7 +7,8 @@ export interface View {
   readonly y: number;
 }
 
-const MOST_ZOOM = 400;
+// In inches a hundred times as far in as in pixels.
+const MOST_ZOOM = 10_000;
 export const LEAST_ZOOM = 0.002;
 
 export const toScreen = (view: View, p: Point): Point => ({

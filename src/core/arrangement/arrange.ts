@@ -199,8 +199,9 @@ export class Arrangement {
   /**
    * All bounded kinds with their measures, from the centre outward; of those that lie equally far out the smaller first, then by
    * direction. What differs by less than rounding counts as equal, so that the order is the same at every size.
+   * @param order `found` where nothing but rounding tells apart what lies equally far out, as it once was
    */
-  cellKinds(): (CellKind & { readonly kind: number })[] {
+  cellKinds(order?: 'found'): (CellKind & { readonly kind: number })[] {
     const { subdivision, kinds } = this;
     const reaches = reachesOfFaces(subdivision);
     const inner = new Float64Array(kinds.count).fill(Infinity);
@@ -230,6 +231,8 @@ export class Arrangement {
         depths: Array.from({ length: this.cover.members }, (_, m) => this.depthOf(kind, m)),
       });
     }
+    if (order === 'found')
+      return found.sort((a, b) => a.inner - b.inner || a.outer - b.outer || a.area - b.area);
     const { tolerance } = subdivision.vertices;
     const directions = directionsOf(subdivision, kinds);
     return inOrder(found, [

@@ -32,8 +32,9 @@ function canonical(cover: readonly (readonly [number, number])[], fold: number):
 /**
  * A key for each kind of cells that stays the same while shapes are moved a little: which copies of which paths cover
  * the cell, seen from the cell, and its rank from the centre outward among those with the same cover.
+ * @param order how those that lie equally far out are ranked: by direction, or, as in old files, as they were found
  */
-export function keysOf(arrangement: Arrangement, paths: readonly CoverPath[]): string[] {
+export function keysOf(arrangement: Arrangement, paths: readonly CoverPath[], order?: 'found'): string[] {
   const { subdivision, kindCount } = arrangement;
   const { group } = subdivision;
   const kindOf = new Map<number, number>();
@@ -53,7 +54,7 @@ export function keysOf(arrangement: Arrangement, paths: readonly CoverPath[]): s
   });
   const ranks = new Map<string, number>();
   const keys = covers.map(() => '');
-  for (const { kind } of arrangement.cellKinds()) {
+  for (const { kind } of arrangement.cellKinds(order)) {
     const cover = covers[kind] ?? '';
     const rank = ranks.get(cover) ?? 0;
     ranks.set(cover, rank + 1);

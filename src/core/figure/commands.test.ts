@@ -245,6 +245,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   setNodeKind: ({ figure, ref, nodes, chance }) =>
     commands.setNodeKind(figure, ref, nodes, chance.of(['corner', 'smooth', 'even'] as const)),
   setOpacity: ({ figure, round, chance }) => commands.setOpacity(figure, round.id, chance.share()),
+  resized: ({ figure, chance }) => commands.resized(figure, chance.between(0.5, 2)),
+  inUnit: ({ figure, chance }) => commands.inUnit(figure, chance.of(['mm', 'cm', 'pt', 'px'] as const)),
   setPage: ({ figure, chance }) => commands.setPage(figure, { bleed: chance.between(0, 5) }),
   setPaint: (t) => commands.setPaint(t.figure, target(t), anyPaint(t.chance)),
   setPalette: ({ figure, chance }) => commands.setPalette(figure, colours(chance)),

@@ -31,6 +31,8 @@ export interface MergeJob {
   readonly op: RoundMerge['op'];
   readonly weave: Weave | null;
   readonly times: number | null;
+  /** How cells that lie equally far out are ranked; see `CellEdits`. */
+  readonly order: 'found' | null;
   /** How far guide lines go that bound cells, or null where the frame bounds none. */
   readonly frame: number | null;
 }
@@ -102,6 +104,7 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
       times: merge?.times ?? null,
       weave: weaves ? (merge.weave ?? START_WEAVE) : null,
       frame: divides && merge.cells?.frame ? reach : null,
+      order: (divides && merge.cells?.order) || null,
       sources: weaves
         ? ([{ round }] as const)
         : ([{ round }, ...joined.map((each) => ({ round: each })), ...above] as const),
@@ -165,6 +168,7 @@ export function requestOf(
     ...(job.weave && bands && { weave: { ...job.weave, bands } }),
     among: 'copies',
     ...(job.times !== null && { times: job.times }),
+    ...(job.order && { order: job.order }),
     quality,
     outlineOnly: outlineOnly ?? false,
     operands,
@@ -258,6 +262,7 @@ export const sameJob = (a: MergeJob, b: MergeJob, work: Work): boolean =>
     (a.weave === b.weave || (a.weave?.gap === b.weave?.gap && a.weave?.swapped === b.weave?.swapped)) &&
     a.times === b.times &&
     a.frame === b.frame &&
+    a.order === b.order &&
     a.shapeId === b.shapeId &&
     a.sources.length === b.sources.length &&
     a.sources.every(({ round, role }, k) => {

@@ -8,7 +8,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 4;
+export const FIGURE_VERSION = 5;
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
@@ -47,6 +47,11 @@ interface FusedCells {
 export interface CellEdits {
   /** The lines of the round's frame bound cells too. */
   readonly frame: boolean;
+  /**
+   * Cells that lie equally far out count in the order in which they were found, as they did when these references were made: in files of
+   * version 4 and before. Without it they count by direction.
+   */
+  readonly order?: 'found';
   readonly fused: readonly FusedCells[];
   readonly removed: readonly string[];
   readonly paints: Readonly<Record<string, Paint>>;

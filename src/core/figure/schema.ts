@@ -282,6 +282,7 @@ function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
 
 const cellEdits = Joi.object({
   frame: Joi.boolean().required(),
+  order: Joi.valid('found'),
   fused: Joi.array()
     .items(Joi.object({ cells: cellRefs, alone: Joi.valid(true) }))
     .max(LIMITS.cells)

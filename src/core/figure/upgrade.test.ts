@@ -45,6 +45,17 @@ describe('files of earlier versions', () => {
     if (now) expect(difference(await drawn(readFigure(textOf(file))), await drawn(now))).toBe(0);
   });
 
+  it.each(FILES.filter((file) => file.includes('.v4.')))(
+    '%s has its colours on the cells on which they were',
+    async (file) => {
+      const now = PIECES[file.replace('.v4.json', '')]?.();
+      const pixels = async (figure: ReturnType<typeof readFigure>) =>
+        pixelsOf(svgOf(await evaluateWhole(figure), DEFAULT_SVG), 300);
+      expect(now).toBeDefined();
+      if (now) expect(difference(await pixels(readFigure(textOf(file))), await pixels(now))).toBe(0);
+    },
+  );
+
   it('keep angles as near as they can be kept', () => {
     const old = JSON.parse(textOf('lamp-burst.v3.json')) as { rounds: { rule: { start: unknown } }[] };
     old.rounds[0]!.rule.start = { num: 2 ** 50 + 1, den: 2 ** 52 };

@@ -89,7 +89,19 @@ const fromThird = (figure: Json): Json => {
   return withBoundedTurns({ ...figure, version: 4, rounds }) as Json;
 };
 
-const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird];
+/** Version 4 told cells that lie equally far out apart by the order in which they were found: references made so go on meaning the same. */
+const fromFourth = (figure: Json): Json => ({
+  ...figure,
+  version: 5,
+  rounds: each(figure['rounds'], (round) => {
+    const { merge } = round;
+    return isRecord(merge) && isRecord(merge['cells'])
+      ? { ...round, merge: { ...merge, cells: { ...merge['cells'], order: 'found' } } }
+      : round;
+  }),
+});
+
+const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird, fromFourth];
 
 /**
  * A figure of an earlier version of the format as the present one. What is not a figure at all comes back as it is, for the

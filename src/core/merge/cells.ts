@@ -29,15 +29,15 @@ export function insideOf(loops: readonly Path[], area: number): Point {
 }
 
 /** The kinds of cells that a merge divided into; none where there was nothing to divide. */
-export function divided(merged: Merged): Division {
+export function divided(merged: Merged, { order }: Pick<MergeRequest, 'order'> = {}): Division {
   const found = divisionOf(merged);
   if (!found) return { fold: 1, mirror: false, cells: [] };
   const { fold, mirror } = found.arranged;
-  return { fold, mirror, cells: cellsIn(found) };
+  return { fold, mirror, cells: cellsIn(found, order) };
 }
 
-function cellsIn({ arrangement, arranged, cells }: Divided): Cells[] {
-  const keys = keysOf(arrangement, arranged.paths);
+function cellsIn({ arrangement, arranged, cells }: Divided, order: MergeRequest['order']): Cells[] {
+  const keys = keysOf(arrangement, arranged.paths, order);
   const neighbours = arrangement.neighbours();
   return cells.map(({ kind, parts, ...measures }) => {
     const [own, image] = parts;
@@ -72,7 +72,7 @@ export async function mergedFully(request: MergeRequest, control: MergeControl):
   }
   const merged = await merge(request, control);
   const { parts, facts } = merged;
-  return request.op === 'divide' ? { parts, facts, division: divided(merged) } : { parts, facts };
+  return request.op === 'divide' ? { parts, facts, division: divided(merged, request) } : { parts, facts };
 }
 
 function woven({ fold, mirror, shapes }: MergeOperand, { bands, gap, swapped }: WeaveLook): MergeResult {

@@ -47,6 +47,8 @@ export interface MergeRequest {
    * whatever the motif's details. The outline is the same; the facts tell of no cells.
    */
   readonly outlineOnly?: boolean;
+  /** For `divide`: how kinds of cells with one cover are told apart; see `CellEdits` in core/figure. By direction without it. */
+  readonly order?: 'found';
   /** The lines of the one operand are woven instead: one band for each of its shapes. */
   readonly weave?: WeaveLook;
 }

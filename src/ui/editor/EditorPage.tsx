@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { ok } from '@/core/finding';
 import { excessOf } from '@/core/figure/excess';
 import { askOutlines } from '@/core/figure/outline';
+import { followUnit } from '@/state/unit';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
@@ -70,6 +71,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     );
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
+    const endUnit = followUnit(editor);
     const endNotices = noticeSaves(editor);
     const endRefusals = editor.subscribe(({ refusal }, before) => {
       if (refusal && refusal !== before.refusal) toast.error(refusal.message);
@@ -78,6 +80,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endOutlines();
       endKeys();
       endClipboard();
+      endUnit();
       endNotices();
       endRefusals();
       saver.current?.end();

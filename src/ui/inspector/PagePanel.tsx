@@ -1,10 +1,13 @@
 'use client';
 
-import { setPage } from '@/core/figure/commands';
+import { toast } from 'sonner';
+
+import { inUnit, setPage } from '@/core/figure/commands';
 import { LIMITS } from '@/core/figure/model';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/number/units';
+import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
-import { act } from '@/state/editor';
+import { act, shownFigure, type Editor } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
@@ -30,15 +33,44 @@ const PRESETS: readonly Preset[] = [
   { name: 'Round sticker', width: 50, height: 50, unit: 'mm', bleed: 2 },
 ];
 
+const sizeOf = ({ width, height, unit }: ScenePage): string =>
+  `${printNumber(width, 3)} × ${printNumber(height, 3)} ${unit}`;
+
+/** Puts the figure in another unit, as large as it is, and offers to keep its numbers instead. */
+function changeUnit(editor: Editor, page: ScenePage, unit: LengthUnit): void {
+  const before = shownFigure(editor.getState());
+  if (before.page.unit === unit) return;
+  // One step, whichever of the two it is.
+  const key = `unit ${performance.now()}`;
+  const label = 'Change unit';
+  act(editor, label, (figure) => inUnit(figure, unit), key);
+  const after = shownFigure(editor.getState());
+  if (after === before) return;
+  toast(`As large as before: ${sizeOf(page)} is ${sizeOf(after.page)}.`, {
+    // One note, of the last change.
+    id: 'unit',
+    duration: 12_000,
+    action: {
+      label: 'Keep the numbers instead',
+      onClick: () => {
+        if (shownFigure(editor.getState()) !== after) return;
+        act(editor, label, () => before, key);
+        act(editor, label, (figure) => setPage(figure, { unit }), key);
+      },
+    },
+  });
+}
+
 /** The page: size and unit, where the centre is, what lies beneath. Nothing drawn changes its size with it. */
 export function PagePanel({ page }: { readonly page: ScenePage }) {
   const editor = useEditor();
   const set = (part: Partial<ScenePage>): void =>
     act(editor, 'Change page', (figure) => setPage(figure, part), 'page');
   const { unit, centre } = page;
+  const setUnit = (next: LengthUnit): void => changeUnit(editor, page, next);
   return (
     <>
-      <Section title="Page" note={`${page.width} × ${page.height} ${unit}`}>
+      <Section title="Page" note={sizeOf(page)}>
         <div className="grid grid-cols-2 gap-1.5 pb-1">
           {PRESETS.map((preset) => (
             <button
@@ -47,8 +79,10 @@ export function PagePanel({ page }: { readonly page: ScenePage }) {
               title={`${preset.width} × ${preset.height} ${preset.unit}`}
               className="h-[30px] rounded-ui border border-line-strong bg-field px-2 text-[12px] hover:border-edge"
               onClick={() => {
-                const { name: _, ...size } = preset;
-                set({ ...size, centre: { x: 0, y: 0 } });
+                const { name: _, unit: own, ...size } = preset;
+                act(editor, 'Change page', (figure) =>
+                  setPage(inUnit(figure, own), { ...size, centre: { x: 0, y: 0 } }),
+                );
               }}
             >
               {preset.name}
@@ -84,7 +118,7 @@ export function PagePanel({ page }: { readonly page: ScenePage }) {
             label="Unit"
             value={unit}
             choices={LENGTH_UNITS.map((each) => ({ value: each, label: each }))}
-            onChange={(next) => set({ unit: next })}
+            onChange={setUnit}
           />
         </Row>
         <LengthField

@@ -40,6 +40,7 @@ import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
+import { ZoomField } from './ZoomField';
 
 /** What is shown of the turning, and what the button goes on to. */
 const MARKS = {
@@ -268,9 +269,9 @@ export function Whole() {
       <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
         <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
         <span className="truncate rounded-[6px] bg-sand/85 px-1 text-[12px] text-muted">
-          {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit} ·{' '}
-          {printNumber((view.scale / (96 / 25.4)) * 100, 0)}%
+          {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit}
         </span>
+        <ZoomField view={view} unit={page.unit} />
         <PaneSwitch />
         <WholeButtons />
       </header>

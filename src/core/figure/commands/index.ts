@@ -8,6 +8,7 @@ export * from './rounds';
 export * from './cells';
 export * from './combine';
 export * from './shapes';
+export * from './size';
 export * from './slit';
 export * from './stamps';
 export * from './transform';

@@ -21,10 +21,21 @@ for (const { name, fields, start } of FORMATS)
     OPTIONS.set(field.word, { ...known, names: [...known.names, name] });
   }
 
+/** True for a word that is followed by a value. */
+const takesValue = (field: OptionField<Options>): boolean =>
+  field.type === 'count' || field.wordMeans === undefined;
+
+/** What follows a word, for the help. */
+const valueIn = (field: OptionField<Options>): string =>
+  field.type === 'count'
+    ? ' N'
+    : takesValue(field)
+      ? ` ${field.choices.map(([value]) => String(value)).join('|')}`
+      : '';
+
 const optionLines = [...OPTIONS].map(([word, { field, names, start }]) => {
-  const isCount = field.type === 'count';
-  const range = isCount ? `, ${field.least} to ${field.most} (${String(start)})` : '';
-  return `  ${`--${word}${isCount ? ' N' : ''}`.padEnd(16)} ${names.join(', ')}: ${field.help}${range}`;
+  const range = field.type === 'count' ? `, ${field.least} to ${field.most} (${String(start)})` : '';
+  return `  ${`--${word}${valueIn(field)}`.padEnd(16)} ${names.join(', ')}: ${field.help}${range}`;
 });
 
 const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to ${FORMAT_NAMES} [options]
@@ -67,7 +78,7 @@ function readCall(args: string[]): Call {
         ...Object.fromEntries(
           [...OPTIONS].map(([word, { field }]) => [
             word,
-            { type: field.type === 'count' ? 'string' : 'boolean' } as const,
+            { type: takesValue(field) ? 'string' : 'boolean' } as const,
           ]),
         ),
       },
@@ -103,13 +114,29 @@ function readCall(args: string[]): Call {
   };
 }
 
+/** The value of a choice that was typed. @throws WrongCall where it is none */
+function oneOf(
+  { word, choices }: Extract<OptionField<Options>, { type: 'choice' }>,
+  typed: string,
+): OptionValue {
+  const found = choices.find(([value]) => String(value) === typed);
+  if (!found)
+    throw new WrongCall(
+      `--${word} is ${choices.map(([value]) => String(value)).join(' or ')}, not “${typed}”.`,
+    );
+  return found[0];
+}
+
 /** The options of a format as a call has them. @throws WrongCall for a number that is none */
 function optionsIn(format: Format, values: Readonly<Record<string, unknown>>): Options {
   const chosen = format.fields.map((field): [string, OptionValue] => {
     const value = values[field.word];
     const start = format.start[field.key] ?? 0;
-    if (field.type === 'choice') return [field.key, value === true ? field.wordMeans : start];
     const typed = typeof value === 'string' ? value : undefined;
+    if (field.type === 'choice') {
+      if (field.wordMeans !== undefined) return [field.key, value === true ? field.wordMeans : start];
+      return [field.key, typed === undefined ? start : oneOf(field, typed)];
+    }
     return [field.key, wholeNumber(typed, `--${field.word}`, field.least, field.most, Number(start))];
   });
   return Object.fromEntries(chosen);

@@ -1,3 +1,4 @@
+import { layersOf } from '../../src/core/scene/scene';
 import { STRAIGHT } from '../../src/core/derive';
 import {
   addRound,
@@ -40,7 +41,7 @@ export function hatchIris(): Figure {
   ].flatMap((at) => refsAt(figure, 'blades', division, at));
   figure = fuseCells(figure, 'blades', blade, false);
   const merges = new Map([['blades', { parts: [], facts: NO_FACTS, division }]]);
-  figure = makeRoundPlain(figure, 'blades', evaluate(figure, merges, STRAIGHT).layers, newId);
+  figure = makeRoundPlain(figure, 'blades', layersOf(evaluate(figure, merges, STRAIGHT), 'abut'), newId);
   const ids = new Set(roundOf(figure, 'blades').shapes.map(({ id }) => id));
   figure = spreadOutward(figure, 'blades', ids, 8, STRAIGHT);
   figure = setFill(figure, { of: 'shapes', roundId: 'blades', shapeIds: ids }, TIDE.sand);

@@ -182,6 +182,20 @@ export class Arrangement {
     return found;
   }
 
+  /** For each kind, the others that share a drawn border with it; the one that reaches to infinity is among them. */
+  besides(): ReadonlyMap<number, ReadonlySet<number>> {
+    const { subdivision, kinds } = this;
+    const found = new Map<number, Set<number>>();
+    for (let h = 0; h < subdivision.halfEdgeCount; h += 1) {
+      const left = valueAt(subdivision.face, h);
+      if (left < 0 || this.isOpen(h)) continue;
+      const right = subdivision.across(h);
+      const [a, b] = [valueAt(kinds.of, left), right < 0 ? this.outside : valueAt(kinds.of, right)];
+      if (a !== b) found.set(a, (found.get(a) ?? new Set()).add(b));
+    }
+    return found;
+  }
+
   /** How many copies of a member cover the cells of a kind. */
   depthOf(kind: number, member: number): number {
     return valueAt(this.cover.depths, valueAt(this.largest, kind) * this.cover.members + member);

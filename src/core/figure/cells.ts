@@ -91,7 +91,7 @@ export function overrideOf<T>({ all, single }: Overrides<T>, ref: string): T | u
 }
 
 /** The paint of each cell of a group, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
-function paintsOfCells(
+export function paintsOfCells(
   { copies, keys, depth, fused }: CellGroup,
   { paint, cells = NO_CELL_EDITS }: RoundMerge,
 ): (Paint | null)[] {
@@ -206,7 +206,7 @@ const reflectedLoops = remembered((loops: readonly Path[]): readonly Path[] =>
 );
 
 /** Kinds whose paint did not change keep their layers, and with them all that was drawn of these. */
-function layersOfGroup(
+export function layersOfGroup(
   { id, blend, opacity = 1, rule }: Round,
   group: CellGroup,
   paints: readonly (Paint | null)[],

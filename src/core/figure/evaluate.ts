@@ -2,6 +2,7 @@ import { areOwnMirror } from '../curve/path';
 import { addTurns, equalTurns, type Turn } from '../number/turn';
 import { pathsOfForm, type Form } from '../maker/form';
 import type { MergeResult, WeaveFacts } from '../merge/merge';
+import type { Nested } from '../merge/nested';
 import { withSettledGradients } from '../paint/gradient';
 import { withLight } from '../paint/light';
 import { START_LIGHT, type Relief } from '../paint/relief';
@@ -17,9 +18,10 @@ import type {
   SceneLayer,
 } from '../scene/scene';
 import { layersOfCells } from './cells';
+import { coatedLayers, coatsTask, type CoatsTask } from './coats';
 import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
-import { mergeJobsOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
+import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
 import { partsWithPaint } from './parts';
 import { rememberedWith, type Work } from '../derive';
@@ -71,10 +73,17 @@ const reliefOf = ({ light }: Round, relief: Relief): LayerRelief => ({
   from: light?.from ?? START_LIGHT,
 });
 
+/** What is drawn of a round: with what lies side by side overlapping, and meeting only. */
+interface Drawn {
+  readonly overlap: readonly SceneLayer[];
+  readonly abut: readonly SceneLayer[];
+}
+
 interface RoundLayers {
   readonly jobs: readonly MergeJob[];
   readonly results: readonly (MergeResult | undefined)[];
-  readonly layers: readonly SceneLayer[];
+  readonly coats: Nested | null;
+  readonly drawn: Drawn;
 }
 
 const layersOfRounds = new WeakMap<Round, RoundLayers>();
@@ -85,22 +94,55 @@ function layersOf(
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
   work: Work,
-): readonly SceneLayer[] {
+): Drawn {
+  const [task, coats] = coatsOf(round, jobs, results, work);
   const known = layersOfRounds.get(round);
   if (
     known &&
+    known.coats === coats &&
     known.results.length === results.length &&
     known.results.every((result, k) => result === results[k]) &&
     known.jobs.every(({ paint }, k) => paint === jobs[k]?.paint)
   )
-    return known.layers;
+    return known.drawn;
   const missed = work.missed;
-  const layers = makeLayers(round, jobs, results, work)
-    .map((layer) => (round.light ? withLight(layer, round.light, round.rule.fold, round.rule.start) : layer))
-    .map(withSettledGradients)
-    .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
-  if (work.missed === missed) layersOfRounds.set(round, { jobs, results, layers });
-  return layers;
+  const finished = (layers: readonly SceneLayer[]): SceneLayer[] =>
+    layers
+      .map((layer) =>
+        round.light ? withLight(layer, round.light, round.rule.fold, round.rule.start) : layer,
+      )
+      .map(withSettledGradients)
+      .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
+  const abut = finished(makeLayers(round, jobs, results, null, work));
+  const coated = task && coats ? { task, coats } : null;
+  const overlap = coated ? finished(makeLayers(round, jobs, results, coated, work)) : abut;
+  const drawn = { overlap, abut };
+  if (work.missed === missed) layersOfRounds.set(round, { jobs, results, coats, drawn });
+  return drawn;
+}
+
+const coatsTasks = new WeakMap<Round, { readonly result: MergeResult; readonly task: CoatsTask | null }>();
+
+/** The coats of a divided round, and what they were made of; null where there are none, or not yet. */
+function coatsOf(
+  round: Round,
+  jobs: readonly MergeJob[],
+  results: readonly (MergeResult | undefined)[],
+  work: Work,
+): [CoatsTask | null, Nested | null] {
+  const [job] = jobs;
+  const [result] = results;
+  if (!job || !result?.division || !round.merge) return [null, null];
+  const known = coatsTasks.get(round);
+  let task = known?.result === result ? known.task : null;
+  if (known?.result !== result) {
+    const missed = work.missed;
+    const request = requestOf(job, { quality: 'full', outlineOnly: true }, work);
+    task = request && coatsTask(round, round.merge, result.division, request, work);
+    if (work.missed === missed) coatsTasks.set(round, { result, task });
+  }
+  const answer = task && work.ask(task.nested);
+  return [task, answer?.ok ? answer.value : null];
 }
 
 /** Items in colours that go some of the way to another; the same list for the same share. */
@@ -151,17 +193,22 @@ function wovenLayers(
   });
 }
 
+/** @param coated its coats of paint, where it is drawn in these */
 function makeLayers(
   round: Round,
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
+  coated: { readonly task: CoatsTask; readonly coats: Nested } | null,
   work: Work,
 ): SceneLayer[] {
   const merged = new Set(jobs.flatMap(({ shapeIds }, k) => (results[k] ? [...shapeIds] : [])));
   const outlines = jobs.flatMap((job, k): SceneLayer[] => {
     const result = results[k];
     if (!result) return [];
-    if (result.division && round.merge) return layersOfCells(round, round.merge, result.division, work);
+    if (result.division && round.merge)
+      return coated
+        ? coatedLayers(round, round.merge, result.division, coated.task, coated.coats, work)
+        : layersOfCells(round, round.merge, result.division, work);
     return result.weave
       ? wovenLayers(round, result, result.weave, [...job.shapeIds], work)
       : outlineLayers(round, result, job.paint, { of: 'outline', shapeIds: [...job.shapeIds] });
@@ -241,17 +288,21 @@ function onceWhereKept(round: Round, layer: SceneLayer): SceneLayer[] {
 export function evaluate(figure: Figure, merges: ReadonlyMap<string, MergeResult>, work: Work): Scene {
   const jobs = mergeJobsOf(figure, work);
   const swallowed = swallowedRounds(figure);
+  const drawn = figure.rounds.flatMap((round) => {
+    if (!round.visible || swallowed.has(round.id)) return [];
+    const own = jobs.filter(({ roundId }) => roundId === round.id);
+    return layersOf(
+      round,
+      own,
+      own.map(({ key }) => merges.get(key)),
+      work,
+    );
+  });
   return {
     page: figure.page,
-    layers: figure.rounds.flatMap((round) => {
-      if (!round.visible || swallowed.has(round.id)) return [];
-      const own = jobs.filter(({ roundId }) => roundId === round.id);
-      return layersOf(
-        round,
-        own,
-        own.map(({ key }) => merges.get(key)),
-        work,
-      );
+    layers: drawn.flatMap(({ overlap }) => overlap),
+    ...(drawn.some(({ overlap, abut }) => overlap !== abut) && {
+      abutting: drawn.flatMap(({ abut }) => abut),
     }),
   };
 }

@@ -39,9 +39,9 @@ export type OptionField<O> = Asked<O> &
     | {
         readonly type: 'choice';
         readonly choices: readonly (readonly [value: string | boolean, label: string])[];
-        /** Its word on the command line, which alone chooses a value. */
         readonly word: string;
-        readonly wordMeans: string | boolean;
+        /** The value that the word alone chooses on the command line; without it the word is followed by a value. */
+        readonly wordMeans?: string | boolean;
       }
   );
 

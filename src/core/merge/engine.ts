@@ -159,7 +159,7 @@ const TRIES = [1, 7, 0.13, 40];
 
 function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Generator<number, Merged> {
   const started = performance.now();
-  const arranged = arrangeOperands(request.operands, request.op === 'divide');
+  const arranged = arrangeOperands(request.operands, request.op === 'divide', request.within);
   if (arranged.paths.length === 0) {
     return { parts: [], kinds: [], facts: factsOf([], null, true, performance.now() - started) };
   }
@@ -237,6 +237,22 @@ export function divisionOf(merged: Merged): Divided | null {
     parts: parts.get(kind) ?? [],
   }));
   return { arranged, arrangement, cells: cells.filter((cell) => cell.parts.length > 0) };
+}
+
+/**
+ * The outlines of what some kinds of a division's cells are together.
+ * @param keeps tells by its number whether a kind is among them
+ */
+export function outlinedKinds(
+  { arrangement, arranged }: Divided,
+  keeps: (kind: number) => boolean,
+): MergePart[] {
+  const classes = Int32Array.from({ length: arrangement.kindCount }, (_, kind) =>
+    kind !== arrangement.outside && keeps(kind) ? 0 : -1,
+  );
+  const restorer = new Restorer(arrangement);
+  const turns = new TurnLists(arranged.fold);
+  return outlinesOf(arrangement, classes, false).flatMap((region) => partsOf(region, restorer, turns));
 }
 
 /** Merges at once. @param progress is told a share from 0 to 1 @throws MergeFailed where the work limit is reached */

@@ -49,6 +49,8 @@ export interface MergeRequest {
   readonly outlineOnly?: boolean;
   /** For `divide`: how kinds of cells with one cover are told apart; see `CellEdits` in core/figure. By direction without it. */
   readonly order?: 'found';
+  /** At most this much of the symmetry is made use of: what is to be told apart does not have more. */
+  readonly within?: { readonly fold: number; readonly mirror: boolean };
   /** The lines of the one operand are woven instead: one band for each of its shapes. */
   readonly weave?: WeaveLook;
 }

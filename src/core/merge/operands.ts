@@ -93,14 +93,19 @@ export function stabilizerOrder(paths: readonly Path[], { fold, mirror }: Symmet
 /**
  * Puts operands of any folds into one arrangement: under the symmetry they share, which is that of the greatest
  * common divisor of their folds, an operand of q times that fold takes part with q copies of its own.
+ * @param within at most this symmetry is shared
  */
-export function arrangeOperands(operands: readonly MergeOperand[], lines: boolean): Arranged {
-  const fold = operands.reduce((common, operand) => gcd(common, operand.fold), 0) || 1;
+export function arrangeOperands(
+  operands: readonly MergeOperand[],
+  lines: boolean,
+  within?: Symmetry,
+): Arranged {
+  const fold = operands.reduce((common, operand) => gcd(common, operand.fold), within?.fold ?? 0) || 1;
   const start = operands[0]?.start ?? turn(0);
   const against = operands.map((operand) => addTurns(operand.start, negateTurn(start)));
-  const mirror = operands.every(
-    (operand, k) => operand.mirror && isWhole(against[k] as Turn, 2 * operand.fold),
-  );
+  const mirror =
+    (within?.mirror ?? true) &&
+    operands.every((operand, k) => operand.mirror && isWhole(against[k] as Turn, 2 * operand.fold));
   const paths: ArrangedPath[] = [];
   const members: Member[] = [];
   const coinciding: number[] = [];

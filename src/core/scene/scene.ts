@@ -149,4 +149,16 @@ export interface ScenePage {
 export interface Scene {
   readonly page: ScenePage;
   readonly layers: readonly SceneLayer[];
+  /** Instead of `layers`, where neighbours are to meet and not to overlap, as for a cutter; none where they do already. */
+  readonly abutting?: readonly SceneLayer[];
 }
+
+/**
+ * How areas that lie side by side are drawn. overlap: what is painted first reaches under what comes after it, so that nothing shows
+ * between them · abut: each ends where the next begins
+ */
+export type Neighbours = 'overlap' | 'abut';
+
+/** What is drawn of a scene. */
+export const layersOf = ({ layers, abutting }: Scene, neighbours: Neighbours): readonly SceneLayer[] =>
+  neighbours === 'abut' ? (abutting ?? layers) : layers;

@@ -11,7 +11,7 @@ import type { Round } from '@/core/figure/model';
 import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
+import { sceneOf, shownLayers } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
@@ -119,8 +119,9 @@ export function Bench() {
   const view = useSameView(benchView(state));
   const fold = round?.rule.fold ?? 1;
   const radius = benchRadius(figure, work) * 1.02;
-  const own = scene.layers.filter(({ roundId }) => roundId === round?.id);
-  const others = scene.layers.filter(({ roundId }) => roundId !== round?.id);
+  const layers = shownLayers(state, scene);
+  const own = layers.filter(({ roundId }) => roundId === round?.id);
+  const others = layers.filter(({ roundId }) => roundId !== round?.id);
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
   const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));

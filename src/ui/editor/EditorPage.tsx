@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { ok } from '@/core/finding';
 import { excessOf } from '@/core/figure/excess';
 import { askOutlines } from '@/core/figure/outline';
+import { followCoats } from '@/state/coats';
 import { followUnit } from '@/state/unit';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
@@ -91,7 +92,11 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     if (!ready) return undefined;
     const following = followMerges(editor);
     merges.current = following;
-    return () => following.end();
+    const endCoats = followCoats(editor);
+    return () => {
+      endCoats();
+      following.end();
+    };
   }, [editor, ready]);
 
   return (

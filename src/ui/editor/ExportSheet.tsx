@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { fileName, formatOf, FORMATS } from '@/core/format/formats';
 import { parametersOf, type Format, type OptionField, type Options } from '@/core/format/format';
 import { shownFigure } from '@/state/editor';
+import { isFinest } from '@/state/coats';
 import { isAllMerged } from '@/state/merges';
 import { sceneOf } from '@/state/scene';
 import { excessOf } from '@/core/figure/excess';
@@ -73,7 +74,7 @@ function useFileText(format: Format, options: Options): string | null {
   const chosen = useDeferredValue(useMemo(() => ({ format, options }), [format, options]));
   return useMemo(
     () =>
-      chosen.format.kind === 'text' && isAllMerged(state)
+      chosen.format.kind === 'text' && isAllMerged(state) && isFinest(state)
         ? chosen.format.write({ figure: shownFigure(state), scene: sceneOf(state) }, chosen.options)
         : null,
     [chosen, state],

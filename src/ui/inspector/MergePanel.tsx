@@ -8,6 +8,7 @@ import { totalFacts } from '@/core/merge/totalFacts';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { mergesOfRound } from '@/state/merges';
+import { layersOf } from '@/core/scene/scene';
 import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
 import { ProgressBar } from '../common/ProgressBar';
@@ -144,7 +145,9 @@ export function MergePanel({ round }: { readonly round: Round }) {
             disabled={round.locked || running !== null}
             title="Paths that edit like any other, in rounds of the folds that they have"
             onClick={() => {
-              const layers = sceneOf(editor.getState()).layers.filter(({ roundId }) => roundId === round.id);
+              const layers = layersOf(sceneOf(editor.getState()), 'abut').filter(
+                ({ roundId }) => roundId === round.id,
+              );
               actOnRound(editor, 'Make the round plain', (each, id) =>
                 makeRoundPlain(each, id, layers, newId),
               );

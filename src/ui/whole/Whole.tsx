@@ -22,7 +22,7 @@ import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
 import { activeRound, shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
+import { sceneOf, shownLayers } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
 import { CellMarks } from '../tools/CellMarks';
@@ -196,7 +196,7 @@ export function Whole() {
           },
           ...slabsOf(
             'layers',
-            scene.layers,
+            shownLayers(state, scene),
             (layers) => ({
               layers,
               view,

@@ -5,7 +5,7 @@ import { drawingProblem, type DrawingParams } from '../../maker/drawing';
 import type { DrawnPart, Place } from '../../maker/drawn';
 import type { BuiltForm } from '../../maker/makers';
 import { NO_TURN } from '../../number/turn';
-import type { Scene } from '../../scene/scene';
+import { layersOf, type Scene } from '../../scene/scene';
 import { placedItems } from '../../scene/placed';
 import { LIMITS, type Figure, type Shape } from '../model';
 import { placedPaint } from '../../paint/gradient';
@@ -16,12 +16,14 @@ import { addShapes } from './shapes';
  * What a scene draws, back to front, as parts about its centre: every copy a part of its own, so that a figure can be placed in
  * another or be the motif of a larger one. Blend modes and see-through copies become plain paint.
  */
-export const partsOfScene = ({ layers }: Scene): DrawnPart[] =>
-  layers.flatMap(placedItems).map(({ item: { paths, paint, rule }, map }): DrawnPart => ({
-    contours: contoursOfPaths(paths.map((path) => mapPath(path, map))),
-    rule,
-    paint: placedPaint(paint, map),
-  }));
+export const partsOfScene = (scene: Scene): DrawnPart[] =>
+  layersOf(scene, 'abut')
+    .flatMap(placedItems)
+    .map(({ item: { paths, paint, rule }, map }): DrawnPart => ({
+      contours: contoursOfPaths(paths.map((path) => mapPath(path, map))),
+      rule,
+      paint: placedPaint(paint, map),
+    }));
 
 /** A drawing as a shape; its origin is its first place. */
 function drawingShape(id: string, name: string, { parts, places }: DrawingParams): Shape {

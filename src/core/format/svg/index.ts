@@ -2,7 +2,9 @@ import type { OptionField, TextFormat } from '../format';
 import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
 
 /** What is asked of a person who wants an SVG. */
-export type SvgChoices = Required<Pick<SvgOptions, 'form' | 'decimals' | 'background' | 'reveal'>>;
+export type SvgChoices = Required<
+  Pick<SvgOptions, 'form' | 'decimals' | 'neighbours' | 'background' | 'reveal'>
+>;
 
 /** With the page's background, or without it. */
 export const BACKGROUND = {
@@ -53,6 +55,17 @@ export const svg: TextFormat<SvgChoices> = {
       word: 'decimals',
     },
     {
+      key: 'neighbours',
+      label: 'Neighbours',
+      help: 'overlap (nothing shows between areas that lie side by side), or abut (each ends where the next begins, for cutters)',
+      type: 'choice',
+      choices: [
+        ['overlap', 'Overlap'],
+        ['abut', 'Abut'],
+      ],
+      word: 'neighbours',
+    },
+    {
       key: 'reveal',
       label: 'Copies come',
       help: 'the copies come one after the other when it is shown',
@@ -67,7 +80,13 @@ export const svg: TextFormat<SvgChoices> = {
     },
     BACKGROUND,
   ],
-  start: { form: DEFAULT_SVG.form, decimals: DEFAULT_SVG.decimals, reveal: false, background: true },
+  start: {
+    form: DEFAULT_SVG.form,
+    decimals: DEFAULT_SVG.decimals,
+    neighbours: 'overlap',
+    reveal: false,
+    background: true,
+  },
   about: ({ form }, { width, height, unit }) => `${ABOUT[form]} ${width} × ${height} ${unit}.`,
   write: ({ figure, scene }, options) => svgOf(scene, { ...options, title: figure.name }),
 };

@@ -7,14 +7,16 @@ import type { Point } from '../../curve/point';
 import { placedPaint } from '../../paint/gradient';
 import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
 import { itemsAt, placedAt } from '../../scene/placed';
-import type {
-  LayerRelief,
-  Paint,
-  Scene,
-  SceneCopy,
-  SceneItem,
-  SceneLayer,
-  ScenePage,
+import {
+  layersOf,
+  type LayerRelief,
+  type Neighbours,
+  type Paint,
+  type Scene,
+  type SceneCopy,
+  type SceneItem,
+  type SceneLayer,
+  type ScenePage,
 } from '../../scene/scene';
 import { pathData, printNumber } from '../pathData';
 
@@ -24,6 +26,8 @@ export interface SvgOptions {
   /** Decimals of coordinates, 0 to 8. */
   readonly decimals: number;
   readonly background: boolean;
+  /** Overlapping without it; copies that come one after the other abut, as each is to be seen for itself. */
+  readonly neighbours?: Neighbours;
   /** The copies come one after the other when the file is shown; compact files alone. */
   readonly reveal?: boolean;
   /** Of the picture that is made of it; as CSS has them where nothing is said. What looks the same in any size needs it. */
@@ -257,6 +261,7 @@ function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients
 /** A scene as an SVG document of its page's size, in SVG 2 that readers of SVG 1.1 understand too. */
 export function svgOf(scene: Scene, options: SvgOptions): string {
   const { width, height, unit, background } = scene.page;
+  const drawn = layersOf(scene, options.reveal ? 'abut' : (options.neighbours ?? 'overlap'));
   const size = (value: number) => printNumber(value, 6);
   const centre = centreOf(scene.page);
   const gradients = new Gradients('paint');
@@ -275,17 +280,17 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   }
   if (options.form === 'plain') {
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: 0, y: 0 });
-    const layers = scene.layers.flatMap((layer) =>
+    const layers = drawn.flatMap((layer) =>
       reliefs.around(layer, [plainLayer(layer, scene, options.decimals, gradients)]),
     );
     const defs = [...gradients.all(), ...reliefs.all()];
     if (defs.length > 0) parts.push('  <defs>', defs, '  </defs>');
     parts.push(layers);
-  } else if (scene.layers.length > 0) {
+  } else if (drawn.length > 0) {
     if (options.reveal) parts.push(REVEAL_STYLE);
     const symbols = new Symbols(options.decimals, gradients);
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: -centre.x, y: -centre.y });
-    const uses = scene.layers.flatMap((layer) =>
+    const uses = drawn.flatMap((layer) =>
       reliefs.around(layer, usesOf(layer, symbols, options.reveal ?? false)),
     );
     const motifs = symbols.all();

@@ -1,0 +1,109 @@
+/**
+ * The cells of a divided round as coats of paint that reach under one another, so that nothing shows between them on the screen and in
+ * pictures (core/merge/nested). What is no plain opaque colour keeps its cells as they are, over a coat in the colour that stands for it.
+ *
+ * @example
+ * const task = coatsTask(round, merge, division, request, work);
+ * const coats = task && work.ask(task.nested);
+ * if (task && coats?.ok) draw(coatedLayers(round, merge, division, task, coats.value, work));
+ */
+import { addTurns } from '../number/turn';
+import { taskOf, type Task, type Work } from '../derive';
+import type { Division, MergeRequest } from '../merge/merge';
+import { NESTED, type Nested } from '../merge/nested';
+import { shortRefs } from '../merge/fused';
+import { coloursOfFill, isGradient } from '../paint/fills';
+import { isOpaque, meanColour } from '../paint/opaque';
+import type { Colour, Paint, SceneLayer } from '../scene/scene';
+import { keyOf, layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
+import type { Round, RoundMerge } from './model';
+
+/** Divisions of more cells than this are drawn as they are: as many are shown by a canvas, cell by cell. */
+const MOST_CELLS = 1500;
+
+/** What coats are made of. */
+export interface CoatsTask {
+  readonly nested: Task<Nested>;
+  /** The colour of each coat, by the number of its paint. */
+  readonly colours: readonly Colour[];
+  /** The keys of the kinds that have it. */
+  readonly keys: readonly (readonly string[])[];
+}
+
+/** The colour that covers all that is beneath a paint; null where something may be seen through it. */
+function coverOf({ fill }: Paint): Colour | null {
+  const colours = coloursOfFill(fill);
+  return colours.length > 0 && colours.every(isOpaque) ? meanColour(colours) : null;
+}
+
+/** True for a paint that a coat of its colour is all of. */
+const isPlain = ({ fill, stroke }: Paint): boolean => !isGradient(fill) && stroke === null;
+
+/** What is laid on what is below it as a whole, or lit facet by facet, is not put on in coats. */
+const canBeCoated = ({ blend, opacity, light, relief }: Round): boolean =>
+  (blend === undefined || blend === 'normal') && (opacity ?? 1) === 1 && !light && !relief;
+
+/** The work that coats of a divided round take; null where it is drawn as it is. */
+export function coatsTask(
+  round: Round,
+  merge: RoundMerge,
+  division: Division,
+  request: MergeRequest,
+  work: Work,
+): CoatsTask | null {
+  const count = division.cells.reduce((sum, { size }) => sum + size, 0);
+  if (!canBeCoated(round) || count > MOST_CELLS || count < 2) return null;
+  const refs = new Map<Colour, string[]>();
+  for (const group of shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups)
+    paintsOfCells(group, merge).forEach((paint, k) => {
+      const cover = paint && coverOf(paint);
+      if (!cover) return;
+      const own = refs.get(cover) ?? [];
+      refs.set(cover, own);
+      own.push(...(group.copies[k]?.refs ?? []));
+    });
+  if (refs.size === 0) return null;
+  const colours = [...refs.keys()];
+  const paints = Object.fromEntries(
+    [...refs.values()].flatMap((own, paint) => shortRefs(division.cells, own).map((ref) => [ref, paint])),
+  );
+  return {
+    nested: taskOf(NESTED, { request, paints }),
+    colours,
+    keys: [...refs.values()].map((own) => [...new Set(own.map(keyOf))]),
+  };
+}
+
+/** The layers of a divided round in coats. */
+export function coatedLayers(
+  round: Round,
+  merge: RoundMerge,
+  division: Division,
+  { colours, keys }: CoatsTask,
+  coats: Nested,
+  work: Work,
+): SceneLayer[] {
+  const laid = coats.flatMap(({ paint, parts }) =>
+    parts.map(({ turns, loops }): SceneLayer => ({
+      roundId: round.id,
+      blend: round.blend,
+      copies: turns.map((turn) => ({ turn: addTurns(turn, round.rule.start) })),
+      items: [
+        {
+          origin: { of: 'cells', keys: keys[paint] ?? [] },
+          paths: loops,
+          paint: { fill: colours[paint] ?? null, stroke: null },
+          rule: 'nonzero',
+          mirrored: false,
+        },
+      ],
+    })),
+  );
+  const over = shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.flatMap((group) => {
+    const paints = paintsOfCells(group, merge).map((paint) =>
+      paint && coverOf(paint) && isPlain(paint) ? null : paint,
+    );
+    return layersOfGroup(round, group, paints);
+  });
+  return [...laid, ...over];
+}

@@ -23,6 +23,7 @@ import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
+import { stackedLayers, stackOf } from './stack';
 import { partsWithPaint } from './parts';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
@@ -84,6 +85,7 @@ interface RoundLayers {
   readonly results: readonly (MergeResult | undefined)[];
   readonly coats: Nested | null;
   readonly drawn: Drawn;
+  readonly stack: ReturnType<typeof stackOf>;
 }
 
 const layersOfRounds = new WeakMap<Round, RoundLayers>();
@@ -104,7 +106,7 @@ function layersOf(
     known.results.every((result, k) => result === results[k]) &&
     known.jobs.every(({ paint }, k) => paint === jobs[k]?.paint)
   )
-    return known.drawn;
+    return known.stack ? stacked(round, known, work) : known.drawn;
   const missed = work.missed;
   const finished = (layers: readonly SceneLayer[]): SceneLayer[] =>
     layers
@@ -116,9 +118,23 @@ function layersOf(
   const abut = finished(makeLayers(round, jobs, results, null, work));
   const coated = task && coats ? { task, coats } : null;
   const overlap = coated ? finished(makeLayers(round, jobs, results, coated, work)) : abut;
-  const drawn = { overlap, abut };
-  if (work.missed === missed) layersOfRounds.set(round, { jobs, results, coats, drawn });
-  return drawn;
+  const stack = jobs.length === 0 ? stackOf(round, abut) : null;
+  const made = { jobs, results, coats, drawn: { overlap, abut }, stack };
+  if (work.missed === missed) layersOfRounds.set(round, made);
+  return stack ? stacked(round, made, work) : made.drawn;
+}
+
+const stackedRounds = new WeakMap<Nested, Drawn>();
+
+/** What is drawn of a round whose shapes lie edge to edge: coats of paint, once they are there. */
+function stacked(round: Round, { drawn, stack }: RoundLayers, work: Work): Drawn {
+  const coats = stack && work.ask(stack.task);
+  if (!stack || !coats?.ok) return drawn;
+  const known = stackedRounds.get(coats.value);
+  if (known?.abut === drawn.abut) return known;
+  const made = { overlap: stackedLayers(round, stack, coats.value), abut: drawn.abut };
+  stackedRounds.set(coats.value, made);
+  return made;
 }
 
 const coatsTasks = new WeakMap<Round, { readonly result: MergeResult; readonly task: CoatsTask | null }>();

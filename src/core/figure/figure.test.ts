@@ -41,6 +41,7 @@ import {
   showRound,
   toggleHalfStep,
 } from './commands';
+import { layersOf } from '../scene/scene';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf, sameJob } from './jobs';
@@ -205,7 +206,8 @@ describe('evaluate', () => {
   });
 
   it('draws the mirrored half only of what is not its own mirror', () => {
-    const items = evaluate(setMirror(start(), 'a', true), new Map(), STRAIGHT).layers[0]!.items;
+    const scene = evaluate(setMirror(start(), 'a', true), new Map(), STRAIGHT);
+    const items = layersOf(scene, 'abut')[0]!.items;
     expect(items.map(({ origin, mirrored }) => [origin.of === 'shape' && origin.shapeId, mirrored])).toEqual([
       ['p', false],
       ['s', true],

@@ -34,6 +34,7 @@ import {
   startHalf,
   whirlShape,
 } from './commands';
+import { layersOf } from '../scene/scene';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf, sameJob } from './jobs';
 import type { Figure } from './model';
@@ -84,9 +85,8 @@ describe('half a motif', () => {
 describe('the edge of the wedge', () => {
   const wide = (): Figure => setFold(withForms(disc(0, -30, 12)), 'r', 12);
   const drawnPast = (figure: Figure): number => {
-    const paths = evaluate(figure, new Map(), STRAIGHT).layers.flatMap(({ items }) =>
-      items.flatMap((item) => item.paths),
-    );
+    const scene = evaluate(figure, new Map(), STRAIGHT);
+    const paths = layersOf(scene, 'abut').flatMap(({ items }) => items.flatMap((item) => item.paths));
     const { left, right } = pastRays(paths, { fold: 12 });
     return Math.max(left, right);
   };

@@ -37,19 +37,17 @@ const inspector = (page: Page) => page.getByLabel('Inspector');
 const kinds = (page: Page) =>
   inspector(page).getByRole('list', { name: 'Kinds from centre to rim' }).getByRole('button');
 
-/** How many copies in Whole are filled with each colour or gradient. */
-const fills = async (page: Page): Promise<Record<string, number>> =>
-  whole(page)
-    .locator('path[data-copy]')
-    .evaluateAll((copies) => {
-      const found: Record<string, number> = {};
-      for (const copy of copies) {
-        const fill = copy.parentElement?.getAttribute('fill') ?? 'none';
-        if (fill === 'none') continue;
-        found[fill] = (found[fill] ?? 0) + 1;
-      }
-      return found;
-    });
+/** How many paths have each fill, in the file in which every copy is a path of its own and neighbours only meet. */
+const fills = async (page: Page): Promise<Record<string, number>> => {
+  const id = new URL(page.url()).pathname.split('/').pop();
+  const answer = await page.request.get(
+    `/api/figures/${id}/export?to=svg&form=plain&neighbours=abut&background=0`,
+  );
+  const found: Record<string, number> = {};
+  for (const [, fill = ''] of (await answer.text()).matchAll(/<path[^>]* fill="(#[^"]*)"/g))
+    found[fill] = (found[fill] ?? 0) + 1;
+  return found;
+};
 
 async function crown(page: Page): Promise<void> {
   await makeFigure(page);

@@ -204,7 +204,7 @@ test('the start angle is dragged on the rim, stages and views answer to their ke
 test('the wheel zooms about the pointer, space drags the view, 0 shows all again', async ({ page }) => {
   await makeFigure(page);
   await drawPetal(page);
-  const scale = async () => (await page.getByText(/180 × 180 mm/).textContent())!.match(/(\d+)%/)![1];
+  const scale = () => page.getByRole('textbox', { name: 'Zoom' }).inputValue();
   const fitted = await scale();
   const pane = (await whole(page).boundingBox())!;
   await page.mouse.move(pane.x + 100, pane.y + 300);

@@ -5,7 +5,7 @@ import { remembered } from '../remembered';
 import type { CellCopy, CellGroup } from '../merge/fused';
 import { directionOf, ringsOfPlaces, type PlacedRegion } from '../paint/sequence';
 import type { Paint } from '../scene/scene';
-import { paintsOfGroup, type ShownCells } from './cells';
+import { paintsOfCells, paintsOfGroup, type ShownCells } from './cells';
 import type { RoundMerge } from './model';
 
 /** What a stroke over a cell reaches: it alone, its kind, every second or third of it, its ring, its sector. */
@@ -37,6 +37,29 @@ export function kindsOf({ groups }: ShownCells, merge: RoundMerge): KindFacts[] 
     share: whole > 0 ? (group.area * group.copies.length) / whole : 0,
     paints: paintsOfGroup(group, merge),
   }));
+}
+
+/** What is there of a divided round, without the cells that were removed. */
+export interface CellsFacts {
+  readonly cells: number;
+  readonly kinds: number;
+  readonly loops: number;
+  readonly nodes: number;
+  readonly area: number;
+}
+
+/** Figures of the cells that are left. */
+export function factsOfCells({ groups }: ShownCells, merge: RoundMerge): CellsFacts {
+  const facts = { cells: 0, kinds: 0, loops: 0, nodes: 0, area: 0 };
+  for (const group of groups) {
+    const count = paintsOfCells(group, merge).filter((paint) => paint !== null).length;
+    facts.cells += count;
+    facts.kinds += count > 0 ? 1 : 0;
+    facts.loops += count * group.loops.length;
+    facts.nodes += count * group.loops.reduce((sum, { segments }) => sum + segments.length, 0);
+    facts.area += count * group.area;
+  }
+  return facts;
 }
 
 export const refsOfGroup = ({ copies }: CellGroup): string[] => copies.flatMap(({ refs }) => refs);

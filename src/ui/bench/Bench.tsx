@@ -12,7 +12,7 @@ import { pathsOfForm } from '@/core/maker/form';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
 import { layersOf } from '@/core/scene/scene';
-import { sceneOf, shownLayers } from '@/state/scene';
+import { sceneOf } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
@@ -120,10 +120,9 @@ export function Bench() {
   const view = useSameView(benchView(state));
   const fold = round?.rule.fold ?? 1;
   const radius = benchRadius(figure, work) * 1.02;
-  const layers = shownLayers(state, scene);
-  // A motif that is drawn as it is is seen shape by shape where it is worked on.
-  const ownLayers = round?.merge ? layers : layersOf(scene, 'abut');
-  const own = ownLayers.filter(({ roundId }) => roundId === round?.id);
+  // Where it is worked on each area is for itself; copies are faint here, and what reaches under another would show through.
+  const layers = layersOf(scene, 'abut');
+  const own = layers.filter(({ roundId }) => roundId === round?.id);
   const others = layers.filter(({ roundId }) => roundId !== round?.id);
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);

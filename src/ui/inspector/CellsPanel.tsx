@@ -9,6 +9,7 @@ import {
   restoreCells,
 } from '@/core/figure/commands';
 import { lostRefs, NO_CELL_EDITS } from '@/core/figure/cells';
+import { factsOfCells } from '@/core/figure/kinds';
 import type { Round } from '@/core/figure/model';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { cellsOfRound, divisionOf } from '@/state/merges';
@@ -19,8 +20,7 @@ import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { ReachChoice } from './ReachChoice';
-
-const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+import { notYet, plural } from './words';
 
 /** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
 export function CellsPanel({ round }: { readonly round: Round }) {
@@ -31,7 +31,7 @@ export function CellsPanel({ round }: { readonly round: Round }) {
   const cells = cellsOfRound(state, round);
   const work = round.merge?.cells ?? NO_CELL_EDITS;
   const lost = division ? lostRefs(division, work) : [];
-  const count = cells?.groups.reduce((sum, { copies }) => sum + copies.length, 0) ?? 0;
+  const left = cells && round.merge && factsOfCells(cells, round.merge);
   const fused = cells?.groups.filter((group) => group.fused) ?? [];
   const outlines = figure.rounds.filter(({ shapes }) => shapes.some(({ paint }) => paint.fill !== null));
   const frame = round.frame;
@@ -39,7 +39,11 @@ export function CellsPanel({ round }: { readonly round: Round }) {
   return (
     <Section
       title="Cells"
-      note={cells ? `${count} of ${plural(cells.groups.length, 'kind', 'kinds')}` : 'being worked out'}
+      note={
+        left
+          ? `${plural(left.cells, 'cell', 'cells')} of ${plural(left.kinds, 'kind', 'kinds')}`
+          : notYet(state, round)
+      }
     >
       <span className="text-[12px] text-muted">A stroke reaches</span>
       <ReachChoice />

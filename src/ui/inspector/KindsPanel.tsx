@@ -10,6 +10,7 @@ import { cellsOfRound } from '@/state/merges';
 import { Section } from '../common/Panel';
 import { PaintChip } from '../common/PaintChip';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { notYet, plural } from './words';
 
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
 const MOST_ROWS = 120;
@@ -71,15 +72,19 @@ export function KindsPanel({ round }: { readonly round: Round }) {
   const lit = useEditorState((state) => state.lit?.kind ?? null);
   const { merge } = round;
   const kinds = useMemo(() => (cells && merge ? kindsOf(cells, merge) : null), [cells, merge]);
+  const waiting = useEditorState((state) => notYet(state, round));
   if (!kinds)
     return (
-      <Section title="Kinds" note="being worked out">
-        <p className="text-[12px] text-muted">The cells are not there yet.</p>
+      <Section title="Kinds" note={waiting}>
+        <p className="text-[12px] text-muted">The cells are not there.</p>
       </Section>
     );
   const count = kinds.reduce((sum, kind) => sum + kind.count, 0);
   return (
-    <Section title="Kinds" note={`${count} cells, ${kinds.length} ${kinds.length === 1 ? 'kind' : 'kinds'}`}>
+    <Section
+      title="Kinds"
+      note={`${plural(count, 'cell', 'cells')}, ${plural(kinds.length, 'kind', 'kinds')}`}
+    >
       <div className="flex justify-between text-[12px] text-muted">
         <span>centre → rim</span>
         <span>of the area</span>

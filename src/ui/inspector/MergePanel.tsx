@@ -7,7 +7,8 @@ import { printNumber } from '@/core/format/pathData';
 import { totalFacts } from '@/core/merge/totalFacts';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
-import { mergesOfRound } from '@/state/merges';
+import { cellsOfRound, mergesOfRound } from '@/state/merges';
+import { factsOfCells } from '@/core/figure/kinds';
 import { layersOf } from '@/core/scene/scene';
 import { sceneOf } from '@/state/scene';
 import { Button } from '../common/Button';
@@ -20,6 +21,7 @@ import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { WeavePanel } from './WeavePanel';
 import { Choices } from '../common/Choices';
+import { plural } from './words';
 
 type Op = RoundMerge['op'] | 'separate';
 
@@ -56,7 +58,10 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const figure = shownFigure(state);
   const { unit } = figure.page;
   const merges = mergesOfRound(state, round.id);
-  const facts = totalFacts(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
+  const made = totalFacts(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
+  const cells = cellsOfRound(state, round);
+  // Of cells only those that are left.
+  const facts = made && cells && round.merge ? { ...made, ...factsOfCells(cells, round.merge) } : made;
   const running = merges.map(({ progress }) => progress).find((progress) => progress !== null) ?? null;
   const problem = merges.find((merge) => merge.problem)?.problem;
   const jobs = mergeJobsOf(figure, work).filter(({ roundId }) => roundId === round.id);
@@ -125,7 +130,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
       {op === 'weave' && <WeavePanel round={round} />}
       <LowerActionPanel round={round} />
       {facts && (
-        <Section title={op === 'divide' ? 'All cells' : 'The outline'}>
+        <Section title={op === 'divide' ? 'What is left' : 'The outline'}>
           <Fact caption="Loops">{facts.loops}</Fact>
           <Fact caption="Nodes">{facts.nodes}</Fact>
           <Fact caption="Made of">{kinds.filter(Boolean).join(', ')}</Fact>
@@ -135,7 +140,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
           <Fact caption={op === 'divide' ? 'Cells' : 'Cells behind it'}>
             {facts.cells === null
               ? 'when it rests'
-              : `${facts.cells} of ${facts.kinds} ${facts.kinds === 1 ? 'kind' : 'kinds'}`}
+              : `${facts.cells} of ${plural(facts.kinds ?? 0, 'kind', 'kinds')}`}
           </Fact>
           {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
           <Fact caption="Worked out in">

@@ -10,6 +10,7 @@ import { LengthField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { SwapReach } from './ReachChoice';
+import { notYet, plural } from './words';
 
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
@@ -21,7 +22,10 @@ export function WeavePanel({ round }: { readonly round: Round }) {
   const wrong = facts?.crossings.filter(({ alternates }) => !alternates) ?? [];
   const kinds = new Set(facts?.crossings.map(({ ref }) => ref.split('@')[0])).size;
   return (
-    <Section title="Weave" note={facts ? `${facts.crossings.length} crossings` : 'being worked out'}>
+    <Section
+      title="Weave"
+      note={facts ? plural(facts.crossings.length, 'crossing', 'crossings') : notYet(state, round)}
+    >
       <LengthField
         label="Gap of the weave"
         caption="Gap"

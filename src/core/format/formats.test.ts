@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { evaluateWhole } from '../figure/evaluateWhole';
-import { duplicateRound, setMerge } from '../figure/commands';
+import { duplicateRound, setMerge, setPage } from '../figure/commands';
 import { optionRules, parametersOf, type Options } from './format';
 import { fileName, formatOf, FORMATS } from './formats';
 
@@ -26,8 +26,11 @@ describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_,
   });
 
   it('makes a file of a figure for every choice of each option', async () => {
-    // One round divided, one as it is.
-    const figure = setMerge(duplicateRound(withForms(disc(0, -30, 24)), 'r', counter()), 'r', 'divide');
+    // One round divided, one as it is, on a page with something to trim off.
+    const figure = setPage(
+      setMerge(duplicateRound(withForms(disc(0, -30, 24)), 'r', counter()), 'r', 'divide'),
+      { bleed: 3 },
+    );
     const source = { figure, scene: await evaluateWhole(figure) };
     const made = (options: Options): string =>
       format.kind === 'text' ? format.write(source, options) : format.draw(source, options).svg;

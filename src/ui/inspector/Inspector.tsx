@@ -97,8 +97,8 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
           <ToolPanel chosen={chosen} />
           {single && <ShapePanel key={single.id} round={round} shape={single} />}
           <FramePanel round={round} />
-          {!single && <UnderlayPanel />}
-          {!single && <PagePanel page={page} />}
+          <UnderlayPanel />
+          <PagePanel page={page} />
           <SnapPanel />
         </>
       )}
@@ -114,6 +114,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
           <ArrangePanel round={round} shapes={chosen} />
           <FitPanel round={round} shapes={chosen.length > 0 ? chosen : round.shapes} />
           <ShapeList round={round} />
+          {!round.half && chosen.length > 0 && <HalfPanel round={round} />}
           <SnapPanel />
           <WedgePanel round={round} />
         </>

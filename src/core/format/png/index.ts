@@ -1,11 +1,12 @@
 import type { PixelFormat } from '../format';
-import { BACKGROUND } from '../svg';
+import { BACKGROUND, BLEED, sidesOf } from '../svg';
 import { svgOf } from '../svg/svg';
 
 interface PngChoices {
   /** Pixels of the longer side. */
   readonly size: number;
   readonly background: boolean;
+  readonly bleed: boolean;
 }
 
 /** Largest side of a picture, in pixels. */
@@ -34,20 +35,22 @@ export const png: PixelFormat<PngChoices> = {
       word: 'size',
     },
     BACKGROUND,
+    BLEED,
   ],
-  start: { size: 1024, background: true },
-  about: ({ size }, { width, height }) => {
-    const longer = Math.max(width, height);
-    const [across, down] = [width, height].map((side) => Math.max(1, Math.round((size * side) / longer)));
+  start: { size: 1024, background: true, bleed: false },
+  about: ({ size, bleed }, page) => {
+    const sides = sidesOf(page, { bleed });
+    const longer = Math.max(...sides);
+    const [across, down] = sides.map((side) => Math.max(1, Math.round((size * side) / longer)));
     return `A picture of pixels, drawn on the server. ${across} × ${down} px.`;
   },
-  draw: ({ scene }, { size, background }) => {
-    const { width, height } = scene.page;
-    const pixelsPerUnit = size / Math.max(width, height);
+  draw: ({ scene }, { size, background, bleed }) => {
+    const [wide, high] = sidesOf(scene.page, { bleed });
+    const pixelsPerUnit = size / Math.max(wide, high);
     return {
-      svg: svgOf(scene, { form: 'compact', decimals: DECIMALS, background, pixelsPerUnit }),
+      svg: svgOf(scene, { form: 'compact', decimals: DECIMALS, background, bleed, pixelsPerUnit }),
       size,
-      isWide: width >= height,
+      isWide: wide >= high,
     };
   },
 };

@@ -1,9 +1,11 @@
 import type { OptionField, TextFormat } from '../format';
+import type { ScenePage } from '../../scene/scene';
+import { printNumber } from '../pathData';
 import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
 
 /** What is asked of a person who wants an SVG. */
 export type SvgChoices = Required<
-  Pick<SvgOptions, 'form' | 'decimals' | 'neighbours' | 'background' | 'reveal'>
+  Pick<SvgOptions, 'form' | 'decimals' | 'neighbours' | 'background' | 'bleed' | 'reveal'>
 >;
 
 /** With the page's background, or without it. */
@@ -19,6 +21,29 @@ export const BACKGROUND = {
   word: 'no-background',
   wordMeans: false,
 } as const satisfies OptionField<{ readonly background: boolean }>;
+
+/** With what is trimmed off, or without it. */
+export const BLEED = {
+  key: 'bleed',
+  label: 'Bleed',
+  help: 'with the bleed of the page around it',
+  type: 'choice',
+  choices: [
+    [false, 'Without'],
+    [true, 'With'],
+  ],
+  word: 'bleed',
+  wordMeans: true,
+} as const satisfies OptionField<{ readonly bleed: boolean }>;
+
+/** A page's sides, with its bleed where that is asked for. */
+export const sidesOf = (
+  { width, height, bleed }: ScenePage,
+  options: { readonly bleed: boolean },
+): readonly [wide: number, high: number] => {
+  const around = options.bleed ? 2 * bleed : 0;
+  return [width + around, height + around];
+};
 
 const ABOUT = {
   compact: 'Each motif once, as a symbol, and a use for every copy. Small, and still symmetric in the file.',
@@ -79,6 +104,7 @@ export const svg: TextFormat<SvgChoices> = {
       when: ({ form }) => form === 'compact',
     },
     BACKGROUND,
+    BLEED,
   ],
   start: {
     form: DEFAULT_SVG.form,
@@ -86,7 +112,11 @@ export const svg: TextFormat<SvgChoices> = {
     neighbours: 'overlap',
     reveal: false,
     background: true,
+    bleed: false,
   },
-  about: ({ form }, { width, height, unit }) => `${ABOUT[form]} ${width} × ${height} ${unit}.`,
+  about: ({ form, bleed }, page) => {
+    const [wide, high] = sidesOf(page, { bleed });
+    return `${ABOUT[form]} ${printNumber(wide, 3)} × ${printNumber(high, 3)} ${page.unit}.`;
+  },
   write: ({ figure, scene }, options) => svgOf(scene, { ...options, title: figure.name }),
 };

@@ -9,7 +9,7 @@ import { kelpCrown } from '../../../../demo/pieces/kelpCrown';
 import { difference, pixelsOf } from '../../../../tests/help/pictures';
 import { evaluate } from '../../figure/evaluate';
 import { evaluateWhole } from '../../figure/evaluateWhole';
-import { addShapes, setFill, setFold, setMirror } from '../../figure/commands';
+import { addShapes, setFill, setFold, setMirror, setPage } from '../../figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../figure/start';
 import { turn } from '../../number/turn';
 import { arcFromBulge, line } from '../../curve/segment';
@@ -170,5 +170,23 @@ describe('SVG', () => {
     expect(drawn('compact', 'use')).toBe(crown.layers.reduce((sum, { copies }) => sum + copies.length, 0));
     expect(drawn('plain', 'path')).toBe(crown.layers.flatMap(placedItems).length);
     expect(drawn('plain', 'use')).toBe(0);
+  });
+});
+
+describe('bleed', () => {
+  it('is around the page, which is marked, and the background reaches its edge', async () => {
+    const figure = setPage(newFigure('Bled', 'r'), {
+      width: 90,
+      height: 50,
+      bleed: 5,
+      background: '#1f8a76',
+    });
+    const text = svgOf(await evaluateWhole(figure), { ...DEFAULT_SVG, bleed: true });
+    expect(text).toContain('width="100mm" height="60mm" viewBox="-5 -5 100 60"');
+    expect(text).toContain('<view id="trim" viewBox="0 0 90 50"/>');
+    const pixels = pixelsOf(text, 100);
+    expect([...pixels.slice(0, 4)]).toEqual([31, 138, 118, 255]);
+    expect([...pixels.slice(-4)]).toEqual([31, 138, 118, 255]);
+    expect(svgOf(await evaluateWhole(figure), DEFAULT_SVG)).not.toContain('trim');
   });
 });

@@ -26,6 +26,8 @@ export interface SvgOptions {
   /** Decimals of coordinates, 0 to 8. */
   readonly decimals: number;
   readonly background: boolean;
+  /** With what lies around the page to be trimmed off; the page itself is the view `trim`. */
+  readonly bleed?: boolean;
   /** Overlapping without it; copies that come one after the other abut, as each is to be seen for itself. */
   readonly neighbours?: Neighbours;
   /** The copies come one after the other when the file is shown; compact files alone. */
@@ -263,20 +265,24 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const { width, height, unit, background } = scene.page;
   const drawn = layersOf(scene, options.reveal ? 'abut' : (options.neighbours ?? 'overlap'));
   const size = (value: number) => printNumber(value, 6);
+  const bleed = options.bleed ? scene.page.bleed : 0;
+  const [wide, high] = [width + 2 * bleed, height + 2 * bleed];
   const centre = centreOf(scene.page);
   const gradients = new Gradients('paint');
   const pixelsPerUnit = options.pixelsPerUnit ?? convertLength(1, unit, 'px');
   // A list of lists: a picture may have more items than one call takes arguments.
   const parts: (string | readonly string[])[] = [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="0 0 ${size(width)} ${size(height)}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(wide)}${unit}" height="${size(high)}${unit}" viewBox="${size(-bleed)} ${size(-bleed)} ${size(wide)} ${size(high)}">`,
   ];
   if (options.title) parts.push(`  <title>${escapeXml(options.title)}</title>`);
+  if (bleed > 0) parts.push(`  <view id="trim" viewBox="0 0 ${size(width)} ${size(height)}"/>`);
   if (options.background && background) {
     // The page's own gradient stands before all others, as it is used first.
     const own = new Gradients('page');
     const paint = paintOf(placedPaint({ fill: background, stroke: null }, moveMap(centre)), 'nonzero', own);
-    parts.push(own.all(), `  <rect width="${size(width)}" height="${size(height)}" ${paint}/>`);
+    const corner = bleed > 0 ? `x="${size(-bleed)}" y="${size(-bleed)}" ` : '';
+    parts.push(own.all(), `  <rect ${corner}width="${size(wide)}" height="${size(high)}" ${paint}/>`);
   }
   if (options.form === 'plain') {
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: 0, y: 0 });

@@ -1,9 +1,10 @@
 import type { Work } from '../derive';
-import { boundsOfPaths } from '../curve/bounds';
+import { applyTo, inverse, turnMap } from '../curve/affine';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { pathsOfForm } from '../maker/form';
 import { endsOver } from '../paint/gradient';
 import type { Gradient, Spread } from '../scene/scene';
-import type { Point } from '../curve/point';
+import { distance, type Point } from '../curve/point';
 import type { Figure, Round } from './model';
 import { reachOfMotif } from './reach';
 
@@ -53,4 +54,65 @@ export function endsOfSpread(
       ];
     }
   }
+}
+
+const LEAST_SIDE = 1e-9;
+
+/** From a spread's own coordinates to those of the figure, for the first copy; and back. */
+interface Mapping {
+  readonly out: (p: Point) => Point;
+  readonly back: (p: Point) => Point;
+}
+
+function mappingOf(spread: Spread, { rule }: Round, { left, right, top, bottom }: Bounds): Mapping {
+  if (spread === 'round' || spread === 'page') return { out: (p) => p, back: (p) => p };
+  const turned = turnMap(rule.start);
+  const unturned = inverse(turned);
+  const out = (p: Point): Point => applyTo(turned, p);
+  const back = (p: Point): Point => applyTo(unturned, p);
+  if (spread !== 'cell') return { out, back };
+  const [wide, high] = [right - left, bottom - top];
+  return {
+    out: ({ x, y }) => out({ x: left + x * wide, y: top + y * high }),
+    back: (p) => {
+      const { x, y } = back(p);
+      return { x: (x - left) / wide, y: (y - top) / high };
+    },
+  };
+}
+
+/** True for a run that nobody has set: it is that over the whole of what it is spread over. */
+function isFitted(gradient: Gradient, [from, to]: readonly [Point, Point]): boolean {
+  const slack = 1e-6 * distance(from, to);
+  return distance(gradient.from, from) <= slack && distance(gradient.to, to) <= slack;
+}
+
+/**
+ * A gradient spread over something else. A run that was set stays where it is, as it is seen on the first copy of what is selected, of the
+ * motif where nothing is; one that is over the whole of what it was spread over is over the whole of the other.
+ */
+export function respread(
+  figure: Figure,
+  round: Round,
+  shapeIds: ReadonlySet<string>,
+  gradient: Gradient,
+  spread: Spread,
+  work: Work,
+): Gradient {
+  const shown = round.shapes.filter(({ visible }) => visible);
+  const chosen = shown.filter(({ id }) => shapeIds.has(id));
+  // A gradient over each cell has as many runs as there are shapes: the first is the one that is kept.
+  const [measured] = chosen.length > 0 ? chosen : shown;
+  const box = boundsOfPaths(measured ? pathsOfForm(measured.form, work) : []);
+  const hasBox = box.right - box.left > LEAST_SIDE && box.bottom - box.top > LEAST_SIDE;
+  const fitted = (over: Spread): [Point, Point] =>
+    endsOfSpread(figure, round, shapeIds, gradient.kind, over, work);
+  const isMeasured = (gradient.spread !== 'cell' && spread !== 'cell') || hasBox;
+  if (!isMeasured || isFitted(gradient, fitted(gradient.spread))) {
+    const [from, to] = fitted(spread);
+    return { ...gradient, spread, from, to };
+  }
+  const [before, after] = [mappingOf(gradient.spread, round, box), mappingOf(spread, round, box)];
+  const kept = (p: Point): Point => after.back(before.out(p));
+  return { ...gradient, spread, from: kept(gradient.from), to: kept(gradient.to) };
 }

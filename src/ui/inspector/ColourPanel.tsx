@@ -11,7 +11,7 @@ import {
   setStroke,
 } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
-import { endsOfSpread } from '@/core/figure/spread';
+import { endsOfSpread, respread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
 import { firstColour } from '@/core/paint/fills';
 import {
@@ -81,6 +81,8 @@ export function ColourPanel({ round }: { readonly round: Round }) {
     const [from, to] = endsOfSpread(figure, round, state.selection.shapeIds, kind, spread, work);
     return { from, to };
   };
+  const spreadOver = (gradient: Gradient, spread: Spread): Gradient =>
+    respread(figure, round, state.selection.shapeIds, gradient, spread, work);
 
   return (
     <>
@@ -98,6 +100,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           palette={palette}
           unit={page.unit}
           endsOf={endsOf}
+          respread={spreadOver}
           onChange={fillWith}
           onKeep={keep}
         />
@@ -122,6 +125,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
               palette={palette}
               unit={page.unit}
               endsOf={endsOf}
+              respread={spreadOver}
               onChange={(colour, key) => strokeWith(colour === null ? null : { colour }, key)}
               onKeep={keep}
             />

@@ -15,14 +15,26 @@ interface Props {
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
   readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
-  /** It is spread over this and nothing else. */
+  /** A gradient spread over something else; without it it is spread over `only`. */
+  readonly respread?: (gradient: Gradient, spread: Spread) => Gradient;
   readonly only?: Spread;
   readonly onChange: (fill: Fill | null, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
 }
 
 /** A fill: one colour, or a gradient with its stops. */
-export function FillField({ label, value, mixed, palette, unit, endsOf, only, onChange, onKeep }: Props) {
+export function FillField({
+  label,
+  value,
+  mixed,
+  palette,
+  unit,
+  endsOf,
+  respread,
+  only,
+  onChange,
+  onKeep,
+}: Props) {
   const kind = isGradient(value) ? value.kind : 'flat';
   const turnTo = (next: 'flat' | Gradient['kind']): void => {
     if (next === kind) return;
@@ -56,7 +68,7 @@ export function FillField({ label, value, mixed, palette, unit, endsOf, only, on
           palette={palette}
           unit={unit}
           endsOf={endsOf}
-          choosesSpread={only === undefined}
+          {...(respread && { respread })}
           onChange={onChange}
           onKeep={onKeep}
         />

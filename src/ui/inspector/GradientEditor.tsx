@@ -28,9 +28,10 @@ interface Props {
   readonly value: Gradient;
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
-  readonly choosesSpread: boolean;
-  /** Where it begins and ends when it is spread anew. */
+  /** Where it begins and ends over the whole of what it covers. */
   readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  /** It spread over something else; without it there is nothing to choose. */
+  readonly respread?: (gradient: Gradient, spread: Spread) => Gradient;
   readonly onChange: (gradient: Gradient, key: string | null) => void;
   readonly onKeep: (colour: Colour) => void;
 }
@@ -38,16 +39,7 @@ interface Props {
 const percent = (share: number): number => Math.round(share * 1000) / 10;
 
 /** Stops of a gradient on a bar, what it is spread over, and where it begins and ends. */
-export function GradientEditor({
-  label,
-  value,
-  palette,
-  unit,
-  endsOf,
-  choosesSpread,
-  onChange,
-  onKeep,
-}: Props) {
+export function GradientEditor({ label, value, palette, unit, endsOf, respread, onChange, onKeep }: Props) {
   const { stops, kind, spread, straight = false } = value;
   const [picked, setPicked] = useState(0);
   const bar = useRef<HTMLDivElement>(null);
@@ -202,14 +194,14 @@ export function GradientEditor({
           <Trash2 size={16} strokeWidth={1.7} />
         </IconButton>
       </div>
-      {choosesSpread && (
+      {respread && (
         <>
           <span className="text-[12px] text-muted">Spread over</span>
           <Choices
             label={`${label} spread over`}
             value={spread}
             choices={SPREADS.map((each) => ({ value: each, label: SPREAD_NAMES[each] }))}
-            onChange={(next) => change({ spread: next, ...endsOf(kind, next) })}
+            onChange={(next) => onChange(respread(value, next), null)}
           />
         </>
       )}

@@ -1,6 +1,9 @@
 import { expect, test } from '@playwright/test';
 
-import { drawPetal, goTo, makeFigure, whole } from './hands';
+import { addShapes } from '../../src/core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { pathForm } from '../../src/core/maker/form';
+import { drawPetal, goTo, makeFigure, opened, stored, unstored, whole } from './hands';
 
 test('another unit keeps all as large as it is, or the numbers where that is meant; the zoom is typed', async ({
   page,
@@ -37,4 +40,29 @@ test('another unit keeps all as large as it is, or the numbers where that is mea
     .evaluateAll((all) => Math.max(...all.map((each) => each.getBoundingClientRect().width)));
   // 180 mm at 96 pixels an inch, twice as large.
   expect(wide / ((180 / 25.4) * 96)).toBeCloseTo(2, 1);
+});
+
+test('numbers of several nodes that differ are told, and what is typed is given to each', async ({
+  page,
+}) => {
+  const at = (x: number, y: number) => ({ x, y, kind: 'corner' as const });
+  const shape = newShape('p', 'Path', pathForm([at(-10, -30), at(10, -40), at(0, -70)], true), START_PAINT);
+  const id = await stored(page, addShapes(newFigure('Nodes', 'r'), 'r', [shape]));
+  await page.goto(`/figures/${id}`);
+  await opened(page);
+  await goTo(page, '2', 'Draw');
+  await page.getByRole('button', { name: 'Select Path' }).click();
+  await page.keyboard.press('w');
+  await page.keyboard.press('Control+a');
+  const inspector = page.getByLabel('Inspector');
+  const up = inspector.getByLabel('Up y');
+  await expect(up).toHaveValue('');
+  await expect(up).toHaveAttribute('placeholder', 'several');
+  await up.fill('50');
+  await up.press('Enter');
+  await expect(up).toHaveValue('50');
+  await expect(inspector.getByLabel('Across x')).toHaveValue('');
+  await page.keyboard.press('Control+z');
+  await expect(up).toHaveValue('');
+  await unstored(page, id);
 });

@@ -26,7 +26,8 @@ interface Base {
 }
 
 interface FieldProps<T> extends Base {
-  readonly shown: string;
+  /** Null where it stands for several that differ. */
+  readonly shown: string | null;
   readonly read: (text: string) => Reading<T>;
   readonly stepped: (text: string, by: number) => Reading<T>;
   /** Says why a value cannot be taken; null where it can. */
@@ -36,7 +37,9 @@ interface FieldProps<T> extends Base {
 }
 
 function Field<T>(props: FieldProps<T>) {
-  const { label, caption, unit, step = 1, shown, read, stepped, refuse, onChange, disabled } = props;
+  const { label, caption, unit, step = 1, read, stepped, refuse, onChange, disabled } = props;
+  const shown = props.shown ?? '';
+  const differ = props.shown === null;
   const id = useId();
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -70,6 +73,8 @@ function Field<T>(props: FieldProps<T>) {
       leave(event.currentTarget);
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
+      // There is no one number to step from.
+      if (differ && text === null) return;
       const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
       if (take(stepped(text ?? shown, (event.key === 'ArrowUp' ? 1 : -1) * step * factor))) setText(null);
     }
@@ -94,6 +99,7 @@ function Field<T>(props: FieldProps<T>) {
             aria-describedby={problem ? `${id}-problem` : undefined}
             className="w-full min-w-0 bg-transparent px-2.5 font-mono text-[12px] outline-none"
             value={text ?? shown}
+            placeholder={differ ? 'several' : undefined}
             disabled={disabled}
             autoComplete="off"
             spellCheck={false}
@@ -118,7 +124,8 @@ const plus = (reading: Reading<number>, by: number): Reading<number> =>
   reading.ok ? { ok: true, value: reading.value + by } : reading;
 
 interface LengthProps extends Base {
-  readonly value: number;
+  /** Null where it stands for several that differ. */
+  readonly value: number | null;
   readonly in: LengthUnit;
   readonly refuse?: Refuse<number>;
   readonly onChange: (value: number) => void;
@@ -131,7 +138,7 @@ export function LengthField({ value, in: unit, ...rest }: LengthProps) {
     <Field
       unit={unit}
       {...rest}
-      shown={printNumber(value, 4)}
+      shown={value === null ? null : printNumber(value, 4)}
       read={read}
       stepped={(text, by) => plus(read(text), by)}
     />
@@ -139,7 +146,8 @@ export function LengthField({ value, in: unit, ...rest }: LengthProps) {
 }
 
 interface TurnProps extends Base {
-  readonly value: Turn;
+  /** Null where it stands for several that differ. */
+  readonly value: Turn | null;
   readonly refuse?: Refuse<Turn>;
   readonly onChange: (value: Turn) => void;
 }
@@ -151,18 +159,31 @@ export function TurnField({ value, ...rest }: TurnProps) {
     return reading.ok ? { ok: true, value: turnFromDegrees(degreesOf(reading.value) + by) } : reading;
   };
   return (
-    <Field unit="°" {...rest} shown={printNumber(degreesOf(value), 4)} read={readTurn} stepped={stepped} />
+    <Field
+      unit="°"
+      {...rest}
+      shown={value === null ? null : printNumber(degreesOf(value), 4)}
+      read={readTurn}
+      stepped={stepped}
+    />
   );
 }
 
 interface AngleProps extends Base {
-  readonly value: number;
+  /** Null where it stands for several that differ. */
+  readonly value: number | null;
   readonly onChange: (value: number) => void;
 }
 
 /** An angle in degrees as a plain number, for points. */
 export function AngleField({ value, onChange, ...rest }: AngleProps) {
-  return <TurnField {...rest} value={turnFromDegrees(value)} onChange={(t) => onChange(degreesOf(t))} />;
+  return (
+    <TurnField
+      {...rest}
+      value={value === null ? null : turnFromDegrees(value)}
+      onChange={(t) => onChange(degreesOf(t))}
+    />
+  );
 }
 
 interface CountProps extends Base {

@@ -42,6 +42,7 @@ import { FillField } from './FillField';
 import { LightPanel } from './LightPanel';
 import { KindsPanel } from './KindsPanel';
 import { ReachChoice } from './ReachChoice';
+import { common } from './words';
 
 const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round', square: 'Square' };
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };
@@ -59,6 +60,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const first = (atHand ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
   const fills = new Set(paints.map(({ fill }) => JSON.stringify(fill)));
   const { stroke } = first;
+  const strokes = atHand ? [] : paints.flatMap((paint) => paint.stroke ?? []);
   const divides = round.merge?.op === 'divide';
 
   const apply = (
@@ -132,7 +134,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
             <LengthField
               label="Stroke width"
               caption="Width"
-              value={stroke.width}
+              value={common(strokes.length > 0 ? strokes : [stroke], ({ width }) => width)}
               in={page.unit}
               step={0.25}
               refuse={(width) =>

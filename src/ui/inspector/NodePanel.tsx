@@ -2,12 +2,11 @@
 
 import type { Result } from '@/core/finding';
 import { nodesOfContours, placeOfNode, type Contour } from '@/core/curve/contours';
-import { NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
+import { movedNode, NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { onLine, roundedCorner, splitAtNode, withReflection } from '@/core/curve/nodeOps';
 import {
   alignNodes,
-  moveNodes,
   placeNodes,
   removeHandles,
   removeNodes,
@@ -28,6 +27,7 @@ import { Button } from '../common/Button';
 import { AngleField, LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
+import { common } from './words';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };
@@ -44,7 +44,7 @@ interface Props {
   readonly shape: Shape;
 }
 
-/** The selected nodes of a path: where the first is, how it joins. */
+/** The selected nodes of a path: where they are, how they join. A number that is typed is given to each of them. */
 export function NodePanel({ round, shape }: Props) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
@@ -58,10 +58,16 @@ export function NodePanel({ round, shape }: Props) {
   const node = nodes[index];
   if (!node) return null;
   const ref = { roundId: round.id, shapeId: shape.id };
-  const polar = polarOf(node);
-  const kinds = new Set(indices.map((k) => nodes[k]?.kind));
-  const moveTo = (to: Point): void =>
-    act(editor, 'Move node', (figure) => moveNodes(figure, ref, chosen, subtract(to, node)), 'node');
+  const all = indices.flatMap((k) => nodes[k] ?? []);
+  const kinds = new Set(all.map(({ kind }) => kind));
+  /** Gives each of the nodes one number of its place; its handles go along. */
+  const putEach = (change: (p: Point) => Point): void =>
+    act(
+      editor,
+      all.length === 1 ? 'Move node' : 'Move nodes',
+      (figure) => placeNodes(figure, ref, chosen, (each) => movedNode(each, subtract(change(each), each))),
+      'node',
+    );
   const locked = round.locked || shape.locked;
   const place = placeOfNode(contours, index);
   const contour = place && contours[place.contour];
@@ -100,34 +106,34 @@ export function NodePanel({ round, shape }: Props) {
       <LengthField
         label="Distance r"
         caption="Distance r"
-        value={polar.r}
+        value={common(all, (p) => polarOf(p).r)}
         in={unit}
         disabled={locked}
         refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
-        onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
+        onChange={(r) => putEach((p) => fromPolar(r, polarOf(p).degrees))}
       />
       <AngleField
         label="Angle θ"
         caption="Angle θ"
-        value={polar.degrees}
+        value={common(all, (p) => polarOf(p).degrees)}
         disabled={locked}
-        onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
+        onChange={(degrees) => putEach((p) => fromPolar(polarOf(p).r, degrees))}
       />
       <LengthField
         label="Across x"
         caption="Across x"
-        value={node.x}
+        value={common(all, ({ x }) => x)}
         in={unit}
         disabled={locked}
-        onChange={(x) => moveTo({ x, y: node.y })}
+        onChange={(x) => putEach(({ y }) => ({ x, y }))}
       />
       <LengthField
         label="Up y"
         caption="Up y"
-        value={-node.y}
+        value={common(all, ({ y }) => -y)}
         in={unit}
         disabled={locked}
-        onChange={(y) => moveTo({ x: node.x, y: -y })}
+        onChange={(y) => putEach(({ x }) => ({ x, y: -y }))}
       />
       <Row caption="Joins as">
         <Segmented

@@ -57,7 +57,8 @@ export interface PixelJob {
   readonly svg: string;
   /** Pixels of the longer side. */
   readonly size: number;
-  readonly isWide: boolean;
+  /** What the document shows, in its own coordinates. */
+  readonly view: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
 interface Described<O> {

@@ -1,13 +1,12 @@
-import { Resvg } from '@resvg/resvg-js';
-
 import { STRAIGHT } from '../../core/derive';
 import { evaluateWhole } from '../../core/figure/evaluateWhole';
 import { excessOf } from '../../core/figure/excess';
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
-import type { Options, PixelJob } from '../../core/format/format';
+import type { Options } from '../../core/format/format';
 import { Refused } from '../errors';
+import { drawn } from './drawn';
 
 /** What is asked of a figure: a file in a format. */
 export interface FileRequest {
@@ -22,24 +21,6 @@ export interface MadeFile {
   readonly mediaType: string;
   /** A file name made from the figure's. */
   readonly file: string;
-}
-
-/** Draws a picture in pixels, here and now. */
-function drawn({ svg, size, isWide }: PixelJob): Uint8Array {
-  try {
-    const image = new Resvg(svg, {
-      fitTo: isWide ? { mode: 'width', value: size } : { mode: 'height', value: size },
-      font: { loadSystemFonts: false },
-      shapeRendering: 2,
-    });
-    return image.render().asPng();
-  } catch (error) {
-    if (error instanceof Error && /limit/i.test(error.message))
-      throw new Refused(
-        'The figure has more parts than can be drawn as pixels here: as SVG it has them all.',
-      );
-    throw error;
-  }
 }
 
 /** What is stored or handed over is looked at before it is drawn. @throws Refused */
@@ -70,6 +51,6 @@ export async function makeFile(
   const bytes =
     format.kind === 'text'
       ? new TextEncoder().encode(format.write(source, options))
-      : drawn(format.draw(source, options));
+      : await drawn(format.draw(source, options));
   return { bytes, mediaType: format.mediaType, file: fileName(figure.name, format) };
 }

@@ -45,12 +45,13 @@ export const png: PixelFormat<PngChoices> = {
     return `A picture of pixels, drawn on the server. ${across} × ${down} px.`;
   },
   draw: ({ scene }, { size, background, bleed }) => {
-    const [wide, high] = sidesOf(scene.page, { bleed });
+    const { page } = scene;
+    const [wide, high] = sidesOf(page, { bleed });
     const pixelsPerUnit = size / Math.max(wide, high);
     return {
       svg: svgOf(scene, { form: 'compact', decimals: DECIMALS, background, bleed, pixelsPerUnit }),
       size,
-      isWide: wide >= high,
+      view: { x: (page.width - wide) / 2, y: (page.height - high) / 2, width: wide, height: high },
     };
   },
 };

@@ -27,7 +27,7 @@ export function ProgressionPanel({ round }: { readonly round: Round }) {
         disabled={locked}
         choices={[
           { value: 'off', label: 'No change' },
-          { value: 'on', label: 'Changes on the progression' },
+          { value: 'on', label: 'Along the way' },
         ]}
         onChange={(value) => set(value === 'on' ? START_PROGRESSION : null)}
       />

@@ -24,7 +24,7 @@ import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
-import { partsWithPaint } from './parts';
+import { partsWithPaint, type Trim } from './parts';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
 import { isGradient } from '../paint/fills';
@@ -37,7 +37,7 @@ const isSymmetric = rememberedWith((form: Form, work): boolean =>
 );
 
 interface ShapeItems {
-  readonly trim: number | null;
+  readonly trim: Trim | null;
   readonly alone: SceneItem[];
   readonly both: SceneItem[];
 }
@@ -45,7 +45,7 @@ interface ShapeItems {
 const itemsOfShapes = new WeakMap<Shape, ShapeItems>();
 
 /** The items of a shape, alone and with its reflection: the same objects as long as the shape is the same. */
-function itemsOfShape(shape: Shape, trim: number | null, work: Work): ShapeItems {
+function itemsOfShape(shape: Shape, trim: Trim | null, work: Work): ShapeItems {
   const known = itemsOfShapes.get(shape);
   if (known?.trim === trim) return known;
   const missed = work.missed;

@@ -9,7 +9,8 @@ import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round, RoundMerge, Shape, Weave } from './model';
 import { areaOfShape, paintOfArea, resolvedShapes } from './combined';
-import { partsWithPaint } from './parts';
+import { remembered } from '../remembered';
+import { partsWithPaint, type Trim } from './parts';
 
 /** A round that takes part in a merge, and as what. */
 interface Source {
@@ -49,8 +50,10 @@ export const isLine = ({ visible, paint }: Shape): boolean =>
 
 const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) || isLine(shape);
 
-/** The fold of the wedge that a round's shapes are trimmed to; null where they are not. */
-export const trimOf = ({ edge, rule }: Round): number | null => (edge === 'trim' ? rule.fold : null);
+/** What a round's shapes are trimmed to, the same object for the same rule; null where they are not. */
+export const trimOf = ({ edge, rule }: Round): Trim | null => (edge === 'trim' ? trimOfRule(rule) : null);
+
+const trimOfRule = remembered(({ fold, mirror }: Round['rule']): Trim => ({ fold, axis: mirror }));
 
 /** True where a round acts on rounds below it; see `Round.below`. */
 const actsOn = (upper: Round, lower: Round): boolean =>

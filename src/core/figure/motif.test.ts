@@ -104,6 +104,28 @@ describe('the edge of the wedge', () => {
     expect(checkFigure(JSON.parse(JSON.stringify(trimmed)))).toEqual(trimmed);
   });
 
+  it('of a mirrored round is the axis too, where the reflection begins', () => {
+    // A circle that reaches over the axis, and one that is its own reflection.
+    for (const [x, side] of [
+      [8, 1],
+      [-8, -1],
+    ] as const) {
+      const figure = setMirror(setFold(withForms(disc(x, -60, 12), disc(0, -30, 5)), 'r', 6), 'r', true);
+      const trimmed = setEdge(figure, 'r', 'trim');
+      const scene = evaluate(trimmed, new Map(), STRAIGHT);
+      const own = layersOf(scene, 'abut').flatMap(({ items }) => items.filter(({ mirrored }) => !mirrored));
+      const [circle, small] = ['s0', 's1'].map((id) =>
+        own.flatMap(({ origin, paths }) => (origin.of === 'shape' && origin.shapeId === id ? paths : [])),
+      );
+      const box = boundsOfPaths(circle!);
+      expect(side > 0 ? box.left : -box.right).toBeGreaterThan(-1e-9);
+      // A circle less the segment that a chord at the distance d cuts off: plane trigonometry.
+      expect(signedArea(circle!)).toBeCloseTo(144 * (Math.PI - Math.acos(8 / 12)) + 8 * Math.sqrt(80), 9);
+      expect(signedArea(small!)).toBeCloseTo(25 * Math.PI, 9);
+      expect(formsOf(trimmed)).toEqual(formsOf(figure));
+    }
+  });
+
   it('is what a merge works on', () => {
     const trimmed = setMerge(setEdge(wide(), 'r', 'trim'), 'r', 'union');
     const [job] = mergeJobsOf(trimmed, STRAIGHT);

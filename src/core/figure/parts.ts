@@ -1,25 +1,45 @@
 import type { Work } from '../derive';
-import type { Path } from '../curve/path';
+import { boundsOfPaths } from '../curve/bounds';
+import { areOwnMirror, type Path } from '../curve/path';
 import type { ShapePaint } from '../maker/construction';
 import { isBuilt, partsOfForm, pathsOfForm } from '../maker/form';
 import { makerOf } from '../maker/makers';
 import { mapOf } from '../maker/placed';
-import { trimPaths } from '../merge/trim';
+import { trimPaths, type Side } from '../merge/trim';
 import type { Shape } from './model';
 
 interface PaintedPart extends ShapePaint {
   readonly paths: readonly Path[];
 }
 
+/** What the shapes of a round are trimmed to. */
+export interface Trim {
+  /** Whose wedge. */
+  readonly fold: number;
+  /** Whether at the axis too, on whose other side the reflection is. */
+  readonly axis: boolean;
+}
+
+/**
+ * The side of the axis on which paths are kept where they are trimmed there: that of their middle; null for what is its own reflection, and
+ * is kept whole.
+ */
+export function sideKept(paths: readonly Path[]): Side | null {
+  if (paths.length === 0 || areOwnMirror(paths, 1e-9)) return null;
+  const { left, right } = boundsOfPaths(paths);
+  return left + right < 0 ? 'left' : 'right';
+}
+
 /**
  * What a shape draws: all of it in its one paint, or each part in its own where its construction says so.
- * @param trim the fold of the wedge that it is trimmed to; null leaves what reaches past the rays
+ * @param trim what it is trimmed to; null leaves what reaches past the rays
  */
-export function partsWithPaint(shape: Shape, trim: number | null, work: Work): readonly PaintedPart[] {
+export function partsWithPaint(shape: Shape, trim: Trim | null, work: Work): readonly PaintedPart[] {
   const parts = wholeParts(shape, work);
   if (trim === null) return parts;
+  const side = trim.axis ? sideKept(pathsOfForm(shape.form, work)) : null;
   return parts
-    .map((part) => ({ ...part, paths: trimPaths(part.paths, part.rule, trim, work) }))
+    .map((part) => ({ ...part, paths: trimPaths(part.paths, part.rule, trim.fold, work, side) }))
     .filter(({ paths }) => paths.length > 0);
 }
 

@@ -5,7 +5,9 @@ import { distance, lengthOf, type Point } from '../curve/point';
 import { pointAt, type Segment } from '../curve/segment';
 import { turn } from '../number/turn';
 import type { MergeShape } from '../merge/merge';
-import type { Symmetry } from '../arrangement/group';
+import type { TurnRule } from '../symmetry/rule';
+
+type Symmetry = Pick<TurnRule, 'fold' | 'mirror'>;
 
 /** A text that two segments share where they run between the same points by the same way, in either direction. */
 function placeOf(segment: Segment, grain: number): string {

@@ -12,22 +12,47 @@ import { MERGED } from './tasks';
 /** Less than this past a ray, as a share of the path's reach, is on it. */
 const ON_RAY = 1e-9;
 
-/** The wedge of a fold as a triangle that goes far beyond a reach. */
-function wedgeOf(fold: number, reach: number): { left: Point; right: Point; triangle: Path } {
-  const half = halfWedge({ fold });
-  const [left, right] = [alongTurn(negateTurn(half), 1), alongTurn(half, 1)];
-  // Far enough that the side across does not cut what reaches outward.
-  const far = (2 * reach) / -right.y;
-  const triangle = polygonPath([ORIGIN, scaleBy(left, far), scaleBy(right, far)]);
-  return { left, right, triangle };
+/** One side of the axis. */
+export type Side = 'left' | 'right';
+
+/** What is kept: the wedge of a fold, or the half of it on one side of the axis. */
+interface Kept {
+  /** Directions of its two sides, clockwise; less than half a turn apart, or just that. */
+  readonly from: Point;
+  readonly to: Point;
+  /** A closed path that holds all of it up to a reach. */
+  readonly area: Path;
 }
 
-function trimOpen(path: Path, fold: number, reach: number, work: Work): Path[] {
-  const { left, right } = wedgeOf(fold, reach);
-  const inside = ({ x, y }: Point): boolean =>
-    y < 0 && Math.abs(x) * -right.y <= -y * right.x + ON_RAY * reach;
-  return slitPath(path, ORIGIN, left, work)
-    .flatMap((piece) => slitPath(piece, ORIGIN, right, work))
+const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
+
+function keptOf(fold: number, side: Side | null, reach: number): Kept {
+  const half = halfWedge({ fold });
+  const axis = { x: 0, y: -1 };
+  const from = side === 'right' ? axis : alongTurn(negateTurn(half), 1);
+  const to = side === 'left' ? axis : alongTurn(half, 1);
+  const across = Math.hypot(from.x + to.x, from.y + to.y);
+  if (across < 1e-9) {
+    // Half of the plane.
+    const far = 2 * reach * (side === 'left' ? -1 : 1);
+    const corners = [
+      { x: 0, y: -2 * reach },
+      { x: far, y: -2 * reach },
+      { x: far, y: 2 * reach },
+      { x: 0, y: 2 * reach },
+    ];
+    return { from, to, area: polygonPath(corners) };
+  }
+  // A triangle, far enough that its third side does not cut what reaches outward.
+  const far = (4 * reach) / across;
+  return { from, to, area: polygonPath([ORIGIN, scaleBy(from, far), scaleBy(to, far)]) };
+}
+
+function trimOpen(path: Path, { from, to }: Kept, reach: number, work: Work): Path[] {
+  const slack = ON_RAY * reach;
+  const inside = (p: Point): boolean => cross(from, p) >= -slack && cross(p, to) >= -slack;
+  return slitPath(path, ORIGIN, from, work)
+    .flatMap((piece) => slitPath(piece, ORIGIN, to, work))
     .filter(({ segments }) => {
       const longest = segments.reduce((a, b) => (distance(a.from, a.to) >= distance(b.from, b.to) ? a : b));
       return inside(pointAt(longest, 0.5));
@@ -35,30 +60,33 @@ function trimOpen(path: Path, fold: number, reach: number, work: Work): Path[] {
 }
 
 /**
- * What of paths lies in the upright wedge of a fold: what closed ones fill together by a rule keeps its curves and gets straight
- * sides along the rays, outlines clockwise and holes the other way; open ones are cut there. For folds under 3, whose
- * wedge is half a turn or more, for what stays inside, and while it is worked out, the paths themselves.
+ * What of paths lies in the upright wedge of a fold, or in its half on one side of the axis: what closed ones fill together by a rule keeps its
+ * curves and gets straight sides along the rays, outlines clockwise and holes the other way; open ones are cut there. For folds under 3 without a
+ * side, whose wedge is half a turn or more, for what stays inside, and while it is worked out, the paths themselves.
  */
 export function trimPaths(
   paths: readonly Path[],
   rule: 'nonzero' | 'evenodd',
   fold: number,
   work: Work,
+  side: Side | null = null,
 ): readonly Path[] {
-  if (fold < 3 || paths.length === 0) return paths;
+  if ((fold < 3 && !side) || paths.length === 0) return paths;
   const box = boundsOfPaths(paths);
   const reach = Math.hypot(Math.max(box.right, -box.left), Math.max(box.bottom, -box.top));
-  const past = pastRays(paths, { fold });
-  if (Math.max(past.left, past.right) <= ON_RAY * reach) return paths;
+  const past = fold < 3 ? { left: 0, right: 0 } : pastRays(paths, { fold });
+  const pastAxis = side === 'right' ? -box.left : side === 'left' ? box.right : 0;
+  if (fold >= 3 && Math.max(past.left, past.right, pastAxis) <= ON_RAY * reach) return paths;
+  const kept = keptOf(fold, side, reach);
   const closed = paths.filter((path) => path.closed);
-  const open = paths.filter((path) => !path.closed).flatMap((path) => trimOpen(path, fold, reach, work));
+  const open = paths.filter((path) => !path.closed).flatMap((path) => trimOpen(path, kept, reach, work));
   if (closed.length === 0) return open;
   const area: MergeOperand = { fold: 1, mirror: false, start: NO_TURN, shapes: [{ paths: closed, rule }] };
   const request: MergeRequest = {
     op: 'intersection',
     among: 'operands',
     quality: 'full',
-    operands: [area, alone(wedgeOf(fold, reach).triangle)],
+    operands: [area, alone(kept.area)],
   };
   const inside = work.ask(taskOf(MERGED, request));
   return inside?.ok ? [...inside.value.flat(), ...open] : paths;

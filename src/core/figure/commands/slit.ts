@@ -6,6 +6,7 @@ import { formOfPaths, pathsOfForm } from '../../maker/form';
 import { slitPath } from '../../merge/slit';
 import { trimPaths } from '../../merge/trim';
 import { LIMITS, type Figure, type Shape } from '../model';
+import { sideKept } from '../parts';
 import { roundOf, withRound } from './rounds';
 
 type Paths = readonly Path[];
@@ -93,13 +94,13 @@ export const trimToWedge = (
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } => {
-  const { fold } = roundOf(figure, roundId).rule;
+  const { fold, mirror } = roundOf(figure, roundId).rule;
   return cutShapes(
     figure,
     roundId,
     shapeIds,
     (paths, { rule }) => {
-      const left = trimPaths(paths, rule, fold, work);
+      const left = trimPaths(paths, rule, fold, work, mirror ? sideKept(paths) : null);
       if (left === paths) return paths.map((path) => [path]);
       const closed = left.filter((path) => path.closed);
       const open = left.filter((path) => !path.closed).map((path) => [path]);

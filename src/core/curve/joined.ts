@@ -18,14 +18,29 @@ export function joined(a: Segment, b: Segment): Segment | null {
   return a.kind === 'cubic' && b.kind === 'cubic' ? joinedCubics(a, b) : null;
 }
 
+/** The third difference of a cubic's points, a sixth of its third derivative: the same all along it. */
+const thirdOf = ({ from, out, in: into, to }: CubicSegment): number =>
+  lengthOf(add(subtract(to, from), scaleBy(subtract(out, into), 3)));
+
+/**
+ * At which share a cubic was cut in two, by the lengths of the handles at the cut; where it turns back there and they have none, by the third
+ * differences of the parts, which are as its cube.
+ */
+function shareOf(a: CubicSegment, b: CubicSegment): number {
+  const [before, after] = [distance(a.in, a.to), distance(b.from, b.out)];
+  const size = distance(a.from, a.to) + distance(b.from, b.to);
+  if (Math.min(before, after) > 1e-9 * size) return before / (before + after);
+  const [first, second] = [Math.cbrt(thirdOf(a)), Math.cbrt(thirdOf(b))];
+  return first / (first + second);
+}
+
 /**
  * The cubic of which two are the parts, where they are: by de Casteljau's construction the handles at the cut are as λ to
  * 1 − λ, and λ and 1 − λ of what the whole one's are at its ends.
  */
 function joinedCubics(a: CubicSegment, b: CubicSegment): Segment | null {
-  const [before, after] = [distance(a.in, a.to), distance(b.from, b.out)];
-  if (!(before > 0 && after > 0)) return null;
-  const share = before / (before + after);
+  const share = shareOf(a, b);
+  if (!(share > 0 && share < 1)) return null;
   const whole = cubic(
     a.from,
     add(a.from, scaleBy(subtract(a.out, a.from), 1 / share)),
@@ -33,7 +48,8 @@ function joinedCubics(a: CubicSegment, b: CubicSegment): Segment | null {
     b.to,
   );
   const [first, second] = splitAt(whole, share) as [CubicSegment, CubicSegment];
-  const size = distance(a.from, a.to) + distance(b.from, b.to) + before + after;
+  const size =
+    distance(a.from, a.to) + distance(b.from, b.to) + distance(a.in, a.to) + distance(b.from, b.out);
   const off = Math.max(
     distance(first.in, a.in),
     distance(first.to, a.to),

@@ -7,7 +7,7 @@ import { nearestOnPath } from './nearest';
 import { nodesOfPath, pathOfNodes, withNodeAt, type PathNode } from './nodes';
 import { samePath } from './path';
 import { distance } from './point';
-import { derivativeAt, pointAt } from './segment';
+import { cubic, derivativeAt, pointAt } from './segment';
 
 describe('nodes removed with the form kept', () => {
   it('undo what adding them did, for lines, arcs and curves', () => {
@@ -33,6 +33,15 @@ describe('nodes removed with the form kept', () => {
         },
       ),
     );
+  });
+
+  it('undo it also where a curve turns back and its handles have no length', () => {
+    // Out along a line and back: at a fifth of it it stands still.
+    const there = { x: 7, y: 0 };
+    const path = { closed: false, segments: [cubic(there, { x: 14, y: 0 }, { x: 0, y: 0 }, { x: 0, y: 0 })] };
+    const added = withNodeAt(nodesOfPath(path), 0, 0.2, false);
+    const kept = pathOfNodes(withoutNodesKept({ nodes: added, closed: false }, new Set([1])), false);
+    expect(samePath(kept, path, 1e-6)).toBe(true);
   });
 
   it('between curves that are not one put the nearest cubic, which leaves and arrives as they did', () => {

@@ -44,7 +44,7 @@ test('from an empty Shelf to an exported file', async ({ page }) => {
 
   await page.getByRole('button', { name: 'Export' }).click();
   // The page's background is a square, which no turn by 30 degrees keeps.
-  await page.getByRole('radio', { name: 'Without' }).click();
+  await page.getByRole('radiogroup', { name: 'Background' }).getByRole('radio', { name: 'Without' }).click();
   const svg = (await exported(page)).toString();
   const parser = new SaxesParser({ xmlns: true });
   parser.on('error', (error) => {

@@ -100,7 +100,10 @@ test('a step that does not close says what it leads to; copies differ, and chang
   await expect(inspector.getByRole('alert')).toContainText('A sweep of nothing');
   await sweep.press('Escape');
 
-  await inspector.getByRole('radiogroup', { name: 'Way', exact: true }).getByText('Changes').click();
+  await inspector
+    .getByRole('radiogroup', { name: 'Way', exact: true })
+    .getByRole('radio', { name: 'Along the way' })
+    .click();
   await expect(whole(page).locator('[data-copy]').last()).toHaveAttribute('transform', /matrix/);
   await saved(page);
 });

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
 import { screenData } from '../core/format/screenData';
+import { inksOf } from '../core/paint/style';
 import type { SceneCopy, SceneLayer } from '../core/scene/scene';
 import { placementMap } from '../core/symmetry/rule';
 import type { CanvasFrame, CellDrawing } from './cellDrawing';
@@ -29,6 +30,8 @@ export interface CellPainter {
 export const isDrawnAsCells = remembered(({ items, copies, relief }: SceneLayer): boolean => {
   const [item, another] = items;
   if (!item || another || item.origin.of === 'shape' || item.mirrored || relief) return false;
+  // A canvas has rings that are circles only.
+  if (inksOf(item.paint).some((ink) => ink.kind === 'radial' && ink.map)) return false;
   const opacity = copies[0]?.opacity ?? 1;
   // Seen through, a stroke would show its fill.
   if (opacity < 1 && item.paint.fill && item.paint.stroke) return false;

@@ -51,6 +51,7 @@ export function anyPaint(chance: Chance): Paint {
     from: { x: 0, y: 0.1 },
     to: { x: 0.7, y: 1 },
     stops,
+    ...(chance.yes() && { across: { x: -0.4, y: 0.2 } }),
   };
   const stroke = {
     colour: chance.colour(),

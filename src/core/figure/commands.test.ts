@@ -63,7 +63,7 @@ type Name = keyof typeof commands;
 /** Every command, tried with chance arguments. */
 const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   addBacking: ({ figure, chance, newId }) =>
-    commands.addBacking(figure, chance.of(commands.BACKINGS), chance.colour(), newId, STRAIGHT),
+    commands.addBacking(figure, chance.of(commands.BACKINGS), newId, STRAIGHT),
   addGuide: ({ figure, round, chance }) =>
     commands.addGuide(figure, round.id, { kind: 'circle', at: chance.point(20), radius: 9 }),
   addNode: ({ figure, ref, chance }) => commands.addNode(figure, ref, 0, 0, chance.between(0.1, 0.9)),

@@ -90,12 +90,15 @@ describe('colours of a figure', () => {
 
 it.each(['circle', 'square'] as const)('a %s backing lies behind all and reaches beyond it', (backing) => {
   let id = 0;
-  const made = addBacking(figure(), backing, '#113d4c', () => `b${(id += 1)}`, STRAIGHT);
+  const made = addBacking(figure(), backing, () => `b${(id += 1)}`, STRAIGHT);
   expect(figureSchema.validate(made).error).toBeUndefined();
   const [back, front] = made.rounds;
   expect(front?.id).toBe('a');
   expect(back?.rule.fold).toBe(1);
   expect(reachOfMotif(back!, STRAIGHT)?.outer).toBeGreaterThan(reachOfMotif(front!, STRAIGHT)!.outer);
+  // In a colour that is none of what lies on it.
+  const painted = coloursOfFigure(figure()).map(({ colour }) => colour);
+  expect(painted).not.toContain(back?.shapes[0]?.paint.fill);
 });
 
 it('rounds that share a motif have the same colours, whatever is recoloured', () => {

@@ -1,5 +1,5 @@
 import { coloursOfFill, coloursOfPaint, mapFill, mapPaint } from '../paint/fills';
-import { oklchOf } from '../paint/adjust';
+import { contrastOf, oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import type { Colour, Paint } from '../scene/scene';
 import type { Figure, Round, Shape } from './model';
@@ -109,6 +109,17 @@ function countedColours({ page, rounds }: Figure): ColourUse[] {
 
 /** The colours that a figure is painted with, the most used first; those of its palette that paint nothing are not among them. */
 export const coloursOfFigure = remembered((figure: Figure): readonly ColourUse[] => countedColours(figure));
+
+/**
+ * The colour on which a figure is seen best: white, one of its palette or black, by the contrast (WCAG 2.2) of what stands out least.
+ * Colours that the figure is painted with are none.
+ */
+export function paperOf(figure: Figure): Colour {
+  const painted = coloursOfFigure(figure).map(({ colour }) => colour.slice(0, 7));
+  const least = (paper: Colour): number => Math.min(21, ...painted.map((each) => contrastOf(each, paper)));
+  const papers = [...new Set(['#ffffff', ...figure.palette.map((each) => each.slice(0, 7)), '#000000'])];
+  return papers.reduce((best, next) => (least(next) > least(best) ? next : best));
+}
 
 const opacityPart = (colour: Colour): string => colour.slice(7);
 

@@ -119,6 +119,7 @@ const gradient = Joi.object({
   spread: Joi.valid(...SPREADS).required(),
   from: point.required(),
   to: point.required(),
+  across: point,
   stops: Joi.array()
     .items(
       Joi.object({

@@ -3,6 +3,7 @@ import { applyTo, inverse, turnMap } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { pathsOfForm } from '../maker/form';
 import { endsOver } from '../paint/gradient';
+import { movedRun, withRun } from '../paint/run';
 import type { Gradient, Spread } from '../scene/scene';
 import { distance, type Point } from '../curve/point';
 import type { Figure, Round } from './model';
@@ -84,7 +85,11 @@ function mappingOf(spread: Spread, { rule }: Round, { left, right, top, bottom }
 /** True for a run that nobody has set: it is that over the whole of what it is spread over. */
 function isFitted(gradient: Gradient, [from, to]: readonly [Point, Point]): boolean {
   const slack = 1e-6 * distance(from, to);
-  return distance(gradient.from, from) <= slack && distance(gradient.to, to) <= slack;
+  return (
+    gradient.across === undefined &&
+    distance(gradient.from, from) <= slack &&
+    distance(gradient.to, to) <= slack
+  );
 }
 
 /**
@@ -109,10 +114,9 @@ export function respread(
     endsOfSpread(figure, round, shapeIds, gradient.kind, over, work);
   const isMeasured = (gradient.spread !== 'cell' && spread !== 'cell') || hasBox;
   if (!isMeasured || isFitted(gradient, fitted(gradient.spread))) {
-    const [from, to] = fitted(spread);
-    return { ...gradient, spread, from, to };
+    return { ...withRun(gradient, ...fitted(spread)), spread };
   }
   const [before, after] = [mappingOf(gradient.spread, round, box), mappingOf(spread, round, box)];
   const kept = (p: Point): Point => after.back(before.out(p));
-  return { ...gradient, spread, from: kept(gradient.from), to: kept(gradient.to) };
+  return { ...movedRun(gradient, kept), spread };
 }

@@ -88,6 +88,33 @@ describe('adjusting', () => {
   });
 });
 
+describe('a hue', () => {
+  const away = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
+
+  it('stays where chroma is taken back, as far as eight bits tell hues apart', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 0.97, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        (l, c, h) => {
+          expect(away(oklchOf(colourOfOklch({ l, c, h, alpha: 1 })).h, h)).toBeLessThan(12);
+        },
+      ),
+    );
+  });
+
+  it('is not lost to white or black by lightening and darkening, and greys reach both', () => {
+    const far = (colour: string, light: number): string =>
+      adjustedColour(adjustedColour(colour, { ...NO_ADJUSTMENT, light }), { ...NO_ADJUSTMENT, light });
+    for (const colour of ['#1f8a76', '#e9b44c', '#d9512c', '#3b4cc0'])
+      for (const light of [1, -1])
+        expect(away(oklchOf(far(colour, light)).h, oklchOf(colour).h)).toBeLessThan(14);
+    expect(far('#b0b0b0', 1)).toBe('#ffffff');
+    expect(far('#505050', -1)).toBe('#000000');
+  });
+});
+
 describe('what goes with a colour', () => {
   it('stands at steps of the hue, the colour itself first', () => {
     const [own, second, third] = harmonyOf('#8a6a4a', HARMONIES.Triad);

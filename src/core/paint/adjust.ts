@@ -1,4 +1,4 @@
-import { converter, formatHex, formatHex8, toGamut, wcagContrast } from 'culori';
+import { clampChroma, converter, formatHex, formatHex8, wcagContrast } from 'culori';
 
 import type { Colour } from '../scene/scene';
 
@@ -13,9 +13,6 @@ function isShown(colour: Parameters<typeof toSrgb>[0]): boolean {
   const { r, g, b } = toSrgb(colour) ?? { r: 0, g: 0, b: 0 };
   return [r, g, b].every((x) => x >= -SLACK && x <= 1 + SLACK);
 }
-
-/** As CSS Color 4, section 13.2, has it: chroma is taken back at the same lightness and hue. */
-const intoSrgb = toGamut('rgb', 'oklch');
 
 /** A colour by lightness 0–1, chroma 0–0.4 and hue in degrees, as CSS Color 4's OKLCH; opacity 0–1. */
 export interface Oklch {
@@ -39,7 +36,9 @@ export const isInSrgb = ({ l, c, h }: Oklch): boolean => isShown({ mode: 'oklch'
 /** The colour, or where sRGB has none so strong the nearest of the same lightness and hue. */
 export function colourOfOklch({ l, c, h, alpha }: Oklch): Colour {
   const wanted = { mode: 'oklch' as const, l, c, h, alpha };
-  const shown = isShown(wanted) ? wanted : intoSrgb(wanted);
+  // Chroma alone is taken back. CSS Color 4, section 13.2, clips what is then near enough to be taken for it, by whose hue very light
+  // and very dark colours go up to 50° astray.
+  const shown = isShown(wanted) ? wanted : clampChroma(wanted, 'oklch');
   return alpha < 1 ? formatHex8(shown) : formatHex(shown);
 }
 
@@ -60,6 +59,18 @@ export const NO_ADJUSTMENT: Adjustment = { light: 0, warm: 0, strength: 0, hue: 
 const LIGHT = 0.3;
 const WARM = { a: 0.03, b: 0.09 };
 
+/** Colours stay between these where they have a hue: beyond, eight bits of sRGB have no shades to tell hues apart. */
+const DARKEST = 0.1;
+const LIGHTEST = 0.97;
+/** Less chroma than this is grey. */
+const GREY = 0.01;
+
+/** A lightness that is changed, within what a colour of that chroma can have and keep its hue. */
+function changedLightness(l: number, by: number, c: number): number {
+  const [least, most] = c < GREY ? [0, 1] : [Math.min(l, DARKEST), Math.max(l, LIGHTEST)];
+  return Math.min(most, Math.max(least, l + by));
+}
+
 /** A colour changed in OKLab and OKLCH, and kept within sRGB; its opacity stays. */
 export function adjustedColour(colour: Colour, { light, warm, strength, hue }: Adjustment): Colour {
   const lab = toOklab(colour);
@@ -67,7 +78,7 @@ export function adjustedColour(colour: Colour, { light, warm, strength, hue }: A
   const warmed = { ...lab, a: lab.a + WARM.a * warm, b: lab.b + WARM.b * warm };
   const { l, c, h = 0, alpha = 1 } = toOklch(warmed);
   return colourOfOklch({
-    l: Math.min(1, Math.max(0, l + LIGHT * light)),
+    l: changedLightness(l, LIGHT * light, c),
     c: Math.max(0, Math.min(MOST_CHROMA, c * (1 + strength))),
     h: h + hue,
     alpha,

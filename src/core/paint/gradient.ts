@@ -1,12 +1,13 @@
 import { finding, type Finding } from '../finding';
 import { formatHex, formatHex8, interpolate } from 'culori';
 
-import { applyTo, determinant, inverse, MIRROR, type Affine } from '../curve/affine';
+import { applyTo, determinant, inverse, MIRROR, similarityScale, type Affine } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { distance, lengthOf, type Point } from '../curve/point';
 import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
 import { placementMap } from '../symmetry/rule';
 import { isGradient, mapFills } from './fills';
+import { hasCircles, mappedRun, movedRun } from './run';
 
 /** Why stops make no gradient: a sentence; null where they do. */
 export function stopsProblem(stops: readonly GradientStop[]): Finding | null {
@@ -74,18 +75,21 @@ const inBox = ({ x, y }: Point, { left, right, top, bottom }: Bounds): Point => 
 });
 
 const moved = (gradient: Gradient, change: (p: Point) => Point): Gradient => ({
-  ...gradient,
+  ...movedRun(gradient, change),
   spread: 'copy',
-  from: change(gradient.from),
-  to: change(gradient.to),
 });
 
-/** A gradient turned, moved and scaled with what it paints. */
-const mappedGradient = (gradient: Gradient, m: Affine): Gradient => moved(gradient, (p) => applyTo(m, p));
+/** A gradient turned, moved, scaled and sheared with what it paints. */
+const mappedGradient = (gradient: Gradient, m: Affine): Gradient => ({
+  ...mappedRun(gradient, m),
+  spread: 'copy',
+});
 
 /** True where every copy sees the same: rings about the centre. */
-export const isRound = ({ kind, from, to }: Gradient): boolean =>
-  kind === 'radial' && lengthOf(from) <= 1e-9 * distance(from, to);
+export const isRound = (gradient: Gradient): boolean =>
+  gradient.kind === 'radial' &&
+  lengthOf(gradient.from) <= 1e-9 * distance(gradient.from, gradient.to) &&
+  hasCircles(gradient);
 
 /** True where copies see different parts of a gradient. */
 const isAcross = (fill: Fill | null | undefined): fill is Gradient =>
@@ -166,6 +170,18 @@ export function placedPaint(paint: Paint, m: Affine): Paint {
   };
 }
 
+/** A gradient in shares of a box that is stretched to other sides: turned rings become ellipses, slanted runs keep their lines. */
+function stretchedInBox(gradient: Gradient, m: Affine, box: Bounds): Gradient {
+  const [wide, high] = [box.right - box.left, box.bottom - box.top];
+  if (!(wide > 0 && high > 0) || similarityScale(m) !== null) return gradient;
+  const real = movedRun(gradient, (p) => inBox(p, box));
+  const corner = applyTo(m, { x: box.left, y: box.top });
+  return movedRun(mappedRun(real, m), ({ x, y }) => ({
+    x: (x - corner.x) / (m.a * wide),
+    y: (y - corner.y) / (m.d * high),
+  }));
+}
+
 /** True for a map that leaves what is upright so: a box stays a box, its upper left corner the same one. */
 const keepsUpright = ({ a, b, c, d }: Affine): boolean => {
   const small = 1e-12 * (Math.abs(a) + Math.abs(d));
@@ -178,13 +194,12 @@ const keepsUpright = ({ a, b, c, d }: Affine): boolean => {
  * @param box the shape's, before
  */
 export const turnedPaint = (paint: Paint, m: Affine, box: () => Bounds): Paint =>
-  keepsUpright(m)
-    ? paint
-    : mapFills(paint, (fill) =>
-        isGradient(fill) && fill.spread === 'cell'
-          ? { ...moved(fill, (p) => inBox(p, box())), spread: 'selection' }
-          : fill,
-      );
+  mapFills(paint, (fill) => {
+    if (!isGradient(fill) || fill.spread !== 'cell') return fill;
+    return keepsUpright(m)
+      ? stretchedInBox(fill, m, box())
+      : { ...moved(fill, (p) => inBox(p, box())), spread: 'selection' };
+  });
 
 /**
  * The paint of a shape that changes its place in the motif: a gradient over a selection goes with each shape of it, one over the copy

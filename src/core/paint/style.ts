@@ -5,12 +5,14 @@
  * @example
  * const { fill, stroke, isStrokeFirst } = styleOf(item.paint, item.rule);
  */
+import type { Affine } from '../curve/affine';
 import { distance, type Point } from '../curve/point';
 import { remembered } from '../remembered';
 import type { Colour, Fill, FillRule, Gradient, Paint, Stroke } from '../scene/scene';
 import { opacityOf } from './colour';
 import { isGradient } from './fills';
 import { plainStops } from './gradient';
+import { hasCircles, rimMap } from './run';
 
 /** A colour with its opacity apart, as readers want it that know no eight digits. */
 export interface FlatInk {
@@ -33,6 +35,8 @@ export type GradientInk =
       readonly kind: 'radial';
       readonly centre: Point;
       readonly radius: number;
+      /** What turns its circles into the ellipses that are drawn; none for circles. */
+      readonly map?: Affine;
       readonly stops: readonly Stop[];
     };
 
@@ -58,14 +62,16 @@ const flatInk = (colour: Colour): FlatInk => ({
   opacity: opacityOf(colour),
 });
 
-const gradientInk = remembered(({ kind, from, to, stops: all }: Gradient): GradientInk => {
+const gradientInk = remembered((gradient: Gradient): GradientInk => {
+  const { kind, from, to, stops: all } = gradient;
   const stops = plainStops(all).map(({ at, colour }): Stop => {
     const { kind: _, ...ink } = flatInk(colour);
     return { at, ...ink };
   });
-  return kind === 'linear'
-    ? { kind, from, to, stops }
-    : { kind, centre: from, radius: distance(from, to), stops };
+  if (kind === 'linear') return { kind, from, to, stops };
+  return hasCircles(gradient)
+    ? { kind, centre: from, radius: distance(from, to), stops }
+    : { kind, centre: { x: 0, y: 0 }, radius: 1, map: rimMap(gradient), stops };
 });
 
 const inkOf = (fill: Fill): Ink => (isGradient(fill) ? gradientInk(fill) : flatInk(fill));
@@ -85,6 +91,10 @@ export const styleOf = ({ fill, stroke, behind }: Paint, rule: FillRule): Style 
   stroke: stroke && strokeOf(stroke),
   isStrokeFirst: behind === true && fill !== null && stroke !== null,
 });
+
+/** A map as SVG and CSS have it in `matrix()`. @param print how a number is written */
+export const matrixOf = ({ a, b, c, d, e, f }: Affine, print: (value: number) => string = String): string =>
+  `matrix(${[a, b, c, d, e, f].map(print).join(' ')})`;
 
 /** The inks of a paint, that of the fill first. */
 export const inksOf = ({ fill, stroke }: Paint): Ink[] =>

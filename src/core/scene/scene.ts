@@ -36,6 +36,8 @@ export interface Gradient {
    */
   readonly from: Point;
   readonly to: Point;
+  /** Of a radial one whose rings are ellipses: the point of the rim that a circle's quarter turn from `to` became. */
+  readonly across?: Point;
   /** Two at least. */
   readonly stops: readonly GradientStop[];
   /** Runs the same way on reflected copies, instead of reflected with them. */

@@ -1,6 +1,6 @@
 import { memo, type SVGProps } from 'react';
 
-import { cssColour, inksOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
+import { cssColour, inksOf, matrixOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
 import type { SceneItem } from '@/core/scene/scene';
 import { screenData } from '@/core/format/screenData';
 
@@ -58,6 +58,7 @@ export const GradientDefs = memo(function GradientDefs({ gradients }: { readonly
         cx={ink.centre.x}
         cy={ink.centre.y}
         r={ink.radius}
+        gradientTransform={ink.map && matrixOf(ink.map)}
       >
         {inner}
       </radialGradient>

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Point } from '@/core/curve/point';
 import { addToPalette, setPage } from '@/core/figure/commands';
 import { endsOver } from '@/core/paint/gradient';
 import type { Gradient } from '@/core/scene/scene';
@@ -12,11 +13,9 @@ export function BackgroundField() {
   const editor = useEditor();
   const { page, palette } = useEditorState(shownFigure);
   const { width, height, centre } = page;
-  const endsOf = (kind: Gradient['kind']): Pick<Gradient, 'from' | 'to'> => {
-    const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
-    const [from, to] = endsOver(kind, { left, top, right: left + width, bottom: top + height });
-    return { from, to };
-  };
+  const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
+  const endsOf = (kind: Gradient['kind']): [Point, Point] =>
+    endsOver(kind, { left, top, right: left + width, bottom: top + height });
   return (
     <FillField
       label="Background"

@@ -13,6 +13,7 @@ import {
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread, respread } from '@/core/figure/spread';
 import { START_PAINT } from '@/core/figure/start';
+import type { Point } from '@/core/curve/point';
 import { firstColour } from '@/core/paint/fills';
 import {
   STROKE_CAPS,
@@ -79,10 +80,8 @@ export function ColourPanel({ round }: { readonly round: Round }) {
     apply('Stroke', (each) => setStroke(each, target, part), { ...first, stroke: full }, key);
   };
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));
-  const endsOf = (kind: Gradient['kind'], spread: Spread): Pick<Gradient, 'from' | 'to'> => {
-    const [from, to] = endsOfSpread(figure, round, state.selection.shapeIds, kind, spread, work);
-    return { from, to };
-  };
+  const endsOf = (kind: Gradient['kind'], spread: Spread): [Point, Point] =>
+    endsOfSpread(figure, round, state.selection.shapeIds, kind, spread, work);
   const spreadOver = (gradient: Gradient, spread: Spread): Gradient =>
     respread(figure, round, state.selection.shapeIds, gradient, spread, work);
 
@@ -221,9 +220,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
               className="flex-1"
               title="A shape behind the whole figure, in a round of its own"
               onClick={() =>
-                act(editor, 'Lay a backing', (each, work) =>
-                  addBacking(each, backing, firstColour(state.paint?.fill ?? null) ?? '#113d4c', newId, work),
-                )
+                act(editor, 'Lay a backing', (each, work) => addBacking(each, backing, newId, work))
               }
             >
               {backing === 'circle' ? 'Circle' : 'Square'}

@@ -1,6 +1,8 @@
 'use client';
 
+import type { Point } from '@/core/curve/point';
 import { mixedColour } from '@/core/paint/mix';
+import { withRun } from '@/core/paint/run';
 import { firstColour, isGradient } from '@/core/paint/fills';
 import type { LengthUnit } from '@/core/number/units';
 import type { Colour, Fill, Gradient, Spread } from '@/core/scene/scene';
@@ -14,7 +16,7 @@ interface Props {
   readonly mixed: boolean;
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
-  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => [Point, Point];
   /** A gradient spread over something else; without it it is spread over `only`. */
   readonly respread?: (gradient: Gradient, spread: Spread) => Gradient;
   readonly only?: Spread;
@@ -39,14 +41,17 @@ export function FillField({
   const turnTo = (next: 'flat' | Gradient['kind']): void => {
     if (next === kind) return;
     if (next === 'flat') onChange(firstColour(value), null);
-    else if (isGradient(value)) onChange({ ...value, kind: next, ...endsOf(next, value.spread) }, null);
+    else if (isGradient(value))
+      onChange({ ...withRun(value, ...endsOf(next, value.spread)), kind: next }, null);
     else {
       const colour = value ?? palette[0] ?? '#1f8a76';
       const stops = [
         { at: 0, colour },
         { at: 1, colour: mixedColour(colour, '#ffffff', 0.75) },
       ];
-      onChange({ kind: next, spread: only ?? 'cell', ...endsOf(next, only ?? 'cell'), stops }, null);
+      const spread = only ?? 'cell';
+      const [from, to] = endsOf(next, spread);
+      onChange({ kind: next, spread, from, to, stops }, null);
     }
   };
   return (

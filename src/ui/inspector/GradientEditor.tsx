@@ -3,8 +3,10 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import { ArrowLeftRight, Trash2 } from 'lucide-react';
 
+import type { Point } from '@/core/curve/point';
 import { fadedColour, opacityOf } from '@/core/paint/colour';
 import { reversedStops, withStop } from '@/core/paint/gradient';
+import { withRun } from '@/core/paint/run';
 import { LIMITS } from '@/core/figure/model';
 import { SPREADS, type Colour, type Gradient, type GradientStop, type Spread } from '@/core/scene/scene';
 import type { LengthUnit } from '@/core/number/units';
@@ -29,7 +31,7 @@ interface Props {
   readonly palette: readonly Colour[];
   readonly unit: LengthUnit;
   /** Where it begins and ends over the whole of what it covers. */
-  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => Pick<Gradient, 'from' | 'to'>;
+  readonly endsOf: (kind: Gradient['kind'], spread: Spread) => [Point, Point];
   /** It spread over something else; without it there is nothing to choose. */
   readonly respread?: (gradient: Gradient, spread: Spread) => Gradient;
   readonly onChange: (gradient: Gradient, key: string | null) => void;
@@ -226,7 +228,12 @@ export function GradientEditor({ label, value, palette, unit, endsOf, respread, 
         {x('to', 'x')}
         {x('to', 'y')}
       </Row>
-      <Button onClick={() => change(endsOf(kind, spread))}>Fit to what it covers</Button>
+      {value.across && (
+        <Button onClick={() => onChange(withRun(value, value.from, value.to), null)}>Round rings</Button>
+      )}
+      <Button onClick={() => onChange(withRun(value, ...endsOf(kind, spread)), null)}>
+        Fit to what it covers
+      </Button>
     </div>
   );
 }

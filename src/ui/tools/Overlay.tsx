@@ -17,7 +17,7 @@ import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/e
 import { toScreen } from '@/state/viewport';
 import { useDrawnState, useEditorState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
-import { gradientRun, type GradientRun } from './gradientRun';
+import { gradientRun, type End, type GradientRun } from './gradientRun';
 import { placementIn, viewOf } from './pointer';
 
 type Project = (p: Point) => Point;
@@ -166,22 +166,39 @@ function Pivot({ at }: { readonly at: Point }) {
   );
 }
 
+const END_NAMES: Record<End, string> = {
+  from: 'gradient start',
+  to: 'gradient end',
+  across: 'gradient across',
+};
+
+const lineData = (a: Point, b: Point): string => `M${a.x} ${a.y}L${b.x} ${b.y}`;
+
 /** Where a gradient begins and ends, to be dragged. */
 function GradientLine({ run, project }: { readonly run: GradientRun; readonly project: Project }) {
-  const [from, to] = [project(run.ends.from), project(run.ends.to)];
   const { stops } = run.gradient;
-  const line = { x1: from.x, y1: from.y, x2: to.x, y2: to.y };
+  const ends = [...run.ends].map(([end, place]) => ({ end, at: project(place) }));
+  const [start] = ends;
+  if (!start) return null;
+  // The start last, so that it lies over both lines.
   return (
     <g data-testid="gradient-line">
-      <line {...line} stroke="var(--field)" strokeWidth={4} />
-      <line {...line} stroke="var(--ink)" strokeWidth={1.6} />
-      {[
-        { at: from, stop: stops[0], name: 'gradient start' },
-        { at: to, stop: stops[stops.length - 1], name: 'gradient end' },
-      ].map(({ at, stop, name }) => (
-        <g key={name}>
+      {ends.slice(1).map(({ end, at }) => (
+        <g key={end} strokeDasharray={end === 'across' ? '4 4' : undefined}>
+          <path d={lineData(start.at, at)} stroke="var(--field)" strokeWidth={4} />
+          <path d={lineData(start.at, at)} stroke="var(--ink)" strokeWidth={1.6} />
+        </g>
+      ))}
+      {[...ends].reverse().map(({ end, at }) => (
+        <g key={end}>
           <circle cx={at.x} cy={at.y} r={8} fill="var(--field)" stroke="var(--ink)" strokeWidth={1.6} />
-          <circle data-handle={name} cx={at.x} cy={at.y} r={5.5} fill={stop?.colour} />
+          <circle
+            data-handle={END_NAMES[end]}
+            cx={at.x}
+            cy={at.y}
+            r={5.5}
+            fill={(end === 'from' ? stops[0] : stops.at(-1))?.colour}
+          />
         </g>
       ))}
     </g>

@@ -4,6 +4,7 @@ import { distance, type Point } from '@/core/curve/point';
 import { setFill, setStroke } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
 import { isGradient } from '@/core/paint/fills';
+import { acrossOf, movedRun } from '@/core/paint/run';
 import { negateTurn } from '@/core/number/turn';
 import type { Gradient } from '@/core/scene/scene';
 import { placementMap } from '@/core/symmetry/rule';
@@ -20,13 +21,13 @@ import {
 import type { Gesture } from './gesture';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
 
-type End = 'from' | 'to';
+export type End = 'from' | 'to' | 'across';
 
 /** The run of the gradient that Fill or Stroke has, where it lies on the artwork. */
 export interface GradientRun {
   readonly gradient: Gradient;
-  /** Both ends in motif coordinates of the pane. */
-  readonly ends: Readonly<Record<End, Point>>;
+  /** Start, end, and of rings a point across, in motif coordinates of the pane. */
+  readonly ends: ReadonlyMap<End, Point>;
   /** The figure with an end put at a point of the motif. */
   readonly put: (figure: Figure, end: End, at: Point) => Figure;
 }
@@ -56,9 +57,14 @@ export function gradientRun(state: EditorState, pane: PaneId): GradientRun | nul
     toMotif = (p) => applyTo(map, p);
     back = (p) => applyTo(inverse(map), p);
   }
+  const ends = movedRun(gradient, toMotif);
   return {
     gradient,
-    ends: { from: toMotif(gradient.from), to: toMotif(gradient.to) },
+    ends: new Map([
+      ['from', ends.from],
+      ['to', ends.to],
+      ...(gradient.kind === 'radial' ? [['across', acrossOf(ends)] as const] : []),
+    ]),
     put: (figure, end, at) => {
       const next = { ...gradient, [end]: back(at) };
       return part === 'fill' ? setFill(figure, target, next) : setStroke(figure, target, { colour: next });
@@ -73,8 +79,8 @@ export function pressGradient(editor: Editor, p: PanePoint): Gesture | null {
   if (!run) return null;
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const at = pointer.raw(p);
-  const near = (['to', 'from'] as const)
-    .map((end) => ({ end, away: distance(run.ends[end], at) }))
+  const near = [...run.ends]
+    .map(([end, place]) => ({ end, away: distance(place, at) }))
     .filter(({ away }) => away <= pointer.length(CATCH))
     .sort((a, b) => a.away - b.away)[0];
   if (!near) return null;

@@ -5,7 +5,7 @@ import { NO_TURN } from '../../number/turn';
 import type { Colour } from '../../scene/scene';
 import { reachOfMotif } from '../reach';
 import { newRound, newShape } from '../start';
-import { swapColour } from '../recolour';
+import { paperOf, swapColour } from '../recolour';
 import { LIMITS, type Figure } from '../model';
 
 /** Changes a colour of the palette; all that is painted with it follows. */
@@ -30,14 +30,8 @@ export type Backing = (typeof BACKINGS)[number];
 /** How far a backing goes beyond what lies on it, as a share. */
 const BEYOND = 1.06;
 
-/** Lays a shape behind the whole figure, a little larger than it, in a round of its own. */
-export function addBacking(
-  figure: Figure,
-  backing: Backing,
-  fill: Colour,
-  newId: () => string,
-  work: Work,
-): Figure {
+/** Lays a shape behind the whole figure, a little larger than it, in a round of its own, in a colour on which all of it is seen. */
+export function addBacking(figure: Figure, backing: Backing, newId: () => string, work: Work): Figure {
   const reaches = figure.rounds.map((round) => reachOfMotif(round, work)?.outer ?? 0);
   const drawn = Math.max(0, ...reaches);
   const radius = BEYOND * (drawn > 0 ? drawn : Math.min(figure.page.width, figure.page.height) / 3);
@@ -50,7 +44,7 @@ export function addBacking(
           ...placed,
           params: { ...rectangle.start, width: 2 * radius, height: 2 * radius },
         };
-  const shape = newShape(newId(), 'Backing', form, { fill, stroke: null });
+  const shape = newShape(newId(), 'Backing', form, { fill: paperOf(figure), stroke: null });
   const round = { ...newRound(newId(), 'Backing', 1), shapes: [shape] };
   return { ...figure, rounds: [round, ...figure.rounds] };
 }

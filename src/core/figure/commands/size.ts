@@ -10,6 +10,7 @@ import { ORIGIN, scaleBy } from '../../curve/point';
 import { scaledForm } from '../../maker/form';
 import { convertLength, type LengthUnit } from '../../number/units';
 import { isGradient, mapFills } from '../../paint/fills';
+import { movedRun } from '../../paint/run';
 import type { Fill, Paint, ScenePage } from '../../scene/scene';
 import type { Frame, Guide } from '../../symmetry/frame';
 import type { Figure, Round, RoundMerge, Underlay } from '../model';
@@ -17,9 +18,7 @@ import { withRounds } from '../update';
 
 /** A gradient with its ends in lengths; over each cell they are shares of its box. */
 const resizedFill = (fill: Fill, factor: number): Fill =>
-  isGradient(fill) && fill.spread !== 'cell'
-    ? { ...fill, from: scaleBy(fill.from, factor), to: scaleBy(fill.to, factor) }
-    : fill;
+  isGradient(fill) && fill.spread !== 'cell' ? movedRun(fill, (p) => scaleBy(p, factor)) : fill;
 
 function resizedPaint(paint: Paint, factor: number): Paint {
   const { stroke, ...rest } = mapFills(paint, (fill) => resizedFill(fill, factor));

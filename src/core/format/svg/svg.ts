@@ -5,7 +5,7 @@ import { reliefFilter } from '../../paint/relief';
 import { degreesOf, wrapTurn } from '../../number/turn';
 import type { Point } from '../../curve/point';
 import { placedPaint } from '../../paint/gradient';
-import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
+import { matrixOf, MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
 import { itemsAt, placedAt } from '../../scene/placed';
 import {
   layersOf,
@@ -81,7 +81,7 @@ function gradientMarkup(ink: GradientInk): string {
   const ends =
     ink.kind === 'linear'
       ? `x1="${n(ink.from.x)}" y1="${n(ink.from.y)}" x2="${n(ink.to.x)}" y2="${n(ink.to.y)}"`
-      : `cx="${n(ink.centre.x)}" cy="${n(ink.centre.y)}" r="${n(ink.radius)}"`;
+      : `cx="${n(ink.centre.x)}" cy="${n(ink.centre.y)}" r="${n(ink.radius)}"${ink.map ? ` gradientTransform="${matrixOf(ink.map, n)}"` : ''}`;
   const inner = ink.stops.map((stop) => `<stop offset="${n(stop.at)}" ${colourOf('stop', stop)}/>`);
   return `<${ink.kind}Gradient gradientUnits="userSpaceOnUse" ${ends}>${inner.join('')}</${ink.kind}Gradient>`;
 }

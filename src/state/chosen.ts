@@ -3,15 +3,16 @@ import { turnMap } from '../core/curve/affine';
 import { mapPath, type Path } from '../core/curve/path';
 import type { PaintTarget } from '../core/figure/commands';
 import { kindsOf, refsOfGroup } from '../core/figure/kinds';
-import type { Round } from '../core/figure/model';
+import { isLine } from '../core/figure/jobs';
+import type { Round, Shape } from '../core/figure/model';
 import { pathsOfForm } from '../core/maker/form';
 import type { CellGroup } from '../core/merge/fused';
 import { degreesOf } from '../core/number/turn';
 import { boundsOfPaths } from '../core/curve/bounds';
 import type { Paint } from '../core/scene/scene';
 import { selectedShapes } from './editor';
-import type { EditorState } from './editorState';
-import { cellsOfRound, divisionOf } from './merges';
+import { LINES, WHOLE, type EditorState } from './editorState';
+import { cellsOfRound, divisionOf, mergeOf, startPaintsOf } from './merges';
 
 /** The outline of the cell of a group that is nearest to the axis. */
 function uprightCell(group: CellGroup | undefined): readonly Path[] {
@@ -37,54 +38,87 @@ interface Chosen {
   readonly paints: readonly Paint[];
   /** In words. */
   readonly what: string;
+  /** Lines over cells and bands of a weave, which with a fill would be none. */
+  readonly isLines?: true;
 }
 
-/** What is chosen: kinds of cells, the paint of the next stroke, a merged outline, or shapes. */
-export function chosenIn(state: EditorState, round: Round): Chosen {
-  const work = workOf(state);
-  const { merge } = round;
+const ofShapes = (state: EditorState, round: Round, shapes: readonly Shape[], what: string): Chosen => ({
+  target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
+  paints: shapes.map(({ paint }) => paint),
+  outline: shapes[0] ? pathsOfForm(shapes[0].form, workOf(state)) : [],
+  what,
+});
+
+/** Nothing that is there: the paint of what comes next, or of the stroke that gives it. */
+const atHand = (state: EditorState, round: Round): Chosen =>
+  ofShapes(state, round, [], state.tool === 'paint' ? 'of the next stroke' : 'of the next shape');
+
+const ofSelected = (state: EditorState, round: Round, shapes: readonly Shape[]): Chosen =>
+  shapes.length === 0
+    ? atHand(state, round)
+    : ofShapes(
+        state,
+        round,
+        shapes,
+        shapes.length === 1 ? (shapes[0]?.name ?? '') : `${shapes.length} shapes`,
+      );
+
+/** Kinds of cells of a divided round; null where they are not there yet, or none of them is chosen. */
+function ofKinds(state: EditorState, round: Round, chosen: (name: string) => boolean): Chosen | null {
+  const merge = mergeOf(state, round);
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);
-  if (merge && division && cells && state.selection.kinds.size > 0 && state.tool !== 'paint') {
-    const kinds = kindsOf(cells, merge).filter(({ name }) => state.selection.kinds.has(name));
-    if (kinds.length > 0)
-      return {
-        target: {
-          of: 'cells',
-          roundId: round.id,
-          division,
-          refs: kinds.flatMap(({ group }) => refsOfGroup(group)),
-        },
-        paints: kinds.flatMap(({ paints }) => paints),
-        outline: uprightCell(kinds[0]?.group),
-        what: kinds.length === 1 ? `${kinds[0]?.count} cells of a kind` : `${kinds.length} kinds`,
-      };
-  }
-  if (merge) {
-    const divides = merge.op === 'divide';
-    // With the Paint tool on cells the paint at hand is chosen, and given by a stroke over them.
-    const atHand = divides && state.tool === 'paint';
-    return {
-      target: { of: 'merge', roundId: round.id },
-      paints: atHand ? [] : [merge.paint],
-      outline: [],
-      what: atHand ? 'of the next stroke' : divides ? 'cells without their own' : 'the outline',
-    };
-  }
-  const chosen = selectedShapes(state);
-  // With nothing selected it is the paint at hand: of what comes next, or of the stroke that gives it.
-  const shapes = chosen;
+  if (!merge || !division || !cells) return null;
+  const all = kindsOf(cells, merge);
+  const kinds = all.filter(({ name }) => chosen(name));
+  if (kinds.length === 0) return null;
+  const count = kinds.length === 1 ? `${kinds[0]?.count} cells of a kind` : `${kinds.length} kinds`;
   return {
-    target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
-    paints: shapes.map(({ paint }) => paint),
-    outline: shapes[0] ? pathsOfForm(shapes[0].form, work) : [],
-    what:
-      shapes.length === 0
-        ? state.tool === 'paint'
-          ? 'of the next stroke'
-          : 'of the next shape'
-        : shapes.length === 1
-          ? (shapes[0]?.name ?? '')
-          : `${shapes.length} shapes`,
+    target: {
+      of: 'cells',
+      roundId: round.id,
+      division,
+      refs: kinds.flatMap(({ group }) => refsOfGroup(group)),
+      start: startPaintsOf(state, round),
+    },
+    paints: kinds.flatMap(({ paints }) => paints),
+    outline: uprightCell(kinds[0]?.group),
+    what: kinds.length === all.length && all.length > 1 ? 'all cells' : count,
+  };
+}
+
+function ofDivided(state: EditorState, round: Round): Chosen {
+  const { kinds } = state.selection;
+  const shapes = selectedShapes(state);
+  // With the Paint tool the paint at hand is chosen, and given by a stroke over cells.
+  if (state.tool === 'paint') return atHand(state, round);
+  if (kinds.size > 0)
+    return ofKinds(state, round, (name) => kinds.has(WHOLE) || kinds.has(name)) ?? atHand(state, round);
+  const isSeen = (shape: Shape): boolean => isLine(shape) || round.merge?.cells?.fromShapes === true;
+  if (shapes.every(isSeen)) return ofSelected(state, round, shapes);
+  return ofKinds(state, round, () => true) ?? atHand(state, round);
+}
+
+/** What is chosen of what is drawn: kinds of cells, a merged outline, bands, lines, shapes; the paint of what comes next where nothing is. */
+export function chosenIn(state: EditorState, round: Round): Chosen {
+  const { merge } = round;
+  const { kinds } = state.selection;
+  const shapes = selectedShapes(state);
+  if (!merge) return ofSelected(state, round, shapes);
+  const lines = round.shapes.filter(isLine);
+  if (kinds.has(LINES)) return { ...ofShapes(state, round, lines, 'lines of the motif'), isLines: true };
+  if (merge.op === 'divide') return ofDivided(state, round);
+  if (merge.op === 'weave') {
+    if (kinds.has(WHOLE)) return { ...ofShapes(state, round, lines, 'all bands'), isLines: true };
+    const areBands = shapes.length > 0 && shapes.every(isLine);
+    return { ...ofSelected(state, round, shapes), ...(areBands && { isLines: true }) };
+  }
+  if (shapes.length > 0 && shapes.every(isLine)) return ofSelected(state, round, shapes);
+  if (shapes.length === 0 && !kinds.has(WHOLE)) return atHand(state, round);
+  return {
+    target: { of: 'merge', roundId: round.id },
+    paints: [merge.paint],
+    outline: [],
+    what: 'the outline',
   };
 }

@@ -14,7 +14,7 @@ import type { Placement } from '../core/symmetry/rule';
 import { SNAP_KINDS } from '../core/symmetry/snap';
 import { turn } from '../core/number/turn';
 import type { SavedFigure } from '../wire';
-import { shownFigure, type Editor, type EditorState } from './editorState';
+import { shownFigure, WHOLE, type Editor, type EditorState } from './editorState';
 import { atPosition, figureOf, historyOf, record } from './history';
 import { asked, perform, prepared, stillThere } from './settle';
 
@@ -201,8 +201,16 @@ export function select(
   editor.setState((state) => {
     const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
     const stays = state.selection.roundId === roundId ? state.active : undefined;
+    const shapes = new Set(shapeIds);
+    // Of a merged round that is gone to, all that is drawn of it is chosen.
+    const isWhole = !stays && shapes.size === 0 && round?.merge;
     return {
-      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING, kinds: NOTHING },
+      selection: {
+        roundId,
+        shapeIds: shapes,
+        nodes: NOTHING,
+        kinds: isWhole ? new Set([WHOLE]) : NOTHING,
+      },
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };
   });

@@ -19,13 +19,17 @@ import type { View } from './viewport';
 import type { Stage } from './stages';
 import type { ToolId } from './tools';
 
+/** Instead of kinds of cells: all that is drawn of a merged round, or the lines of its motif that lie over it. */
+export const WHOLE = 'whole';
+export const LINES = 'lines';
+
 /** What the next command will change. */
 export interface Selection {
   readonly roundId: string;
   readonly shapeIds: ReadonlySet<string>;
   /** Nodes of the one selected path. */
   readonly nodes: ReadonlySet<number>;
-  /** Names of kinds of cells of the round; see core/figure/kinds. */
+  /** Names of kinds of cells of the round (see core/figure/kinds), or `WHOLE` or `LINES`. */
   readonly kinds: ReadonlySet<string>;
 }
 

@@ -51,6 +51,18 @@ export function record(
   };
 }
 
+/** The latest step with another figure in its place; as it is where another step is shown. */
+export function amended(history: History, figure: Figure): History {
+  const { at, steps } = history;
+  const last = steps[steps.length - 1];
+  if (!last || last.position !== at || at === 0 || figure === last.figure) return history;
+  return {
+    ...history,
+    steps: [...steps.slice(0, -1), { ...last, figure }],
+    unsavedFrom: Math.min(history.unsavedFrom, at),
+  };
+}
+
 /** What undo would take back, or null at the beginning. */
 export const undoLabel = (history: History): string | null =>
   history.at > 0 ? (stepAt(history, history.at)?.label ?? null) : null;

@@ -2,7 +2,8 @@ import { workOf } from './work';
 import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
 import { NO_CELL_EDITS, shownCells, type ShownCells } from '../core/figure/cells';
 import { boundedFigure } from '../core/figure/excess';
-import type { Round } from '../core/figure/model';
+import type { Round, RoundMerge } from '../core/figure/model';
+import { paintSources, startPaints, withStartPaints, type StartPaints } from '../core/figure/startPaint';
 import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
@@ -150,6 +151,18 @@ export function cellsOfRound(state: EditorState, round: Round): ShownCells | nul
   const division = divisionOf(state, round);
   return division && round.merge ? shownCells(division, round.merge.cells ?? NO_CELL_EDITS, work) : null;
 }
+
+/** The paints that the cells of a divided round begin with. */
+export function startPaintsOf(state: EditorState, round: Round): StartPaints {
+  const division = divisionOf(state, round);
+  return division
+    ? startPaints(paintSources(shownFigure(state), round), division, workOf(state))
+    : new Map<string, never>();
+}
+
+/** The merge of a round with the paint of all its cells in it. */
+export const mergeOf = (state: EditorState, round: Round): RoundMerge | null =>
+  round.merge && withStartPaints(round.merge, startPaintsOf(state, round));
 
 export const divisionOf = (state: EditorState, round: Round): Division | null =>
   round.merge?.op === 'divide' ? (state.merges.get(round.id)?.result?.division ?? null) : null;

@@ -105,6 +105,23 @@ test('a crown of 22 petals is coloured ring by ring, a kind at a time, and keeps
   await page.keyboard.press('Alt+ArrowUp');
   await page.keyboard.press('5');
   await expect.poll(() => fills(page)).toEqual(painted);
+
+  // Under another fold the rings keep their colours; it is one step, there and back.
+  await setFold(page, 24);
+  const colours = Object.keys(painted);
+  await expect
+    .poll(async () => Object.values(await fills(page)).some((count) => count % 24 === 0))
+    .toBe(true);
+  const isKnown = async (): Promise<boolean> =>
+    Object.keys(await fills(page)).every((colour) => colours.includes(colour));
+  await expect.poll(isKnown).toBe(true);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => fills(page)).toEqual(painted);
+  await page.keyboard.press('Control+Shift+z');
+  await expect
+    .poll(async () => Object.values(await fills(page)).some((count) => count % 24 === 0))
+    .toBe(true);
+  expect(await isKnown()).toBe(true);
 });
 
 test('a dial of 24 sectors and four rings is coloured in sequence, shifted ring by ring, in at most eight gestures', async ({

@@ -182,6 +182,27 @@ test('rings are woven over and under, a crossing is swapped, and what cannot hol
   await expect(weave.getByText(/passes over or under twice running/)).toBeVisible();
   await weave.getByRole('button', { name: 'Undo all swaps' }).click();
   await expect(weave.getByText('alternate everywhere')).toBeVisible();
+
+  // With nothing selected a colour is that of what comes next; all bands are chosen from the list, and have no fill to give.
+  await page.keyboard.press('5');
+  await page.keyboard.press('Escape');
+  const isSeen = async (colour: string): Promise<boolean> => {
+    const id = new URL(page.url()).pathname.split('/').pop();
+    const answer = await page.request.get(`/api/figures/${id}/export?to=svg`);
+    return (await answer.text()).includes(`fill="${colour}"`);
+  };
+  await expect(inspector.getByText('of the next shape')).toBeVisible();
+  await inspector.getByRole('button', { name: 'Fill: #d9512c' }).click();
+  await expect(inspector.getByRole('button', { name: 'Fill: #d9512c' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await saved(page);
+  expect(await isSeen('#d9512c')).toBe(false);
+  await inspector.getByRole('button', { name: /^All bands/ }).click();
+  await expect(inspector.getByRole('region', { name: 'Fill' })).toBeHidden();
+  await inspector.getByRole('button', { name: 'Stroke: #d9512c' }).click();
+  await expect.poll(() => isSeen('#d9512c')).toBe(true);
   await saved(page);
   await page.getByRole('button', { name: 'Export' }).click();
   expect((await exported(page)).toString()).not.toContain('stroke-width');

@@ -11,6 +11,9 @@ import type { CellEdits, Round, RoundMerge } from './model';
 
 export const NO_CELL_EDITS: CellEdits = { frame: false, fused: [], removed: [], paints: {} };
 
+/** What a round that is divided begins with: each cell looks as the shape does that lies over it. */
+export const FIRST_CELLS: CellEdits = { ...NO_CELL_EDITS, fromShapes: true };
+
 /** The cells of a divided round as a person sees them: fused, and without what was removed. */
 export interface ShownCells {
   readonly groups: readonly CellGroup[];
@@ -80,7 +83,7 @@ function overridesByKind<T>(entries: Iterable<readonly [string, T]>): Overrides<
 export const paintsByKind = remembered((paints: CellEdits['paints']) =>
   overridesByKind(Object.entries(paints)),
 );
-const removedByKind = remembered((removed: CellEdits['removed']) =>
+export const removedByKind = remembered((removed: CellEdits['removed']) =>
   overridesByKind(removed.map((ref) => [ref, true] as const)),
 );
 

@@ -143,7 +143,10 @@ describe('all cells in one command', () => {
     const { figure, division } = dial(6, [20]);
     const stroke = { colour: C, width: 1, cap: 'butt', join: 'miter' } as const;
     const refs = groupsOfDial(figure, division).flatMap(({ copies }) => copies.flatMap((copy) => copy.refs));
-    const stroked = changeCellPaint(figure, 'r', division, refs, (paint) => ({ ...paint, stroke }));
+    const stroked = changeCellPaint(figure, 'r', division, refs, new Map(), (paint) => ({
+      ...paint,
+      stroke,
+    }));
     const made = colourCells(
       stroked,
       'r',

@@ -89,8 +89,10 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   boundByFrame: ({ figure, round, chance }) => commands.boundByFrame(figure, round.id, chance.yes()),
   changeCellPaint: (t) =>
     withCells(t, (division, refs) =>
-      commands.changeCellPaint(t.figure, t.round.id, division, refs, () => anyPaint(t.chance)),
+      commands.changeCellPaint(t.figure, t.round.id, division, refs, new Map(), () => anyPaint(t.chance)),
     ),
+  carryCells: (t) =>
+    withCells(t, (division) => commands.carryCells(t.figure, t.round.id, division, division, STRAIGHT)),
   changeSwatch: ({ figure, chance }) =>
     commands.changeSwatch(figure, chance.of(figure.palette), chance.colour()),
   changeUnderlay: ({ figure, chance }) => commands.changeUnderlay(figure, { strength: chance.share() }),
@@ -290,6 +292,7 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   setWeaveGap: ({ figure, round, chance }) => commands.setWeaveGap(figure, round.id, chance.between(0.2, 3)),
   showRound: ({ figure, round, chance }) => commands.showRound(figure, round.id, chance.yes()),
   showShape: ({ figure, ref, chance }) => commands.showShape(figure, ref, chance.yes()),
+  showLines: ({ figure, round, chance }) => commands.showLines(figure, round.id, chance.yes()),
   slitShapes: ({ figure, round, ids, chance, newId }) =>
     round.shapes.length > 8
       ? figure

@@ -21,9 +21,10 @@ import { layersOfCells } from './cells';
 import { coatedLayers, coatsTask, type CoatsTask } from './coats';
 import { paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
-import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
-import type { Figure, Round, Shape } from './model';
+import { isLine, mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
+import type { Figure, Round, RoundMerge, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
+import { startPaints, withStartPaints } from './startPaint';
 import { partsWithPaint, type Trim } from './parts';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
@@ -81,6 +82,7 @@ interface Drawn {
 }
 
 interface RoundLayers {
+  readonly merge: RoundMerge | null;
   readonly jobs: readonly MergeJob[];
   readonly results: readonly (MergeResult | undefined)[];
   readonly coats: Nested | null;
@@ -97,10 +99,12 @@ function layersOf(
   results: readonly (MergeResult | undefined)[],
   work: Work,
 ): Drawn {
-  const [task, coats] = coatsOf(round, jobs, results, work);
+  const merge = mergeSeen(round, jobs, results, work);
+  const [task, coats] = coatsOf(round, merge, jobs, results, work);
   const known = layersOfRounds.get(round);
   if (
     known &&
+    known.merge === merge &&
     known.coats === coats &&
     known.results.length === results.length &&
     known.results.every((result, k) => result === results[k]) &&
@@ -115,11 +119,11 @@ function layersOf(
       )
       .map(withSettledGradients)
       .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
-  const abut = finished(makeLayers(round, jobs, results, null, work));
+  const abut = finished(makeLayers(round, merge, jobs, results, null, work));
   const coated = task && coats ? { task, coats } : null;
-  const overlap = coated ? finished(makeLayers(round, jobs, results, coated, work)) : abut;
+  const overlap = coated ? finished(makeLayers(round, merge, jobs, results, coated, work)) : abut;
   const stack = jobs.length === 0 ? stackOf(round, abut) : null;
-  const made = { jobs, results, coats, drawn: { overlap, abut }, stack };
+  const made = { merge, jobs, results, coats, drawn: { overlap, abut }, stack };
   if (work.missed === missed) layersOfRounds.set(round, made);
   return stack ? stacked(round, made, work) : made.drawn;
 }
@@ -137,25 +141,47 @@ function stacked(round: Round, { drawn, stack }: RoundLayers, work: Work): Drawn
   return made;
 }
 
-const coatsTasks = new WeakMap<Round, { readonly result: MergeResult; readonly task: CoatsTask | null }>();
+/** The merge of a round with the paint of all its cells in it. */
+function mergeSeen(
+  { merge }: Round,
+  jobs: readonly MergeJob[],
+  results: readonly (MergeResult | undefined)[],
+  work: Work,
+): RoundMerge | null {
+  const [job] = jobs;
+  const division = results[0]?.division;
+  if (!merge || !job || !division) return merge;
+  const [own, ...joined] = job.sources.filter(({ role }) => role === undefined).map(({ round }) => round);
+  return own ? withStartPaints(merge, startPaints([...joined, own], division, work)) : merge;
+}
+
+interface KnownCoats {
+  readonly result: MergeResult;
+  readonly merge: RoundMerge | null;
+  readonly task: CoatsTask | null;
+}
+
+const coatsTasks = new WeakMap<Round, KnownCoats>();
 
 /** The coats of a divided round, and what they were made of; null where there are none, or not yet. */
 function coatsOf(
   round: Round,
+  merge: RoundMerge | null,
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
   work: Work,
 ): [CoatsTask | null, Nested | null] {
   const [job] = jobs;
   const [result] = results;
-  if (!job || !result?.division || !round.merge) return [null, null];
+  if (!job || !result?.division || !merge) return [null, null];
   const known = coatsTasks.get(round);
-  let task = known?.result === result ? known.task : null;
-  if (known?.result !== result) {
+  const isKnown = known?.result === result && known.merge === merge;
+  let task = isKnown ? known.task : null;
+  if (!isKnown) {
     const missed = work.missed;
     const request = requestOf(job, { quality: 'full', outlineOnly: true }, work);
-    task = request && coatsTask(round, round.merge, result.division, request, work);
-    if (work.missed === missed) coatsTasks.set(round, { result, task });
+    task = request && coatsTask(round, merge, result.division, request, work);
+    if (work.missed === missed) coatsTasks.set(round, { result, merge, task });
   }
   const answer = task && work.ask(task.nested);
   return [task, answer?.ok ? answer.value : null];
@@ -212,6 +238,7 @@ function wovenLayers(
 /** @param coated its coats of paint, where it is drawn in these */
 function makeLayers(
   round: Round,
+  merge: RoundMerge | null,
   jobs: readonly MergeJob[],
   results: readonly (MergeResult | undefined)[],
   coated: { readonly task: CoatsTask; readonly coats: Nested } | null,
@@ -221,20 +248,20 @@ function makeLayers(
   const outlines = jobs.flatMap((job, k): SceneLayer[] => {
     const result = results[k];
     if (!result) return [];
-    if (result.division && round.merge)
+    if (result.division && merge)
       return coated
-        ? coatedLayers(round, round.merge, result.division, coated.task, coated.coats, work)
-        : layersOfCells(round, round.merge, result.division, work);
+        ? coatedLayers(round, merge, result.division, coated.task, coated.coats, work)
+        : layersOfCells(round, merge, result.division, work);
     return result.weave
       ? wovenLayers(round, result, result.weave, [...job.shapeIds], work)
       : outlineLayers(round, result, job.paint, { of: 'outline', shapeIds: [...job.shapeIds] });
   });
   const opacity = round.opacity ?? 1;
+  const isHidden = (shape: Shape): boolean =>
+    merged.has(shape.id) || (merge?.lines === 'hidden' && isLine(shape) && outlines.length > 0);
   const items = itemsOf(
     round,
-    merged.size > 0
-      ? resolvedShapes(round, work).filter(({ id }) => !merged.has(id))
-      : resolvedShapes(round, work),
+    resolvedShapes(round, work).filter((shape) => !isHidden(shape)),
     work,
   );
   if (items.length === 0) return outlines;

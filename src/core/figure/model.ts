@@ -52,6 +52,8 @@ export interface CellEdits {
    * version 4 and before. Without it they count by direction.
    */
   readonly order?: 'found';
+  /** Cells that are given no paint have that of the frontmost shape over them, instead of the round's. */
+  readonly fromShapes?: true;
   readonly fused: readonly FusedCells[];
   readonly removed: readonly string[];
   readonly paints: Readonly<Record<string, Paint>>;
@@ -60,6 +62,8 @@ export interface CellEdits {
 /** What becomes of a round's overlapping copies; the result has a paint of its own. */
 export interface RoundMerge {
   readonly op: (typeof ROUND_MERGES)[number];
+  /** Lines that lie over the cells or the outline are not drawn; they bound cells all the same. */
+  readonly lines?: 'hidden';
   /** For `atLeast`: how many copies cover what is kept. */
   readonly times?: number;
   readonly paint: Paint;

@@ -99,9 +99,9 @@ function countedColours({ page, rounds }: Figure): ColourUse[] {
       // What keeps paints of its own is painted by its parts.
       const own = isBuilt(form) ? makerOf(form.kind).paints?.(form.params) : undefined;
       if (own) own.forEach((each) => count(coloursOfPaint(each)));
-      else if (!merge) count(coloursOfPaint(paint));
+      else if (!merge || merge.cells?.fromShapes) count(coloursOfPaint(paint));
     }
-    if (merge) count(coloursOfPaint(merge.paint));
+    if (merge && !merge.cells?.fromShapes) count(coloursOfPaint(merge.paint));
     for (const paint of Object.values(merge?.cells?.paints ?? {})) count(coloursOfPaint(paint));
   }
   return [...uses].map(([colour, n]) => ({ colour, uses: n })).sort((a, b) => b.uses - a.uses);

@@ -283,6 +283,7 @@ function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
 
 const cellEdits = Joi.object({
   frame: Joi.boolean().required(),
+  fromShapes: Joi.valid(true),
   order: Joi.valid('found'),
   fused: Joi.array()
     .items(Joi.object({ cells: cellRefs, alone: Joi.valid(true) }))
@@ -360,6 +361,7 @@ const round = Joi.object({
     times: Joi.number().integer().min(1).max(MOST_FOLD),
     paint: paint.required(),
     cells: cellEdits,
+    lines: Joi.valid('hidden'),
     weave: Joi.object({
       gap: extent,
       swapped: Joi.array()

@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { ok } from '@/core/finding';
 import { excessOf } from '@/core/figure/excess';
 import { askOutlines } from '@/core/figure/outline';
+import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
 import { followUnit } from '@/state/unit';
 import { workOf } from '@/state/work';
@@ -73,6 +74,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
     const endUnit = followUnit(editor);
+    const endCells = followCells(editor);
     const endNotices = noticeSaves(editor);
     const endRefusals = editor.subscribe(({ refusal }, before) => {
       if (refusal && refusal !== before.refusal) toast.error(refusal.message);
@@ -82,6 +84,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endKeys();
       endClipboard();
       endUnit();
+      endCells();
       endNotices();
       endRefusals();
       saver.current?.end();

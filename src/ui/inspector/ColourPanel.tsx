@@ -39,6 +39,7 @@ import { ContrastRow } from './ContrastRow';
 import { PalettePanel } from './PalettePanel';
 import { TrialsPanel } from './TrialsPanel';
 import { BackgroundField } from './BackgroundField';
+import { DrawnPanel } from './DrawnPanel';
 import { FillField } from './FillField';
 import { LightPanel } from './LightPanel';
 import { KindsPanel } from './KindsPanel';
@@ -56,7 +57,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const state = useRestState();
   const figure = shownFigure(state);
   const { page, palette } = figure;
-  const { target, paints, what } = chosenIn(state, round);
+  const { target, paints, what, isLines = false } = chosenIn(state, round);
   const atHand = paints.length === 0;
   const first = (atHand ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
   const fills = new Set(paints.map(({ fill }) => JSON.stringify(fill)));
@@ -92,31 +93,33 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           <ReachChoice />
         </Section>
       )}
-      {divides && <KindsPanel round={round} />}
-      <Section title="Fill" note={what}>
-        <FillField
-          label="Fill"
-          value={first.fill}
-          mixed={fills.size > 1}
-          palette={palette}
-          unit={page.unit}
-          endsOf={endsOf}
-          respread={spreadOver}
-          onChange={fillWith}
-          onKeep={keep}
-        />
-        <ContrastRow
-          of={firstColour(first.fill)}
-          on={firstColour(page.background)}
-          words="Contrast to the page"
-        />
-        <ContrastRow
-          of={firstColour(first.fill)}
-          on={firstColour(stroke?.colour ?? null)}
-          words="Contrast to the stroke"
-        />
-      </Section>
-      <Section title="Stroke" note={stroke ? undefined : 'none'}>
+      {divides ? <KindsPanel round={round} /> : round.merge && <DrawnPanel round={round} />}
+      {!isLines && (
+        <Section title="Fill" note={what}>
+          <FillField
+            label="Fill"
+            value={first.fill}
+            mixed={fills.size > 1}
+            palette={palette}
+            unit={page.unit}
+            endsOf={endsOf}
+            respread={spreadOver}
+            onChange={fillWith}
+            onKeep={keep}
+          />
+          <ContrastRow
+            of={firstColour(first.fill)}
+            on={firstColour(page.background)}
+            words="Contrast to the page"
+          />
+          <ContrastRow
+            of={firstColour(first.fill)}
+            on={firstColour(stroke?.colour ?? null)}
+            words="Contrast to the stroke"
+          />
+        </Section>
+      )}
+      <Section title="Stroke" note={isLines ? what : stroke ? undefined : 'none'}>
         {stroke ? (
           <>
             <FillField

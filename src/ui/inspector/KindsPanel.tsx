@@ -6,10 +6,14 @@ import { kindsOf, refsOfGroup, type KindFacts } from '@/core/figure/kinds';
 import type { Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { chooseKinds, type Editor } from '@/state/editor';
-import { cellsOfRound } from '@/state/merges';
+import { cellsOfRound, mergeOf } from '@/state/merges';
+import { LINES, WHOLE } from '@/state/editorState';
+import { nameOfPaint } from '@/core/paint/fills';
+import type { Paint } from '@/core/scene/scene';
 import { Section } from '../common/Panel';
 import { PaintChip } from '../common/PaintChip';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { DrawnRow, LinesRow } from './DrawnPanel';
 import { notYet, plural } from './words';
 
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
@@ -18,10 +22,16 @@ const MOST_ROWS = 120;
 const percentOf = (share: number): string =>
   share > 0 && share < 0.0005 ? '< 0.1%' : `${printNumber(100 * share, 1)}%`;
 
+/** The paints of kinds, those alike once. */
+const paintsOf = (kinds: readonly KindFacts[]): Paint[] => [
+  ...new Map(kinds.flatMap(({ paints }) => paints.map((paint) => [nameOfPaint(paint), paint]))).values(),
+];
+
 /** Chooses a kind alone, or one more or less. */
 function pick(editor: Editor, name: string, more: boolean): void {
   const { kinds } = editor.getState().selection;
-  const now = new Set(more ? kinds : []);
+  // What is chosen as a whole is no list to add to.
+  const now = new Set(more ? [...kinds].filter((each) => each !== WHOLE && each !== LINES) : []);
   if (kinds.has(name)) now.delete(name);
   else now.add(name);
   chooseKinds(editor, now);
@@ -70,7 +80,7 @@ export function KindsPanel({ round }: { readonly round: Round }) {
   const cells = useDeferredValue(useEditorState((state) => cellsOfRound(state, round)));
   const chosen = useEditorState((state) => state.selection.kinds);
   const lit = useEditorState((state) => state.lit?.kind ?? null);
-  const { merge } = round;
+  const merge = useEditorState((state) => mergeOf(state, round));
   const kinds = useMemo(() => (cells && merge ? kindsOf(cells, merge) : null), [cells, merge]);
   const waiting = useEditorState((state) => notYet(state, round));
   if (!kinds)
@@ -85,6 +95,11 @@ export function KindsPanel({ round }: { readonly round: Round }) {
       title="Kinds"
       note={`${plural(count, 'cell', 'cells')}, ${plural(kinds.length, 'kind', 'kinds')}`}
     >
+      <ul className="-mx-2 flex" aria-label="All of them">
+        <DrawnRow name={WHOLE} paints={paintsOf(kinds)} count={count}>
+          All cells
+        </DrawnRow>
+      </ul>
       <div className="flex justify-between text-[12px] text-muted">
         <span>centre → rim</span>
         <span>of the area</span>
@@ -99,7 +114,7 @@ export function KindsPanel({ round }: { readonly round: Round }) {
             key={kind.name}
             kind={kind}
             number={k + 1}
-            on={chosen.has(kind.name)}
+            on={chosen.has(WHOLE) || chosen.has(kind.name)}
             lit={lit === kind.group}
           />
         ))}
@@ -109,6 +124,7 @@ export function KindsPanel({ round }: { readonly round: Round }) {
           And {kinds.length - MOST_ROWS} more, which a stroke of paint reaches.
         </p>
       )}
+      <LinesRow round={round} />
     </Section>
   );
 }

@@ -5,7 +5,8 @@ import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
 import { ROUND_MERGES, type Round, type RoundMerge } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { totalFacts } from '@/core/merge/totalFacts';
-import { actOnRound, shownFigure } from '@/state/editor';
+import { actOnRound, chooseKinds, shownFigure } from '@/state/editor';
+import { WHOLE } from '@/state/editorState';
 import { newId } from '@/state/ids';
 import { cellsOfRound, mergesOfRound } from '@/state/merges';
 import { factsOfCells } from '@/core/figure/kinds';
@@ -74,10 +75,13 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const kinds = facts
     ? [facts.segments.line && 'lines', facts.segments.arc && 'arcs', facts.segments.cubic && 'curves']
     : [];
-  const choose = (value: Op, times?: number): void =>
+  const choose = (value: Op, times?: number): void => {
     actOnRound(editor, value === 'separate' ? 'Separate copies' : NAMES[value], (each, id) =>
       setMerge(each, id, value === 'separate' ? null : value, times),
     );
+    // What came of it is what is coloured next.
+    if (value !== 'separate' && state.selection.shapeIds.size === 0) chooseKinds(editor, [WHOLE]);
+  };
   return (
     <>
       <Section title="Copies of this round">

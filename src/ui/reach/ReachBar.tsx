@@ -69,7 +69,9 @@ const otherEnds = (figure: Figure, roundId: string, work: Work): number[] => [
 
 /** The colour that stands for a round: that of its merge, or of its first painted shape. */
 function barColour(round: Round): string {
-  const paints = round.merge ? [round.merge.paint] : round.shapes.map(({ paint }) => paint);
+  const { merge } = round;
+  const isOwn = merge !== null && merge.op !== 'weave' && !merge.cells?.fromShapes;
+  const paints = isOwn ? [merge.paint] : round.shapes.map(({ paint }) => paint);
   const fill =
     paints.find((paint) => paint.fill)?.fill ?? paints.find((paint) => paint.stroke)?.stroke?.colour;
   return firstColour(fill ?? null)?.slice(0, 7) ?? 'var(--line-strong)';

@@ -21,7 +21,7 @@ import {
   type Editor,
   type EditorState,
 } from '@/state/editor';
-import { cellsOfRound, divisionOf, weaveOfRound } from '@/state/merges';
+import { cellsOfRound, divisionOf, mergeOf, weaveOfRound } from '@/state/merges';
 import type { Press } from './gesture';
 import { viewOf, type PanePoint } from './pointer';
 
@@ -56,7 +56,8 @@ const reached = (state: EditorState, hit: CellHit): readonly string[] =>
 /** The paint of the cell at a place; null where there is no cell, or one without paint. */
 export function paintOfCellAt(state: EditorState, p: PanePoint): Paint | null {
   const hit = hitCell(state, p);
-  const merge = activeRound(state)?.merge;
+  const round = activeRound(state);
+  const merge = round && mergeOf(state, round);
   const paint = hit && merge ? paintOfOne(hit.copy, hit.group, merge) : null;
   return paint?.fill || paint?.stroke ? paint : null;
 }

@@ -1,7 +1,8 @@
 import type { Work } from '../../derive';
 import { insideOf } from '../../merge/cells';
 import { isInside, shortRefs } from '../../merge/fused';
-import type { Division } from '../../merge/merge';
+import type { Cells, Division } from '../../merge/merge';
+import { ORIGIN } from '../../curve/point';
 import { applyTo, compose, MIRROR, turnMap } from '../../curve/affine';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { pathsOfForm } from '../../maker/form';
@@ -9,10 +10,19 @@ import { negateTurn } from '../../number/turn';
 import { placementMap } from '../../symmetry/rule';
 import { nameOfPaint } from '../../paint/fills';
 import type { Paint } from '../../scene/scene';
-import { coloursOfPlaces, type ColourPlan } from '../../paint/sequence';
+import { coloursOfPlaces, directionOf, type ColourPlan } from '../../paint/sequence';
 import { placedCells } from '../kinds';
-import { keptEdits, keyOf, NO_CELL_EDITS, paintsByKind, overrideOf, shownCells } from '../cells';
+import {
+  keptEdits,
+  keyOf,
+  NO_CELL_EDITS,
+  paintsByKind,
+  overrideOf,
+  removedByKind,
+  shownCells,
+} from '../cells';
 import { copiesOf } from '../copies';
+import { paintSources, startPaints, type StartPaints } from '../startPaint';
 import { START_WEAVE } from '../jobs';
 import type { CellEdits, Figure, Weave } from '../model';
 import { roundOf, withRound } from './rounds';
@@ -133,12 +143,13 @@ export const paintCells = (
     ),
   );
 
-/** Changes the paint of cells, each from what it has. */
+/** Changes the paint of cells, each from what it has. @param start what those begin with that were given none */
 export function changeCellPaint(
   figure: Figure,
   roundId: string,
   division: Division,
   refs: readonly string[],
+  start: StartPaints,
   change: (paint: Paint) => Paint,
 ): Figure {
   const { merge } = roundOf(figure, roundId);
@@ -153,7 +164,10 @@ export function changeCellPaint(
     withPaints(
       edits,
       division,
-      refs.map((ref) => [ref, changed(overrideOf(paintsByKind(edits.paints), ref) ?? merge.paint)]),
+      refs.map((ref) => [
+        ref,
+        changed(overrideOf(paintsByKind(edits.paints), ref) ?? start.get(keyOf(ref)) ?? merge.paint),
+      ]),
     ),
   );
 }
@@ -170,6 +184,7 @@ export function colourCells(
   if (merge?.op !== 'divide') return figure;
   const { copies, places } = placedCells(shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups);
   const colours = coloursOfPlaces(places, plan);
+  const start = startPaints(paintSources(figure, roundOf(figure, roundId)), division, work);
   return withCellEdits(figure, roundId, (edits) => {
     const paints = new Map<Paint, Map<string, Paint>>();
     const said: [string, Paint][] = [];
@@ -177,7 +192,7 @@ export function colourCells(
     copies.forEach(({ refs }, k) => {
       const fill = colours[k] ?? '#000000';
       for (const ref of refs) {
-        const before = overrideOf(own, ref) ?? merge.paint;
+        const before = overrideOf(own, ref) ?? start.get(keyOf(ref)) ?? merge.paint;
         const known = paints.get(before) ?? new Map<string, Paint>();
         paints.set(before, known);
         const paint = known.get(fill) ?? { ...before, fill };
@@ -207,6 +222,101 @@ export function keepCellsInside(
       }
     }
     return { ...edits, removed: shortRefs(division.cells, outside) };
+  });
+}
+
+/** How far a kind lies from where another one lay. */
+const away = (a: Cells, b: Cells): number => Math.abs(a.inner - b.inner) + Math.abs(a.outer - b.outer);
+
+const countOf = ({ turns, mirrored }: Cells): number => turns.length + mirrored.length;
+
+/** The kinds that are not what they were: new ones, and those that come more or less often, so that places in their rows are others. */
+function changedKinds(before: readonly Cells[], after: readonly Cells[]): Cells[] {
+  const counts = new Map(before.map((kind) => [kind.key, countOf(kind)]));
+  return after.filter((kind) => counts.get(kind.key) !== countOf(kind));
+}
+
+/** The kind that lay where one lies now: itself, or of those under as many copies the nearest, of all where there is none. */
+function formerKind(before: readonly Cells[], kind: Cells): Cells | undefined {
+  const same = before.find(({ key }) => key === kind.key);
+  if (same) return same;
+  const alike = before.filter(({ depth }) => depth === kind.depth);
+  const [first, ...rest] = alike.length > 0 ? alike : before;
+  return rest.reduce((best, next) => (best && away(next, kind) < away(best, kind) ? next : best), first);
+}
+
+interface Directed {
+  readonly ref: string;
+  /** In turns from 0 to 1. */
+  readonly direction: number;
+}
+
+/** The cells of each kind, with the directions in which they lie. */
+function directedCells(division: Division, work: Work): Map<string, Directed[]> {
+  const { copies, places } = placedCells(shownCells(division, NO_CELL_EDITS, work).groups);
+  const found = new Map<string, Directed[]>();
+  copies.forEach(({ refs: [ref = ''] }, k) => {
+    const at = places[k]?.at ?? ORIGIN;
+    const known = found.get(keyOf(ref)) ?? [];
+    found.set(keyOf(ref), known);
+    known.push({ ref, direction: directionOf(at) });
+  });
+  return found;
+}
+
+/** The cell of a kind that lies most nearly in a direction. */
+function nearestCell(cells: readonly Directed[], direction: number): string {
+  const turned = (each: Directed): number => {
+    const by = each.direction - direction;
+    return Math.abs(by - Math.round(by));
+  };
+  const [first, ...rest] = cells;
+  return rest.reduce(
+    (best, next) => (turned(next) < turned(best) ? next : best),
+    first ?? { ref: '', direction },
+  ).ref;
+}
+
+/**
+ * Gives new kinds of cells what was done to those that lay there, ring by ring, after the motif or the fold changed: paint, and that they
+ * were removed. Single cells have it of the one in the nearest direction. What was fused stays a matter of its own cells.
+ * @param before the division as it was when the cells were painted
+ */
+export function carryCells(
+  figure: Figure,
+  roundId: string,
+  before: Division,
+  after: Division,
+  work: Work,
+): Figure {
+  const changed = changedKinds(before.cells, after.cells);
+  if (changed.length === 0) return figure;
+  const [then, now] = [directedCells(before, work), directedCells(after, work)];
+  return withCellEdits(figure, roundId, (edits) => {
+    const [paints, removed] = [paintsByKind(edits.paints), removedByKind(edits.removed)];
+    const [painted, gone]: [[string, Paint][], string[]] = [[], []];
+    for (const kind of changed) {
+      const former = formerKind(before.cells, kind);
+      // What is said of a whole kind holds however often it comes.
+      if (!former || paints.all.has(kind.key) || removed.all.has(kind.key)) continue;
+      for (const { ref, direction } of now.get(kind.key) ?? []) {
+        const source = nearestCell(then.get(former.key) ?? [], direction);
+        const paint = overrideOf(paints, source);
+        if (paint) painted.push([ref, paint]);
+        if (overrideOf(removed, source)) gone.push(ref);
+      }
+    }
+    // Places in rows that are of another length now mean other cells.
+    const whole = new Set(after.cells.map(({ key }) => key));
+    const others = new Set(changed.map(({ key }) => key));
+    const isThere = (ref: string): boolean =>
+      whole.has(keyOf(ref)) && (keyOf(ref) === ref || !others.has(keyOf(ref)));
+    const kept = Object.fromEntries(Object.entries(edits.paints).filter(([ref]) => isThere(ref)));
+    const carried = withPaints({ ...edits, paints: kept }, after, painted);
+    return {
+      ...carried,
+      removed: shortRefs(after.cells, [...edits.removed.filter(isThere), ...gone]),
+    };
   });
 }
 

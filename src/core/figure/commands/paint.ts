@@ -8,6 +8,8 @@ import { pathsOfForm } from '../../maker/form';
 import { coloursOfPlaces, type ColourPlan, type PlacedRegion } from '../../paint/sequence';
 import { reachOf } from '../../symmetry/reach';
 import type { Figure } from '../model';
+import type { StartPaints } from '../startPaint';
+import { NO_CELL_EDITS } from '../cells';
 import { changeCellPaint } from './cells';
 import { roundOf, withRound } from './rounds';
 import { withShapes } from './shapes';
@@ -21,6 +23,8 @@ export type PaintTarget =
       readonly roundId: string;
       readonly division: Division;
       readonly refs: readonly string[];
+      /** What cells begin with that were given no paint. */
+      readonly start: StartPaints;
     };
 
 function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) => Paint): Figure {
@@ -31,10 +35,14 @@ function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) =
     }));
   }
   if (target.of === 'cells')
-    return changeCellPaint(figure, target.roundId, target.division, target.refs, change);
-  return withRound(figure, target.roundId, (round) =>
-    round.merge ? { ...round, merge: { ...round.merge, paint: change(round.merge.paint) } } : round,
-  );
+    return changeCellPaint(figure, target.roundId, target.division, target.refs, target.start, change);
+  return withRound(figure, target.roundId, (round) => {
+    if (!round.merge) return round;
+    const { cells, ...merge } = round.merge;
+    // Said of a round, it is what all its cells have that were given none.
+    const { fromShapes: _, ...edits } = cells ?? NO_CELL_EDITS;
+    return { ...round, merge: { ...merge, paint: change(merge.paint), ...(cells && { cells: edits }) } };
+  });
 }
 
 /** Colours the fills of shapes by a plan: by where they lie in the motif; overlap is their order from back to front. */

@@ -9,6 +9,7 @@ import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
+import { FIRST_CELLS } from '../cells';
 import { reachOfMotif } from '../reach';
 import { roundOf, withRound } from '../update';
 import type { LowerAction, Figure, Round, RoundMerge } from '../model';
@@ -89,7 +90,8 @@ export function setMerge(
   return withRound(figure, roundId, (round) => {
     if (op === null) return { ...round, merge: null };
     const first = round.shapes.find(({ paint }) => paint.fill !== null);
-    const { cells, weave } = round.merge ?? {};
+    const { weave, lines } = round.merge ?? {};
+    const cells = round.merge?.cells ?? (op === 'divide' ? FIRST_CELLS : undefined);
     return {
       ...round,
       merge: {
@@ -98,10 +100,19 @@ export function setMerge(
         paint: round.merge?.paint ?? first?.paint ?? START_PAINT,
         ...(cells && { cells }),
         ...(weave && { weave }),
+        ...(lines && { lines }),
       },
     };
   });
 }
+
+/** Draws the lines that lie over the cells or the outline of a merged round, or hides them; they bound cells all the same. */
+export const showLines = (figure: Figure, roundId: string, shown: boolean): Figure =>
+  withRound(figure, roundId, (round) => {
+    if (!round.merge) return round;
+    const { lines: _, ...merge } = round.merge;
+    return { ...round, merge: shown ? merge : { ...merge, lines: 'hidden' } };
+  });
 
 /** Sets what a round does to the rounds below it; null lets it lie on them. */
 export const setLowerAction = (figure: Figure, roundId: string, lowerAction: LowerAction | null): Figure =>

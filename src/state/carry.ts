@@ -1,0 +1,53 @@
+/**
+ * What was done to cells goes over to those that lie there after the motif or the fold was changed, in the step that changed them: a
+ * division tells its kinds by what covers them, so that others are there then.
+ */
+import { carryCells } from '../core/figure/commands';
+import type { CellEdits } from '../core/figure/model';
+import type { Division } from '../core/merge/merge';
+import { shownFigure, type Editor, type EditorState } from './editorState';
+import { amended, figureOf, type History } from './history';
+import { workOf } from './work';
+
+/** The division of a round as it is once nothing is on the way. */
+function settledDivision({ merges, live }: EditorState, roundId: string): Division | null {
+  const merge = merges.get(roundId);
+  const isSettled = live === null && merge && !merge.running && merge.quality === 'full';
+  return isSettled ? (merge.result?.division ?? null) : null;
+}
+
+const isWorkedOn = ({ paints, removed }: CellEdits): boolean =>
+  removed.length > 0 || Object.keys(paints).length > 0;
+
+interface Known {
+  readonly division: Division;
+  /** The steps that there were when it came in: going back and forth among them changes nothing of them. */
+  readonly steps: History['steps'];
+}
+
+/** Has paint and removal go over to new cells as divisions come in. Returns how to end it. */
+export function followCells(editor: Editor): () => void {
+  const known = new Map<string, Known>();
+  const look = (): void => {
+    const state = editor.getState();
+    if (state.working) return;
+    for (const { id, merge } of shownFigure(state).rounds) {
+      const after = settledDivision(state, id);
+      if (!after) continue;
+      const before = known.get(id);
+      const isNew = before && before.division !== after && before.steps !== state.history.steps;
+      if (isNew && merge?.cells && isWorkedOn(merge.cells))
+        editor.setState((now) => ({
+          history: amended(
+            now.history,
+            carryCells(figureOf(now.history), id, before.division, after, workOf(now)),
+          ),
+        }));
+      known.set(id, { division: after, steps: editor.getState().history.steps });
+    }
+  };
+  look();
+  return editor.subscribe((state, before) => {
+    if (state.merges !== before.merges || state.live !== before.live) look();
+  });
+}

@@ -1,6 +1,6 @@
 import { compose, IDENTITY, MIRROR, moveMap, scaleMap, type Affine } from '../curve/affine';
 import { ORIGIN, type Point } from '../curve/point';
-import { addTurns, multiplyTurn, turn, type Turn } from '../number/turn';
+import { addTurns, equalTurns, multiplyTurn, turn, wrapTurn, type Turn } from '../number/turn';
 import type { Colour } from '../scene/scene';
 import { turnsOf } from '../symmetry/rule';
 import type { Ease, Round } from './model';
@@ -96,6 +96,15 @@ function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly
       })),
     ),
   ];
+}
+
+/** Where a copy of a round stands once the round is another: the copy of the same place in the row, or the last that there is. */
+export function followedTurn(before: Round, after: Round, at: Turn, work: Work): Turn {
+  const own = wrapTurn(at);
+  const index = copiesOf(before, work).find(({ turn }) => equalTurns(wrapTurn(turn), own))?.index ?? 0;
+  const copies = copiesOf(after, work);
+  const copy = copies.find((each) => each.index === index) ?? copies[copies.length - 1];
+  return wrapTurn(copy?.turn ?? after.rule.start);
 }
 
 /** The copies of a round, first to last; the same list as long as the round is the same. */

@@ -26,6 +26,7 @@ import type { Figure, Round, RoundMerge, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
 import { startPaints, withStartPaints } from './startPaint';
 import { partsWithPaint, type Trim } from './parts';
+import { runsOfStamps, stampItems } from './stampItems';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
 import { isGradient } from '../paint/fills';
@@ -62,13 +63,15 @@ function itemsOfShape(shape: Shape, trim: Trim | null, work: Work): ShapeItems {
   return made;
 }
 
-const itemsOf = (round: Round, shapes: readonly Shape[], work: Work): SceneItem[] =>
-  shapes
-    .filter((shape) => shape.visible)
-    .flatMap((shape) => {
-      const { alone, both } = itemsOfShape(shape, trimOf(round), work);
-      return round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
-    });
+const itemsOf = (round: Round, shapes: readonly Shape[], work: Work): SceneItem[] => {
+  const itemsIn = (shape: Shape): SceneItem[] => {
+    const { alone, both } = itemsOfShape(shape, trimOf(round), work);
+    return round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
+  };
+  return runsOfStamps(shapes.filter((shape) => shape.visible)).flatMap(
+    (run) => stampItems(run, trimOf(round), round.rule.mirror, work) ?? run.flatMap(itemsIn),
+  );
+};
 
 const reliefOf = ({ light }: Round, relief: Relief): LayerRelief => ({
   ...relief,

@@ -34,13 +34,30 @@ export function sideKept(paths: readonly Path[]): Side | null {
  * What a shape draws: all of it in its one paint, or each part in its own where its construction says so.
  * @param trim what it is trimmed to; null leaves what reaches past the rays
  */
-export function partsWithPaint(shape: Shape, trim: Trim | null, work: Work): readonly PaintedPart[] {
-  const parts = wholeParts(shape, work);
+export const partsWithPaint = (shape: Shape, trim: Trim | null, work: Work): readonly PaintedPart[] =>
+  trimmed(wholeParts(shape, work), shape, trim, work).filter(({ paths }) => paths.length > 0);
+
+/** What a construction draws, each part by itself with its paint, in order: of stamps one after the other. */
+export function partsApart(shape: Shape, trim: Trim | null, work: Work): readonly PaintedPart[] {
+  const { form, paint, rule } = shape;
+  const whole = wholeParts(shape, work);
+  const parts = isBuilt(form) && whole.length === 1 ? partsOfForm(form, work) : [];
+  const apart = parts.length > 1 ? parts.map((paths) => ({ paths, paint, rule })) : whole;
+  return trimmed(apart, shape, trim, work);
+}
+
+function trimmed(
+  parts: readonly PaintedPart[],
+  shape: Shape,
+  trim: Trim | null,
+  work: Work,
+): readonly PaintedPart[] {
   if (trim === null) return parts;
   const side = trim.axis ? sideKept(pathsOfForm(shape.form, work)) : null;
-  return parts
-    .map((part) => ({ ...part, paths: trimPaths(part.paths, part.rule, trim.fold, work, side) }))
-    .filter(({ paths }) => paths.length > 0);
+  return parts.map((part) => ({
+    ...part,
+    paths: trimPaths(part.paths, part.rule, trim.fold, work, side),
+  }));
 }
 
 function wholeParts({ form, paint, rule }: Shape, work: Work): readonly PaintedPart[] {

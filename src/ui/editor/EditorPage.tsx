@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { ok } from '@/core/finding';
 import { excessOf } from '@/core/figure/excess';
 import { askOutlines } from '@/core/figure/outline';
+import { followCopy } from '@/state/active';
 import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
 import { followUnit } from '@/state/unit';
@@ -75,6 +76,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endClipboard = followClipboard(editor);
     const endUnit = followUnit(editor);
     const endCells = followCells(editor);
+    const endCopy = followCopy(editor);
     const endNotices = noticeSaves(editor);
     const endRefusals = editor.subscribe(({ refusal }, before) => {
       if (refusal && refusal !== before.refusal) toast.error(refusal.message);
@@ -85,6 +87,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endClipboard();
       endUnit();
       endCells();
+      endCopy();
       endNotices();
       endRefusals();
       saver.current?.end();

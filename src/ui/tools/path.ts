@@ -1,4 +1,4 @@
-import { distance, subtract } from '@/core/curve/point';
+import { distance, lengthOf, subtract } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
@@ -32,8 +32,14 @@ export const dropLastNode = (editor: Editor): void =>
     draft: draft && draft.nodes.length > 1 ? { ...draft, nodes: draft.nodes.slice(0, -1) } : null,
   }));
 
+/** True for a path that has gone nowhere yet: the centre is in the wedge of every copy, so that the next node says whose it is. */
+const isAtCentre = (nodes: readonly PathNode[]): boolean =>
+  nodes.every((node) => lengthOf(node) < 1e-9 && !node.out);
+
 /** Shows where the next node would go. */
 export function hoverPath(editor: Editor, p: PanePoint): void {
+  const { draft } = editor.getState();
+  if (draft && isAtCentre(draft.nodes)) enterWedge(editor, p);
   const state = editor.getState();
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const drawn = state.draft?.nodes ?? [];
@@ -46,7 +52,7 @@ export function hoverPath(editor: Editor, p: PanePoint): void {
  * double-click or Enter ends it open.
  */
 export const pressPath: Press = (editor, p, double) => {
-  if (!editor.getState().draft) enterWedge(editor, p);
+  if (isAtCentre(editor.getState().draft?.nodes ?? [])) enterWedge(editor, p);
   const state = editor.getState();
   const round = activeRound(state);
   if (!round || round.locked) return null;

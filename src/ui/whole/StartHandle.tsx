@@ -7,7 +7,7 @@ import { setStart } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { addTurns, degreesOf, turn, turnFromDegrees, type Turn } from '@/core/number/turn';
-import { actOnRound, commit, preview, shownFigure, type Editor } from '@/state/editor';
+import { actOnRound, commit, preview, shownFigure } from '@/state/editor';
 import type { View } from '@/state/viewport';
 import { useEditor } from '../editor/EditorContext';
 import { startHandleAt } from './Rim';
@@ -31,12 +31,6 @@ function startFor(degrees: number, fold: number, shift: boolean, alt: boolean): 
   return turnFromDegrees(Math.round(degrees));
 }
 
-/** Sets the start and takes the active wedge along. */
-function turnTo(editor: Editor, figure: Figure, round: Round, start: Turn): void {
-  preview(editor, setStart(figure, round.id, start));
-  editor.setState({ active: { turn: start, mirrored: false } });
-}
-
 /** The handle on the rim that turns the round. */
 export function StartHandle({ round, view, radius }: Props) {
   const editor = useEditor();
@@ -48,12 +42,8 @@ export function StartHandle({ round, view, radius }: Props) {
     const pane = event.currentTarget.parentElement?.getBoundingClientRect();
     if (!before.current || !pane) return;
     const from = { x: event.clientX - pane.left - view.x, y: event.clientY - pane.top - view.y };
-    turnTo(
-      editor,
-      before.current,
-      round,
-      startFor(polarOf(from).degrees, round.rule.fold, event.shiftKey, event.altKey),
-    );
+    const start = startFor(polarOf(from).degrees, round.rule.fold, event.shiftKey, event.altKey);
+    preview(editor, setStart(before.current, round.id, start));
   };
   const step = (event: KeyboardEvent): void => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
@@ -63,7 +53,6 @@ export function StartHandle({ round, view, radius }: Props) {
     const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
     const start = addTurns(round.rule.start, turnFromDegrees(by * size));
     actOnRound(editor, 'Set start angle', (figure, id) => setStart(figure, id, start), 'start');
-    editor.setState({ active: { turn: start, mirrored: false } });
   };
 
   return (

@@ -1,5 +1,6 @@
-import { mapPath } from '../curve/path';
-import { addTurns, equalTurns, negateTurn, NO_TURN } from '../number/turn';
+import { areOwnMirror, mapPath } from '../curve/path';
+import { addTurns, equalTurns, negateTurn, NO_TURN, turn } from '../number/turn';
+import { commonFold, isKeptByTurn } from '../symmetry/invariant';
 import { pathsOfForm } from '../maker/form';
 import type { MergeOperand, MergeRequest, MergeRole, MergeShape } from '../merge/merge';
 import type { Work } from '../derive';
@@ -155,8 +156,14 @@ export function requestOf(
     // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
     if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
     const areas = k === 0 && job.shapeId !== null;
-    const operand = { ...operandOf(round, shapes, bounds, areas, work), ...(role && { role }) };
-    return [job.sources.length > 1 ? { ...operand, start: round.rule.start } : operand];
+    // Cells that were referred to before are told apart as they were then.
+    const bySymmetry = divides && role === undefined && !job.order;
+    const made = operandOf(round, shapes, bounds, areas, work);
+    return (bySymmetry ? bySymmetryOf(made) : [made]).map((each) => ({
+      ...each,
+      ...(role && { role }),
+      ...(job.sources.length > 1 && { start: round.rule.start }),
+    }));
   });
   if (!operands.some(({ role }) => role === undefined)) return null;
   const [own] = operands;
@@ -222,6 +229,30 @@ function operandOf(
     ],
   };
 }
+
+/**
+ * A round to be divided, by the symmetry that it has: copies that lie on one another count once, and a motif that is symmetric by itself
+ * is divided as what it is made of in turns.
+ */
+const bySymmetryOf = remembered((operand: MergeOperand): readonly MergeOperand[] => {
+  const { fold, mirror, shapes } = operand;
+  if (fold === 1 && !mirror) {
+    const paths = shapes.map((shape) => shape.paths);
+    const own = commonFold(paths);
+    return own === 1
+      ? [operand]
+      : [{ ...operand, fold: own, mirror: paths.every((each) => areOwnMirror(each, 1e-9)) }];
+  }
+  if (fold === 1) return [operand];
+  const step = turn(1, fold);
+  const isKept = (shape: MergeShape): boolean => isKeptByTurn(shape.paths, step);
+  const kept = shapes.filter(isKept);
+  if (kept.length === 0 || kept.length === shapes.length) return [operand];
+  return [
+    { ...operand, shapes: shapes.filter((shape) => !isKept(shape)) },
+    { ...operand, shapes: kept },
+  ];
+});
 
 const sameLine = ({ paint: a }: Shape, { paint: b }: Shape): boolean =>
   a.fill !== null ||

@@ -10,6 +10,8 @@ export type BarFrameParams = { readonly sides: number; readonly radius: number; 
 
 const apothem = (sides: number, radius: number): number => radius * Math.cos(Math.PI / sides);
 
+const MOST_SIDES = 72;
+
 /** Where the line at distance a from the origin beside side k meets the one at distance b beside the next side. */
 function meeting(sides: number, k: number, a: number, b: number): Point {
   const [u, v] = [alongTurn(turn(2 * k + 1, 2 * sides), 1), alongTurn(turn(2 * k + 3, 2 * sides), 1)];
@@ -33,7 +35,7 @@ function meeting(sides: number, k: number, a: number, b: number): Point {
 export const barFrame: Maker<BarFrameParams> = {
   name: 'Bar frame',
   fields: [
-    { key: 'sides', label: 'Sides', type: 'count', least: 3, most: 72 },
+    { key: 'sides', label: 'Sides', type: 'count', least: 3, most: MOST_SIDES },
     { key: 'radius', label: 'To a corner', type: 'length' },
     { key: 'bar', label: 'Bar', type: 'length' },
   ],
@@ -43,6 +45,7 @@ export const barFrame: Maker<BarFrameParams> = {
     const most = apothem(sides, radius) / 2;
     return bar > 0 && bar < most ? null : finding('barFrame.bar', most);
   },
+  inFold: (params, fold) => (fold >= 3 && fold <= MOST_SIDES ? { ...params, sides: fold } : params),
   paths: ({ sides, radius, bar }) => {
     const outer = apothem(sides, radius);
     const [middle, inner] = [outer - bar, outer - 2 * bar];

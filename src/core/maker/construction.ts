@@ -87,6 +87,8 @@ export interface Maker<N extends Params, S = undefined> {
   readonly extent?: (params: N) => number;
   /** The numbers with the far end elsewhere; without it all lengths are scaled. */
   readonly reached?: (params: N, extent: number) => N;
+  /** The params with a symmetry about the origin that a round of a fold has too, so that its turns lie on one another. */
+  readonly inFold?: (params: N, fold: number) => N;
   /** True where the far end stays when the origin is dragged. */
   readonly holdsFarEnd?: boolean;
   /** The params with its width alone multiplied; null where it has none of its own now, and without it never. */

@@ -57,6 +57,10 @@ export const dial: Maker<DialParams> = {
     const cells = sectors * (marks.length - 1);
     return cells <= MOST_CELLS ? null : finding('dial.cells', cells, MOST_CELLS);
   },
+  inFold: (params, fold) => {
+    const sectors = fold * Math.max(1, Math.round(params.sectors / fold));
+    return sectors < 2 ? params : { ...params, sectors };
+  },
   paths: ({ sectors, radius, marks, phase }) =>
     marks.slice(1).flatMap((mark, ring) => {
       const first = cell(sectors, ((marks[ring] ?? 0) * radius) / 100, (mark * radius) / 100);

@@ -1,6 +1,6 @@
 import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
-import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
+import { distance, lengthOf, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
 import { scaledParams } from '@/core/maker/construction';
@@ -112,18 +112,25 @@ const draws =
     };
   };
 
+/** Nearer to it than this is the centre, in the figure's unit. */
+const CENTRE = 1e-9;
+
 /** A construction as large as the drag is long, its far end where the drag ends. */
 const built =
   (kind: BuiltKind): Drawn =>
-  (from, to, shift) => {
+  (from, to, shift, state) => {
     const end = shift ? stepped(from, to) : to;
     const rotation = shift
       ? turnFromDegrees(Math.round(polarOf(subtract(end, from)).degrees))
       : directionTo(from, end);
     const maker = makerOf(kind);
-    const form = withParams({ kind, at: from, rotation } as BuiltForm, maker.start);
-    const factor = distance(from, end) / (maker.extent?.(maker.start) ?? 1);
-    return withParams(form, scaledParams(maker, maker.start, factor));
+    const fold = activeRound(state)?.rule.fold ?? 1;
+    const isAbout = lengthOf(from) <= CENTRE;
+    // About the centre it takes the round's fold as its own.
+    const start = isAbout && fold > 1 ? (maker.inFold?.(maker.start, fold) ?? maker.start) : maker.start;
+    const form = withParams({ kind, at: from, rotation } as BuiltForm, start);
+    const factor = distance(from, end) / (maker.extent?.(start) ?? 1);
+    return withParams(form, scaledParams(maker, start, factor));
   };
 
 /** From corner to corner; with Shift a square. */

@@ -5,7 +5,7 @@ import type { PaintTarget } from '../core/figure/commands';
 import { kindsOf, refsOfGroup } from '../core/figure/kinds';
 import { isLine } from '../core/figure/jobs';
 import type { Round, Shape } from '../core/figure/model';
-import { pathsOfForm } from '../core/maker/form';
+import { seenPaths } from '../core/figure/seen';
 import type { CellGroup } from '../core/merge/fused';
 import { degreesOf } from '../core/number/turn';
 import { boundsOfPaths } from '../core/curve/bounds';
@@ -45,7 +45,7 @@ interface Chosen {
 const ofShapes = (state: EditorState, round: Round, shapes: readonly Shape[], what: string): Chosen => ({
   target: { of: 'shapes', roundId: round.id, shapeIds: new Set(shapes.map(({ id }) => id)) },
   paints: shapes.map(({ paint }) => paint),
-  outline: shapes[0] ? pathsOfForm(shapes[0].form, workOf(state)) : [],
+  outline: shapes[0] ? seenPaths(round, workOf(state), new Set([shapes[0].id])) : [],
   what,
 });
 

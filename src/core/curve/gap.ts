@@ -125,6 +125,13 @@ function oneInside(a: readonly Path[], b: readonly Path[]): boolean {
   return inside(a, b) || inside(b, a);
 }
 
+/** True where closed paths go round all of others, whose curves they do not cross. */
+export const enclosesAll = (paths: readonly Path[], others: readonly Path[]): boolean =>
+  others.every(({ segments: [first] }) => {
+    const p = first && pointAt(first, 0.5);
+    return p !== undefined && paths.some((path) => path.closed && windingNumber(path, p, 1e-9) !== 0);
+  });
+
 /** The least distance between the curves of two sets of paths, whatever they enclose. */
 function leastDistance(a: readonly Path[], b: readonly Path[]): number {
   const others = b.flatMap(({ segments }) =>

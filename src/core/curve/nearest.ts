@@ -1,7 +1,7 @@
 import type { Path } from './path';
 import { polynomialRoots } from '../number/roots';
 import { add, cross, distance, dot, scaleBy, subtract, type Point } from './point';
-import { pointAt, type CubicSegment, type Segment } from './segment';
+import { derivativeAt, pointAt, type CubicSegment, type Segment } from './segment';
 
 export interface Nearest {
   readonly segment: number;
@@ -28,7 +28,16 @@ function nearestParameter(segment: Segment, p: Point): number {
     if (wrapped <= 1) return wrapped;
     return distance(p, segment.from) <= distance(p, segment.to) ? 0 : 1;
   }
-  // Where the way from p is square to the curve, (P − p) · P′ = 0, of degree five; or at an end.
+  let found = { t: 0, away: Infinity };
+  for (const t of [0, 1, ...squareOnCubic(segment, p)]) {
+    const away = distance(pointAt(segment, within(t)), p);
+    if (away < found.away) found = { t: within(t), away };
+  }
+  return found.t;
+}
+
+/** Where the way from a point is square to a cubic, (P − p) · P′ = 0, of degree five; a root of even order comes as one of the slope. */
+function squareOnCubic(segment: CubicSegment, p: Point): number[] {
   const [a, b, c, d] = [segment.from, segment.out, segment.in, segment.to];
   const powers = [
     subtract(a, p),
@@ -42,14 +51,39 @@ function nearestParameter(segment: Segment, p: Point): number {
       if (j > 0) square[i + j - 1] = (square[i + j - 1] ?? 0) + j * dot(u, v);
     }),
   );
-  // A root of even order shows as one of the slope's only.
   const slope = square.slice(1).map((factor, k) => factor * (k + 1));
-  let found = { t: 0, away: Infinity };
-  for (const t of [0, 1, ...polynomialRoots(square), ...polynomialRoots(slope)]) {
-    const away = distance(pointAt(segment, within(t)), p);
-    if (away < found.away) found = { t: within(t), away };
+  return [...polynomialRoots(square), ...polynomialRoots(slope)];
+}
+
+/** A root of the slope alone is none: there the way is not square. */
+const SQUARE = 1e-7;
+
+/**
+ * The radii of the circles about a point that touch a segment between its ends, from within and from without: the ways that are square
+ * to it. None where it is an arc about the point.
+ */
+export function touchingRadii(segment: Segment, p: Point): number[] {
+  if (segment.kind === 'arc') {
+    const away = distance(p, segment.centre);
+    if (away <= 1e-12 * segment.radius) return [];
+    // The near point of the arc's circle, and the far one.
+    const toward = scaleBy(subtract(p, segment.centre), segment.radius / away);
+    return [toward, scaleBy(toward, -1)].flatMap((spoke) => {
+      const foot = add(segment.centre, spoke);
+      const t = nearestParameter(segment, foot);
+      const isOn = t > 0 && t < 1 && distance(pointAt(segment, t), foot) <= 1e-9 * segment.radius;
+      return isOn ? [distance(p, foot)] : [];
+    });
   }
-  return found.t;
+  const parameters = segment.kind === 'line' ? [nearestParameter(segment, p)] : squareOnCubic(segment, p);
+  return parameters.flatMap((t) => {
+    if (!(t > 0 && t < 1)) return [];
+    const way = subtract(pointAt(segment, t), p);
+    const along = derivativeAt(segment, t);
+    const isSquare =
+      Math.abs(dot(way, along)) <= SQUARE * Math.hypot(way.x, way.y) * Math.hypot(along.x, along.y);
+    return isSquare ? [Math.hypot(way.x, way.y)] : [];
+  });
 }
 
 /** How far a point is at least from a cubic: from the box round its four points, which holds it. */

@@ -109,7 +109,10 @@ const resolved = new WeakMap<readonly Shape[], { combined: Round['combined']; sh
  * The shapes of a round as they are drawn: what is combined stands where its backmost member does. The same list as long as the
  * motif is the same.
  */
-export function resolvedShapes({ shapes, combined }: Round, work: Work): readonly Shape[] {
+export function resolvedShapes(
+  { shapes, combined }: Pick<Round, 'shapes' | 'combined'>,
+  work: Work,
+): readonly Shape[] {
   if (!combined || combined.length === 0) return shapes;
   const known = resolved.get(shapes);
   if (known && known.combined === combined) return known.shapes;

@@ -4,7 +4,7 @@ import { scaleMap, turnMap } from '../curve/affine';
 import { gapBetween, gapOfCurves } from '../curve/gap';
 import { ORIGIN } from '../curve/point';
 import { mapPath, type Path } from '../curve/path';
-import { movedForm, pathsOfForm } from '../maker/form';
+import { movedForm } from '../maker/form';
 import { neighbourGap } from '../maker/fit';
 import { bisected } from '../number/solve';
 import { gcd, type Turn } from '../number/turn';
@@ -12,12 +12,10 @@ import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round } from './model';
 import { reachOfMotif } from './reach';
+import { seenPaths } from './seen';
 
 /** More pairs of curves than this are not compared while a person waits. */
 const MOST_PAIRS = 40_000;
-
-const motifPaths = (round: Round, work: Work): Path[] =>
-  round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
 
 const segmentCount = (paths: readonly Path[]): number =>
   paths.reduce((sum, { segments }) => sum + segments.length, 0);
@@ -37,7 +35,7 @@ const copyPaths = (round: Round, paths: readonly Path[], index: number, work: Wo
  * or −∞ where they overlap (see `neighbourGap`), null where there is nothing to compare or too much.
  */
 export function gapOfRound(round: Round, work: Work): number | null {
-  const paths = motifPaths(round, work);
+  const paths = seenPaths(round, work);
   const copies = copiesOf(round, work);
   if (paths.length === 0 || copies.length < 2) return null;
   const { rule } = round;
@@ -62,7 +60,7 @@ export function gapOfRound(round: Round, work: Work): number | null {
  * differently to the second.
  */
 export function gapOfRounds(a: Round, b: Round, work: Work): number | null {
-  const [mine, theirs] = [motifPaths(a, work), motifPaths(b, work)];
+  const [mine, theirs] = [seenPaths(a, work), seenPaths(b, work)];
   if (mine.length === 0 || theirs.length === 0) return null;
   const common = gcd(symmetryOf(a), symmetryOf(b));
   const first = Math.min(copiesOf(a, work).length, Math.ceil(a.rule.fold / Math.max(1, common)));
@@ -142,7 +140,7 @@ export function nextOutward(figure: Figure, round: Round, work: Work): Round | n
  */
 export function touchingWhirl(round: Round, angle: Turn, work: Work): number | null {
   const { whirl: _, ...outer } = round;
-  const paths = motifPaths(round, work);
+  const paths = seenPaths(round, work);
   const copies = copiesOf(outer, work);
   if (segmentCount(paths) ** 2 * copies.length > MOST_PAIRS / 4) return null;
   const first = copyPaths(outer, paths, 0, work);
@@ -170,7 +168,7 @@ export function sizeOfRound(
   round: Round,
   work: Work,
 ): { readonly width: number; readonly height: number } | null {
-  const paths = motifPaths(round, work);
+  const paths = seenPaths(round, work);
   if (paths.length === 0) return null;
   const box = boundsOfPaths(copiesOf(round, work).flatMap((_, k) => copyPaths(round, paths, k, work)));
   return { width: box.right - box.left, height: box.bottom - box.top };

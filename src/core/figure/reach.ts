@@ -1,5 +1,6 @@
 import { pathsOfForm, type Form } from '../maker/form';
 import { reachOf, type Reach } from '../symmetry/reach';
+import { resolvedShapes } from './combined';
 import type { Round } from './model';
 import { rememberedWith, type Work } from '../derive';
 
@@ -7,9 +8,9 @@ import { rememberedWith, type Work } from '../derive';
 const reachOfForm = rememberedWith((form: Form, work): Reach | null => reachOf(pathsOfForm(form, work)));
 
 /** How near and far a round's motif reaches; null for an empty one. */
-export function reachOfMotif(round: Pick<Round, 'shapes'>, work: Work): Reach | null {
+export function reachOfMotif(round: Pick<Round, 'shapes' | 'combined'>, work: Work): Reach | null {
   let found: Reach | null = null;
-  for (const { form, visible } of round.shapes) {
+  for (const { form, visible } of resolvedShapes(round, work)) {
     const reach = visible ? reachOfForm(form, work) : null;
     if (!reach) continue;
     found = found

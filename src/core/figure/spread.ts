@@ -1,13 +1,13 @@
 import type { Work } from '../derive';
 import { applyTo, inverse, turnMap } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { pathsOfForm } from '../maker/form';
 import { endsOver } from '../paint/gradient';
 import { movedRun, withRun } from '../paint/run';
 import type { Gradient, Spread } from '../scene/scene';
 import { distance, type Point } from '../curve/point';
 import type { Figure, Round } from './model';
 import { reachOfMotif } from './reach';
+import { seenPaths, seenShapes } from './seen';
 
 /**
  * Where a gradient of a spread begins and ends at first: over the box of the cell, the motif, what is selected, or the page; over a
@@ -21,10 +21,7 @@ export function endsOfSpread(
   spread: Spread,
   work: Work,
 ): [Point, Point] {
-  const paths = (only: boolean) =>
-    round.shapes
-      .filter(({ id, visible }) => visible && (!only || shapeIds.has(id)))
-      .flatMap(({ form }) => pathsOfForm(form, work));
+  const paths = (only: boolean) => seenPaths(round, work, only ? shapeIds : undefined);
   const about = (reach: number): [Point, Point] =>
     kind === 'radial'
       ? [
@@ -104,11 +101,11 @@ export function respread(
   spread: Spread,
   work: Work,
 ): Gradient {
-  const shown = round.shapes.filter(({ visible }) => visible);
-  const chosen = shown.filter(({ id }) => shapeIds.has(id));
+  const shown = seenShapes(round, work);
+  const chosen = shown.filter(({ ids }) => ids.some((id) => shapeIds.has(id)));
   // A gradient over each cell has as many runs as there are shapes: the first is the one that is kept.
   const [measured] = chosen.length > 0 ? chosen : shown;
-  const box = boundsOfPaths(measured ? pathsOfForm(measured.form, work) : []);
+  const box = boundsOfPaths(measured?.paths ?? []);
   const hasBox = box.right - box.left > LEAST_SIDE && box.bottom - box.top > LEAST_SIDE;
   const fitted = (over: Spread): [Point, Point] =>
     endsOfSpread(figure, round, shapeIds, gradient.kind, over, work);

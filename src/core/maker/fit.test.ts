@@ -11,7 +11,8 @@ import { distance, ORIGIN } from '../curve/point';
 import { pointAt } from '../curve/segment';
 import { NO_TURN, turn } from '../number/turn';
 import { circlePath } from './circle';
-import { fitNeighbours, fittedForm, growthToTouch, neighbourGap } from './fit';
+import { fitNeighbours, fittedForm, grownForm, growthToTouch, neighbourGap } from './fit';
+import { MAKERS } from './makers';
 import { pathsOfForm, type Form } from './form';
 
 /** The first path of a form. */
@@ -30,6 +31,16 @@ const petal: Form = {
   params: petalOfSize(40, 10),
 };
 const leaning: Form = { ...petal, rotation: turn(1, 20) };
+
+/** The fit of forms that are seen as they are. */
+const fitForms = (forms: readonly Form[], ...rest: ParametersAfterPaths): ReturnType<typeof fitNeighbours> =>
+  fitNeighbours(
+    forms,
+    forms.flatMap((form) => pathsOfForm(form, STRAIGHT)),
+    ...rest,
+  );
+type ParametersAfterPaths =
+  Parameters<typeof fitNeighbours> extends [unknown, unknown, ...infer Rest] ? Rest : never;
 
 describe('gaps between curves', () => {
   it('of circles are the distance of their centres less the radii', () => {
@@ -69,16 +80,16 @@ describe('fitting neighbours', () => {
   it('makes circles on a ring touch where r = R sin(π/n), by size, distance or fold', () => {
     for (const fold of [5, 12, 36]) {
       const rule = { fold, mirror: false };
-      const size = fitNeighbours([circle(2, 50)], rule, 'size', 0, { x: 0, y: -50 }, STRAIGHT);
+      const size = fitForms([circle(2, 50)], rule, 'size', 0, { x: 0, y: -50 }, STRAIGHT);
       expect(size).toMatchObject({ ok: true });
       if (size.ok) expect(Math.abs(2 * size.value - 50 * Math.sin(Math.PI / fold))).toBeLessThan(1e-9);
-      const away = fitNeighbours([circle(2, 50)], rule, 'distance', 0, ORIGIN, STRAIGHT);
+      const away = fitForms([circle(2, 50)], rule, 'distance', 0, ORIGIN, STRAIGHT);
       if (away.ok) expect(Math.abs((50 + away.value) * Math.sin(Math.PI / fold) - 2)).toBeLessThan(1e-9);
-      const gap = fitNeighbours([circle(2, 50)], rule, 'size', 1.5, { x: 0, y: -50 }, STRAIGHT);
+      const gap = fitForms([circle(2, 50)], rule, 'size', 1.5, { x: 0, y: -50 }, STRAIGHT);
       if (gap.ok)
         expect(Math.abs(2 * 50 * Math.sin(Math.PI / fold) - 2 * 2 * gap.value - 1.5)).toBeLessThan(1e-9);
     }
-    const count = fitNeighbours([circle(5, 50)], { fold: 3, mirror: false }, 'fold', 0, ORIGIN, STRAIGHT);
+    const count = fitForms([circle(5, 50)], { fold: 3, mirror: false }, 'fold', 0, ORIGIN, STRAIGHT);
     expect(count).toEqual({ ok: true, value: Math.floor(Math.PI / Math.asin(0.1)) });
   });
 
@@ -88,7 +99,7 @@ describe('fitting neighbours', () => {
         for (const gap of [0, 0.7]) {
           const rule = { fold: 12, mirror: false };
           const about = { x: 0, y: -20 };
-          const fit = fitNeighbours([form], rule, by, gap, about, STRAIGHT);
+          const fit = fitForms([form], rule, by, gap, about, STRAIGHT);
           expect(fit).toMatchObject({ ok: true });
           if (!fit.ok) continue;
           const at = (value: number) =>
@@ -113,15 +124,15 @@ describe('fitting neighbours', () => {
         path.map((each) => mapPath(each, step)),
       ),
     ).toBeCloseTo(exact, 10);
-    expect(
-      fitNeighbours([circle(10, 0)], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT),
-    ).toMatchObject({
+    expect(fitForms([circle(10, 0)], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject(
+      {
+        ok: false,
+      },
+    );
+    expect(fitForms([petal], { fold: 2, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
     });
-    expect(fitNeighbours([petal], { fold: 2, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
-      ok: false,
-    });
-    expect(fitNeighbours([], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
+    expect(fitForms([], { fold: 12, mirror: false }, 'size', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
     });
     const square: Form = {
@@ -130,7 +141,7 @@ describe('fitting neighbours', () => {
       rotation: NO_TURN,
       params: { sides: 4, radius: 5, diagonals: 'none' },
     };
-    expect(fitNeighbours([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN, STRAIGHT)).toMatchObject({
+    expect(fitForms([square], { fold: 12, mirror: false }, 'width', 0, ORIGIN, STRAIGHT)).toMatchObject({
       ok: false,
       finding: { code: 'fit.width' },
     });
@@ -138,17 +149,45 @@ describe('fitting neighbours', () => {
 
   it('grows one shape until it touches another, from either side', () => {
     const other = circle(4, 30);
-    for (const r of [2, 9]) {
-      const factor = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other], STRAIGHT);
-      expect(Math.abs((factor ?? 0) * r - 16)).toBeLessThan(1e-8);
+    for (const r of [2, 9, 16.5]) {
+      const { meets, encloses } = growthToTouch(circle(r, 10), { x: 0, y: -10 }, [other], STRAIGHT);
+      // One that crosses it is never made smaller: it meets it already.
+      if (r < 16) expect(Math.abs((meets ?? 0) * r - 16)).toBeLessThan(1e-8);
+      else expect(meets).toBeNull();
+      expect(Math.abs((encloses ?? 0) * r - 24)).toBeLessThan(1e-8);
     }
+    expect(growthToTouch(circle(25, 10), { x: 0, y: -10 }, [other], STRAIGHT).encloses).toBeNull();
+    // From within a larger one until it meets it.
+    const inner = growthToTouch(circle(3, 10), { x: 0, y: -10 }, [circle(20, 14)], STRAIGHT);
+    expect(Math.abs((inner.meets ?? 0) * 3 - 16)).toBeLessThan(1e-8);
     const kite: Form = {
       kind: 'polygon',
       at: { x: 20, y: -10 },
       rotation: NO_TURN,
       params: { sides: 4, radius: 3, diagonals: 'none' },
     };
-    const factor = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)], STRAIGHT);
-    expect(Math.abs((factor ?? 0) * 3 - 15)).toBeLessThan(1e-8);
+    const { meets } = growthToTouch(kite, { x: 20, y: -10 }, [circle(5, 10)], STRAIGHT);
+    expect(Math.abs((meets ?? 0) * 3 - 15)).toBeLessThan(1e-8);
+  });
+
+  it('grows the line of a band and keeps its width', () => {
+    const disc = (r: number) => ({
+      closed: true,
+      nodes: [
+        { x: 0, y: -r, kind: 'corner' as const, bulge: 1 },
+        { x: 0, y: r, kind: 'corner' as const, bulge: 1 },
+      ],
+    });
+    const band: Form = {
+      kind: 'band',
+      at: { x: 0, y: -10 },
+      rotation: NO_TURN,
+      params: { ...MAKERS.band.start, along: [disc(5)], width: 2 },
+    };
+    const { meets } = growthToTouch(band, { x: 0, y: -10 }, [circle(4, 30)], STRAIGHT);
+    // Its rim, a half of the width farther out than its line, comes to 16.
+    expect(Math.abs((meets ?? 0) * 5 - 15)).toBeLessThan(1e-8);
+    const grown = grownForm(band, meets ?? 1, { x: 0, y: -10 });
+    expect(grown.kind === 'band' && grown.params.width).toBeCloseTo(2, 12);
   });
 });

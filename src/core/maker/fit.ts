@@ -2,7 +2,8 @@ import { failed, finding, ok, type Result } from '../finding';
 import type { Work } from '../derive';
 import { boundsOfPaths } from '../curve/bounds';
 import { MIRROR, moveMap, scaleMap, turnMap } from '../curve/affine';
-import { gapBetween } from '../curve/gap';
+import { pathsOfContours } from '../curve/contours';
+import { enclosesAll, gapBetween, gapOfCurves } from '../curve/gap';
 import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { bisected } from '../number/solve';
@@ -10,6 +11,8 @@ import { negateTurn, turn } from '../number/turn';
 import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
 import { halfWedge } from '../symmetry/wedge';
 import { movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
+import { withParams } from './makers';
+import { mapOf } from './placed';
 
 /** What is changed so that neighbours keep a gap. */
 export type FitBy = 'size' | 'width' | 'distance' | 'fold';
@@ -56,30 +59,68 @@ function solve(
   return bisected(gapAt, gap, low, high);
 }
 
+/** A form grown about a point; a band keeps its width, as it is its line that grows. */
+export function grownForm(form: Form, factor: number, about: Point): Form {
+  const grown = scaledForm(form, factor, about);
+  if (form.kind !== 'band' || grown.kind !== 'band') return grown;
+  const { width, widths } = form.params;
+  return withParams(grown, { ...grown.params, width, widths });
+}
+
+/** What of a form grows, and how far around it its outline is: a band's line with half of its width. */
+function growing(form: Form, work: Work): { readonly paths: readonly Path[]; readonly margin: number } {
+  const isEven = form.kind === 'band' && form.params.widths.length === 0 && form.params.side === 'middle';
+  if (!isEven) return { paths: pathsOfForm(form, work), margin: 0 };
+  const map = mapOf(form);
+  return {
+    paths: pathsOfContours(form.params.along).map((path) => mapPath(path, map)),
+    margin: form.params.width / 2,
+  };
+}
+
+/** Of a growth: each look goes this much farther, so that nothing small is passed over. */
+const STRIDE = 1.03;
+const MOST_GROWTH = 1e4;
+
+/** The factors, 1 and more, at which a form that grows about a point touches others; null where there is none. */
+export interface Growth {
+  /** At which it first meets them, from outside or from within; none where it crosses them as it is. */
+  readonly meets: number | null;
+  /** From which on all of them are inside it, and touch it. */
+  readonly encloses: number | null;
+}
+
 /**
- * The factor by which a form grows or shrinks about a point until it just touches others; null where no size does. By the
- * distance of the curves at two small gaps, as with neighbours.
+ * How far a form grows about a point until it touches others. By the distance of the curves at two small gaps, as with neighbours.
  */
-export function growthToTouch(form: Form, about: Point, others: readonly Form[], work: Work): number | null {
+export function growthToTouch(form: Form, about: Point, others: readonly Form[], work: Work): Growth {
   const still = others.flatMap((other) => pathsOfForm(other, work));
-  const own = pathsOfForm(form, work);
-  const gapAt = (factor: number): number =>
-    gapBetween(
-      own.map((path) => mapPath(path, scaleMap(factor, about))),
-      still,
-    );
+  const { paths: own, margin } = growing(form, work);
+  const at = (factor: number): Path[] => own.map((path) => mapPath(path, scaleMap(factor, about)));
+  const gapAt = (factor: number): number => gapOfCurves(at(factor), still) - margin;
+  const holds = (factor: number): boolean => enclosesAll(at(factor), still);
   const box = boundsOfPaths(own);
   const small = 1e-6 * Math.max(box.right - box.left, box.bottom - box.top);
-  const at = (gap: number): number | null =>
-    solve(
-      gapAt,
-      gap,
-      1,
-      (x) => 1.5 * x,
-      (x) => x / 1.5,
-    );
-  const [near, nearer] = [at(2 * small), at(small)];
-  return near === null || nearer === null ? null : 2 * nearer - near;
+  let met: [number, number] | null = null;
+  let held: [number, number] | null = null;
+  const isApart = gapAt(1) > 2 * small;
+  const isHeld = holds(1) && isApart;
+  for (let low = 1; low < MOST_GROWTH && !isHeld && !held; low *= STRIDE) {
+    const high = low * STRIDE;
+    if (isApart && !met && (gapAt(high) < small || holds(high))) met = [low, high];
+    if (holds(high) && gapAt(high) > 2 * small) held = [low, high];
+  }
+  const touching = (bracket: [number, number] | null, valueAt: (factor: number) => number): number | null => {
+    if (!bracket) return null;
+    const [near, nearer] = [2 * small, small].map((gap) => bisected(valueAt, gap, ...bracket));
+    return near === undefined || nearer === undefined ? null : Math.max(1, 2 * nearer - near);
+  };
+  const before = (factor: number): number => (holds(factor) ? -Infinity : gapAt(factor));
+  const after = (factor: number): number => (holds(factor) ? gapAt(factor) : -Infinity);
+  return {
+    meets: touching(met, before),
+    encloses: touching(held && [held[1], held[0]], after),
+  };
 }
 
 const outward = (form: Form, by: number): Form => movedForm(form, { x: 0, y: -by });
@@ -94,10 +135,12 @@ export function fittedForm(form: Form, by: FitBy, value: number, about: Point): 
 /**
  * Solves for the size (about a point), the width, the distance from the centre or the fold at which neighbouring copies of
  * forms keep a gap; 0 touches. On the true curves, within 1e-9 of the figure's size.
+ * @param own the outlines that are seen of the forms: of what is combined what it became
  * @returns the factor of the size or width, the way outward along the axis, or the fold
  */
 export function fitNeighbours(
   forms: readonly Form[],
+  own: readonly Path[],
   rule: Pick<TurnRule, 'fold' | 'mirror'>,
   by: FitBy,
   gap: number,
@@ -106,8 +149,7 @@ export function fitNeighbours(
 ): Result<number> {
   if (forms.length === 0) return failed(finding('fit.nothing'));
   if (by === 'fold') {
-    const paths = forms.flatMap((form) => pathsOfForm(form, work));
-    const keeps = (fold: number): boolean => neighbourGap(paths, { ...rule, fold }) >= gap;
+    const keeps = (fold: number): boolean => neighbourGap(own, { ...rule, fold }) >= gap;
     if (!keeps(3)) return failed(finding('fit.fold'));
     let [low, high] = [3, MOST_FOLD + 1];
     while (high - low > 1) {
@@ -119,7 +161,6 @@ export function fitNeighbours(
   }
   if (rule.fold < 3) return failed(finding('fit.neighbours'));
   if (by === 'width' && !forms.every((form) => widenedForm(form, 1))) return failed(finding('fit.width'));
-  const own = forms.flatMap((form) => pathsOfForm(form, work));
   const isSigned = rule.mirror || areOwnMirror(own, 1e-9);
   // Scaling and moving a form does to its paths what it does to itself.
   const fitted = (x: number): readonly Path[] => {

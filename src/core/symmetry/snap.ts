@@ -4,7 +4,18 @@ import { arcLength } from '../curve/length';
 import { nearestOnPath } from '../curve/nearest';
 import { partOf } from '../curve/part';
 import { line, pointAt, type Segment } from '../curve/segment';
-import { between, distance, dot, lengthOf, ORIGIN, scaleBy, type Point } from '../curve/point';
+import {
+  add,
+  between,
+  cross,
+  distance,
+  dot,
+  lengthOf,
+  ORIGIN,
+  scaleBy,
+  subtract,
+  type Point,
+} from '../curve/point';
 import { alongTurn, halfWedge } from './wedge';
 import { negateTurn } from '../number/turn';
 
@@ -270,6 +281,49 @@ export function snapCandidates(p: Point, targets: SnapTargets, tolerance: number
     ({ point }, k) => !found.slice(0, k).some((other) => distance(other.point, point) <= SAME * tolerance),
   );
   return apart.length > 0 ? apart : [{ point: p, caught: [], ring: null }];
+}
+
+/**
+ * All that a point can catch that is held to a line, within `tolerance` of its foot on that line, the nearest first: where the line meets
+ * the axis, rays, ring lines, the frame and curves of the artwork, and nodes that lie on it. Where nothing is near, the foot itself.
+ * @param from a point of the line
+ * @param direction of length 1
+ */
+export function snapAlong(
+  p: Point,
+  from: Point,
+  direction: Point,
+  targets: SnapTargets,
+  tolerance: number,
+): Snapped[] {
+  const { on } = targets;
+  const along = dot(subtract(p, from), direction);
+  const foot = add(from, scaleBy(direction, along));
+  const reach = scaleBy(direction, 2 * tolerance);
+  const stretch = line(subtract(foot, reach), add(foot, reach));
+  const isOnLine = (at: Point): boolean =>
+    Math.abs(cross(subtract(at, from), direction)) <= SAME * tolerance && distance(at, foot) <= tolerance;
+  const found: Snapped[] = [];
+  if (on.has('centre') && isOnLine(ORIGIN)) found.push({ point: ORIGIN, caught: ['centre'], ring: null });
+  if (on.has('node'))
+    for (const point of targets.nodes)
+      if (isOnLine(point)) found.push({ point, caught: ['node'], ring: null });
+  const meets = (segment: Segment): Point[] => crossingsOf(stretch, segment).map(({ point }) => point);
+  const far = 2 * (lengthOf(foot) + tolerance);
+  for (const { kind, direction: way } of raysOf(targets)) {
+    const start = kind === 'axis' ? scaleBy(way, -far) : ORIGIN;
+    for (const point of meets(line(start, scaleBy(way, far))))
+      found.push({ point, caught: [kind], ring: null });
+  }
+  const ring = Math.round(lengthOf(foot) / targets.ringStep) * targets.ringStep;
+  if (on.has('ring') && ring > 0)
+    for (const { segment } of ownLines(foot, { ...targets, on: new Set() }, ring))
+      for (const point of meets(segment)) found.push({ point, caught: ['ring'], ring });
+  for (const { kind, name, segment, box } of targets.curves ?? [])
+    if (on.has(kind) && isNear({ kind, name, segment, box }, foot, 2 * tolerance))
+      for (const point of meets(segment)) found.push({ point, caught: [kind], ring: null, what: name });
+  const near = within(foot, found, tolerance);
+  return near.length > 0 ? near : [{ point: foot, caught: [], ring: null }];
 }
 
 /** What a point catches by itself: the first of its candidates. */

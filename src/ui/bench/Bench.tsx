@@ -8,7 +8,7 @@ import { printNumber } from '@/core/format/pathData';
 import { symmetryOf } from '@/core/figure/copies';
 import { swallowedRounds } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
+import { seenPaths } from '@/core/figure/seen';
 import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
 import { layersOf } from '@/core/scene/scene';
@@ -95,7 +95,7 @@ const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; reado
 /** How far the motif reaches past a ray, where the round asks to be told. */
 function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
   const work = useWork();
-  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
+  const paths = seenPaths(round, work);
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   if (most <= 1e-6) return null;

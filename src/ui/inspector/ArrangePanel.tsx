@@ -14,8 +14,7 @@ import type { Contour } from '@/core/curve/contours';
 import { joinedPaths } from '@/core/curve/nodeOps';
 import { anchorOf } from '@/core/figure/hit';
 import type { Round, Shape } from '@/core/figure/model';
-import { growthToTouch } from '@/core/maker/fit';
-import { scaledForm } from '@/core/maker/form';
+import { grownForm, growthToTouch, type Growth } from '@/core/maker/fit';
 import { act } from '@/state/editor';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -104,14 +103,19 @@ export function ArrangePanel({ round, shapes }: Props) {
       ),
     );
   };
-  const grow = (): void => {
+  const grow = (how: keyof Growth): void => {
     if (!a || !b) return;
     const about = anchorOf(a);
-    const factor = growthToTouch(a.form, about, [b.form], work);
-    if (factor === null) toast.error(`No size of ${a.name} touches ${b.name} from where it stands.`);
+    const factor = growthToTouch(a.form, about, [b.form], work)[how];
+    if (factor === null)
+      toast.error(
+        how === 'meets'
+          ? `${a.name} meets ${b.name} as it is, or at no size.`
+          : `${a.name} is round ${b.name} as it is, or at no size.`,
+      );
     else
       act(editor, 'Grow until it touches', (figure) =>
-        setForm(figure, { roundId: round.id, shapeId: a.id }, scaledForm(a.form, factor, about)),
+        setForm(figure, { roundId: round.id, shapeId: a.id }, grownForm(a.form, factor, about)),
       );
   };
   return (
@@ -169,7 +173,12 @@ export function ArrangePanel({ round, shapes }: Props) {
           </div>
         </>
       )}
-      {shapes.length === 2 && a && b && <Chip onClick={grow}>{`Grow ${a.name} until it touches`}</Chip>}
+      {shapes.length === 2 && a && b && (
+        <>
+          <Chip onClick={() => grow('meets')}>{`Grow ${a.name} until it meets ${b.name}`}</Chip>
+          <Chip onClick={() => grow('encloses')}>{`Grow ${a.name} until it is just round ${b.name}`}</Chip>
+        </>
+      )}
       {canJoin && <Chip onClick={join}>Join the two paths</Chip>}
     </Section>
   );

@@ -8,8 +8,8 @@ import { setFold, withShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { areOwnMirror } from '@/core/curve/path';
 import { anchorOf } from '@/core/figure/hit';
+import { seenPaths } from '@/core/figure/seen';
 import { fitNeighbours, fittedForm, neighbourGap, type FitBy } from '@/core/maker/fit';
-import { pathsOfForm } from '@/core/maker/form';
 import { printNumber } from '@/core/format/pathData';
 import { act, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
@@ -42,7 +42,10 @@ export function FitPanel({ round, shapes }: Props) {
   );
   const live = useEditorState((state) => state.live !== null);
   // Neighbours that are reflections of each other are compared at once; others curve by curve, which takes longer.
-  const paths = useMemo(() => shapes.flatMap(({ form }) => pathsOfForm(form, work)), [shapes, work]);
+  const paths = useMemo(
+    () => seenPaths(round, work, new Set(shapes.map(({ id }) => id))),
+    [round, shapes, work],
+  );
   const quick = useMemo(() => rule.mirror || areOwnMirror(paths, 1e-9), [paths, rule.mirror]);
   const tooMany = !quick && paths.reduce((sum, { segments }) => sum + segments.length, 0) > MOST_SEGMENTS;
   const now = useMemo(
@@ -59,12 +62,15 @@ export function FitPanel({ round, shapes }: Props) {
         </p>
       </Section>
     );
-  const hasWidth = shapes.every(({ form }) => widenedForm(form, 1) !== null);
+  // A width that is changed changes what is combined in no simple way.
+  const isCombined = shapes.some(({ group }) => round.combined?.some((each) => each.group === group));
+  const hasWidth = !isCombined && shapes.every(({ form }) => widenedForm(form, 1) !== null);
   const chosen = by === 'width' && !hasWidth ? 'size' : by;
   const fit = (): void => {
     const about = anchorOf(first);
     const result = fitNeighbours(
       shapes.map(({ form }) => form),
+      paths,
       rule,
       chosen,
       gap,

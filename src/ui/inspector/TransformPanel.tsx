@@ -8,7 +8,7 @@ import { boundsOfPaths } from '@/core/curve/bounds';
 import { fromPolar, ORIGIN, type Point } from '@/core/curve/point';
 import { transformShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
+import { seenPaths } from '@/core/figure/seen';
 import { closureOf, transformProblem, type Transform } from '@/core/maker/transform';
 import { degreesOf, turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
@@ -67,7 +67,7 @@ export function TransformPanel({ round, shapes }: Props) {
   const picking = useEditorState((state) => state.picking !== null);
   const [times, setTimes] = useState(1);
   const [only] = shapes;
-  const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, work)));
+  const box = boundsOfPaths(seenPaths(round, work, new Set(shapes.map(({ id }) => id))));
   const [index] = nodes;
   const node =
     shapes.length === 1 && only?.form.kind === 'path' && index !== undefined

@@ -2,7 +2,7 @@
 
 import { useWork } from '@/ui/editor/useWork';
 import type { Round } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
+import { seenPaths } from '@/core/figure/seen';
 import { printNumber } from '@/core/format/pathData';
 import { pastRays } from '@/core/symmetry/wedge';
 import { setEdge, trimToWedge } from '@/core/figure/commands';
@@ -33,7 +33,7 @@ export function WedgePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { fold, mirror } = round.rule;
-  const paths = round.shapes.filter(({ visible }) => visible).flatMap(({ form }) => pathsOfForm(form, work));
+  const paths = seenPaths(round, work);
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   const both = Math.min(left, right) > NOTHING;

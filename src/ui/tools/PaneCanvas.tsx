@@ -197,6 +197,8 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
     if (!gesture.current || !target) return;
     gesture.current.up(panePoint(editor, pane, target, event));
     gesture.current = null;
+    // What was caught by the drag is no mark any more.
+    if (!editor.getState().draft) editor.setState({ pointer: null });
   };
 
   const cursor = panning

@@ -27,20 +27,11 @@ const PETAL_WIDTH = 0.42;
 
 type Drawn = (from: Point, to: Point, shift: boolean, state: EditorState) => Form;
 
-/** The end of a drag held to steps of 15 degrees from its start. */
-function stepped(from: Point, to: Point): Point {
-  const away = subtract(to, from);
-  const { r, degrees } = polarOf(away);
-  const angle = (Math.round(degrees / 15) * 15 * Math.PI) / 180;
-  return { x: from.x + r * Math.sin(angle), y: from.y - r * Math.cos(angle) };
-}
-
 const petal: Drawn = (from, to, shift) => {
-  const tip = shift ? stepped(from, to) : to;
-  const length = distance(from, tip);
+  const length = distance(from, to);
   const rotation = shift
-    ? turnFromDegrees(Math.round(polarOf(subtract(tip, from)).degrees))
-    : directionTo(from, tip);
+    ? turnFromDegrees(Math.round(polarOf(subtract(to, from)).degrees))
+    : directionTo(from, to);
   return { kind: 'petal', at: from, rotation, params: petalOfSize(length, length * PETAL_WIDTH) };
 };
 
@@ -56,14 +47,13 @@ const ellipse: Drawn = (from, to, shift) => {
 };
 
 const polygon: Drawn = (from, to, shift, state) => {
-  const corner = shift ? stepped(from, to) : to;
   return {
     kind: 'polygon',
     at: from,
-    params: { sides: state.lastSides, radius: distance(from, corner), diagonals: 'none' },
+    params: { sides: state.lastSides, radius: distance(from, to), diagonals: 'none' },
     rotation: shift
-      ? turnFromDegrees(Math.round(polarOf(subtract(corner, from)).degrees))
-      : directionTo(from, corner),
+      ? turnFromDegrees(Math.round(polarOf(subtract(to, from)).degrees))
+      : directionTo(from, to),
   };
 };
 
@@ -74,9 +64,15 @@ export function enterWedge(editor: Editor, p: PanePoint): void {
   editor.setState({ active: { turn: copyAt(round.rule, p.figure), mirrored: false } });
 }
 
+/** What Shift does to the end of a drag: it is held to multiples of an angle from the start, from an offset on; or stays as it is. */
+type Held = { readonly step: number; readonly offset: number } | null;
+
+const STEPPED: Held = { step: 15, offset: 0 };
+const DIAGONAL: Held = { step: 90, offset: 45 };
+
 /** Draws a maker from a press to a release; a drag too short to mean anything makes none. */
 const draws =
-  (name: string, drawn: Drawn): Press =>
+  (name: string, drawn: Drawn, held: Held = STEPPED): Press =>
   (editor, p) => {
     enterWedge(editor, p);
     const state = editor.getState();
@@ -92,7 +88,8 @@ const draws =
     let started = false;
     return {
       move: (q) => {
-        const to = pointer.at(q, [], from);
+        const isHeld = q.shift && held !== null;
+        const to = isHeld ? pointer.stepped(q, from, held.step, held.offset) : pointer.at(q, [], from);
         if (!started && distance(from, to) < pointer.length(4)) return;
         const form = drawn(from, to, q.shift, state);
         if (formProblem(form) !== null) return;
@@ -119,26 +116,21 @@ const CENTRE = 1e-9;
 const built =
   (kind: BuiltKind): Drawn =>
   (from, to, shift, state) => {
-    const end = shift ? stepped(from, to) : to;
     const rotation = shift
-      ? turnFromDegrees(Math.round(polarOf(subtract(end, from)).degrees))
-      : directionTo(from, end);
+      ? turnFromDegrees(Math.round(polarOf(subtract(to, from)).degrees))
+      : directionTo(from, to);
     const maker = makerOf(kind);
     const fold = activeRound(state)?.rule.fold ?? 1;
     const isAbout = lengthOf(from) <= CENTRE;
     // About the centre it takes the round's fold as its own.
     const start = isAbout && fold > 1 ? (maker.inFold?.(maker.start, fold) ?? maker.start) : maker.start;
     const form = withParams({ kind, at: from, rotation } as BuiltForm, start);
-    const factor = distance(from, end) / (maker.extent?.(start) ?? 1);
+    const factor = distance(from, to) / (maker.extent?.(start) ?? 1);
     return withParams(form, scaledParams(maker, start, factor));
   };
 
 /** From corner to corner; with Shift a square. */
-const rectangle: Drawn = (from, to, shift) => {
-  const side = Math.max(Math.abs(to.x - from.x), Math.abs(to.y - from.y));
-  const far = shift
-    ? { x: from.x + Math.sign(to.x - from.x) * side, y: from.y + Math.sign(to.y - from.y) * side }
-    : to;
+const rectangle: Drawn = (from, far) => {
   const form = {
     kind: 'rectangle' as const,
     at: { x: (from.x + far.x) / 2, y: (from.y + far.y) / 2 },
@@ -149,24 +141,23 @@ const rectangle: Drawn = (from, to, shift) => {
   return { ...form, params: { ...form.params, ...size } };
 };
 
-const straight: Drawn = (from, to, shift) =>
+const straight: Drawn = (from, to) =>
   pathForm(
-    [from, shift ? stepped(from, to) : to].map(({ x, y }) => ({ x, y, kind: 'corner' })),
+    [from, to].map(({ x, y }) => ({ x, y, kind: 'corner' })),
     false,
   );
 
 export const pressBuilt = (kind: BuiltKind): Press => draws(makerOf(kind).name, built(kind));
-export const pressRectangle = draws('Rectangle', rectangle);
+export const pressRectangle = draws('Rectangle', rectangle, DIAGONAL);
 /** A circle from one end of its diameter to the other. */
-const diameter: Drawn = (from, to, shift) => {
-  const end = shift ? stepped(from, to) : to;
-  const r = distance(from, end) / 2;
-  const at = { x: (from.x + end.x) / 2, y: (from.y + end.y) / 2 };
+const diameter: Drawn = (from, to) => {
+  const r = distance(from, to) / 2;
+  const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
   return { kind: 'ellipse', at, rotation: NO_TURN, params: { width: 2 * r, height: 2 * r } };
 };
 
 export const pressDiameter = draws('Circle', diameter);
 export const pressLine = draws('Line', straight);
 export const pressPetal = draws('Petal', petal);
-export const pressEllipse = draws('Ellipse', ellipse);
+export const pressEllipse = draws('Ellipse', ellipse, null);
 export const pressPolygon = draws('Polygon', polygon);

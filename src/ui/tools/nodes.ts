@@ -23,6 +23,9 @@ interface Grip {
   readonly away: number;
 }
 
+/** With Shift nodes and handles move in multiples of this many degrees. */
+const STEP = 15;
+
 /** The node or handle of a path nearest to a point; handles count for the nodes that show them. */
 function gripAt(
   nodes: readonly PathNode[],
@@ -40,18 +43,28 @@ function gripAt(
   );
 }
 
-function dragGrip(editor: Editor, ref: ShapeRef, grip: Grip, node: PathNode, pointer: MotifPointer): Gesture {
+/** @param still what a press does that is let go where it was */
+function dragGrip(
+  editor: Editor,
+  ref: ShapeRef,
+  grip: Grip,
+  node: PathNode,
+  pointer: MotifPointer,
+  still: () => void,
+): Gesture {
   const figure = shownFigure(editor.getState());
   const indices = editor.getState().selection.nodes;
   let moved = false;
   return {
     move: (q) => {
       moved = true;
-      if (grip.side) preview(editor, setHandle(figure, ref, grip.index, grip.side, pointer.at(q)));
-      else preview(editor, moveNodes(figure, ref, indices, subtract(pointer.at(q), node)));
+      const at = q.shift ? pointer.stepped(q, node, STEP) : pointer.at(q);
+      if (grip.side) preview(editor, setHandle(figure, ref, grip.index, grip.side, at));
+      else preview(editor, moveNodes(figure, ref, indices, subtract(at, node)));
     },
     up: () => {
       if (moved) commit(editor, grip.side ? 'Move handle' : 'Move node', shownFigure(editor.getState()));
+      else still();
     },
     cancel: () => preview(editor, null),
   };
@@ -70,14 +83,19 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
   const grip = gripAt(nodes, state.selection.nodes, at);
   const node = grip && nodes[grip.index];
   if (node && grip.away <= pointer.length(CATCH)) {
-    const had = state.selection.nodes.has(grip.index);
-    if (p.shift && grip.side === null) {
-      const chosen = new Set(state.selection.nodes);
-      if (had) chosen.delete(grip.index);
-      else chosen.add(grip.index);
-      selectNodes(editor, chosen);
-    } else if (!had) selectNodes(editor, [grip.index]);
-    return dragGrip(editor, ref, grip, node, pointer);
+    const chosen = state.selection.nodes;
+    const had = chosen.has(grip.index);
+    const adds = p.shift && grip.side === null;
+    if (!had) selectNodes(editor, adds ? [...chosen, grip.index] : [grip.index]);
+    // With Shift one that was chosen is so no more, unless it is dragged.
+    const drop = (): void =>
+      selectNodes(
+        editor,
+        [...chosen].filter((index) => index !== grip.index),
+      );
+    return dragGrip(editor, ref, grip, node, pointer, () => {
+      if (adds && had) drop();
+    });
   }
   const [near] = (double ? pathsOfContours(contours) : [])
     .flatMap((path, contour) => {

@@ -1,4 +1,4 @@
-import { distance, lengthOf, subtract } from '@/core/curve/point';
+import { distance, lengthOf, subtract, type Point } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
 import { addShapes } from '@/core/figure/commands';
 import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
@@ -36,6 +36,12 @@ export const dropLastNode = (editor: Editor): void =>
 const isAtCentre = (nodes: readonly PathNode[]): boolean =>
   nodes.every((node) => lengthOf(node) < 1e-9 && !node.out);
 
+/** Where the next node of a path goes; with Shift in steps of 15° from the last. */
+function nodeAt(pointer: MotifPointer, p: PanePoint, nodes: readonly PathNode[]): Point {
+  const last = nodes[nodes.length - 1];
+  return p.shift && last ? pointer.stepped(p, last, 15) : pointer.at(p, nodes.slice(0, 1), last);
+}
+
 /** Shows where the next node would go. */
 export function hoverPath(editor: Editor, p: PanePoint): void {
   const { draft } = editor.getState();
@@ -43,7 +49,7 @@ export function hoverPath(editor: Editor, p: PanePoint): void {
   const state = editor.getState();
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const drawn = state.draft?.nodes ?? [];
-  const next = pointer.at(p, drawn.slice(0, 1), drawn[drawn.length - 1]);
+  const next = nodeAt(pointer, p, drawn);
   if (state.draft) editor.setState({ draft: { ...state.draft, next } });
 }
 
@@ -63,7 +69,7 @@ export const pressPath: Press = (editor, p, double) => {
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const before = state.draft?.nodes ?? [];
   const [first] = before;
-  const at = pointer.at(p, before.slice(0, 1), before[before.length - 1]);
+  const at = nodeAt(pointer, p, before);
   if (first && before.length > 1 && distance(first, at) <= pointer.length(CATCH)) {
     finishPath(editor, true);
     return null;
@@ -72,7 +78,7 @@ export const pressPath: Press = (editor, p, double) => {
   editor.setState({ draft: { nodes: [...before, node], next: null } });
   return {
     move: (q) => {
-      const out = pointer.at(q);
+      const out = q.shift ? pointer.stepped(q, at, 15) : pointer.at(q);
       const arm = subtract(out, at);
       if (distance(out, at) < pointer.length(4)) return;
       const even: PathNode = { ...node, kind: 'even', out, in: { x: at.x - arm.x, y: at.y - arm.y } };

@@ -1,10 +1,19 @@
 import { workOf } from '@/state/work';
 import { applyTo, inverse } from '@/core/curve/affine';
-import type { Point } from '@/core/curve/point';
+import { polarOf, subtract, type Point } from '@/core/curve/point';
 import { anchorOf, pointsOfShape } from '@/core/figure/hit';
-import { NO_TURN } from '@/core/number/turn';
+import { seenShapes } from '@/core/figure/seen';
+import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { placementMap, type Placement } from '@/core/symmetry/rule';
-import { ringStepFor, snapCandidates, spacedPlaces, type Snapped } from '@/core/symmetry/snap';
+import {
+  ringStepFor,
+  snapAlong,
+  snapCandidates,
+  spacedPlaces,
+  type Snapped,
+  type SnapTargets,
+} from '@/core/symmetry/snap';
+import { alongTurn } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import { benchView, wholeView } from '@/state/view';
 import { fromScreen, type View } from '@/state/viewport';
@@ -45,42 +54,39 @@ export function ringStepOf(state: EditorState): number {
   return ringStepFor(Math.min(page.width, page.height) / 2);
 }
 
-/**
- * What a point of the motif catches. Shapes in `except` are not snapped to: they are the ones that move.
- * @param tolerance in the figure's unit
- */
-function snapIn(
+/** What a point of the motif may catch. Shapes in `except` are not snapped to: they are the ones that move. */
+function targetsIn(
   state: EditorState,
   p: Point,
-  tolerance: number,
   except: ReadonlySet<string>,
   extra: readonly Point[] = [],
   origin?: Point,
-): Snapped[] {
+): SnapTargets {
   const work = workOf(state);
   // What stands still while something is dragged: the figure as it was before.
   const round = activeRound({ ...state, live: null });
-  const still = (round?.shapes ?? []).filter(({ id, visible }) => visible && !except.has(id));
+  const isStill = (ids: readonly string[]): boolean => !ids.some((id) => except.has(id));
+  const still = (round ? seenShapes(round, work) : [])
+    .filter(({ ids }) => isStill(ids))
+    .map(({ shape }) => shape);
   const nodes = still.flatMap((shape) => pointsOfShape(shape, work));
   const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
-  return snapCandidates(
-    p,
-    {
-      fold: round?.rule.fold ?? 1,
-      ringStep: ringStepOf(state),
-      nodes: [...nodes, ...extra],
-      curves: round
-        ? snapCurvesOf(round, work)
-            .filter(({ shapeId }) => shapeId === null || !except.has(shapeId))
-            .map(({ curve }) => curve)
-        : [],
-      origin,
-      spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
-      on: state.snapOn,
-    },
-    tolerance,
-  );
+  return {
+    fold: round?.rule.fold ?? 1,
+    ringStep: ringStepOf(state),
+    nodes: [...nodes, ...extra],
+    curves: round
+      ? snapCurvesOf(round, work)
+          .filter(({ shapeIds }) => isStill(shapeIds))
+          .map(({ curve }) => curve)
+      : [],
+    origin,
+    spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
+    on: state.snapOn,
+  };
 }
+
+const NOTHING_TO_CATCH: SnapTargets = { fold: 1, ringStep: 1, nodes: [], on: new Set() };
 
 /** Reads where a pointer event is in a pane. */
 export function panePoint(
@@ -129,10 +135,33 @@ export class MotifPointer {
     return pixels / viewOf(this.editor.getState(), this.pane).scale;
   }
 
-  /** A point of the motif after snapping; shows in the readout what was caught. */
+  /** A point of the motif after snapping. */
   caught(at: Point, p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
     const state = this.editor.getState();
-    const list = p.free ? [] : snapIn(state, at, this.length(CATCH), this.except, extra, origin);
+    const targets = targetsIn(state, at, this.except, extra, origin);
+    return this.show(p.free ? [] : snapCandidates(at, targets, this.length(CATCH)), at);
+  }
+
+  /** A point of the motif held to a line, after snapping to what that line meets. @param direction of length 1 */
+  along(at: Point, p: PanePoint, from: Point, direction: Point): Point {
+    const held = snapAlong(at, from, direction, NOTHING_TO_CATCH, 0);
+    const foot = held[0]?.point ?? at;
+    if (p.free) return this.show([], foot);
+    const targets = targetsIn(this.editor.getState(), foot, this.except);
+    return this.show(snapAlong(at, from, direction, targets, this.length(CATCH)), foot);
+  }
+
+  /** The pointer held to multiples of an angle from a point, in degrees clockwise from straight up. */
+  stepped(p: PanePoint, from: Point, step: number, offset = 0): Point {
+    const at = this.raw(p);
+    const { degrees } = polarOf(subtract(at, from));
+    const angle = Math.round((degrees - offset) / step) * step + offset;
+    return this.along(at, p, from, alongTurn(turnFromDegrees(angle), 1));
+  }
+
+  /** Shows in the readout what was caught. @returns where the point is then */
+  private show(list: readonly Snapped[], at: Point): Point {
+    const state = this.editor.getState();
     const which = list.length > 0 ? state.snapTurn % list.length : 0;
     const snapped = list[which] ?? { point: at, caught: [], ring: null };
     this.editor.setState({ pointer: { pane: this.pane, snapped, which, of: list.length } });

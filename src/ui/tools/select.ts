@@ -6,7 +6,8 @@ import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/fig
 import { boundedFigure } from '@/core/figure/excess';
 import { wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
-import { dragFormHandle, handlesOfForm, pathsOfForm } from '@/core/maker/form';
+import { seenShapes } from '@/core/figure/seen';
+import { dragFormHandle, handlesOfForm } from '@/core/maker/form';
 import type { Placement } from '@/core/symmetry/rule';
 import { newId } from '@/state/ids';
 import {
@@ -101,13 +102,13 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture
   let moved = false;
   return {
     move: (q) => {
-      let by = subtract(pointer.raw(q), start);
+      const by = subtract(pointer.raw(q), start);
       if (!moved && Math.hypot(by.x, by.y) < pointer.length(3)) return;
       moved = true;
-      if (q.shift) by = Math.abs(by.x) > Math.abs(by.y) ? { x: by.x, y: 0 } : { x: 0, y: by.y };
-      const at = pointer.caught({ x: held.x + by.x, y: held.y + by.y }, q);
-      const step = q.shift ? by : subtract(at, held);
-      preview(editor, moveShapes(figure, roundId, ids, step));
+      const wanted = { x: held.x + by.x, y: held.y + by.y };
+      const direction = Math.abs(by.x) > Math.abs(by.y) ? { x: 1, y: 0 } : { x: 0, y: 1 };
+      const at = q.shift ? pointer.along(wanted, q, held, direction) : pointer.caught(wanted, q);
+      preview(editor, moveShapes(figure, roundId, ids, subtract(at, held)));
     },
     up: () => {
       if (!moved) return;
@@ -153,13 +154,12 @@ function boxSelect(editor: Editor, p: PanePoint): Gesture {
     const to = toMotif(placement, q.figure);
     const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
     const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
-    const inside = round.shapes.filter(({ form, visible, locked }) => {
-      const box = boundsOfPaths(pathsOfForm(form, work));
-      return (
-        visible && !locked && box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom
-      );
+    const inside = seenShapes(round, work).filter(({ shape, paths }) => {
+      const box = boundsOfPaths(paths);
+      const isIn = box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom;
+      return isIn && !shape.locked;
     });
-    select(editor, round.id, wholeGroups(round, [...before, ...inside.map(({ id }) => id)]));
+    select(editor, round.id, wholeGroups(round, [...before, ...inside.flatMap(({ ids }) => ids)]));
     editor.setState({ box: { pane: p.pane, from: p.screen, to: q.screen } });
   };
   return {

@@ -3,15 +3,15 @@ import { mapSegment } from '@/core/curve/segment';
 import { compose, MIRROR, turnMap, type Affine } from '@/core/curve/affine';
 import { copiesOf } from '@/core/figure/copies';
 import type { Round } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
+import { seenShapes } from '@/core/figure/seen';
 import { negateTurn } from '@/core/number/turn';
 import { placementMap } from '@/core/symmetry/rule';
 import { frameLines } from '@/core/symmetry/frame';
 import { curveOf, type SnapCurve } from '@/core/symmetry/snap';
 
 interface OwnedCurve {
-  /** The shape that it belongs to; null for the frame. */
-  readonly shapeId: string | null;
+  /** The shapes that it is made of; none for the frame. */
+  readonly shapeIds: readonly string[];
   readonly curve: SnapCurve;
 }
 
@@ -40,28 +40,24 @@ export function snapCurvesOf(round: Round, work: Work): readonly OwnedCurve[] {
   const known = curvesOfRounds.get(round);
   if (known) return known;
   const frame = frameLines(round.frame, FAR).flatMap(({ name, path }) =>
-    path.segments.map((segment) => ({ shapeId: null, curve: curveOf('frame', `a ${name}`, segment) })),
+    path.segments.map((segment) => ({ shapeIds: [], curve: curveOf('frame', `a ${name}`, segment) })),
   );
   const { mirror } = round.rule;
   const maps = [
     ...(mirror ? [{ map: MIRROR, of: '’s reflection' }] : []),
     ...neighboursOf(round, work).map((map) => ({ map, of: '’s neighbour' })),
   ];
-  const own = round.shapes
-    .filter(({ visible }) => visible)
-    .flatMap((shape) =>
-      pathsOfForm(shape.form, work).flatMap(({ segments }) =>
-        segments.map((segment) => ({ shape, segment })),
-      ),
-    );
+  const own = seenShapes(round, work).flatMap(({ shape, ids, paths }) =>
+    paths.flatMap(({ segments }) => segments.map((segment) => ({ shape, ids, segment }))),
+  );
   const drawn =
     own.length > MOST_SEGMENTS
       ? []
-      : own.flatMap(({ shape, segment }) => [
-          { shapeId: shape.id, curve: curveOf('curve', shape.name, segment) },
+      : own.flatMap(({ shape, ids, segment }) => [
+          { shapeIds: ids, curve: curveOf('curve', shape.name, segment) },
           ...maps.flatMap(({ map, of }) =>
             mapSegment(segment, map).map((image) => ({
-              shapeId: shape.id,
+              shapeIds: ids,
               curve: curveOf('curve', shape.name + of, image),
             })),
           ),

@@ -1,5 +1,5 @@
 import { workOf } from '@/state/work';
-import { nearestOnPath } from '@/core/curve/nearest';
+import { touchingRadii } from '@/core/curve/nearest';
 import { distance, type Point } from '@/core/curve/point';
 import type { Form } from '@/core/maker/form';
 import { activeRound, type Editor, type PaneId } from '@/state/editor';
@@ -10,17 +10,16 @@ interface Touch {
   readonly what: string;
 }
 
-/** Radii at which a circle about a point would just touch what is drawn: from outside, and what lies round it from inside. */
+/** Radii at which a circle about a point would just touch what is drawn, from within or from without. */
 function touchesOf(editor: Editor, centre: Point, except: string): Touch[] {
   const work = workOf(editor.getState());
   const round = activeRound({ ...editor.getState(), live: null });
   if (!round) return [];
   return snapCurvesOf(round, work)
-    .filter(({ shapeId }) => shapeId !== except)
-    .flatMap(({ curve: { segment, name } }) => {
-      const foot = nearestOnPath({ closed: false, segments: [segment] }, centre);
-      return foot && foot.t > 0 && foot.t < 1 ? [{ radius: foot.distance, what: `touching ${name}` }] : [];
-    });
+    .filter(({ shapeIds }) => !shapeIds.includes(except))
+    .flatMap(({ curve: { segment, name } }) =>
+      touchingRadii(segment, centre).map((radius) => ({ radius, what: `touching ${name}` })),
+    );
 }
 
 /**

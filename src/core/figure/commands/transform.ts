@@ -3,12 +3,13 @@ import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { compose, IDENTITY } from '../../curve/affine';
 import { pathsOfForm } from '../../maker/form';
+import { seenPaths } from '../seen';
 import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif, movedShape } from '../carried';
 import { reachOf } from '../../symmetry/reach';
 import { anchorOf } from '../hit';
-import type { Figure, Shape } from '../model';
+import type { Figure, Round, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
 import { withShapes } from './shapes';
 
@@ -86,7 +87,9 @@ export type Alignment =
 /** What shapes are put in line with: the first of them in the layer order, the box round all of them, or the page. */
 export type AlignTo = 'first' | 'selection' | 'page';
 
-const boxOf = (shape: Shape, work: Work) => boundsOfPaths(pathsOfForm(shape.form, work));
+/** The box of a shape as it is seen: of one that is combined that of what all became. */
+const boxOf = (round: Round, { id }: Shape, work: Work): Bounds =>
+  boundsOfPaths(seenPaths(round, work, new Set([id])));
 
 interface Lead {
   readonly box: Bounds;
@@ -109,9 +112,8 @@ function pageLead({ page: { width, height, centre } }: Figure): Lead {
 }
 
 /** Where a shape's anchor is to go so that it is in line with what leads. */
-function alignedTo(shape: Shape, lead: Lead, how: Alignment, work: Work): Point {
+function alignedTo(shape: Shape, box: Bounds, { at, box: led }: Lead, how: Alignment): Point {
   const anchor = anchorOf(shape);
-  const [box, led] = [boxOf(shape, work), lead.box];
   switch (how) {
     case 'axis':
       return { x: anchor.x - (box.left + box.right) / 2, y: anchor.y };
@@ -133,9 +135,9 @@ function alignedTo(shape: Shape, lead: Lead, how: Alignment, work: Work): Point 
     case 'level':
       return { x: anchor.x, y: anchor.y + (led.top + led.bottom - box.top - box.bottom) / 2 };
     case 'radius':
-      return fromPolar(polarOf(lead.at).r, polarOf(anchor).degrees);
+      return fromPolar(polarOf(at).r, polarOf(anchor).degrees);
     case 'angle':
-      return fromPolar(polarOf(anchor).r, polarOf(lead.at).degrees);
+      return fromPolar(polarOf(anchor).r, polarOf(at).degrees);
   }
 }
 
@@ -148,32 +150,35 @@ export function alignShapes(
   to: AlignTo = 'first',
   work: Work,
 ): Figure {
-  const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
+  const round = roundOf(figure, roundId);
+  const chosen = round.shapes.filter(({ id }) => shapeIds.has(id));
   const [first] = chosen;
   if (!first) return figure;
-  const all = boundsOfPaths(chosen.flatMap(({ form }) => pathsOfForm(form, work)));
+  const all = boundsOfPaths(seenPaths(round, work, shapeIds));
   const leads: Record<AlignTo, Lead> = {
-    first: { box: boxOf(first, work), at: anchorOf(first) },
+    first: { box: boxOf(round, first, work), at: anchorOf(first) },
     selection: { box: all, at: { x: (all.left + all.right) / 2, y: (all.top + all.bottom) / 2 } },
     page: pageLead(figure),
   };
-  const whole = chosen.length === 1 && roundOf(figure, roundId).shapes.length === 1;
-  return withShapes(figure, roundId, shapeIds, (shape) =>
-    movedShape(shape, subtract(alignedTo(shape, leads[to], how, work), anchorOf(shape)), whole),
-  );
+  const whole = chosen.length === 1 && round.shapes.length === 1;
+  return withShapes(figure, roundId, shapeIds, (shape) => {
+    const place = alignedTo(shape, boxOf(round, shape, work), leads[to], how);
+    return movedShape(shape, subtract(place, anchorOf(shape)), whole);
+  });
 }
 
 /** How far a shape goes across, up, or from the centre. */
 function extentAlong(
+  round: Round,
   shape: Shape,
   along: 'across' | 'up' | 'radius',
   work: Work,
 ): { from: number; to: number } {
   if (along === 'radius') {
-    const reach = reachOf(pathsOfForm(shape.form, work));
+    const reach = reachOf(seenPaths(round, work, new Set([shape.id])));
     return { from: reach?.inner ?? 0, to: reach?.outer ?? 0 };
   }
-  const box = boxOf(shape, work);
+  const box = boxOf(round, shape, work);
   return along === 'across' ? { from: box.left, to: box.right } : { from: -box.bottom, to: -box.top };
 }
 
@@ -218,7 +223,7 @@ export function spreadShapes(
   const step = (read(last) - read(first)) / (order.length - 1);
   const places = new Map(order.map((shape, k) => [shape.id, read(first) + k * step]));
   if (even === 'gaps' && along !== 'angle') {
-    const extents = order.map((shape) => extentAlong(shape, along, work));
+    const extents = order.map((shape) => extentAlong(roundOf(figure, roundId), shape, along, work));
     const length = (extents[extents.length - 1]?.to ?? 0) - (extents[0]?.from ?? 0);
     const gap = (length - extents.reduce((sum, { from, to }) => sum + to - from, 0)) / (order.length - 1);
     let next = extents[0]?.from ?? 0;

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+
+import { disc, withForms } from '../../../tests/help/figures';
+import { boundsOfPaths } from '../curve/bounds';
+import { STRAIGHT } from '../derive';
+import { neighbourGap } from '../maker/fit';
+import { alignShapes, combineShapes, roundOf, setFold, setEdge } from './commands';
+import { gapOfRound } from './distance';
+import type { Figure } from './model';
+import { reachOfMotif } from './reach';
+import { seenPaths, seenShapes } from './seen';
+import { endsOfSpread } from './spread';
+
+/** A disc of radius 10 at 40, less a much larger one to the side of it: what is left is its left half and less. */
+function bite(): Figure {
+  const figure = setFold(withForms(disc(0, -40, 10), disc(100, -40, 100)), 'r', 6);
+  return combineShapes(figure, 'r', new Set(['s0', 's1']), 'subtract', () => 'g');
+}
+
+describe('what is measured of a motif', () => {
+  it('is what is seen: of a combination not what it was made from', () => {
+    const round = roundOf(bite(), 'r');
+    expect(seenShapes(round, STRAIGHT).map(({ ids }) => ids)).toEqual([['s0', 's1']]);
+    const box = boundsOfPaths(seenPaths(round, STRAIGHT));
+    expect(box.right).toBeLessThan(1);
+    expect(reachOfMotif(round, STRAIGHT)!.outer).toBeLessThan(51);
+    // Neighbours of what is left lie apart, though those of the large disc overlap.
+    expect(gapOfRound(round, STRAIGHT)!).toBeGreaterThan(0);
+    const [from, to] = endsOfSpread(bite(), round, new Set(['s0', 's1']), 'linear', 'selection', STRAIGHT);
+    expect([from.y, to.y]).toEqual([box.top, box.bottom]);
+  });
+
+  it('and it is put in line as one', () => {
+    const aligned = alignShapes(bite(), 'r', new Set(['s0', 's1']), 'axis', 'selection', STRAIGHT);
+    const { left, right } = boundsOfPaths(seenPaths(roundOf(aligned, 'r'), STRAIGHT));
+    expect(left + right).toBeCloseTo(0, 9);
+    expect(right - left).toBeCloseTo(
+      (({ left: l, right: r }) => r - l)(boundsOfPaths(seenPaths(roundOf(bite(), 'r'), STRAIGHT))),
+      9,
+    );
+  });
+
+  it('and of what is trimmed what lies within the rays', () => {
+    const wide = setFold(withForms(disc(0, -20, 18)), 'r', 8);
+    const trimmed = setEdge(wide, 'r', 'trim');
+    const rule = roundOf(wide, 'r').rule;
+    expect(neighbourGap(seenPaths(roundOf(wide, 'r'), STRAIGHT), rule)).toBeLessThan(-1);
+    expect(Math.abs(neighbourGap(seenPaths(roundOf(trimmed, 'r'), STRAIGHT), rule))).toBeLessThan(1e-9);
+  });
+});

@@ -1,0 +1,52 @@
+/**
+ * What is seen of a motif: what is combined as its one outline, what is trimmed without what reaches past the rays. Measures, fits,
+ * alignment and snapping are of this, not of what it was made from.
+ *
+ * @example
+ * const box = boundsOfPaths(seenPaths(round, work, selection.shapeIds));
+ */
+import type { Path } from '../curve/path';
+import type { Work } from '../derive';
+import { resolvedShapes } from './combined';
+import { trimOf } from './jobs';
+import type { Round, Shape } from './model';
+import { partsWithPaint } from './parts';
+
+/** A shape as it is seen. */
+export interface SeenShape {
+  /** With the outline that it has untrimmed; of a combination the backmost, as what all became. */
+  readonly shape: Shape;
+  /** The shapes of the motif that it is made of. */
+  readonly ids: readonly string[];
+  readonly paths: readonly Path[];
+}
+
+const seen = new WeakMap<Round, readonly SeenShape[]>();
+
+/** All that is seen of a round's motif, back to front; found once for a round. */
+export function seenShapes(round: Round, work: Work): readonly SeenShape[] {
+  const known = seen.get(round);
+  if (known) return known;
+  const missed = work.missed;
+  const groups = new Set(round.combined?.map(({ group }) => group));
+  const trim = trimOf(round);
+  const made = resolvedShapes(round, work)
+    .filter(({ visible }) => visible)
+    .map((shape): SeenShape => {
+      const isOne = shape.group !== undefined && groups.has(shape.group);
+      const members = isOne ? round.shapes.filter(({ group }) => group === shape.group) : [shape];
+      return {
+        shape,
+        ids: members.map(({ id }) => id),
+        paths: partsWithPaint(shape, trim, work).flatMap(({ paths }) => paths),
+      };
+    });
+  if (work.missed === missed) seen.set(round, made);
+  return made;
+}
+
+/** The outlines that are seen of a motif, or of shapes of it and what they are combined to. */
+export const seenPaths = (round: Round, work: Work, shapeIds?: ReadonlySet<string>): Path[] =>
+  seenShapes(round, work)
+    .filter(({ ids }) => !shapeIds || ids.some((id) => shapeIds.has(id)))
+    .flatMap(({ paths }) => paths);

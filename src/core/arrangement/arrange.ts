@@ -40,7 +40,7 @@ export interface ArrangementRequest extends Symmetry {
 }
 
 /** Shares of the figure's size within which points are one: at rest, and while a hand moves something. */
-export const FULL_TOLERANCE = 1e-7;
+export const FULL_TOLERANCE = 3e-8;
 export const COARSE_TOLERANCE = 1e-5;
 
 /** One kind of cells: an orbit of cells under the symmetry. */

@@ -19,6 +19,8 @@ export interface TidyReport {
   readonly closed: number;
   /** Outlines that enclosed next to nothing. */
   readonly slivers: number;
+  /** Stretches of lines that ran along another line, of the motif or of its copies. */
+  readonly lines: number;
 }
 
 export const NOTHING_DONE: TidyReport = {
@@ -28,6 +30,7 @@ export const NOTHING_DONE: TidyReport = {
   needless: 0,
   closed: 0,
   slivers: 0,
+  lines: 0,
 };
 
 export const addReports = (a: TidyReport, b: TidyReport): TidyReport => ({
@@ -37,6 +40,7 @@ export const addReports = (a: TidyReport, b: TidyReport): TidyReport => ({
   needless: a.needless + b.needless,
   closed: a.closed + b.closed,
   slivers: a.slivers + b.slivers,
+  lines: a.lines + b.lines,
 });
 
 /** Segments shorter than a width go; their neighbours meet where they were. */
@@ -157,6 +161,14 @@ export function tidied(
   });
   return {
     contours: contoursOfPaths(made),
-    report: { before: count(paths), after: count(made), doubled, needless, closed: gaps.closed, slivers },
+    report: {
+      before: count(paths),
+      after: count(made),
+      doubled,
+      needless,
+      closed: gaps.closed,
+      slivers,
+      lines: 0,
+    },
   };
 }

@@ -133,3 +133,11 @@ export function resolvedShapes(
   if (work.missed === missed) resolved.set(shapes, { combined, shapes: list });
   return list;
 }
+
+/** A round with other shapes and combinations; those that no shape is in any more go. */
+export function withCombined(round: Round, shapes: readonly Shape[], combined: readonly Combined[]): Round {
+  const { combined: _, ...rest } = round;
+  const groups = new Set(shapes.map(({ group }) => group));
+  const used = combined.filter(({ group }) => groups.has(group));
+  return { ...rest, shapes, ...(used.length > 0 && { combined: used }) };
+}

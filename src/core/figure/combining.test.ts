@@ -205,10 +205,10 @@ describe('tidying', () => {
 
   it('takes away doubled and needless nodes and says how many', () => {
     const figure = withForms(pathForm(square.map(corner), true));
-    const { figure: tidy, report } = tidyShapes(figure, 'r', both, 0.01);
+    const { figure: tidy, report } = tidyShapes(figure, 'r', both, 0.01, false, STRAIGHT);
     expect(report).toMatchObject({ before: 6, after: 4, doubled: 1, needless: 1, closed: 0, slivers: 0 });
     expect(signedArea(pathsOfForm(roundOf(tidy, 'r').shapes[0]!.form, STRAIGHT))).toBeCloseTo(100, 9);
-    const again = tidyShapes(tidy, 'r', both, 0.01);
+    const again = tidyShapes(tidy, 'r', both, 0.01, false, STRAIGHT);
     expect(again.report).toMatchObject({ before: 4, after: 4 });
     expect(roundOf(again.figure, 'r')).toBe(roundOf(tidy, 'r'));
   });
@@ -240,6 +240,8 @@ describe('tidying', () => {
       'r',
       new Set(['s0', 's1', 's2']),
       0.01,
+      false,
+      STRAIGHT,
     );
     expect(report).toMatchObject({ closed: 1, slivers: 1 });
     expect(roundOf(figure, 'r').shapes.map(({ id }) => id)).toEqual(['s0', 's2']);
@@ -253,7 +255,7 @@ describe('tidying', () => {
     const quarters = formOfPaths([
       { closed: true, segments: whole.segments.flatMap((segment) => splitAt(segment, 0.5)) },
     ]);
-    const { report } = tidyShapes(withForms(quarters), 'r', both, 0.001);
+    const { report } = tidyShapes(withForms(quarters), 'r', both, 0.001, false, STRAIGHT);
     expect(report.before).toBe(4);
     expect(report.after).toBe(2);
   });
@@ -265,6 +267,6 @@ describe('tidying', () => {
       rotation: NO_TURN,
       params: { width: 6, height: 4 },
     });
-    expect(roundOf(tidyShapes(figure, 'r', both, 1).figure, 'r')).toBe(roundOf(figure, 'r'));
+    expect(roundOf(tidyShapes(figure, 'r', both, 1, false, STRAIGHT).figure, 'r')).toBe(roundOf(figure, 'r'));
   });
 });

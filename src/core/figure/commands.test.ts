@@ -338,7 +338,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     const choices = commands.stepChoices(turn(1, chance.whole(3, 11)));
     return choices.length > 0 ? commands.takeStep(figure, round.id, chance.of(choices)) : figure;
   },
-  tidyShapes: ({ figure, round, ids }) => commands.tidyShapes(figure, round.id, ids, 0.05),
+  tidyShapes: ({ figure, round, ids, chance }) =>
+    commands.tidyShapes(figure, round.id, ids, 0.05, chance.yes(), STRAIGHT),
   toggleHalfStep: ({ figure, round }) => commands.toggleHalfStep(figure, round.id),
   transformShapes: ({ figure, round, ids, chance, newId }) =>
     commands.transformShapes(

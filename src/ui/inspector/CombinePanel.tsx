@@ -28,9 +28,9 @@ import type { Result } from '@/core/finding';
 import { act, actAndSelect, commit, shownFigure, type Made } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
-import { Choices } from '../common/Choices';
+import { Choices, Segmented } from '../common/Choices';
 import { LengthField } from '../common/NumberField';
-import { Fact, Section } from '../common/Panel';
+import { Fact, Row, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 const NAMES: Record<Combined['op'], string> = {
@@ -52,8 +52,9 @@ const WORDS: Record<Combined['op'], string> = {
 const plural = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 /** What tidying did, in words. */
-function wordsOf({ before, after, doubled, needless, closed, slivers }: TidyReport): string {
+function wordsOf({ before, after, doubled, needless, closed, slivers, lines }: TidyReport): string {
   const parts = [
+    lines > 0 && plural(lines, 'doubled line', 'doubled lines'),
     doubled > 0 && plural(doubled, 'doubled node', 'doubled nodes'),
     needless > 0 && plural(needless, 'needless node', 'needless nodes'),
     slivers > 0 && plural(slivers, 'sliver', 'slivers'),
@@ -62,7 +63,7 @@ function wordsOf({ before, after, doubled, needless, closed, slivers }: TidyRepo
   const gaps = closed > 0 ? `closed ${plural(closed, 'gap', 'gaps')}` : '';
   const done = [gone, gaps].filter(Boolean).join(', ');
   return done === ''
-    ? 'Nothing to tidy: no node is doubled or needless.'
+    ? 'Nothing to tidy: no line or node is doubled or needless.'
     : `${done}: ${before} nodes before, ${after} after.`;
 }
 
@@ -79,6 +80,7 @@ export function CombinePanel({
   const { page } = useEditorState(shownFigure);
   const [away, setAway] = useState(2);
   const [width, setWidth] = useState(0.05);
+  const [plain, setPlain] = useState(false);
   const [report, setReport] = useState<string | null>(null);
   const { unit } = page;
   const combined = combinedOf(round, shapes);
@@ -240,15 +242,28 @@ export function CombinePanel({
         refuse={(value) => (value > 0 && value < 10 ? null : 'Tidying wants a width above 0 and below 10.')}
         onChange={setWidth}
       />
+      {shapes.some(({ form }) => form.kind !== 'path') && (
+        <Row caption="Live ones">
+          <Segmented
+            label="Constructions with doubled lines"
+            value={plain ? 'plain' : 'live'}
+            choices={[
+              { value: 'live', label: 'Stay live' },
+              { value: 'plain', label: 'Tidy too' },
+            ]}
+            onChange={(next) => setPlain(next === 'plain')}
+          />
+        </Row>
+      )}
       <Button
-        disabled={off || shapes.every(({ form }) => form.kind !== 'path')}
-        title="Takes away doubled and needless nodes and slivers, closes hairline gaps"
+        disabled={off || (!plain && shapes.every(({ form }) => form.kind !== 'path'))}
+        title="Takes away doubled lines, doubled and needless nodes and slivers, closes hairline gaps"
         onClick={() => {
-          const tidy = tidyShapes(shownFigure(editor.getState()), round.id, ids, width);
+          const tidy = tidyShapes(shownFigure(editor.getState()), round.id, ids, width, plain, work);
           const said = wordsOf(tidy.report);
           setReport(said);
-          if (tidy.report.before !== tidy.report.after || tidy.report.closed > 0)
-            commit(editor, 'Tidy', tidy.figure);
+          const { before, after, closed, lines } = tidy.report;
+          if (before !== after || closed > 0 || lines > 0) commit(editor, 'Tidy', tidy.figure);
         }}
       >
         Tidy

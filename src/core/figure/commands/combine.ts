@@ -6,7 +6,6 @@ import { middleOf } from '../../curve/centroid';
 import { contoursOfPaths } from '../../curve/contours';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { lengthOf, scaleBy } from '../../curve/point';
-import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
 import { formOfPaths, formFinding, pathsOfForm, type Form } from '../../maker/form';
 import { movedShape } from '../carried';
 import { band, type BandParams } from '../../maker/band';
@@ -27,7 +26,7 @@ import {
 } from '../../number/turn';
 import { placedPaint } from '../../paint/gradient';
 import type { Paint, SceneLayer } from '../../scene/scene';
-import { areaOfShape, operandOfShape, paintOfArea, resolvedShapes } from '../combined';
+import { areaOfShape, operandOfShape, paintOfArea, resolvedShapes, withCombined } from '../combined';
 import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
@@ -37,13 +36,6 @@ const chosenOf = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>
 
 const without = (combined: Round['combined'], groups: ReadonlySet<string>): readonly Combined[] =>
   (combined ?? []).filter(({ group }) => !groups.has(group));
-
-function withCombined(round: Round, shapes: readonly Shape[], combined: readonly Combined[]): Round {
-  const { combined: _, ...rest } = round;
-  const groups = new Set(shapes.map(({ group }) => group));
-  const used = combined.filter(({ group }) => groups.has(group));
-  return { ...rest, shapes, ...(used.length > 0 && { combined: used }) };
-}
 
 /** How shapes are combined that are in one group; null where they are not. */
 export function combinedOf({ combined }: Round, shapes: readonly Shape[]): Combined | null {
@@ -292,30 +284,6 @@ export function offsetShapes(
     }),
   }));
   return { figure: changed, ids };
-}
-
-/** Tidies paths (see core/curve/tidy); constructions have no node too many and stay as they are. */
-export function tidyShapes(
-  figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
-  width: number,
-): { figure: Figure; report: TidyReport } {
-  let report = NOTHING_DONE;
-  const changed = withRound(figure, roundId, (round) => {
-    const shapes = round.shapes.flatMap((shape): Shape[] => {
-      if (!shapeIds.has(shape.id) || shape.form.kind !== 'path') return [shape];
-      const made = tidied(shape.form.contours, width);
-      report = addReports(report, made.report);
-      if (made.contours.length === 0) return [];
-      const same = made.report.before === made.report.after && made.report.closed === 0;
-      return same ? [shape] : [{ ...shape, form: { kind: 'path', contours: made.contours } }];
-    });
-    return shapes.every((shape, k) => shape === round.shapes[k]) && shapes.length === round.shapes.length
-      ? round
-      : withCombined(round, shapes, round.combined ?? []);
-  });
-  return { figure: changed, report };
 }
 
 /** Takes away what of shapes reaches past the frontmost of them, which goes; each keeps its paint. */

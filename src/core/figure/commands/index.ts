@@ -11,6 +11,7 @@ export * from './shapes';
 export * from './size';
 export * from './slit';
 export * from './stamps';
+export * from './tidy';
 export * from './transform';
 export * from './turn';
 export * from './underlay';

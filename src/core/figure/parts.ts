@@ -8,7 +8,7 @@ import { mapOf } from '../maker/placed';
 import { trimPaths, type Side } from '../merge/trim';
 import type { Shape } from './model';
 
-interface PaintedPart extends ShapePaint {
+export interface PaintedPart extends ShapePaint {
   readonly paths: readonly Path[];
 }
 

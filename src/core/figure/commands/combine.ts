@@ -30,6 +30,7 @@ import { areaOfShape, operandOfShape, paintOfArea, resolvedShapes, withCombined 
 import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
+import { withPlacedPlain } from './shapes';
 
 const chosenOf = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Shape[] =>
   roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
@@ -146,16 +147,17 @@ function replaceShapes(
  * frontmost that covers it.
  */
 export function divideShapes(
-  figure: Figure,
+  before: Figure,
   roundId: string,
-  shapeIds: ReadonlySet<string>,
+  chosenIds: ReadonlySet<string>,
   newId: () => string,
   work: Work,
 ): Result<{ figure: Figure; ids: string[] }> {
+  const { figure, ids: shapeIds } = withPlacedPlain(before, roundId, chosenIds, newId, work);
   const chosen = chosenOf(figure, roundId, shapeIds).filter(
     (shape) => areaOfShape(shape, work).paths.length > 0,
   );
-  if (chosen.length === 0) return ok({ figure, ids: [] });
+  if (chosen.length === 0) return ok({ figure: before, ids: [] });
   const request: MergeRequest = {
     op: 'divide',
     among: 'copies',
@@ -205,12 +207,13 @@ function centred(paths: readonly Path[]): {
  * @returns the ids of the bands
  */
 export function makeBands(
-  figure: Figure,
+  before: Figure,
   roundId: string,
-  shapeIds: ReadonlySet<string>,
+  chosenIds: ReadonlySet<string>,
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } {
+  const { figure, ids: shapeIds } = withPlacedPlain(before, roundId, chosenIds, newId, work);
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
     ...round,
@@ -251,13 +254,14 @@ export function makeBands(
 
 /** Makes an offset of each closed shape, behind it for an outward distance and in front of it for an inward one. */
 export function offsetShapes(
-  figure: Figure,
+  before: Figure,
   roundId: string,
-  shapeIds: ReadonlySet<string>,
+  chosenIds: ReadonlySet<string>,
   away: number,
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } {
+  const { figure, ids: shapeIds } = withPlacedPlain(before, roundId, chosenIds, newId, work);
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
     ...round,

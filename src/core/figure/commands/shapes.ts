@@ -1,3 +1,4 @@
+import type { Paint } from '../../scene/scene';
 import type { Work } from '../../derive';
 import { plainForms, type Form } from '../../maker/form';
 import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
@@ -135,6 +136,32 @@ export const makePlain = (
       }));
     }),
   }));
+
+/**
+ * Placed figures among shapes as the paths that they are made of, each in its own paint, for what works on outlines and has one paint.
+ * @returns the shapes with these in their place
+ */
+export function withPlacedPlain(
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+  work: Work,
+): { figure: Figure; ids: ReadonlySet<string> } {
+  const { shapes } = roundOf(figure, roundId);
+  const placed = shapes.filter(({ id, form }) => shapeIds.has(id) && form.kind === 'drawing');
+  if (placed.length === 0) return { figure, ids: shapeIds };
+  const before = new Set(shapes.map(({ id }) => id));
+  const made = makePlain(figure, roundId, new Set(placed.map(({ id }) => id)), newId, work);
+  const added = roundOf(made, roundId).shapes.flatMap(({ id }) => (before.has(id) ? [] : [id]));
+  return { figure: made, ids: new Set([...shapeIds, ...added]) };
+}
+
+/** The paint in which a shape is seen: of a placed figure that of its frontmost part. */
+const paintSeen = (shape: Shape, work: Work): Paint =>
+  shape.form.kind === 'drawing'
+    ? (partsWithPaint(shape, null, work).at(-1)?.paint ?? shape.paint)
+    : shape.paint;
 
 type NodeChange = (contour: Contour, own: ReadonlySet<number>) => readonly Contour[];
 
@@ -324,7 +351,8 @@ export function onePath(
   const front = chosen[chosen.length - 1];
   if (!front || chosen.length < 2) return { figure, id: null };
   const contours = chosen.flatMap(({ form }) => plainForms(form, work).flatMap((plain) => plain.contours));
-  const made: Shape = { ...front, form: { kind: 'path', contours }, rule: 'evenodd' };
+  const paint = paintSeen(front, work);
+  const made: Shape = { ...front, paint, form: { kind: 'path', contours }, rule: 'evenodd' };
   return {
     id: front.id,
     figure: withRound(figure, roundId, (round) => ({

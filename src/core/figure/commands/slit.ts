@@ -8,18 +8,20 @@ import { trimPaths } from '../../merge/trim';
 import { LIMITS, type Figure, type Shape } from '../model';
 import { sideKept } from '../parts';
 import { roundOf, withRound } from './rounds';
+import { withPlacedPlain } from './shapes';
 
 type Paths = readonly Path[];
 
 /** Puts what a cut leaves in place of the shapes that it changes, each set of paths as one plain path. */
 function cutShapes(
-  figure: Figure,
+  before: Figure,
   roundId: string,
-  shapeIds: ReadonlySet<string>,
+  chosenIds: ReadonlySet<string>,
   cut: (paths: Paths, shape: Shape) => readonly Paths[],
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } {
+  const { figure, ids: shapeIds } = withPlacedPlain(before, roundId, chosenIds, newId, work);
   const ids: string[] = [];
   const changed = withRound(figure, roundId, (round) => ({
     ...round,
@@ -41,7 +43,7 @@ function cutShapes(
       });
     }),
   }));
-  return { figure: changed, ids };
+  return { figure: ids.length === 0 ? before : changed, ids };
 }
 
 /** On which side of a line a path lies that does not cross it: the sign of what of it is farthest off. */

@@ -1,8 +1,10 @@
 import type { Work } from '../../derive';
 import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
-import { compose, IDENTITY } from '../../curve/affine';
-import { pathsOfForm } from '../../maker/form';
+import { compose, IDENTITY, type Affine } from '../../curve/affine';
+import { pathsOfForm, type Form } from '../../maker/form';
+import { isGradient, mapFills } from '../../paint/fills';
+import { partsWithPaint, type PaintedPart } from '../parts';
 import { seenPaths } from '../seen';
 import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
@@ -21,6 +23,26 @@ interface How {
   readonly newId: () => string;
 }
 
+/** The parts of a construction with paints of their own that became paths, one for each of them; none where it has one paint. */
+function looksOf(shape: Shape, forms: readonly Form[], work: Work): readonly PaintedPart[] {
+  const isPlain = shape.form.kind !== 'path' && forms.every(({ kind }) => kind === 'path');
+  const parts = isPlain ? partsWithPaint(shape, null, work) : [];
+  return parts.length > 1 || shape.form.kind === 'drawing' ? parts : [];
+}
+
+/** A shape in the paint of one of its parts, or in its own, turned with it. */
+function turnedLook(shape: Shape, part: PaintedPart | undefined, map: Affine, work: Work): Shape {
+  if (!part) {
+    const box = (): Bounds => boundsOfPaths(pathsOfForm(shape.form, work));
+    return { ...shape, paint: turnedPaint(shape.paint, map, box) };
+  }
+  // What a part has over its copy stands where the part does: it goes along.
+  const own = mapFills(part.paint, (fill) =>
+    isGradient(fill) && fill.spread === 'copy' ? { ...fill, spread: 'selection' } : fill,
+  );
+  return { ...shape, rule: part.rule, paint: turnedPaint(own, map, () => boundsOfPaths(part.paths)) };
+}
+
 /** What a shape becomes when it is transformed some times over. */
 function transformed(
   shape: Shape,
@@ -36,10 +58,9 @@ function transformed(
     forms = forms.flatMap((each) => transformedForms(each, t, work));
     map = compose(transformMap(t), map);
   }
-  const box = (): Bounds => boundsOfPaths(pathsOfForm(shape.form, work));
-  const turned = { ...shape, paint: turnedPaint(shape.paint, map, box) };
+  const looks = looksOf(shape, forms, work);
   return forms.map((form, k) => ({
-    ...carriedShape(turned, form, map, whole),
+    ...carriedShape(turnedLook(shape, looks[k], map, work), form, map, whole),
     id: idOf(k),
     name: forms.length === 1 ? shape.name : `${shape.name} ${k + 1}`.slice(-120),
   }));

@@ -40,6 +40,8 @@ interface Chosen {
   readonly what: string;
   /** Lines over cells and bands of a weave, which with a fill would be none. */
   readonly isLines?: true;
+  /** Placed figures, which have paints of their own: their colours are changed one by one. */
+  readonly isPlaced?: true;
 }
 
 const ofShapes = (state: EditorState, round: Round, shapes: readonly Shape[], what: string): Chosen => ({
@@ -53,15 +55,12 @@ const ofShapes = (state: EditorState, round: Round, shapes: readonly Shape[], wh
 const atHand = (state: EditorState, round: Round): Chosen =>
   ofShapes(state, round, [], state.tool === 'paint' ? 'of the next stroke' : 'of the next shape');
 
-const ofSelected = (state: EditorState, round: Round, shapes: readonly Shape[]): Chosen =>
-  shapes.length === 0
-    ? atHand(state, round)
-    : ofShapes(
-        state,
-        round,
-        shapes,
-        shapes.length === 1 ? (shapes[0]?.name ?? '') : `${shapes.length} shapes`,
-      );
+function ofSelected(state: EditorState, round: Round, shapes: readonly Shape[]): Chosen {
+  if (shapes.length === 0) return atHand(state, round);
+  const what = shapes.length === 1 ? (shapes[0]?.name ?? '') : `${shapes.length} shapes`;
+  const arePlaced = shapes.every(({ form }) => form.kind === 'drawing');
+  return { ...ofShapes(state, round, shapes, what), ...(arePlaced && { isPlaced: true }) };
+}
 
 /** Kinds of cells of a divided round; null where they are not there yet, or none of them is chosen. */
 function ofKinds(state: EditorState, round: Round, chosen: (name: string) => boolean): Chosen | null {

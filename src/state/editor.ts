@@ -201,19 +201,18 @@ export function select(
   editor.setState((state) => {
     const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
     const stays = state.selection.roundId === roundId ? state.active : undefined;
-    const shapes = new Set(shapeIds);
-    // Of a merged round that is gone to, all that is drawn of it is chosen.
-    const isWhole = !stays && shapes.size === 0 && round?.merge;
     return {
-      selection: {
-        roundId,
-        shapeIds: shapes,
-        nodes: NOTHING,
-        kinds: isWhole ? new Set([WHOLE]) : NOTHING,
-      },
+      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING, kinds: NOTHING },
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };
   });
+}
+
+/** Goes to a round; of one that is merged to one thing, that is what is painted next. */
+export function selectRound(editor: Editor, roundId: string): void {
+  select(editor, roundId);
+  const { merge } = activeRound(editor.getState()) ?? {};
+  if (merge && merge.op !== 'divide') chooseKinds(editor, [WHOLE]);
 }
 
 export const selectNodes = (editor: Editor, nodes: Iterable<number>): void =>

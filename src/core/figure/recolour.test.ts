@@ -5,7 +5,7 @@ import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import { NO_TURN } from '../number/turn';
 import { addBacking, addRound, addShapes, changeSwatch, linkRound, removeSwatch, setMerge } from './commands';
-import { coloursOfFigure, inPalette, recoloured, swapColour } from './recolour';
+import { coloursOfFigure, inPalette, intoPalette, recoloured, swapColour } from './recolour';
 import { reachOfMotif } from './reach';
 import { figureSchema } from './schema';
 import { newFigure, newRound, newShape } from './start';
@@ -134,4 +134,12 @@ describe('a figure in another palette', () => {
     const made = inPalette(figure(), ['#000000', '#ffffff']);
     expect(made.rounds[0]!.shapes[1]!.paint.fill).toBe(rampColour(['#000000', '#ffffff'], 1 / 3));
   });
+});
+
+it('colours of some are put in a palette from dark to light, each with its opacity', () => {
+  const change = intoPalette(['#202020', '#808080', '#f0f0f0'], ['#ffffff', '#000000']);
+  expect(change('#202020')).toBe('#000000');
+  expect(change('#f0f0f080')).toBe('#ffffff80');
+  expect(['#000000', '#ffffff']).not.toContain(change('#808080'));
+  expect(intoPalette(['#202020'], [])('#202020')).toBe('#202020');
 });

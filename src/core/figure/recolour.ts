@@ -129,18 +129,21 @@ const opacityPart = (colour: Colour): string => colour.slice(7);
  */
 export function inPalette(figure: Figure, palette: readonly Colour[]): Figure {
   if (palette.length === 0) return figure;
+  const own = coloursOfFigure(figure).map(({ colour }) => colour);
+  const made = recoloured(figure, { of: 'figure' }, intoPalette(own, palette));
+  return { ...made, palette: [...new Set(palette)] };
+}
+
+/** What puts colours, from dark to light, in those of a palette from dark to light; their opacity stays. */
+export function intoPalette(colours: readonly Colour[], palette: readonly Colour[]): Change {
+  if (palette.length === 0) return (colour) => colour;
   const light = (colour: Colour): number => oklchOf(colour).l;
-  const order = (colours: readonly Colour[]): Colour[] =>
-    [...new Set(colours.map((each) => each.slice(0, 7)))].sort((a, b) => light(a) - light(b));
-  const own = order(coloursOfFigure(figure).map(({ colour }) => colour));
+  const order = (list: readonly Colour[]): Colour[] =>
+    [...new Set(list.map((each) => each.slice(0, 7)))].sort((a, b) => light(a) - light(b));
+  const own = order(colours);
   const wanted = order(palette);
   const to = new Map(
     own.map((colour, k) => [colour, rampColour(wanted, own.length > 1 ? k / (own.length - 1) : 0.5)]),
   );
-  const made = recoloured(
-    figure,
-    { of: 'figure' },
-    (colour) => (to.get(colour.slice(0, 7)) ?? colour.slice(0, 7)) + opacityPart(colour),
-  );
-  return { ...made, palette: [...new Set(palette)] };
+  return (colour) => (to.get(colour.slice(0, 7)) ?? colour.slice(0, 7)) + opacityPart(colour);
 }

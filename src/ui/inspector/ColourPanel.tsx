@@ -25,7 +25,7 @@ import {
   type Spread,
   type Stroke,
 } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
+import { act, selectedShapes, shownFigure } from '@/state/editor';
 import { chosenIn } from '@/state/chosen';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
@@ -37,6 +37,7 @@ import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { ContrastRow } from './ContrastRow';
 import { PalettePanel } from './PalettePanel';
+import { PlacedColours } from './PlacedColours';
 import { TrialsPanel } from './TrialsPanel';
 import { BackgroundField } from './BackgroundField';
 import { DrawnPanel } from './DrawnPanel';
@@ -57,7 +58,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const state = useRestState();
   const figure = shownFigure(state);
   const { page, palette } = figure;
-  const { target, paints, what, isLines = false } = chosenIn(state, round);
+  const { target, paints, what, isLines = false, isPlaced = false } = chosenIn(state, round);
   const atHand = paints.length === 0;
   const first = (atHand ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
   const fills = new Set(paints.map(({ fill }) => JSON.stringify(fill)));
@@ -94,7 +95,8 @@ export function ColourPanel({ round }: { readonly round: Round }) {
         </Section>
       )}
       {divides ? <KindsPanel round={round} /> : round.merge && <DrawnPanel round={round} />}
-      {!isLines && (
+      {isPlaced && <PlacedColours round={round} shapes={selectedShapes(state)} />}
+      {!isLines && !isPlaced && (
         <Section title="Fill" note={what}>
           <FillField
             label="Fill"
@@ -119,99 +121,103 @@ export function ColourPanel({ round }: { readonly round: Round }) {
           />
         </Section>
       )}
-      <Section title="Stroke" note={isLines ? what : stroke ? undefined : 'none'}>
-        {stroke ? (
-          <>
-            <FillField
-              label="Stroke"
-              value={stroke.colour}
-              mixed={false}
-              palette={palette}
-              unit={page.unit}
-              endsOf={endsOf}
-              respread={spreadOver}
-              onChange={(colour, key) => strokeWith(colour === null ? null : { colour }, key)}
-              onKeep={keep}
-            />
-            <LengthField
-              label="Stroke width"
-              caption="Width"
-              value={common(strokes.length > 0 ? strokes : [stroke], ({ width }) => width)}
-              in={page.unit}
-              step={0.25}
-              refuse={(width) =>
-                width > 0 ? null : 'A stroke needs a width above 0. Take it away with None.'
-              }
-              onChange={(width) => strokeWith({ width }, 'stroke-width')}
-            />
-            <Row caption="Cap">
-              <Segmented
-                label="Cap"
-                value={stroke.cap}
-                choices={STROKE_CAPS.map((cap) => ({ value: cap, label: CAP_NAMES[cap] }))}
-                onChange={(cap) => strokeWith({ cap })}
+      {!isPlaced && (
+        <Section title="Stroke" note={isLines ? what : stroke ? undefined : 'none'}>
+          {stroke ? (
+            <>
+              <FillField
+                label="Stroke"
+                value={stroke.colour}
+                mixed={false}
+                palette={palette}
+                unit={page.unit}
+                endsOf={endsOf}
+                respread={spreadOver}
+                onChange={(colour, key) => strokeWith(colour === null ? null : { colour }, key)}
+                onKeep={keep}
               />
-            </Row>
-            <Row caption="Join">
-              <Segmented
-                label="Join"
-                value={stroke.join}
-                choices={STROKE_JOINS.map((join) => ({ value: join, label: JOIN_NAMES[join] }))}
-                onChange={(join) => strokeWith({ join })}
+              <LengthField
+                label="Stroke width"
+                caption="Width"
+                value={common(strokes.length > 0 ? strokes : [stroke], ({ width }) => width)}
+                in={page.unit}
+                step={0.25}
+                refuse={(width) =>
+                  width > 0 ? null : 'A stroke needs a width above 0. Take it away with None.'
+                }
+                onChange={(width) => strokeWith({ width }, 'stroke-width')}
               />
-            </Row>
-            {stroke.join === 'miter' && (
-              <ShareField
-                label="Miter limit"
-                caption="Miter limit"
-                value={stroke.limit ?? 4}
-                least={1}
-                most={100}
-                step={1}
-                onChange={(limit) => strokeWith({ limit }, 'miter-limit')}
-              />
-            )}
-            <ListField
-              label="Dashes"
-              caption="Dashes"
-              value={stroke.dashes ?? []}
-              in={page.unit}
-              most={MOST_DASHES}
-              refuse={(dashes) =>
-                dashes.length > 0 && !dashes.some((dash) => dash > 0) ? 'One of the dashes is above 0.' : null
-              }
-              onChange={(dashes) => strokeWith({ dashes })}
-            />
-            {first.fill !== null && (
-              <Row caption="Lies">
+              <Row caption="Cap">
                 <Segmented
-                  label="The stroke lies"
-                  value={first.behind ? 'behind' : 'over'}
-                  choices={[
-                    { value: 'over', label: 'Over the fill' },
-                    { value: 'behind', label: 'Behind it' },
-                  ]}
-                  onChange={(value) =>
-                    apply(
-                      'Paint order',
-                      (each) => setBehind(each, target, value === 'behind'),
-                      { ...first, behind: value === 'behind' },
-                      null,
-                    )
-                  }
+                  label="Cap"
+                  value={stroke.cap}
+                  choices={STROKE_CAPS.map((cap) => ({ value: cap, label: CAP_NAMES[cap] }))}
+                  onChange={(cap) => strokeWith({ cap })}
                 />
               </Row>
-            )}
-          </>
-        ) : (
-          <Button disabled={round.locked} onClick={() => strokeWith({})}>
-            Add a stroke
-          </Button>
-        )}
-      </Section>
+              <Row caption="Join">
+                <Segmented
+                  label="Join"
+                  value={stroke.join}
+                  choices={STROKE_JOINS.map((join) => ({ value: join, label: JOIN_NAMES[join] }))}
+                  onChange={(join) => strokeWith({ join })}
+                />
+              </Row>
+              {stroke.join === 'miter' && (
+                <ShareField
+                  label="Miter limit"
+                  caption="Miter limit"
+                  value={stroke.limit ?? 4}
+                  least={1}
+                  most={100}
+                  step={1}
+                  onChange={(limit) => strokeWith({ limit }, 'miter-limit')}
+                />
+              )}
+              <ListField
+                label="Dashes"
+                caption="Dashes"
+                value={stroke.dashes ?? []}
+                in={page.unit}
+                most={MOST_DASHES}
+                refuse={(dashes) =>
+                  dashes.length > 0 && !dashes.some((dash) => dash > 0)
+                    ? 'One of the dashes is above 0.'
+                    : null
+                }
+                onChange={(dashes) => strokeWith({ dashes })}
+              />
+              {first.fill !== null && (
+                <Row caption="Lies">
+                  <Segmented
+                    label="The stroke lies"
+                    value={first.behind ? 'behind' : 'over'}
+                    choices={[
+                      { value: 'over', label: 'Over the fill' },
+                      { value: 'behind', label: 'Behind it' },
+                    ]}
+                    onChange={(value) =>
+                      apply(
+                        'Paint order',
+                        (each) => setBehind(each, target, value === 'behind'),
+                        { ...first, behind: value === 'behind' },
+                        null,
+                      )
+                    }
+                  />
+                </Row>
+              )}
+            </>
+          ) : (
+            <Button disabled={round.locked} onClick={() => strokeWith({})}>
+              Add a stroke
+            </Button>
+          )}
+        </Section>
+      )}
       <LightPanel round={round} />
       <ColourByPanel round={round} />
-      <PalettePanel base={firstColour(first.fill)} />
+      <PalettePanel base={isPlaced ? null : firstColour(first.fill)} />
       <AdjustPanel round={round} />
       <TrialsPanel />
       <Section title="Page" note="background">

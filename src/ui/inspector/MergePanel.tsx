@@ -80,7 +80,8 @@ export function MergePanel({ round }: { readonly round: Round }) {
       setMerge(each, id, value === 'separate' ? null : value, times),
     );
     // What came of it is what is coloured next.
-    if (value !== 'separate' && state.selection.shapeIds.size === 0) chooseKinds(editor, [WHOLE]);
+    const isOne = value !== 'separate' && value !== 'divide';
+    if (isOne && state.selection.shapeIds.size === 0) chooseKinds(editor, [WHOLE]);
   };
   return (
     <>

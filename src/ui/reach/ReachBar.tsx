@@ -12,7 +12,7 @@ import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { ringStepFor } from '@/core/symmetry/snap';
 import type { Reach } from '@/core/symmetry/reach';
-import { act, activeRound, commit, preview, select, shownFigure } from '@/state/editor';
+import { act, activeRound, commit, preview, selectRound, shownFigure } from '@/state/editor';
 import type { View } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { RoundMenu } from './RoundMenu';
@@ -111,7 +111,7 @@ export const ReachBar = memo(function ReachBar({
   const press = (event: PointerEvent<HTMLElement>, grip: Grip): void => {
     if (event.button !== 0) return;
     event.stopPropagation();
-    select(editor, round.id);
+    selectRound(editor, round.id);
     if (round.locked || !reach) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = {
@@ -200,7 +200,9 @@ export const ReachBar = memo(function ReachBar({
             setNumbers(null);
             preview(editor, null);
           }}
-          onFocus={() => select(editor, round.id, active ? editor.getState().selection.shapeIds : [])}
+          onFocus={() => {
+            if (!active) selectRound(editor, round.id);
+          }}
           onKeyDown={onKeyDown}
         >
           {height > 56 && (
@@ -231,7 +233,7 @@ export const ReachBar = memo(function ReachBar({
         type="button"
         tabIndex={-1}
         aria-hidden="true"
-        onClick={() => select(editor, round.id)}
+        onClick={() => selectRound(editor, round.id)}
         className={`absolute h-[18px] text-center font-mono text-[11px] ${active ? 'font-bold text-coral-text' : 'text-muted'}`}
         style={{
           left: left + width / 2 - 10,

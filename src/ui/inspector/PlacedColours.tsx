@@ -1,0 +1,81 @@
+'use client';
+
+import { useCallback } from 'react';
+
+import type { Round, Shape } from '@/core/figure/model';
+import { intoPalette, recoloured, type ColourScope } from '@/core/figure/recolour';
+import { coloursOfPaint } from '@/core/paint/fills';
+import type { Colour } from '@/core/scene/scene';
+import { act, shownFigure } from '@/state/editor';
+import { Button } from '../common/Button';
+import { Section } from '../common/Panel';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+import { Swatch } from './Swatch';
+
+const MOST_SWATCHES = 32;
+
+/** The colours of placed figures, each once, in the order of their parts. */
+const coloursIn = (shapes: readonly Shape[]): Colour[] => [
+  ...new Set(
+    shapes.flatMap(({ form }) =>
+      form.kind === 'drawing' ? form.params.parts.flatMap(({ paint }) => coloursOfPaint(paint)) : [],
+    ),
+  ),
+];
+
+/** What placed figures are painted with: they have no fill of their own, but each of their colours can be another one. */
+export function PlacedColours({
+  round,
+  shapes,
+}: {
+  readonly round: Round;
+  readonly shapes: readonly Shape[];
+}) {
+  const editor = useEditor();
+  const palette = useEditorState((state) => shownFigure(state).palette);
+  const colours = coloursIn(shapes);
+  const change = useCallback(
+    (label: string, to: (colour: Colour) => Colour, key: string | null): void => {
+      const { shapeIds } = editor.getState().selection;
+      const scope: ColourScope = { of: 'shapes', roundId: round.id, shapeIds };
+      act(editor, label, (figure) => recoloured(figure, scope, to), key);
+    },
+    [editor, round.id],
+  );
+  const swap = useCallback(
+    (from: Colour, to: Colour, key: string | null) =>
+      change('Recolour the placed figure', (colour) => (colour === from ? to : colour), key),
+    [change],
+  );
+  return (
+    <Section
+      title="Colours of it"
+      note={shapes.length === 1 ? shapes[0]?.name : `${shapes.length} placed figures`}
+    >
+      <p className="text-[12px] leading-4 text-muted">
+        A placed figure keeps its own paints. Choose a colour to change it here alone.
+      </p>
+      <div className="grid grid-cols-8 gap-[7px]">
+        {colours.slice(0, MOST_SWATCHES).map((colour, k) => (
+          <Swatch
+            key={k}
+            colour={colour}
+            label={`Recolour ${colour}`}
+            title={colour}
+            words="Becomes, in this placed figure:"
+            field="Recolour to"
+            palette={palette}
+            onChange={swap}
+          />
+        ))}
+      </div>
+      <Button
+        disabled={round.locked || palette.length === 0}
+        title="From dark to light, in the colours of this figure’s palette"
+        onClick={() => change('Recolour in the palette', intoPalette(colours, palette), null)}
+      >
+        In this figure’s palette
+      </Button>
+    </Section>
+  );
+}

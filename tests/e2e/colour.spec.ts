@@ -200,6 +200,20 @@ test('rays get one gradient over all of them, its end is dragged on the artwork,
   await expect(inspector(page).getByRole('alert')).toBeVisible();
   await place.press('Escape');
 
+  // The rings become ellipses by their third handle, in the file too, and are made round again.
+  const aside = (await page.locator('[data-pane=whole] [data-handle="gradient across"]').boundingBox())!;
+  await drag(
+    page,
+    { x: aside.x + aside.width / 2, y: aside.y + aside.height / 2 },
+    { x: aside.x + aside.width / 2, y: aside.y + aside.height / 2 + 60 },
+  );
+  const id = new URL(page.url()).pathname.split('/').pop();
+  const file = async (): Promise<string> =>
+    (await page.request.get(`/api/figures/${id}/export?to=svg`)).text();
+  await expect.poll(file).toContain('gradientTransform="matrix(');
+  await inspector(page).getByRole('button', { name: 'Round rings' }).click();
+  await expect.poll(file).not.toContain('gradientTransform');
+
   await page.getByRole('button', { name: 'Export' }).click();
   const svg = (await exported(page)).toString();
   expect(svg.match(/<radialGradient/g)).toHaveLength(1);

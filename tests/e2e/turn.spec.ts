@@ -173,6 +173,17 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await inspector.getByLabel('How many are scattered').press('Enter');
   await inspector.getByRole('button', { name: 'Scatter over the page' }).click();
   await expect(whole(page).locator('#whole-0 path')).toHaveCount(60);
+
+  // It has no fill of its own to give: its colours are there, each to be another one.
+  await page.keyboard.press('5');
+  await expect(inspector.getByRole('region', { name: 'Fill' })).toBeHidden();
+  const own = inspector.getByRole('region', { name: 'Colours of it' });
+  await own.getByRole('button', { name: /^Recolour #/ }).click();
+  const other = page.getByRole('textbox', { name: 'Recolour to colour' });
+  await other.fill('#d9512c');
+  await other.press('Enter');
+  await expect(whole(page).locator('#whole-0 path[fill="#d9512c"]')).toHaveCount(60);
+  await page.keyboard.press('Escape');
   await saved(page);
   await page.keyboard.press('3');
   await inspector.getByRole('button', { name: 'Place a figure of the Shelf' }).click();

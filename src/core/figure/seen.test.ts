@@ -8,7 +8,7 @@ import { alignShapes, combineShapes, roundOf, setFold, setEdge } from './command
 import { gapOfRound } from './distance';
 import type { Figure } from './model';
 import { reachOfMotif } from './reach';
-import { seenPaths, seenShapes } from './seen';
+import { holdsCentre, seenPaths, seenShapes } from './seen';
 import { endsOfSpread } from './spread';
 
 /** A disc of radius 10 at 40, less a much larger one to the side of it: what is left is its left half and less. */
@@ -47,4 +47,10 @@ describe('what is measured of a motif', () => {
     expect(neighbourGap(seenPaths(roundOf(wide, 'r'), STRAIGHT), rule)).toBeLessThan(-1);
     expect(Math.abs(neighbourGap(seenPaths(roundOf(trimmed, 'r'), STRAIGHT), rule))).toBeLessThan(1e-9);
   });
+});
+
+it('a motif holds the centre where it goes round it, not where it begins there', () => {
+  expect(holdsCentre(roundOf(withForms(disc(0, -5, 10)), 'r'), STRAIGHT)).toBe(true);
+  expect(holdsCentre(roundOf(withForms(disc(0, -10, 10)), 'r'), STRAIGHT)).toBe(false);
+  expect(holdsCentre(roundOf(withForms(disc(0, -40, 10)), 'r'), STRAIGHT)).toBe(false);
 });

@@ -6,7 +6,9 @@
  * const box = boundsOfPaths(seenPaths(round, work, selection.shapeIds));
  */
 import type { Path } from '../curve/path';
+import { ORIGIN } from '../curve/point';
 import type { Work } from '../derive';
+import { isInside } from '../merge/fused';
 import { resolvedShapes } from './combined';
 import { trimOf } from './jobs';
 import type { Round, Shape } from './model';
@@ -50,3 +52,7 @@ export const seenPaths = (round: Round, work: Work, shapeIds?: ReadonlySet<strin
   seenShapes(round, work)
     .filter(({ ids }) => !shapeIds || ids.some((id) => shapeIds.has(id)))
     .flatMap(({ paths }) => paths);
+
+/** True where a motif goes round the centre: all its copies have that in common. */
+export const holdsCentre = (round: Round, work: Work): boolean =>
+  seenPaths(round, work).some((path) => path.closed && isInside([path], ORIGIN));

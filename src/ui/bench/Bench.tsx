@@ -14,6 +14,7 @@ import { activeRound, shownFigure } from '@/state/editor';
 import { layersOf } from '@/core/scene/scene';
 import { sceneOf } from '@/state/scene';
 import { pictureAddress } from '@/state/server';
+import type { Stage } from '@/state/stages';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useSameView } from '../common/useSameView';
@@ -31,6 +32,17 @@ import { ringStepOf } from '../tools/pointer';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
 import { Tray } from './Tray';
+
+const DRAW_FIRST = ['Nothing is drawn yet:', 'draw a motif in Draw, key 2.'];
+
+/** What is said on an empty Bench, of what the stage has. */
+const EMPTY_HINTS: Record<Stage, readonly string[]> = {
+  setout: ['Set out a frame at the right, or choose a maker below', 'and drag up along the axis.'],
+  draw: ['Choose Petal below', 'and drag up along the axis.'],
+  turn: DRAW_FIRST,
+  merge: DRAW_FIRST,
+  colour: DRAW_FIRST,
+};
 
 /** Copies of other rounds farther round than this are out of the Bench's sight. */
 const SIGHT_DEGREES = 75;
@@ -234,14 +246,11 @@ export function Bench() {
                 )}
                 {empty && (
                   <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
-                    <tspan x={hintAt.x}>
-                      {state.stage === 'setout'
-                        ? 'Set out a frame at the right, or choose a maker below'
-                        : 'Choose Petal below'}
-                    </tspan>
-                    <tspan x={hintAt.x} dy={18}>
-                      and drag up along the axis.
-                    </tspan>
+                    {EMPTY_HINTS[state.stage].map((words, k) => (
+                      <tspan key={words} x={hintAt.x} dy={18 * k}>
+                        {words}
+                      </tspan>
+                    ))}
                   </text>
                 )}
               </>

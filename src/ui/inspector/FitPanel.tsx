@@ -8,7 +8,7 @@ import { setFold, withShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { areOwnMirror } from '@/core/curve/path';
 import { anchorOf } from '@/core/figure/hit';
-import { seenPaths } from '@/core/figure/seen';
+import { holdsCentre, seenPaths } from '@/core/figure/seen';
 import { fitNeighbours, fittedForm, neighbourGap, type FitBy } from '@/core/maker/fit';
 import { printNumber } from '@/core/format/pathData';
 import { act, shownFigure } from '@/state/editor';
@@ -92,11 +92,13 @@ export function FitPanel({ round, shapes }: Props) {
   // What touches to the last digits but two is said to touch.
   const touches = now !== null && Math.abs(now) < 1e-7;
   const size = now === null ? '…' : `${printNumber(Math.abs(now), 4)} ${unit}`;
+  // Of what goes round the centre, as its copies do, no overlap is to be measured.
+  const isHeld = holdsCentre(round, work);
   const overlaps = now !== null && now < 0 && !touches;
   return (
     <Section title="Fit neighbours" note={shapes.length === 1 ? first.name : 'the motif'}>
       <Fact caption={touches ? 'Neighbours' : overlaps ? 'Overlap' : 'Gap now'}>
-        {touches ? 'touch' : now === null || Number.isFinite(now) ? size : 'yes'}
+        {touches ? 'touch' : now === null || (Number.isFinite(now) && !(overlaps && isHeld)) ? size : 'yes'}
       </Fact>
       <LengthField
         label="Gap to keep"

@@ -28,7 +28,7 @@ export function LightPanel({ round }: { readonly round: Round }) {
   const set = (next: Light | null, key: string | null = null): void =>
     actOnRound(editor, next ? 'Light' : 'No light', (figure, id) => setLight(figure, id, next), key);
   return (
-    <Section title="Light" note={light ? undefined : 'off'}>
+    <Section title="Light" note={light || relief ? undefined : 'off'}>
       <Row caption="Parts face">
         <Segmented
           label="Parts face"

@@ -18,6 +18,7 @@ import {
 } from '@/core/figure/commands';
 import { copiesOf, symmetryOf } from '@/core/figure/copies';
 import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure/distance';
+import { holdsCentre } from '@/core/figure/seen';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { degreesOf, equalTurns, turn, type Turn } from '@/core/number/turn';
@@ -48,6 +49,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const [choices, setChoices] = useState<readonly StepChoice[]>([]);
+  const [typed, setTyped] = useState<Turn | null>(null);
   const { rule } = round;
   const { fold, start, sweep } = rule;
   const reach = reachOfRound(round, work);
@@ -57,6 +59,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
     actOnRound(editor, label, command, key ?? null);
   };
   const takeTyped = (step: Turn): void => {
+    setTyped(step);
     const found = stepChoices(step);
     const [exact] = found;
     if (found.length === 1 && exact) change('Set step', (f, id) => takeStep(f, id, exact));
@@ -78,7 +81,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
         <TurnField
           label="Step angle"
           caption="Step"
-          value={stepOf(rule)}
+          value={choices.length > 0 && typed ? typed : stepOf(rule)}
           disabled={locked}
           refuse={(step) =>
             stepChoices(step).length === 0
@@ -229,7 +232,7 @@ function TurnFacts({ round }: { readonly round: Round }) {
   const turns = round.progression ?? round.whirl ?? sweep ?? round.omitted;
   const hasMirrors = !turns && (mirroring === 'halves' || (mirroring === 'alternate' && !round.variation));
   const words = (value: number): string => {
-    if (value === -Infinity) return 'overlap';
+    if (value === -Infinity || (value < 0 && holdsCentre(round, work))) return 'overlap';
     if (Math.abs(value) < 1e-7) return 'touch';
     return value < 0 ? `overlap ${printNumber(-value, 4)} ${unit}` : `${printNumber(value, 4)} ${unit} apart`;
   };

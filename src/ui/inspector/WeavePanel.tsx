@@ -3,6 +3,7 @@
 import { setWeaveGap, swapCrossing } from '@/core/figure/commands';
 import { START_WEAVE } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
+import type { WeaveFacts } from '@/core/merge/merge';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { weaveOfRound } from '@/state/merges';
 import { Button } from '../common/Button';
@@ -11,6 +12,13 @@ import { Fact, Section } from '../common/Panel';
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { SwapReach } from './ReachChoice';
 import { notYet, plural } from './words';
+
+/** How bands pass over and under, in words: nothing is said of what there is none of, or of places that are not woven. */
+function alternating({ crossings, crowded }: WeaveFacts): string {
+  if (crossings.some(({ alternates }) => !alternates)) return 'do not alternate';
+  if (crossings.length === 0) return 'nothing is woven';
+  return crowded.length === 0 ? 'alternate everywhere' : 'alternate where they are woven';
+}
 
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
@@ -46,9 +54,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
         <>
           <Fact caption="Kinds of crossings">{kinds}</Fact>
           <Fact caption="Symmetry of the weave">C{facts.fold}</Fact>
-          <Fact caption="Over and under">
-            {wrong.length === 0 ? 'alternate everywhere' : 'do not alternate'}
-          </Fact>
+          <Fact caption="Over and under">{alternating(facts)}</Fact>
         </>
       )}
       {(wrong.length > 0 || (facts?.crowded.length ?? 0) > 0) && facts && (

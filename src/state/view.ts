@@ -29,7 +29,7 @@ export function benchRadius(figure: Figure, work: Work): number {
 function fitBench(size: Size, figure: Figure, round: Round | null, work: Work): View {
   const radius = benchRadius(figure, work) * 1.04;
   const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT);
-  const half = radiansOf(halfWedge({ fold: round?.rule.fold ?? 8 }));
+  const half = radiansOf(halfWedge(round?.rule ?? { fold: 8 }));
   const halfWide = radius * Math.sin(Math.min(half, Math.PI / 2));
   // Folds 1 and 2 have a wedge of half a turn and more: the apex moves up to show what lies below it.
   const below = half > Math.PI / 2 ? radius : 0;

@@ -54,7 +54,7 @@ const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) 
 /** What a round's shapes are trimmed to, the same object for the same rule; null where they are not. */
 export const trimOf = ({ edge, rule }: Round): Trim | null => (edge === 'trim' ? trimOfRule(rule) : null);
 
-const trimOfRule = remembered(({ fold, mirror }: Round['rule']): Trim => ({ fold, axis: mirror }));
+const trimOfRule = remembered((rule: Round['rule']): Trim => ({ wedge: rule, axis: rule.mirror }));
 
 /** True where a round acts on rounds below it; see `Round.below`. */
 const actsOn = (upper: Round, lower: Round): boolean =>

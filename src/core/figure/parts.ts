@@ -6,6 +6,7 @@ import { isBuilt, partsOfForm, pathsOfForm } from '../maker/form';
 import { makerOf } from '../maker/makers';
 import { mapOf } from '../maker/placed';
 import { trimPaths, type Side } from '../merge/trim';
+import type { Wedge } from '../symmetry/wedge';
 import type { Shape } from './model';
 
 export interface PaintedPart extends ShapePaint {
@@ -14,8 +15,8 @@ export interface PaintedPart extends ShapePaint {
 
 /** What the shapes of a round are trimmed to. */
 export interface Trim {
-  /** Whose wedge. */
-  readonly fold: number;
+  /** To which wedge. */
+  readonly wedge: Wedge;
   /** Whether at the axis too, on whose other side the reflection is. */
   readonly axis: boolean;
 }
@@ -56,7 +57,7 @@ function trimmed(
   const side = trim.axis ? sideKept(pathsOfForm(shape.form, work)) : null;
   return parts.map((part) => ({
     ...part,
-    paths: trimPaths(part.paths, part.rule, trim.fold, work, side),
+    paths: trimPaths(part.paths, part.rule, trim.wedge, work, side),
   }));
 }
 

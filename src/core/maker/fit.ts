@@ -7,9 +7,9 @@ import { enclosesAll, gapBetween, gapOfCurves } from '../curve/gap';
 import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { bisected } from '../number/solve';
-import { negateTurn, turn } from '../number/turn';
+import { multiplyTurn, negateTurn } from '../number/turn';
 import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
-import { halfWedge } from '../symmetry/wedge';
+import { halfWedge, isWide } from '../symmetry/wedge';
 import { movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
 import { withParams } from './makers';
 import { mapOf } from './placed';
@@ -17,20 +17,23 @@ import { mapOf } from './placed';
 /** What is changed so that neighbours keep a gap. */
 export type FitBy = 'size' | 'width' | 'distance' | 'fold';
 
+/** What says how neighbours stand. */
+type NeighbourRule = Pick<TurnRule, 'fold' | 'mirror' | 'sweep'>;
+
 /**
  * The gap between neighbouring copies of paths, in the figure's unit; negative where they overlap. Where a copy is
  * its own reflection, its neighbour is its reflection in the ray between them, and the gap is exactly twice its distance from
  * that ray, read from the exact bounds of the paths turned until the ray stands upright. Else the curves of
  * neighbours are compared with each other, and an overlap is −∞.
  */
-export function neighbourGap(paths: readonly Path[], rule: Pick<TurnRule, 'fold' | 'mirror'>): number {
+export function neighbourGap(paths: readonly Path[], rule: NeighbourRule): number {
   if (rule.fold < 2 || paths.length === 0) return Infinity;
-  if (rule.fold > 2 && (rule.mirror || areOwnMirror(paths, 1e-9))) {
+  if (!isWide(rule) && (rule.mirror || areOwnMirror(paths, 1e-9))) {
     const upright = negateTurn(halfWedge(rule));
     const all = rule.mirror ? [...paths, ...paths.map((path) => mapPath(path, MIRROR))] : paths;
     return -2 * boundsOfPaths(all.map((path) => mapPath(path, turnMap(upright)))).right;
   }
-  const step = turnMap(turn(1, rule.fold));
+  const step = turnMap(multiplyTurn(halfWedge(rule), 2));
   return gapBetween(
     paths,
     paths.map((path) => mapPath(path, step)),
@@ -141,7 +144,7 @@ export function fittedForm(form: Form, by: FitBy, value: number, about: Point): 
 export function fitNeighbours(
   forms: readonly Form[],
   own: readonly Path[],
-  rule: Pick<TurnRule, 'fold' | 'mirror'>,
+  rule: NeighbourRule,
   by: FitBy,
   gap: number,
   about: Point,

@@ -12,7 +12,8 @@ import { mergeNow } from './engine';
 import { slitPath } from './slit';
 import { trimPaths } from './trim';
 
-const trimPath = (path: Path, fold: number): readonly Path[] => trimPaths([path], 'nonzero', fold, STRAIGHT);
+const trimPath = (path: Path, fold: number): readonly Path[] =>
+  trimPaths([path], 'nonzero', { fold }, STRAIGHT);
 
 describe('a slit', () => {
   it('through a circle leaves two circular segments of the area that geometry says, their arcs still arcs', () => {

@@ -3,7 +3,7 @@ import { distance, ORIGIN, scaleBy, type Point } from '../curve/point';
 import { pointAt } from '../curve/segment';
 import { taskOf, type Work } from '../derive';
 import { negateTurn, NO_TURN } from '../number/turn';
-import { alongTurn, halfWedge, pastRays } from '../symmetry/wedge';
+import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '../symmetry/wedge';
 import { boundsOfPaths } from '../curve/bounds';
 import { alone, slitPath } from './slit';
 import type { MergeOperand, MergeRequest } from './merge';
@@ -26,8 +26,8 @@ interface Kept {
 
 const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
 
-function keptOf(fold: number, side: Side | null, reach: number): Kept {
-  const half = halfWedge({ fold });
+function keptOf(wedge: Wedge, side: Side | null, reach: number): Kept {
+  const half = halfWedge(wedge);
   const axis = { x: 0, y: -1 };
   const from = side === 'right' ? axis : alongTurn(negateTurn(half), 1);
   const to = side === 'left' ? axis : alongTurn(half, 1);
@@ -67,17 +67,18 @@ function trimOpen(path: Path, { from, to }: Kept, reach: number, work: Work): Pa
 export function trimPaths(
   paths: readonly Path[],
   rule: 'nonzero' | 'evenodd',
-  fold: number,
+  wedge: Wedge,
   work: Work,
   side: Side | null = null,
 ): readonly Path[] {
-  if ((fold < 3 && !side) || paths.length === 0) return paths;
+  const wide = isWide(wedge);
+  if ((wide && !side) || paths.length === 0) return paths;
   const box = boundsOfPaths(paths);
   const reach = Math.hypot(Math.max(box.right, -box.left), Math.max(box.bottom, -box.top));
-  const past = fold < 3 ? { left: 0, right: 0 } : pastRays(paths, { fold });
+  const past = pastRays(paths, wedge);
   const pastAxis = side === 'right' ? -box.left : side === 'left' ? box.right : 0;
-  if (fold >= 3 && Math.max(past.left, past.right, pastAxis) <= ON_RAY * reach) return paths;
-  const kept = keptOf(fold, side, reach);
+  if (!wide && Math.max(past.left, past.right, pastAxis) <= ON_RAY * reach) return paths;
+  const kept = keptOf(wedge, side, reach);
   const closed = paths.filter((path) => path.closed);
   const open = paths.filter((path) => !path.closed).flatMap((path) => trimOpen(path, kept, reach, work));
   if (closed.length === 0) return open;

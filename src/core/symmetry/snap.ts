@@ -18,6 +18,7 @@ import {
 } from '../curve/point';
 import { alongTurn, halfWedge } from './wedge';
 import { negateTurn } from '../number/turn';
+import type { TurnRule } from './rule';
 
 /** What a pointer can catch. */
 export type SnapKind =
@@ -59,6 +60,8 @@ export interface SnapCurve {
 
 export interface SnapTargets {
   readonly fold: number;
+  /** Where copies fill a part of a turn alone. */
+  readonly sweep?: TurnRule['sweep'];
   /** Distance from ring line to ring line, in the figure's unit. */
   readonly ringStep: number;
   readonly nodes: readonly Point[];
@@ -86,7 +89,7 @@ interface Ray {
 }
 
 function raysOf(targets: SnapTargets): Ray[] {
-  const half = halfWedge({ fold: targets.fold });
+  const half = halfWedge({ fold: targets.fold, ...(targets.sweep && { sweep: targets.sweep }) });
   const rays: Ray[] = [];
   if (targets.on.has('axis')) rays.push({ kind: 'axis', direction: { x: 0, y: -1 } });
   if (targets.on.has('ray') && targets.fold > 1) {

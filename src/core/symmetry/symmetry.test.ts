@@ -10,7 +10,7 @@ import { addTurns, degreesOf, turn, wrapTurn } from '../number/turn';
 import { reachOf } from './reach';
 import { copyCount, isFold, placementMap, stepOf, turnsOf } from './rule';
 import { curveOf, snapCandidates, spacedPlaces, ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';
-import { alongTurn, copyAt, halfWedge, pastRays } from './wedge';
+import { alongTurn, copyAt, halfWedge, isWide, pastRays } from './wedge';
 
 const anyFold = fc.integer({ min: 1, max: 720 });
 
@@ -262,5 +262,29 @@ describe('snapping to curves', () => {
       });
     }
     expect(spacedPlaces({ x: 0, y: 0 }, [anchors[0]!, { ...anchors[0]!, name: 'C' }])).toEqual([]);
+  });
+});
+
+describe('the wedge of copies that fill a part of a turn', () => {
+  const sweep = (degrees: number, ends: boolean) => ({ turn: turn(degrees, 360), ends });
+
+  it('is as wide as their step, whichever way they go', () => {
+    expect(degreesOf(halfWedge({ fold: 6, sweep: sweep(180, false) }))).toBe(15);
+    expect(degreesOf(halfWedge({ fold: 7, sweep: sweep(180, true) }))).toBe(15);
+    expect(degreesOf(halfWedge({ fold: 6, sweep: sweep(-180, false) }))).toBe(15);
+    expect(degreesOf(halfWedge({ fold: 6 }))).toBe(30);
+    // Never wider than all.
+    expect(degreesOf(halfWedge({ fold: 2, sweep: sweep(720, true) }))).toBe(180);
+    expect([isWide({ fold: 2 }), isWide({ fold: 3 }), isWide({ fold: 6, sweep: sweep(180, false) })]).toEqual(
+      [true, false, false],
+    );
+  });
+
+  it('and what reaches past its rays is measured there', () => {
+    const motif = [circle(0, -20, 6)];
+    expect(pastRays(motif, { fold: 6 }).right).toBe(0);
+    const { right } = pastRays(motif, { fold: 6, sweep: sweep(180, false) });
+    // From the ray at 15°, 20 sin 15° from the middle.
+    expect(right).toBeCloseTo(6 - 20 * Math.sin(Math.PI / 12), 9);
   });
 });

@@ -6,16 +6,34 @@ import {
   addTurns,
   cosSin,
   degreesOf,
+  divideTurn,
   multiplyTurn,
   negateTurn,
+  NO_TURN,
   turn,
   wrapTurn,
   type Turn,
 } from '../number/turn';
 import { stepOf, turnsOf, type TurnRule } from './rule';
 
-/** Half a wedge: the turn from the axis to either ray. */
-export const halfWedge = (rule: Pick<TurnRule, 'fold'>): Turn => turn(1, 2 * rule.fold);
+/** What says how wide a wedge is. */
+export type Wedge = Pick<TurnRule, 'fold' | 'sweep'>;
+
+/** Half a wedge: the turn from the axis to either ray. Where copies fill a part of a turn it is half of their step. */
+export function halfWedge({ fold, sweep }: Wedge): Turn {
+  if (!sweep) return turn(1, 2 * fold);
+  const step = stepOf({ fold, sweep, mirror: false, start: NO_TURN });
+  const half = divideTurn(step, 2);
+  const size = half.num < 0 ? negateTurn(half) : half;
+  // Copies that are half a turn apart and more leave no wedge but all.
+  return 2 * size.num > size.den ? turn(1, 2) : size;
+}
+
+/** True for a wedge of half a turn and more: no ray of it bounds what is drawn. */
+export function isWide(wedge: Wedge): boolean {
+  const { num, den } = halfWedge(wedge);
+  return 4 * num >= den;
+}
 
 /** The point at a distance from the centre along a direction, a turn clockwise from straight up. */
 export function alongTurn(direction: Turn, r: number): Point {
@@ -41,11 +59,8 @@ export function copyAt(rule: TurnRule, p: Point): Turn {
  * wedge. Exact for a wedge under half a turn: the paths are turned until the ray stands upright and their
  * exact bounds are read. Beyond that (folds 1 and 2) nothing is counted as overlap.
  */
-export function pastRays(
-  paths: readonly Path[],
-  rule: Pick<TurnRule, 'fold'>,
-): { left: number; right: number } {
-  if (rule.fold < 3 || paths.length === 0) return { left: 0, right: 0 };
+export function pastRays(paths: readonly Path[], rule: Wedge): { left: number; right: number } {
+  if (isWide(rule) || paths.length === 0) return { left: 0, right: 0 };
   const half = halfWedge(rule);
   const right = boundsOfPaths(paths.map((path) => mapPath(path, turnMap(negateTurn(half)))));
   const left = boundsOfPaths(paths.map((path) => mapPath(path, turnMap(half))));

@@ -9,7 +9,7 @@ import { symmetryOf } from '@/core/figure/copies';
 import { swallowedRounds } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import { seenPaths } from '@/core/figure/seen';
-import { alongTurn, halfWedge, pastRays } from '@/core/symmetry/wedge';
+import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
 import { layersOf } from '@/core/scene/scene';
 import { sceneOf } from '@/state/scene';
@@ -48,36 +48,37 @@ const EMPTY_HINTS: Record<Stage, readonly string[]> = {
 const SIGHT_DEGREES = 75;
 
 const Frame = memo(function Frame({
-  fold,
+  wedge,
   radius,
   step,
   ground,
 }: {
-  readonly fold: number;
+  readonly wedge: Wedge;
   readonly radius: number;
   readonly step: number;
   readonly ground: string;
 }) {
-  const half = halfWedge({ fold });
+  const half = halfWedge(wedge);
   const sight = Math.min(Math.PI, ((degreesOf(half) + 9) * Math.PI) / 180);
   const rings: number[] = [];
   for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
   return (
     <g fill="none" vectorEffect="non-scaling-stroke">
-      <path d={wedgeData(fold, radius)} style={{ fill: ground, fillOpacity: 'var(--wedge-strength)' }} />
+      <path d={wedgeData(wedge, radius)} style={{ fill: ground, fillOpacity: 'var(--wedge-strength)' }} />
       {rings.map((r) => {
         const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
         const large = sight > Math.PI / 2 ? 1 : 0;
-        const d = sight >= Math.PI ? wedgeData(1, r) : `M${-x} ${y}A${r} ${r} 0 ${large} 1 ${x} ${y}`;
+        const d =
+          sight >= Math.PI ? wedgeData({ fold: 1 }, r) : `M${-x} ${y}A${r} ${r} 0 ${large} 1 ${x} ${y}`;
         return <path key={r} d={d} stroke="var(--line)" vectorEffect="non-scaling-stroke" />;
       })}
     </g>
   );
 });
 
-const Rays = memo(function Rays({ fold, radius }: { readonly fold: number; readonly radius: number }) {
-  const half = halfWedge({ fold });
-  const ends = fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
+const Rays = memo(function Rays({ wedge, radius }: { readonly wedge: Wedge; readonly radius: number }) {
+  const half = halfWedge(wedge);
+  const ends = wedge.fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
   return (
     <g fill="none" strokeWidth={1.4}>
       {ends.map((end) => (
@@ -131,6 +132,7 @@ export function Bench() {
   const scene = sceneOf(state);
   const view = useSameView(benchView(state));
   const fold = round?.rule.fold ?? 1;
+  const wedge: Wedge = round?.rule ?? { fold: 1 };
   const radius = benchRadius(figure, work) * 1.02;
   // Where it is worked on each area is for itself; copies are faint here, and what reaches under another would show through.
   const layers = layersOf(scene, 'abut');
@@ -140,7 +142,7 @@ export function Bench() {
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
   const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));
   // A wedge of half a turn and more has no direction that is out of sight.
-  const sight = fold <= 2 ? 180 : SIGHT_DEGREES;
+  const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
@@ -154,12 +156,14 @@ export function Bench() {
     size: state.sizes.bench,
     start: round?.rule.start ?? NO_TURN,
     fold,
+    wedge,
     radius,
     sight,
     outline: state.outlines,
   };
-  const label = printNumber(180 / fold, 3);
-  const ray = toScreen(view, alongTurn(halfWedge({ fold }), radius));
+  const half = degreesOf(halfWedge(wedge));
+  const label = printNumber(half, 3);
+  const ray = toScreen(view, alongTurn(halfWedge(wedge), radius));
   // No room beside the ray's end: its angle is written above it.
   const crowded = ray.x + 60 > state.sizes.bench.width;
 
@@ -188,12 +192,12 @@ export function Bench() {
                 <defs>
                   <MotifDefs layers={merged ? [] : own} outline={state.outlines} />
                   <clipPath id="bench-wedge">
-                    <path d={wedgeData(fold, radius * 1.2)} />
+                    <path d={wedgeData(wedge, radius * 1.2)} />
                   </clipPath>
                 </defs>
 
                 <g transform={place}>
-                  <Frame fold={fold} radius={radius} step={ringStepOf(state)} ground={ground} />
+                  <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} ground={ground} />
                   {figure.underlay?.visible && (
                     <image
                       data-testid="underlay"
@@ -231,7 +235,7 @@ export function Bench() {
                     </g>
                   )}
                   {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-                  <Rays fold={fold} radius={radius} />
+                  <Rays wedge={wedge} radius={radius} />
                 </g>
                 <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
                 {fold > 1 && fold < 90 && (
@@ -267,7 +271,7 @@ export function Bench() {
         <h2 className="rounded-[6px] bg-field/85 px-1 font-semibold">Bench</h2>
         <span className="truncate rounded-[6px] bg-field/85 px-1 text-[12px] text-muted">
           {round
-            ? `${round.name} · wedge ${printNumber(360 / fold, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
+            ? `${round.name} · wedge ${printNumber(2 * half, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
             : 'no round'}
         </span>
         {round?.half && (

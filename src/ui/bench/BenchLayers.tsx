@@ -1,5 +1,6 @@
 'use client';
 
+import type { Wedge } from '@/core/symmetry/wedge';
 import { useMemo, type ReactNode } from 'react';
 
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '@/core/number/turn';
@@ -19,6 +20,7 @@ export interface BenchLook {
   /** Of the round at hand. */
   readonly start: Turn;
   readonly fold: number;
+  readonly wedge: Wedge;
   /** How far out anything reaches. */
   readonly radius: number;
   /** Degrees from the axis to which copies are seen. */
@@ -142,7 +144,7 @@ export const otherSlabs = (layers: readonly SceneLayer[], look: BenchLook): Slab
 
 /** The outlines and cells of the round at hand: faint, and full in the wedge. */
 export function mergedSlabs(layers: readonly SceneLayer[], look: BenchLook): Slab[] {
-  const wedge = wedgeData(look.fold, look.radius * 1.2);
+  const wedge = wedgeData(look.wedge, look.radius * 1.2);
   return slabsOf(
     'merged',
     layers.map((layer) => inSight(layer, look)),

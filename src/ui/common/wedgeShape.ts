@@ -1,13 +1,13 @@
-import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
+import { alongTurn, halfWedge, type Wedge } from '@/core/symmetry/wedge';
 import { negateTurn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 
 /** Path data of an upright wedge out to a radius. */
-export function wedgeData(fold: number, radius: number): string {
+export function wedgeData(wedge: Wedge, radius: number): string {
   const n = (value: number) => printNumber(value, 4);
   const r = n(radius);
-  if (fold === 1) return `M0 -${r}A${r} ${r} 0 0 1 0 ${r}A${r} ${r} 0 0 1 0 -${r}Z`;
-  const half = halfWedge({ fold });
+  const half = halfWedge(wedge);
+  if (2 * half.num >= half.den) return `M0 -${r}A${r} ${r} 0 0 1 0 ${r}A${r} ${r} 0 0 1 0 -${r}Z`;
   const [left, right] = [alongTurn(negateTurn(half), radius), alongTurn(half, radius)];
   return `M0 0L${n(left.x)} ${n(left.y)}A${r} ${r} 0 0 1 ${n(right.x)} ${n(right.y)}Z`;
 }

@@ -21,7 +21,7 @@ import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure
 import { holdsCentre } from '@/core/figure/seen';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import { degreesOf, equalTurns, turn, type Turn } from '@/core/number/turn';
+import { degreesOf, turn, type Turn } from '@/core/number/turn';
 import { MOST_FOLD, stepOf, sweepProblem } from '@/core/symmetry/rule';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { useMemo, useState } from 'react';
@@ -236,17 +236,20 @@ function TurnFacts({ round }: { readonly round: Round }) {
     if (Math.abs(value) < 1e-7) return 'touch';
     return value < 0 ? `overlap ${printNumber(-value, 4)} ${unit}` : `${printNumber(value, 4)} ${unit} apart`;
   };
-  const closes = !sweep || (equalTurns(turn(sweep.turn.num, 1), sweep.turn) && !sweep.ends);
+  // All copies together go round so many times; where that is whole, the last meets the first.
+  const step = stepOf(rule);
+  const times = Math.abs(step.num * rule.fold) / step.den;
+  const closes = Number.isInteger(times);
+  // Copies of a sweep that stand in all of so many even directions are as symmetric as those of a fold.
+  const isEven = sweep && closes && step.den === rule.fold && !round.progression && !round.omitted?.length;
   return (
     <Section title="What follows">
-      <Fact caption="Step">{asDegrees(stepOf(rule))}</Fact>
+      <Fact caption="Step">{asDegrees(step)}</Fact>
       <Fact caption="Copies">{mirroring === 'halves' ? `${count} × 2 = ${2 * count}` : count}</Fact>
       <Fact caption="Closes">
-        {closes
-          ? `${sweep && Math.abs(sweep.turn.num) > 1 ? `after ${Math.abs(sweep.turn.num)} turns` : 'in one turn'}, exactly`
-          : 'open'}
+        {closes ? `${times > 1 ? `after ${times} turns` : 'in one turn'}, exactly` : 'open'}
       </Fact>
-      <Fact caption="Symmetry">{`${hasMirrors ? 'D' : 'C'}${symmetryOf(round)}`}</Fact>
+      <Fact caption="Symmetry">{`${hasMirrors ? 'D' : 'C'}${isEven ? rule.fold : symmetryOf(round)}`}</Fact>
       {gap !== null && gap !== Infinity && <Fact caption="Neighbours">{words(gap)}</Fact>}
       {next && toNext !== null && <Fact caption={`To ${next.name}`}>{words(toNext)}</Fact>}
       {size && (

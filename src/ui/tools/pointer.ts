@@ -73,6 +73,7 @@ function targetsIn(
   const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
   return {
     fold: round?.rule.fold ?? 1,
+    sweep: round?.rule.sweep,
     ringStep: ringStepOf(state),
     nodes: [...nodes, ...extra],
     curves: round

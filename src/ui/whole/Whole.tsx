@@ -241,7 +241,7 @@ export function Whole() {
                   {!state.quiet && state.marks === 'wedge' && rule && (
                     <g transform={`rotate(${degreesOf(state.active.turn)})`}>
                       <path
-                        d={wedgeData(rule.fold, rim)}
+                        d={wedgeData(rule, rim)}
                         fill="var(--coral)"
                         fillOpacity={rule.fold > 1 ? 0.07 : 0}
                         stroke="var(--coral)"

@@ -96,13 +96,13 @@ export const trimToWedge = (
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } => {
-  const { fold, mirror } = roundOf(figure, roundId).rule;
+  const { rule: wedge } = roundOf(figure, roundId);
   return cutShapes(
     figure,
     roundId,
     shapeIds,
     (paths, { rule }) => {
-      const left = trimPaths(paths, rule, fold, work, mirror ? sideKept(paths) : null);
+      const left = trimPaths(paths, rule, wedge, work, wedge.mirror ? sideKept(paths) : null);
       if (left === paths) return paths.map((path) => [path]);
       const closed = left.filter((path) => path.closed);
       const open = left.filter((path) => !path.closed).map((path) => [path]);

@@ -249,7 +249,15 @@ export function Bench() {
                   </text>
                 )}
                 {empty && (
-                  <text x={hintAt.x} y={hintAt.y} textAnchor="middle" className="fill-muted text-[13px]">
+                  <text
+                    x={hintAt.x}
+                    y={hintAt.y}
+                    textAnchor="middle"
+                    className="fill-muted text-[13px]"
+                    stroke={ground}
+                    strokeWidth={6}
+                    paintOrder="stroke"
+                  >
                     {EMPTY_HINTS[state.stage].map((words, k) => (
                       <tspan key={words} x={hintAt.x} dy={18 * k}>
                         {words}

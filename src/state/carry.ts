@@ -2,6 +2,7 @@
  * What was done to cells goes over to those that lie there after the motif or the fold was changed, in the step that changed them: a
  * division tells its kinds by what covers them, so that others are there then.
  */
+import { keyOf } from '../core/figure/cells';
 import { carryCells } from '../core/figure/commands';
 import type { CellEdits } from '../core/figure/model';
 import type { Division } from '../core/merge/merge';
@@ -25,8 +26,20 @@ interface Known {
   readonly steps: History['steps'];
 }
 
-/** Has paint and removal go over to new cells as divisions come in. Returns how to end it. */
-export function followCells(editor: Editor): () => void {
+/** How many fused cells a division has no cells for that another one had. */
+function fusedLost(edits: CellEdits, before: Division, after: Division): number {
+  const keysOf = ({ cells }: Division): ReadonlySet<string> => new Set(cells.map(({ key }) => key));
+  const [then, now] = [keysOf(before), keysOf(after)];
+  const areIn = (keys: ReadonlySet<string>, refs: readonly string[]): boolean =>
+    refs.every((ref) => keys.has(keyOf(ref)));
+  return edits.fused.filter(({ cells }) => areIn(then, cells) && !areIn(now, cells)).length;
+}
+
+/**
+ * Has paint and removal go over to new cells as divisions come in. Returns how to end it.
+ * @param tell says what cannot be kept
+ */
+export function followCells(editor: Editor, tell: (sentence: string) => void): () => void {
   const known = new Map<string, Known>();
   const look = (): void => {
     const state = editor.getState();
@@ -36,6 +49,11 @@ export function followCells(editor: Editor): () => void {
       if (!after) continue;
       const before = known.get(id);
       const isNew = before && before.division !== after && before.steps !== state.history.steps;
+      const lost = isNew && merge?.cells ? fusedLost(merge.cells, before.division, after) : 0;
+      if (lost > 0)
+        tell(
+          `${lost === 1 ? 'Cells that were fused are' : `${lost} sets of fused cells are`} not there any more: fuse them anew. Undo brings them back.`,
+        );
       if (isNew && merge?.cells && isWorkedOn(merge.cells))
         editor.setState((now) => ({
           history: amended(

@@ -75,7 +75,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
     const endUnit = followUnit(editor);
-    const endCells = followCells(editor);
+    const endCells = followCells(editor, (sentence) => toast(sentence, { duration: 8000 }));
     const endCopy = followCopy(editor);
     const endNotices = noticeSaves(editor);
     const endRefusals = editor.subscribe(({ refusal }, before) => {

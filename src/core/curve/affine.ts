@@ -11,6 +11,10 @@ export interface Affine {
   readonly f: number;
 }
 
+/** A map as SVG has it in `matrix()`. @param print how a number is written */
+export const matrixOf = ({ a, b, c, d, e, f }: Affine, print: (value: number) => string = String): string =>
+  `matrix(${[a, b, c, d, e, f].map(print).join(' ')})`;
+
 export const IDENTITY: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
 /** Reflection about the axis, the line straight up through the centre. */

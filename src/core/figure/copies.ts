@@ -1,8 +1,8 @@
 import { compose, IDENTITY, MIRROR, moveMap, scaleMap, type Affine } from '../curve/affine';
 import { ORIGIN, type Point } from '../curve/point';
-import { addTurns, equalTurns, multiplyTurn, turn, wrapTurn, type Turn } from '../number/turn';
+import { addTurns, equalTurns, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '../number/turn';
 import type { Colour } from '../scene/scene';
-import { turnsOf } from '../symmetry/rule';
+import { placementMap, stepOf, timesRound, turnsOf } from '../symmetry/rule';
 import type { Ease, Round } from './model';
 import { reachOfMotif } from './reach';
 import { rememberedWith, type Work } from '../derive';
@@ -98,6 +98,18 @@ function whirled(copies: readonly RoundCopy[], { rule, whirl }: Round): readonly
   ];
 }
 
+/**
+ * From the upright motif to each copy, its reflection behind it, in the order in which they are drawn, as they stand with a direction
+ * turned straight up.
+ * @param up that direction; a round's first copy stands upright with the round's start
+ */
+export const copyMaps = (round: Round, up: Turn, work: Work): Affine[] =>
+  copiesOf(round, work).flatMap(({ turn: own, transform }) =>
+    (round.rule.mirror ? [true, false] : [false]).map((mirrored) =>
+      placementMap({ turn: addTurns(own, negateTurn(up)), transform, mirrored }),
+    ),
+  );
+
 /** Where a copy of a round stands once the round is another: the copy of the same place in the row, or the last that there is. */
 export function followedTurn(before: Round, after: Round, at: Turn, work: Work): Turn {
   const own = wrapTurn(at);
@@ -121,4 +133,12 @@ export function symmetryOf({ rule, variation, progression, omitted }: Round): nu
   const period = variation && variation.nth > 1 ? variation.nth : 1;
   const both = rule.alternate ? (period % 2 === 0 ? period : 2 * period) : period;
   return rule.fold % both === 0 ? rule.fold / both : 1;
+}
+
+/** The fold of what is seen: that of the copies together, also where those of a sweep stand in all of so many even directions. */
+export function seenFold(round: Round): number {
+  const { rule, progression, omitted } = round;
+  const isEven =
+    rule.sweep && Number.isInteger(timesRound(rule)) && stepOf(rule).den === rule.fold && !progression;
+  return isEven && !omitted?.length ? rule.fold : symmetryOf(round);
 }

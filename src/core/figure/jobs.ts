@@ -63,7 +63,7 @@ const actsOn = (upper: Round, lower: Round): boolean =>
   (upper.lowerAction.rounds === undefined || upper.lowerAction.rounds.includes(lower.id));
 
 /** The rounds below one that it acts on. */
-function roundsBelow(figure: Figure, round: Round): Round[] {
+export function roundsBelow(figure: Figure, round: Round): Round[] {
   const below = figure.rounds.slice(0, figure.rounds.indexOf(round));
   return below.filter((lower) => lower.visible && actsOn(round, lower));
 }

@@ -8,7 +8,8 @@ import { mergedFully } from '../merge/cells';
 import type { Division } from '../merge/merge';
 import { NO_TURN, turn } from '../number/turn';
 import { isKeptByTurn } from '../symmetry/invariant';
-import { boundByFrame, drawFrame, setFold, setFrame, setMerge } from './commands';
+import { boundByFrame, drawFrame, roundOf, setFold, setFrame, setMerge, setSweep } from './commands';
+import { seenFold } from './copies';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf } from './jobs';
 import type { Figure } from './model';
@@ -100,4 +101,19 @@ describe('what is symmetric about the centre', () => {
     };
     expect((await divided(old)).fold).toBe(1);
   });
+});
+
+it('a sweep is as symmetric as what is seen of it: where its copies stand in all of so many even directions', () => {
+  const swept = (fold: number, degrees: number, ends: boolean) =>
+    seenFold(
+      roundOf(
+        setSweep(setFold(withForms(disc(0, -40, 5)), 'r', fold), 'r', { turn: turn(degrees, 360), ends }),
+        'r',
+      ),
+    );
+  expect(swept(24, 345, true)).toBe(24);
+  expect(swept(72, 360 * 5, false)).toBe(72);
+  expect(swept(6, 180, false)).toBe(1);
+  // Once more than round: one lies on another, and all is not even.
+  expect(swept(25, 360, true)).toBe(1);
 });

@@ -89,17 +89,26 @@ interface ColourUse {
   readonly uses: number;
 }
 
+/** What a shape is painted with: what keeps paints of its own by those of its parts. */
+const paintsOfShape = ({ paint, form }: Shape): readonly Paint[] =>
+  (isBuilt(form) ? makerOf(form.kind).paints?.(form.params) : undefined) ?? [paint];
+
+/** The colours of shapes, each once, in the order in which they come. */
+export const coloursOfShapes = (shapes: readonly Shape[]): Colour[] => [
+  ...new Set(shapes.flatMap(paintsOfShape).flatMap(coloursOfPaint)),
+];
+
 function countedColours({ page, rounds }: Figure): ColourUse[] {
   const uses = new Map<Colour, number>();
   const count = (colours: readonly Colour[]): void =>
     colours.forEach((colour) => uses.set(colour, (uses.get(colour) ?? 0) + 1));
   count(coloursOfFill(page.background));
   for (const { shapes, merge } of rounds) {
-    for (const { paint, form } of shapes) {
-      // What keeps paints of its own is painted by its parts.
-      const own = isBuilt(form) ? makerOf(form.kind).paints?.(form.params) : undefined;
-      if (own) own.forEach((each) => count(coloursOfPaint(each)));
-      else if (!merge || merge.cells?.fromShapes) count(coloursOfPaint(paint));
+    for (const shape of shapes) {
+      const paints = paintsOfShape(shape);
+      const isOwn = paints[0] === shape.paint;
+      if (!isOwn || !merge || merge.cells?.fromShapes)
+        paints.forEach((paint) => count(coloursOfPaint(paint)));
     }
     if (merge && !merge.cells?.fromShapes) count(coloursOfPaint(merge.paint));
     for (const paint of Object.values(merge?.cells?.paints ?? {})) count(coloursOfPaint(paint));

@@ -12,14 +12,13 @@ import { windingNumber } from '../curve/winding';
 import type { Work } from '../derive';
 import type { Division } from '../merge/merge';
 import { isInside } from '../merge/fused';
-import { addTurns, negateTurn, type Turn } from '../number/turn';
+import type { Turn } from '../number/turn';
 import { isGradient, mapFills, nameOfPaint } from '../paint/fills';
 import { mappedRun } from '../paint/run';
 import type { FillRule, Paint } from '../scene/scene';
-import { placementMap } from '../symmetry/rule';
 import { resolvedShapes } from './combined';
-import { copiesOf } from './copies';
-import { trimOf } from './jobs';
+import { copyMaps } from './copies';
+import { roundsBelow, trimOf } from './jobs';
 import type { Figure, Round, RoundMerge } from './model';
 import { partsWithPaint } from './parts';
 
@@ -29,15 +28,8 @@ export type StartPaints = ReadonlyMap<string, Paint>;
 const NONE: StartPaints = new Map();
 
 /** The rounds whose shapes make the cells of a round: itself, and those below that it is joined with. */
-export function paintSources(figure: Figure, round: Round): readonly Round[] {
-  if (round.lowerAction?.how !== 'join') return [round];
-  const { rounds } = round.lowerAction;
-  const below = figure.rounds.slice(
-    0,
-    figure.rounds.findIndex(({ id }) => id === round.id),
-  );
-  return [...below.filter(({ id, visible }) => visible && (!rounds || rounds.includes(id))), round];
-}
+export const paintSources = (figure: Figure, round: Round): readonly Round[] =>
+  round.lowerAction?.how === 'join' ? [...roundsBelow(figure, round), round] : [round];
 
 /** A filled part of a motif. */
 interface Part {
@@ -80,12 +72,9 @@ function* placesFrontFirst(
   work: Work,
 ): Generator<{ readonly part: Part; readonly map: Affine; readonly back: Affine }> {
   for (const round of [...rounds].reverse()) {
-    const maps = [...copiesOf(round, work)].reverse().flatMap(({ turn, transform }) =>
-      (round.rule.mirror ? [false, true] : [false]).map((mirrored) => {
-        const map = placementMap({ turn: addTurns(turn, negateTurn(start)), transform, mirrored });
-        return { map, back: inverse(map) };
-      }),
-    );
+    const maps = copyMaps(round, start, work)
+      .map((map) => ({ map, back: inverse(map) }))
+      .reverse();
     for (const part of filledParts(round, work).reverse()) for (const place of maps) yield { part, ...place };
   }
 }

@@ -98,9 +98,7 @@ describe('a sweep', () => {
         },
       ),
     );
-    expect(
-      stepOf({ fold: 1, mirror: false, start: NO_TURN, sweep: { turn: turn(1, 4), ends: true } }),
-    ).toEqual(turn(1, 4));
+    expect(stepOf({ fold: 1, sweep: { turn: turn(1, 4), ends: true } })).toEqual(turn(1, 4));
   });
 
   it('of nothing, or of too many turns, is refused', () => {

@@ -92,10 +92,6 @@ export const styleOf = ({ fill, stroke, behind }: Paint, rule: FillRule): Style 
   isStrokeFirst: behind === true && fill !== null && stroke !== null,
 });
 
-/** A map as SVG and CSS have it in `matrix()`. @param print how a number is written */
-export const matrixOf = ({ a, b, c, d, e, f }: Affine, print: (value: number) => string = String): string =>
-  `matrix(${[a, b, c, d, e, f].map(print).join(' ')})`;
-
 /** The inks of a paint, that of the fill first. */
 export const inksOf = ({ fill, stroke }: Paint): Ink[] =>
   [fill, stroke?.colour ?? null].flatMap((each) => (each === null ? [] : [inkOf(each)]));

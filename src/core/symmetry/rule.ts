@@ -40,12 +40,18 @@ export function sweepProblem(sweep: Turn): Finding | null {
 }
 
 /** The turn from one copy to the next. @throws RangeError for a fold that is none. */
-export function stepOf(rule: TurnRule): Turn {
+export function stepOf(rule: Pick<TurnRule, 'fold' | 'sweep'>): Turn {
   if (!isFold(rule.fold)) throw new RangeError(`A fold is a whole number from 1 to ${MOST_FOLD}.`);
   if (!rule.sweep) return turn(1, rule.fold);
   const { turn: whole, ends } = rule.sweep;
   const steps = ends ? Math.max(1, rule.fold - 1) : rule.fold;
   return divideTurn(whole, steps);
+}
+
+/** How often the steps of all copies go round together: where it is whole, the copy after the last would be the first. */
+export function timesRound(rule: Pick<TurnRule, 'fold' | 'sweep'>): number {
+  const { num, den } = stepOf(rule);
+  return Math.abs(num * rule.fold) / den;
 }
 
 /** The exact turns of all copies, first to last, clockwise; made once for each rule. */

@@ -16,9 +16,8 @@ import {
   subtract,
   type Point,
 } from '../curve/point';
-import { alongTurn, halfWedge } from './wedge';
+import { alongTurn, halfWedge, type Wedge } from './wedge';
 import { negateTurn } from '../number/turn';
-import type { TurnRule } from './rule';
 
 /** What a pointer can catch. */
 export type SnapKind =
@@ -58,10 +57,7 @@ export interface SnapCurve {
   readonly box: Bounds;
 }
 
-export interface SnapTargets {
-  readonly fold: number;
-  /** Where copies fill a part of a turn alone. */
-  readonly sweep?: TurnRule['sweep'];
+export interface SnapTargets extends Wedge {
   /** Distance from ring line to ring line, in the figure's unit. */
   readonly ringStep: number;
   readonly nodes: readonly Point[];
@@ -89,7 +85,7 @@ interface Ray {
 }
 
 function raysOf(targets: SnapTargets): Ray[] {
-  const half = halfWedge({ fold: targets.fold, ...(targets.sweep && { sweep: targets.sweep }) });
+  const half = halfWedge(targets);
   const rays: Ray[] = [];
   if (targets.on.has('axis')) rays.push({ kind: 'axis', direction: { x: 0, y: -1 } });
   if (targets.on.has('ray') && targets.fold > 1) {
@@ -286,6 +282,10 @@ export function snapCandidates(p: Point, targets: SnapTargets, tolerance: number
   return apart.length > 0 ? apart : [{ point: p, caught: [], ring: null }];
 }
 
+/** The point of a line that is nearest to a point. @param direction of length 1 */
+export const footOnLine = (p: Point, from: Point, direction: Point): Point =>
+  add(from, scaleBy(direction, dot(subtract(p, from), direction)));
+
 /**
  * All that a point can catch that is held to a line, within `tolerance` of its foot on that line, the nearest first: where the line meets
  * the axis, rays, ring lines, the frame and curves of the artwork, and nodes that lie on it. Where nothing is near, the foot itself.
@@ -300,8 +300,7 @@ export function snapAlong(
   tolerance: number,
 ): Snapped[] {
   const { on } = targets;
-  const along = dot(subtract(p, from), direction);
-  const foot = add(from, scaleBy(direction, along));
+  const foot = footOnLine(p, from, direction);
   const reach = scaleBy(direction, 2 * tolerance);
   const stretch = line(subtract(foot, reach), add(foot, reach));
   const isOnLine = (at: Point): boolean =>

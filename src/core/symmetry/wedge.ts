@@ -9,7 +9,6 @@ import {
   divideTurn,
   multiplyTurn,
   negateTurn,
-  NO_TURN,
   turn,
   wrapTurn,
   type Turn,
@@ -20,10 +19,8 @@ import { stepOf, turnsOf, type TurnRule } from './rule';
 export type Wedge = Pick<TurnRule, 'fold' | 'sweep'>;
 
 /** Half a wedge: the turn from the axis to either ray. Where copies fill a part of a turn it is half of their step. */
-export function halfWedge({ fold, sweep }: Wedge): Turn {
-  if (!sweep) return turn(1, 2 * fold);
-  const step = stepOf({ fold, sweep, mirror: false, start: NO_TURN });
-  const half = divideTurn(step, 2);
+export function halfWedge(wedge: Wedge): Turn {
+  const half = divideTurn(stepOf(wedge), 2);
   const size = half.num < 0 ? negateTurn(half) : half;
   // Copies that are half a turn apart and more leave no wedge but all.
   return 2 * size.num > size.den ? turn(1, 2) : size;

@@ -1,5 +1,6 @@
 import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 
+import { matrixOf } from '@/core/curve/affine';
 import { mapPath } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
 import { isGradient } from '@/core/paint/fills';
@@ -10,9 +11,7 @@ import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from
 
 function placeOf({ turn, transform }: SceneCopy): string {
   const rotated = `rotate(${degreesOf(turn)})`;
-  return transform
-    ? `${rotated} matrix(${transform.a} ${transform.b} ${transform.c} ${transform.d} ${transform.e} ${transform.f})`
-    : rotated;
+  return transform ? `${rotated} ${matrixOf(transform)}` : rotated;
 }
 
 function styleOf(blend: SceneLayer['blend'], delay: number | null): CSSProperties | undefined {

@@ -1,6 +1,7 @@
 import { memo, type SVGProps } from 'react';
 
-import { cssColour, inksOf, matrixOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
+import { matrixOf } from '@/core/curve/affine';
+import { cssColour, inksOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
 import type { SceneItem } from '@/core/scene/scene';
 import { screenData } from '@/core/format/screenData';
 

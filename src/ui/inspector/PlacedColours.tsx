@@ -3,8 +3,7 @@
 import { useCallback } from 'react';
 
 import type { Round, Shape } from '@/core/figure/model';
-import { intoPalette, recoloured, type ColourScope } from '@/core/figure/recolour';
-import { coloursOfPaint } from '@/core/paint/fills';
+import { coloursOfShapes, intoPalette, recoloured, type ColourScope } from '@/core/figure/recolour';
 import type { Colour } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
 import { Button } from '../common/Button';
@@ -13,15 +12,6 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 import { Swatch } from './Swatch';
 
 const MOST_SWATCHES = 32;
-
-/** The colours of placed figures, each once, in the order of their parts. */
-const coloursIn = (shapes: readonly Shape[]): Colour[] => [
-  ...new Set(
-    shapes.flatMap(({ form }) =>
-      form.kind === 'drawing' ? form.params.parts.flatMap(({ paint }) => coloursOfPaint(paint)) : [],
-    ),
-  ),
-];
 
 /** What placed figures are painted with: they have no fill of their own, but each of their colours can be another one. */
 export function PlacedColours({
@@ -33,7 +23,7 @@ export function PlacedColours({
 }) {
   const editor = useEditor();
   const palette = useEditorState((state) => shownFigure(state).palette);
-  const colours = coloursIn(shapes);
+  const colours = coloursOfShapes(shapes);
   const change = useCallback(
     (label: string, to: (colour: Colour) => Colour, key: string | null): void => {
       const { shapeIds } = editor.getState().selection;

@@ -16,13 +16,13 @@ import {
   type Mirroring,
   type StepChoice,
 } from '@/core/figure/commands';
-import { copiesOf, symmetryOf } from '@/core/figure/copies';
+import { copiesOf, seenFold } from '@/core/figure/copies';
 import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure/distance';
 import { holdsCentre } from '@/core/figure/seen';
 import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { degreesOf, turn, type Turn } from '@/core/number/turn';
-import { MOST_FOLD, stepOf, sweepProblem } from '@/core/symmetry/rule';
+import { MOST_FOLD, stepOf, sweepProblem, timesRound } from '@/core/symmetry/rule';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { useMemo, useState } from 'react';
 import { Button } from '../common/Button';
@@ -236,20 +236,15 @@ function TurnFacts({ round }: { readonly round: Round }) {
     if (Math.abs(value) < 1e-7) return 'touch';
     return value < 0 ? `overlap ${printNumber(-value, 4)} ${unit}` : `${printNumber(value, 4)} ${unit} apart`;
   };
-  // All copies together go round so many times; where that is whole, the last meets the first.
-  const step = stepOf(rule);
-  const times = Math.abs(step.num * rule.fold) / step.den;
-  const closes = Number.isInteger(times);
-  // Copies of a sweep that stand in all of so many even directions are as symmetric as those of a fold.
-  const isEven = sweep && closes && step.den === rule.fold && !round.progression && !round.omitted?.length;
+  const times = timesRound(rule);
   return (
     <Section title="What follows">
-      <Fact caption="Step">{asDegrees(step)}</Fact>
+      <Fact caption="Step">{asDegrees(stepOf(rule))}</Fact>
       <Fact caption="Copies">{mirroring === 'halves' ? `${count} × 2 = ${2 * count}` : count}</Fact>
       <Fact caption="Closes">
-        {closes ? `${times > 1 ? `after ${times} turns` : 'in one turn'}, exactly` : 'open'}
+        {Number.isInteger(times) ? `${times > 1 ? `after ${times} turns` : 'in one turn'}, exactly` : 'open'}
       </Fact>
-      <Fact caption="Symmetry">{`${hasMirrors ? 'D' : 'C'}${isEven ? rule.fold : symmetryOf(round)}`}</Fact>
+      <Fact caption="Symmetry">{`${hasMirrors ? 'D' : 'C'}${seenFold(round)}`}</Fact>
       {gap !== null && gap !== Infinity && <Fact caption="Neighbours">{words(gap)}</Fact>}
       {next && toNext !== null && <Fact caption={`To ${next.name}`}>{words(toNext)}</Fact>}
       {size && (

@@ -6,6 +6,7 @@ import { seenShapes } from '@/core/figure/seen';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { placementMap, type Placement } from '@/core/symmetry/rule';
 import {
+  footOnLine,
   ringStepFor,
   snapAlong,
   snapCandidates,
@@ -72,8 +73,7 @@ function targetsIn(
   const nodes = still.flatMap((shape) => pointsOfShape(shape, work));
   const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
   return {
-    fold: round?.rule.fold ?? 1,
-    sweep: round?.rule.sweep,
+    ...(round?.rule ?? { fold: 1 }),
     ringStep: ringStepOf(state),
     nodes: [...nodes, ...extra],
     curves: round
@@ -86,8 +86,6 @@ function targetsIn(
     on: state.snapOn,
   };
 }
-
-const NOTHING_TO_CATCH: SnapTargets = { fold: 1, ringStep: 1, nodes: [], on: new Set() };
 
 /** Reads where a pointer event is in a pane. */
 export function panePoint(
@@ -145,8 +143,7 @@ export class MotifPointer {
 
   /** A point of the motif held to a line, after snapping to what that line meets. @param direction of length 1 */
   along(at: Point, p: PanePoint, from: Point, direction: Point): Point {
-    const held = snapAlong(at, from, direction, NOTHING_TO_CATCH, 0);
-    const foot = held[0]?.point ?? at;
+    const foot = footOnLine(at, from, direction);
     if (p.free) return this.show([], foot);
     const targets = targetsIn(this.editor.getState(), foot, this.except);
     return this.show(snapAlong(at, from, direction, targets, this.length(CATCH)), foot);

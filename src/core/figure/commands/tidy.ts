@@ -1,27 +1,11 @@
 import type { Work } from '../../derive';
-import type { Affine } from '../../curve/affine';
 import { drawnOnce } from '../../curve/once';
 import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
 import { formOfPaths, pathsOfForm } from '../../maker/form';
-import { addTurns, negateTurn } from '../../number/turn';
-import { placementMap } from '../../symmetry/rule';
 import { withCombined } from '../combined';
-import { copiesOf } from '../copies';
+import { copiesOf, copyMaps } from '../copies';
 import type { Figure, Round, Shape } from '../model';
 import { withRound } from './rounds';
-
-/** From a round's motif to its other copies, as the upright first one sees them. */
-function otherCopies(round: Round, work: Work): Affine[] {
-  const [first, ...others] = copiesOf(round, work);
-  if (!first) return [];
-  const upright = negateTurn(first.turn);
-  const maps = [first, ...others].flatMap(({ turn, transform }) =>
-    (round.rule.mirror ? [false, true] : [false]).map((mirrored) =>
-      placementMap({ turn: addTurns(turn, upright), transform, mirrored }),
-    ),
-  );
-  return maps.slice(1);
-}
 
 /** More pairs of segments than this are not compared while a person waits. */
 const MOST_LINE_PAIRS = 20_000_000;
@@ -42,7 +26,10 @@ function withLinesOnce(
   // What is in front is seen: it is kept.
   const chosen = round.shapes.filter(isLine).reverse();
   const paths = chosen.map(({ form }) => pathsOfForm(form, work));
-  const copies = otherCopies(round, work);
+  // The first copy, in front of its reflection, is the motif itself.
+  const own = round.rule.mirror ? 1 : 0;
+  const up = copiesOf(round, work)[0]?.turn ?? round.rule.start;
+  const copies = copyMaps(round, up, work).filter((_, k) => k !== own);
   const count = paths.flat().reduce((sum, { segments }) => sum + segments.length, 0);
   if (count * count * (copies.length + 1) > MOST_LINE_PAIRS) return { shapes: round.shapes, lines: 0 };
   const once = drawnOnce(paths, copies, width);

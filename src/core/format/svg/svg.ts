@@ -1,11 +1,11 @@
-import { compose, moveMap } from '../../curve/affine';
+import { compose, matrixOf, moveMap } from '../../curve/affine';
 import { mapPath } from '../../curve/path';
 import { convertLength } from '../../number/units';
 import { reliefFilter } from '../../paint/relief';
 import { degreesOf, wrapTurn } from '../../number/turn';
 import type { Point } from '../../curve/point';
 import { placedPaint } from '../../paint/gradient';
-import { matrixOf, MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
+import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
 import { itemsAt, placedAt } from '../../scene/placed';
 import {
   layersOf,
@@ -115,11 +115,7 @@ function placeOf({ turn, transform }: SceneCopy): string {
   const degrees = degreesOf(wrapTurn(turn));
   const parts = [
     ...(degrees === 0 ? [] : [`rotate(${printNumber(degrees, 12)})`]),
-    ...(transform
-      ? [
-          `matrix(${[transform.a, transform.b, transform.c, transform.d, transform.e, transform.f].map((n) => printNumber(n, 9)).join(' ')})`,
-        ]
-      : []),
+    ...(transform ? [matrixOf(transform, (n) => printNumber(n, 9))] : []),
   ];
   return parts.length === 0 ? '' : ` transform="${parts.join(' ')}"`;
 }

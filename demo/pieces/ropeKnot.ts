@@ -19,8 +19,8 @@ export function ropeKnot(): Figure {
     params: { width: 48, height: 48 },
   };
   figure = addShapes(figure, 'ropes', [
-    named('ring', 'Ring', ring, lined(TIDE.foam, 4.4)),
-    named('lens', 'Lens', petalBetween(-8, 74, 44), lined(TIDE.brass, 5)),
+    named('ring', 'Ring', ring, lined(TIDE.foam, 4)),
+    named('lens', 'Lens', petalBetween(-24, 74, 42), lined(TIDE.brass, 4)),
   ]);
-  return setWeaveGap(setMerge(figure, 'ropes', 'weave'), 'ropes', 1.1);
+  return setWeaveGap(setMerge(figure, 'ropes', 'weave'), 'ropes', 0.9);
 }

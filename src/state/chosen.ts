@@ -3,7 +3,8 @@ import { turnMap } from '../core/curve/affine';
 import { mapPath, type Path } from '../core/curve/path';
 import type { PaintTarget } from '../core/figure/commands';
 import { kindsOf, refsOfGroup } from '../core/figure/kinds';
-import { isLine } from '../core/figure/jobs';
+import { isLine } from '../core/figure/combined';
+import { wovenShapes } from '../core/figure/woven';
 import type { Round, Shape } from '../core/figure/model';
 import { seenPaths } from '../core/figure/seen';
 import type { CellGroup } from '../core/merge/fused';
@@ -108,9 +109,12 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
   if (kinds.has(LINES)) return { ...ofShapes(state, round, lines, 'lines of the motif'), isLines: true };
   if (merge.op === 'divide') return ofDivided(state, round);
   if (merge.op === 'weave') {
-    if (kinds.has(WHOLE)) return { ...ofShapes(state, round, lines, 'all bands'), isLines: true };
-    const areBands = shapes.length > 0 && shapes.every(isLine);
-    return { ...ofSelected(state, round, shapes), ...(areBands && { isLines: true }) };
+    const bands = kinds.has(WHOLE) ? wovenShapes(round, workOf(state)) : shapes;
+    const areLines = bands.length > 0 && bands.every(isLine);
+    const chosen = kinds.has(WHOLE)
+      ? ofShapes(state, round, bands, 'all bands')
+      : ofSelected(state, round, bands);
+    return { ...chosen, ...(areLines && { isLines: true }) };
   }
   if (shapes.length > 0 && shapes.every(isLine)) return ofSelected(state, round, shapes);
   if (shapes.length === 0 && !kinds.has(WHOLE)) return atHand(state, round);

@@ -9,7 +9,7 @@ import { divided } from '../../src/core/merge/cells';
 import { mergeNow } from '../../src/core/merge/engine';
 import { cellAt, groupsOf } from '../../src/core/merge/fused';
 import type { Division } from '../../src/core/merge/merge';
-import { weaveOf } from '../../src/core/merge/weave';
+import { weaveOf } from '../../src/core/merge/weave/weave';
 import { NO_TURN } from '../../src/core/number/turn';
 import { addShapes, colourCells, paintCells, setFold, setMerge } from '../../src/core/figure/commands';
 import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';

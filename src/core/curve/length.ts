@@ -1,4 +1,5 @@
 import { extremaOf } from './bounds';
+import { partOf } from './part';
 import type { Path } from './path';
 import { distance, lengthOf } from './point';
 import { derivativeAt, type CubicSegment, type Segment } from './segment';
@@ -56,3 +57,8 @@ export function arcLength(segment: Segment): number {
 
 export const pathLength = (path: Path): number =>
   path.segments.reduce((sum, segment) => sum + arcLength(segment), 0);
+
+/** The length of a path from its start to a parameter of one of its segments. */
+export const lengthUntil = ({ segments }: Path, index: number, t: number): number =>
+  segments.slice(0, index).reduce((sum, each) => sum + arcLength(each), 0) +
+  (segments[index] && t > 0 ? arcLength(partOf(segments[index], 0, t)) : 0);

@@ -27,6 +27,10 @@ export const areaOfShape = rememberedWith(
   },
 );
 
+/** A line with a stroke alone, which other rounds cut as the band that it is seen as. */
+export const isLine = ({ visible, paint }: Shape): boolean =>
+  visible && paint.fill === null && paint.stroke !== null;
+
 /** The paint of what a shape covers: a stroke alone becomes a fill. */
 export const paintOfArea = ({ paint }: Shape): Paint =>
   paint.fill === null && paint.stroke ? { fill: paint.stroke.colour, stroke: null } : paint;

@@ -302,6 +302,7 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       chance.yes() ? { ...commands.START_PROGRESSION, tint: '#d9512c' } : null,
     ),
   setWeaveGap: ({ figure, round, chance }) => commands.setWeaveGap(figure, round.id, chance.between(0.2, 3)),
+  setWeaveAreas: ({ figure, round, chance }) => commands.setWeaveAreas(figure, round.id, chance.yes()),
   showRound: ({ figure, round, chance }) => commands.showRound(figure, round.id, chance.yes()),
   showShape: ({ figure, ref, chance }) => commands.showShape(figure, ref, chance.yes()),
   showLines: ({ figure, round, chance }) => commands.showLines(figure, round.id, chance.yes()),

@@ -19,9 +19,9 @@ import type {
 } from '../scene/scene';
 import { layersOfCells } from './cells';
 import { coatedLayers, coatsTask, type CoatsTask } from './coats';
-import { paintOfArea, resolvedShapes } from './combined';
+import { isLine, paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
-import { isLine, mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
+import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, RoundMerge, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
 import { startPaints, withStartPaints } from './startPaint';

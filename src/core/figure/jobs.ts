@@ -9,7 +9,8 @@ import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round, RoundMerge, Shape, Weave } from './model';
-import { areaOfShape, paintOfArea, resolvedShapes } from './combined';
+import { wovenBand, wovenShapes } from './woven';
+import { areaOfShape, paintOfArea, resolvedShapes, isLine } from './combined';
 import { remembered } from '../remembered';
 import { partsWithPaint, type Trim } from './parts';
 
@@ -45,9 +46,8 @@ const isFilledArea = (shape: Shape, work: Work): boolean =>
 /** The gap that a weave begins with, in the figure's unit. */
 export const START_WEAVE: Weave = { gap: 1, swapped: [] };
 
-/** A line with a stroke alone, which other rounds cut as the band that it is seen as. */
-export const isLine = ({ visible, paint }: Shape): boolean =>
-  visible && paint.fill === null && paint.stroke !== null;
+/** What a round's first weave takes: all that is a band. */
+export const FIRST_WEAVE: Weave = { ...START_WEAVE, areas: true };
 
 const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) || isLine(shape);
 
@@ -97,10 +97,9 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
     const weaves = merge?.op === 'weave';
     const takesPart = (shape: Shape): boolean => {
       if (divides) return shape.visible;
-      if (weaves) return isLine(shape);
       return alone ? isArea(shape, work) : isFilledArea(shape, work);
     };
-    const taken = resolvedShapes(round, work).filter(takesPart);
+    const taken = weaves ? wovenShapes(round, work) : resolvedShapes(round, work).filter(takesPart);
     const base = {
       roundId: round.id,
       shapeId: null,
@@ -142,23 +141,23 @@ export function requestOf(
 ): MergeRequest | null {
   const divides = job.op === 'divide';
   const operands = job.sources.flatMap(({ round, role }, k): MergeOperand[] => {
-    const shapes = resolvedShapes(round, work).filter((shape) =>
-      k === 0 && job.shapeId !== null
-        ? shape.id === job.shapeId
-        : divides && role === undefined
-          ? shape.visible
-          : job.weave
-            ? isLine(shape)
-            : isFilledArea(shape, work),
-    );
+    const shapes = job.weave
+      ? wovenShapes(round, work)
+      : resolvedShapes(round, work).filter((shape) =>
+          k === 0 && job.shapeId !== null
+            ? shape.id === job.shapeId
+            : divides && role === undefined
+              ? shape.visible
+              : isFilledArea(shape, work),
+        );
     const lines = k === 0 && job.frame !== null ? frameLines(round.frame, job.frame) : [];
     const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
     // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
     if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
-    const areas = k === 0 && job.shapeId !== null;
+    const as = { areas: k === 0 && job.shapeId !== null, weaves: job.weave !== null };
     // Cells that were referred to before are told apart as they were then.
     const bySymmetry = divides && role === undefined && !job.order;
-    const made = operandOf(round, shapes, bounds, areas, work);
+    const made = operandOf(round, shapes, bounds, as, work);
     return (bySymmetry ? bySymmetryOf(made) : [made]).map((each) => ({
       ...each,
       ...(role && { role }),
@@ -167,15 +166,16 @@ export function requestOf(
   });
   if (!operands.some(({ role }) => role === undefined)) return null;
   const [own] = operands;
-  const lines = resolvedShapes(job.sources[0].round, work).filter(isLine);
+  const woven = job.weave ? wovenShapes(job.sources[0].round, work) : [];
   // Where copies differ each of them is a line of its own.
   const bands = own?.shapes.flatMap((_, k) => {
-    const stroke = lines[k % lines.length]?.paint.stroke;
-    return stroke ? [{ width: stroke.width, cap: stroke.cap, join: stroke.join }] : [];
+    const shape = woven[k % woven.length];
+    const band = shape && wovenBand(shape, work);
+    return band ? [{ width: band.width, cap: band.cap, join: band.join }] : [];
   });
   return {
     op: job.op === 'weave' ? 'union' : job.op,
-    ...(job.weave && bands && { weave: { ...job.weave, bands } }),
+    ...(job.weave && bands && { weave: { gap: job.weave.gap, swapped: job.weave.swapped, bands } }),
     among: 'copies',
     ...(job.times !== null && { times: job.times }),
     ...(job.order && { order: job.order }),
@@ -188,17 +188,19 @@ export function requestOf(
 /**
  * A round as an operand: its motif and its fold, or, where copies differ, one stretch of them that repeats. Shapes of different
  * copies are shapes of their own, so that each copy counts.
- * @param areas true where a line counts as the band that it is seen as
+ * @param as areas: a line counts as the band that it is seen as; weaves: a band as the line in its middle
  */
 function operandOf(
   round: Round,
   shapes: readonly Shape[],
   bounds: readonly MergeShape[],
-  areas: boolean,
+  { areas, weaves }: { readonly areas: boolean; readonly weaves: boolean },
   work: Work,
 ): MergeOperand {
   const own = shapes.map((shape): MergeShape => {
     if (areas && isLine(shape)) return areaOfShape(shape, work);
+    const spine = weaves ? wovenBand(shape, work)?.spine : null;
+    if (spine) return { paths: spine, rule: 'nonzero' };
     return {
       paths: partsWithPaint(shape, trimOf(round), work).flatMap(({ paths }) => paths),
       rule: shape.rule,
@@ -293,7 +295,10 @@ const sameOperand = (a: Round, b: Round, work: Work): boolean =>
 export const sameJob = (a: MergeJob, b: MergeJob, work: Work): boolean =>
   a === b ||
   (a.op === b.op &&
-    (a.weave === b.weave || (a.weave?.gap === b.weave?.gap && a.weave?.swapped === b.weave?.swapped)) &&
+    (a.weave === b.weave ||
+      (a.weave?.gap === b.weave?.gap &&
+        a.weave?.swapped === b.weave?.swapped &&
+        a.weave?.areas === b.weave?.areas)) &&
     a.times === b.times &&
     a.frame === b.frame &&
     a.order === b.order &&

@@ -78,6 +78,8 @@ export interface Weave {
   readonly gap: number;
   /** Crossings that are the other way round, by reference to a kind or to one of it. */
   readonly swapped: readonly string[];
+  /** True where closed bands are woven too, by the line in their middle; else lines alone. */
+  readonly areas?: boolean;
 }
 
 /**

@@ -9,8 +9,8 @@
 import type { Work } from '../derive';
 import { foundAt, type Finding } from '../finding';
 import { formFinding, isSolved, pathsOfForm } from '../maker/form';
-import { areaOfShape, resolvedShapes } from './combined';
-import { isLine, trimOf } from './jobs';
+import { areaOfShape, isLine, resolvedShapes } from './combined';
+import { trimOf } from './jobs';
 import type { Figure } from './model';
 import { partsWithPaint } from './parts';
 

@@ -368,6 +368,7 @@ const round = Joi.object({
         .items(Joi.string().pattern(/^\d{1,5}-\d{1,5}\.\d{1,6}(?:@\d{1,5})?$/, 'reference to a crossing'))
         .max(LIMITS.cells)
         .required(),
+      areas: Joi.boolean(),
     }),
   })
     .allow(null)

@@ -2,7 +2,12 @@ import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { signedArea } from '../curve/path';
+import { circle } from '../../../tests/help/motifs';
+import { contoursOfPaths } from '../curve/contours';
+import { reversedPath, signedArea } from '../curve/path';
+import { band } from '../maker/band';
+import { formOfPaths, type Form } from '../maker/form';
+import { NO_TURN } from '../number/turn';
 import { mergedFully } from '../merge/cells';
 import { packResult, unpackResult } from '../merge/pack';
 import {
@@ -12,6 +17,7 @@ import {
   setFold,
   setMerge,
   setStroke,
+  setWeaveAreas,
   setWeaveGap,
   swapCrossing,
 } from './commands';
@@ -85,6 +91,28 @@ describe('a woven round', () => {
       expect(back.weave).toEqual(result.weave);
       expect(back.division).toEqual(result.division);
       if (!result.division) expect(back.parts).toEqual(result.parts);
+    }
+  });
+
+  it('weaves closed bands by the line in their middle, in their own paint, and keeps out what is no band', async () => {
+    // A ring given by its two outlines, a band along a circle, and a disc.
+    const ring = formOfPaths([circle(0, -30, 23), reversedPath(circle(0, -30, 21))]);
+    const look = { ...band.start, along: contoursOfPaths([circle(0, -30, 22)]), width: 2 };
+    const along: Form = { kind: 'band', at: { x: 0, y: 0 }, rotation: NO_TURN, params: look };
+    for (const form of [ring, along]) {
+      const round = setFill(setFold(withForms(form, disc(0, -60, 3)), 'r', 5), lines, '#aa3300');
+      const figure = setMerge(round, 'r', 'weave');
+      const { weave, facts } = await resultOf(figure);
+      const asLines = await resultOf(rings(5));
+      expect(weave!.crossings.map(({ ref }) => ref)).toEqual(asLines.weave!.crossings.map(({ ref }) => ref));
+      expect(facts.area).toBeCloseTo(asLines.facts.area, 5);
+      const { layers } = await evaluateWhole(figure);
+      expect(layers.slice(1).every(({ items }) => items.every(({ paint }) => paint.fill === '#aa3300'))).toBe(
+        true,
+      );
+      // The disc lies behind them, as it is.
+      expect(layers[0]?.items).toHaveLength(1);
+      expect(mergeJobsOf(setWeaveAreas(figure, 'r', false), STRAIGHT)[0]!.shapeIds.size).toBe(0);
     }
   });
 

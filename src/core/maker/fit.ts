@@ -2,7 +2,6 @@ import { failed, finding, ok, type Result } from '../finding';
 import type { Work } from '../derive';
 import { boundsOfPaths } from '../curve/bounds';
 import { MIRROR, moveMap, scaleMap, turnMap } from '../curve/affine';
-import { pathsOfContours } from '../curve/contours';
 import { enclosesAll, gapBetween, gapOfCurves } from '../curve/gap';
 import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -10,9 +9,8 @@ import { bisected } from '../number/solve';
 import { multiplyTurn, negateTurn } from '../number/turn';
 import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
 import { halfWedge, isWide } from '../symmetry/wedge';
-import { movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
+import { middleOfBand, movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
 import { withParams } from './makers';
-import { mapOf } from './placed';
 
 /** What is changed so that neighbours keep a gap. */
 export type FitBy = 'size' | 'width' | 'distance' | 'fold';
@@ -72,13 +70,10 @@ export function grownForm(form: Form, factor: number, about: Point): Form {
 
 /** What of a form grows, and how far around it its outline is: a band's line with half of its width. */
 function growing(form: Form, work: Work): { readonly paths: readonly Path[]; readonly margin: number } {
-  const isEven = form.kind === 'band' && form.params.widths.length === 0 && form.params.side === 'middle';
-  if (!isEven) return { paths: pathsOfForm(form, work), margin: 0 };
-  const map = mapOf(form);
-  return {
-    paths: pathsOfContours(form.params.along).map((path) => mapPath(path, map)),
-    margin: form.params.width / 2,
-  };
+  const middle = middleOfBand(form);
+  return middle
+    ? { paths: middle.paths, margin: middle.width / 2 }
+    : { paths: pathsOfForm(form, work), margin: 0 };
 }
 
 /** Of a growth: each look goes this much farther, so that nothing small is passed over. */

@@ -47,6 +47,14 @@ function makePaths(form: Form, work: Work): readonly Path[] {
   return paths.map((path) => placePath(form, path));
 }
 
+/** The lines in the middle of a band that reaches as far to both sides all along; null of any other form. */
+export function middleOfBand(form: Form): { readonly paths: readonly Path[]; readonly width: number } | null {
+  if (form.kind !== 'band') return null;
+  const { along, width, widths, side, dashes } = form.params;
+  if (widths.length > 0 || side !== 'middle' || dashes.length > 0) return null;
+  return { paths: pathsOfContours(along).map((path) => placePath(form, path)), width };
+}
+
 /** What a construction has to have worked out; undefined while that is not there. */
 function solvedOf({ kind, params }: BuiltForm, work: Work): Result<unknown> | undefined {
   const maker = makerOf(kind);

@@ -7,7 +7,7 @@ import { flatten } from '../curve/flatten';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
-import { weaveOf } from './weave';
+import { weaveOf } from './weave/weave';
 import {
   MergeStopped,
   tried,

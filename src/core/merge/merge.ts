@@ -73,6 +73,8 @@ export interface WovenCrossing {
   readonly at: Point;
   /** False where over and under cannot alternate: what comes before or after on a band is the same there. */
   readonly alternates: boolean;
+  /** True where the bands do not cross: they overlap from one side, and one lies over the other as a whole. */
+  readonly isShallow?: boolean;
 }
 
 /** What a weave found. */
@@ -80,7 +82,7 @@ export interface WeaveFacts {
   /** For each part of the result, whose band it is of: the place of its shape in the operand. */
   readonly shapeOfPart: readonly number[];
   readonly crossings: readonly WovenCrossing[];
-  /** Where more than two bands meet, which cannot be woven. */
+  /** Where bands of three lines or more overlap and no order of them alternates. */
   readonly crowded: readonly Point[];
   /** How many turns leave it as it is. */
   readonly fold: number;

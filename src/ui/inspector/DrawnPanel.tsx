@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 import { Eye, EyeOff } from 'lucide-react';
 
 import { showLines } from '@/core/figure/commands';
-import { isLine } from '@/core/figure/jobs';
+import { isLine } from '@/core/figure/combined';
+import { wovenShapes } from '@/core/figure/woven';
 import type { Round } from '@/core/figure/model';
 import type { Paint } from '@/core/scene/scene';
 import { actOnRound, chooseKinds } from '@/state/editor';
@@ -12,7 +13,8 @@ import { LINES, WHOLE } from '@/state/editorState';
 import { IconButton } from '../common/Button';
 import { PaintChip } from '../common/PaintChip';
 import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { workOf } from '@/state/work';
+import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 
 /** A part of what is drawn of a merged round; chosen, Fill and Stroke are its. */
 export function DrawnRow({
@@ -75,16 +77,16 @@ export function LinesRow({ round }: { readonly round: Round }) {
 /** What is drawn of a round that is merged to an outline or woven. */
 export function DrawnPanel({ round }: { readonly round: Round }) {
   const { merge } = round;
-  const lines = round.shapes.filter(isLine);
   const isWoven = merge?.op === 'weave';
+  const bands = wovenShapes(round, workOf(useRestState()));
   if (!merge) return null;
   return (
     <Section title="Drawn">
       <ul className="-mx-2 flex flex-col" aria-label="What is drawn">
         <DrawnRow
           name={WHOLE}
-          paints={isWoven ? lines.map(({ paint }) => paint) : [merge.paint]}
-          count={isWoven ? lines.length : 1}
+          paints={isWoven ? bands.map(({ paint }) => paint) : [merge.paint]}
+          count={isWoven ? bands.length : 1}
         >
           {isWoven ? 'All bands' : 'The outline'}
         </DrawnRow>

@@ -115,7 +115,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
             {op === 'divide'
               ? 'There is no line in this round that could bound cells.'
               : op === 'weave'
-                ? 'There is no line to weave: a path with a stroke and no fill.'
+                ? 'There is nothing to weave: no path with a stroke and no fill, and no closed band.'
                 : 'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.'}
           </p>
         )}

@@ -1,14 +1,16 @@
 'use client';
 
-import { setWeaveGap, swapCrossing } from '@/core/figure/commands';
+import { setWeaveAreas, setWeaveGap, swapCrossing } from '@/core/figure/commands';
 import { START_WEAVE } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import type { WeaveFacts } from '@/core/merge/merge';
 import { actOnRound, shownFigure } from '@/state/editor';
 import { weaveOfRound } from '@/state/merges';
 import { Button } from '../common/Button';
+import { Segmented } from '../common/Choices';
 import { LengthField } from '../common/NumberField';
-import { Fact, Section } from '../common/Panel';
+import { Fact, Row, Section } from '../common/Panel';
+
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { SwapReach } from './ReachChoice';
 import { notYet, plural } from './words';
@@ -28,6 +30,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
   const facts = weaveOfRound(state, round);
   const { unit } = shownFigure(state).page;
   const wrong = facts?.crossings.filter(({ alternates }) => !alternates) ?? [];
+  const shallow = facts?.crossings.filter(({ isShallow }) => isShallow).length ?? 0;
   const kinds = new Set(facts?.crossings.map(({ ref }) => ref.split('@')[0])).size;
   return (
     <Section
@@ -46,15 +49,32 @@ export function WeavePanel({ round }: { readonly round: Round }) {
           actOnRound(editor, 'Gap of the weave', (figure, id) => setWeaveGap(figure, id, gap), 'weave-gap')
         }
       />
+      <Row caption="Woven">
+        <Segmented
+          label="What is woven"
+          value={weave.areas ? 'bands' : 'lines'}
+          choices={[
+            { value: 'lines', label: 'Lines' },
+            { value: 'bands', label: 'Closed bands too' },
+          ]}
+          onChange={(value) =>
+            actOnRound(editor, 'What is woven', (figure, id) => setWeaveAreas(figure, id, value === 'bands'))
+          }
+        />
+      </Row>
       <SwapReach />
-      <p className="text-[12px] leading-4 text-muted">
-        Swap turns a crossing the other way round. Widths are those of the strokes.
-      </p>
+      <p className="text-[12px] leading-4 text-muted">Swap turns a crossing the other way round.</p>
       {facts && (
         <>
           <Fact caption="Kinds of crossings">{kinds}</Fact>
           <Fact caption="Symmetry of the weave">C{facts.fold}</Fact>
           <Fact caption="Over and under">{alternating(facts)}</Fact>
+          {shallow > 0 && (
+            <p className="text-[12px] leading-4 text-muted">
+              {shallow === 1 ? 'At one of them' : `At ${shallow} of them`} bands overlap from one side, as at
+              a tip: one lies over the other as a whole, and takes no turn.
+            </p>
+          )}
         </>
       )}
       {(wrong.length > 0 || (facts?.crowded.length ?? 0) > 0) && facts && (
@@ -64,13 +84,14 @@ export function WeavePanel({ round }: { readonly round: Round }) {
         >
           {wrong.length > 0 && (
             <span>
-              At {wrong.length} crossings, ringed in the panes, a band passes over or under twice running.
+              At {wrong.length} crossings, marked in the panes, a band passes over or under twice running.
             </span>
           )}
           {facts.crowded.length > 0 && (
             <span>
-              In {facts.crowded.length === 1 ? 'one place' : `${facts.crowded.length} places`} more than two
-              bands meet; they are one there. Move a line a little.
+              In {facts.crowded.length === 1 ? 'one place' : `${facts.crowded.length} places`}, marked in the
+              panes, three bands or more overlap and no order of them alternates: look there, or move a line a
+              little.
             </span>
           )}
           {weave.swapped.length > 0 && (

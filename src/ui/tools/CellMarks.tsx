@@ -152,7 +152,7 @@ export function CellMarks({
   );
 }
 
-/** Rings at crossings where bands do not pass over and under by turns; dots at all that can be swapped. */
+/** Discs at crossings where bands do not pass over and under by turns, fainter ones where they overlap from one side; dots at all that can be swapped. */
 const CrossingMarks = memo(function CrossingMarks({
   weave,
   all,
@@ -176,6 +176,13 @@ const CrossingMarks = memo(function CrossingMarks({
           vectorEffect="non-scaling-stroke"
         />
       )}
+      <path
+        d={seen.flatMap(({ at, isShallow }) => (isShallow ? [dot(at)] : [])).join('')}
+        stroke="var(--brass)"
+        strokeOpacity={0.45}
+        strokeWidth={12}
+        vectorEffect="non-scaling-stroke"
+      />
       <path
         d={[...wrong.map(({ at }) => dot(at)), ...weave.crowded.map(dot)].join('')}
         stroke="var(--coral)"

@@ -350,6 +350,10 @@ export function setWeaveGap(figure: Figure, roundId: string, gap: number): Figur
   return withWeave(figure, roundId, (weave) => ({ ...weave, gap }));
 }
 
+/** Weaves closed bands too, or lines alone. */
+export const setWeaveAreas = (figure: Figure, roundId: string, areas: boolean): Figure =>
+  withWeave(figure, roundId, (weave) => ({ ...weave, areas }));
+
 /** Turns crossings the other way round, or back: by reference to a kind or to one of it. */
 export const swapCrossing = (figure: Figure, roundId: string, ref: string): Figure =>
   withWeave(figure, roundId, (weave) => ({

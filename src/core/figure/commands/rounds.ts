@@ -10,6 +10,7 @@ import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
 import { FIRST_CELLS } from '../cells';
+import { FIRST_WEAVE } from '../jobs';
 import { reachOfMotif } from '../reach';
 import { roundOf, withRound } from '../update';
 import type { LowerAction, Figure, Round, RoundMerge } from '../model';
@@ -90,7 +91,8 @@ export function setMerge(
   return withRound(figure, roundId, (round) => {
     if (op === null) return { ...round, merge: null };
     const first = round.shapes.find(({ paint }) => paint.fill !== null);
-    const { weave, lines } = round.merge ?? {};
+    const { lines } = round.merge ?? {};
+    const weave = round.merge?.weave ?? (op === 'weave' ? FIRST_WEAVE : undefined);
     const cells = round.merge?.cells ?? (op === 'divide' ? FIRST_CELLS : undefined);
     return {
       ...round,

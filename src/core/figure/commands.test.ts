@@ -173,10 +173,10 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   moveShapeOrder: ({ figure, ref, chance }) => commands.moveShapeOrder(figure, ref, chance.whole(0, 4)),
   moveShapes: ({ figure, round, ids, chance }) => commands.moveShapes(figure, round.id, ids, chance.point(4)),
   nestFigure: ({ figure, newId }) => {
-    const parts = commands.partsOfScene(evaluate(figure, new Map(), STRAIGHT));
-    if (parts.length > 30) return figure;
+    const picture = commands.pictureOf(evaluate(figure, new Map(), STRAIGHT));
+    if (picture.parts.length > 30) return figure;
     const place = { x: 0, y: -40, size: 0.3, turn: turn(0) };
-    return commands.nestFigure(figure, parts, place, { round: newId(), shape: newId() });
+    return commands.nestFigure(figure, picture, place, { round: newId(), shape: newId() });
   },
   offsetShapes: ({ figure, round, ids, chance, newId }) =>
     round.shapes.length > 6
@@ -190,10 +190,10 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   partCells: (t) => withCells(t, (_, refs) => commands.partCells(t.figure, t.round.id, refs)),
   partContours: ({ figure, round, ids, newId }) => commands.partContours(figure, round.id, ids, newId),
   placeDrawing: ({ figure, round, chance, newId }) => {
-    const parts = commands.partsOfScene(evaluate(figure, new Map(), STRAIGHT));
-    if (parts.length > 30 || round.shapes.length > 6) return figure;
+    const picture = commands.pictureOf(evaluate(figure, new Map(), STRAIGHT));
+    if (picture.parts.length > 30 || round.shapes.length > 6) return figure;
     const places = [{ ...chance.point(20), size: 0.2, turn: turn(1, 7) }];
-    return commands.placeDrawing(figure, round.id, 'Placed', parts, places, newId());
+    return commands.placeDrawing(figure, round.id, 'Placed', picture, places, newId());
   },
   placeNodes: ({ figure, ref, nodes }) =>
     commands.placeNodes(figure, ref, nodes, (node) => ({ ...node, x: 0 })),
@@ -388,6 +388,7 @@ const OTHERS = new Set([
   'mirroringOf',
   'outlineOfRound',
   'partsOfScene',
+  'pictureOf',
   'reachOfRound',
   'roundOf',
   'START_VARIATION',

@@ -26,6 +26,7 @@ import type { Figure, Round, RoundMerge, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
 import { startPaints, withStartPaints } from './startPaint';
 import { partsWithPaint, type Trim } from './parts';
+import { coveringRound, shownParts } from './shown';
 import { runsOfStamps, stampItems } from './stampItems';
 import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
@@ -51,12 +52,16 @@ function itemsOfShape(shape: Shape, trim: Trim | null, work: Work): ShapeItems {
   const known = itemsOfShapes.get(shape);
   if (known?.trim === trim) return known;
   const missed = work.missed;
-  const alone = partsWithPaint(shape, trim, work).map(({ paths, paint, rule }): SceneItem => ({
+  const parts = partsWithPaint(shape, trim, work);
+  const shown = trim === null ? shownParts(shape, parts.length) : [];
+  const alone = parts.map(({ paths, paint, rule, laid }, k): SceneItem => ({
     origin: { of: 'shape', shapeId: shape.id },
     paths,
     paint,
     rule,
     mirrored: false,
+    ...(laid && { laid }),
+    ...(shown[k] && { shown: shown[k] }),
   }));
   const made = { trim, alone, both: [...alone.map((item) => ({ ...item, mirrored: true })), ...alone] };
   if (work.missed === missed) itemsOfShapes.set(shape, made);
@@ -124,7 +129,9 @@ function layersOf(
       .map((layer) => (round.relief ? { ...layer, relief: reliefOf(round, round.relief) } : layer));
   const abut = finished(makeLayers(round, merge, jobs, results, null, work));
   const coated = task && coats ? { task, coats } : null;
-  const overlap = coated ? finished(makeLayers(round, merge, jobs, results, coated, work)) : abut;
+  const covering = coveringRound(round);
+  const overlap =
+    coated || covering !== round ? finished(makeLayers(covering, merge, jobs, results, coated, work)) : abut;
   const stack = jobs.length === 0 ? stackOf(round, abut) : null;
   const made = { merge, jobs, results, coats, drawn: { overlap, abut }, stack };
   if (work.missed === missed) layersOfRounds.set(round, made);

@@ -5,7 +5,10 @@ import { describe, expect, it } from 'vitest';
 
 import { counter } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
+import { worstSeam } from '../../../tests/help/seams';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
+import { dryDockFrame } from '../../../demo/pieces/dryDockFrame';
+import { posterWheel } from '../../../demo/pieces/posterWheel';
 import { checkFigure } from '../format/figure/json';
 import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
 import { drawingProblem, MOST_PARTS, radiusOfParts } from '../maker/drawing';
@@ -15,7 +18,18 @@ import { scattered, type ScatterOptions } from '../maker/scatter';
 import { distance } from '../curve/point';
 import { boundsOfPaths } from '../curve/bounds';
 import { NO_TURN, turn } from '../number/turn';
-import { makePlain, nestFigure, partsOfScene, placeDrawing, roundOf, setFold } from './commands';
+import {
+  type Picture,
+  makePlain,
+  nestFigure,
+  partsOfScene,
+  pictureOf,
+  placeDrawing,
+  roundOf,
+  setFold,
+  setMirror,
+} from './commands';
+import { layersOf } from '../scene/scene';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { newFigure } from './start';
@@ -28,7 +42,7 @@ describe('a figure placed in another', () => {
     const parts = await crownParts();
     const blank = { ...newFigure('B', 'r'), page: crown.page };
     const place = { x: 0, y: 0, size: 1, turn: NO_TURN };
-    const placed = made(placeDrawing(setFold(blank, 'r', 1), 'r', 'Crown', parts, [place], 'd'));
+    const placed = made(placeDrawing(setFold(blank, 'r', 1), 'r', 'Crown', { parts }, [place], 'd'));
     const alone = pixelsOf(svgOf(await evaluateWhole(crown), DEFAULT_SVG), 400);
     const there = pixelsOf(svgOf(evaluate(placed.figure, new Map(), STRAIGHT), DEFAULT_SVG), 400);
     expect(difference(alone, there)).toBeLessThan(0.001);
@@ -40,13 +54,80 @@ describe('a figure placed in another', () => {
     expect(difference(alone, apart)).toBeLessThan(0.001);
   });
 
+  it('keeps what is blended and seen through, copy by copy, and its ground where asked', async () => {
+    // Three rounds that are laid on one another by multiply and screen, on a ground; and copies that are seen through.
+    const wheel = posterWheel();
+    const blended = { ...wheel, rounds: wheel.rounds.map((round) => ({ ...round, opacity: 0.8 })) };
+    expect(blended.rounds.some(({ blend }) => blend !== undefined && blend !== 'normal')).toBe(true);
+    const scene = await evaluateWhole(blended);
+    const parts = partsOfScene(scene, true);
+    const blank = { ...newFigure('B', 'r'), page: { ...blended.page, background: null } };
+    const place = { x: 0, y: 0, size: 1, turn: NO_TURN };
+    const placed = made(placeDrawing(setFold(blank, 'r', 1), 'r', 'Wheel', { parts }, [place], 'd'));
+    expect(checkFigure(JSON.parse(JSON.stringify(placed.figure)))).toEqual(placed.figure);
+    const there = evaluate(placed.figure, new Map(), STRAIGHT);
+    const alone = pixelsOf(svgOf(scene, DEFAULT_SVG), 400);
+    for (const form of ['compact', 'plain'] as const)
+      expect(difference(alone, pixelsOf(svgOf(there, { ...DEFAULT_SVG, form }), 400))).toBeLessThan(0.002);
+    // And once more in another: what was laid so stays so.
+    const again = made(placeDrawing(setFold(blank, 'r', 1), 'r', 'Wheel', pictureOf(there), [place], 'd'));
+    const twice = svgOf(evaluate(again.figure, new Map(), STRAIGHT), DEFAULT_SVG);
+    expect(difference(alone, pixelsOf(twice, 400))).toBeLessThan(0.002);
+    // Without the ground the page shows.
+    expect(partsOfScene(scene)).toHaveLength(parts.length - 1);
+  });
+
+  it('is drawn once in a file, however often it is shown', async () => {
+    const parts = await crownParts();
+    const places = Array.from({ length: 8 }, (_, k) => ({
+      x: 20 * k - 70,
+      y: 12 * (k % 3) - 10,
+      size: 0.08 + 0.02 * k,
+      turn: turn(k, 24),
+    }));
+    const flat = setFold({ ...newFigure('B', 'r'), page: kelpCrown().page }, 'r', 1);
+    const scattered8 = made(placeDrawing(flat, 'r', 'Crown', { parts }, places, 'd')).figure;
+    const scene = evaluate(scattered8, new Map(), STRAIGHT);
+    const compact = svgOf(scene, DEFAULT_SVG);
+    expect(compact.match(/<path /g)).toHaveLength(parts.length);
+    expect(compact.match(/<use [^>]*transform="matrix/g)).toHaveLength(8);
+    const plain = svgOf(scene, { ...DEFAULT_SVG, form: 'plain' });
+    expect(compact.length).toBeLessThan(plain.length / 5);
+    expect(difference(pixelsOf(compact, 500), pixelsOf(plain, 500))).toBeLessThan(0.001);
+    // Mirrored all of it stands on both sides, and still is drawn once.
+    const both = evaluate(setMirror(scattered8, 'r', true), new Map(), STRAIGHT);
+    const mirrored = svgOf(both, DEFAULT_SVG);
+    expect(mirrored.match(/<path /g)).toHaveLength(parts.length);
+    expect(
+      difference(pixelsOf(mirrored, 500), pixelsOf(svgOf(both, { ...DEFAULT_SVG, form: 'plain' }), 500)),
+    ).toBeLessThan(0.001);
+  });
+
+  it('lets no page through between what lies side by side in it, and abuts where that is asked', async () => {
+    const frame = await evaluateWhole(dryDockFrame());
+    const blank = setFold({ ...newFigure('B', 'r'), page: dryDockFrame().page }, 'r', 1);
+    const places = [-40, 40].map((x) => ({ x, y: 0, size: 0.45, turn: NO_TURN }));
+    const placed = (picture: Picture) => {
+      const { figure } = made(placeDrawing(blank, 'r', 'Frame', picture, places, 'd'));
+      expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+      return evaluate(figure, new Map(), STRAIGHT);
+    };
+    expect(worstSeam(placed({ parts: partsOfScene(frame) }), 500)).toBeGreaterThan(50);
+    const scene = placed(pictureOf(frame));
+    // As well as it does by itself.
+    expect(worstSeam(scene, 500)).toBeLessThan(25);
+    expect(layersOf(scene, 'abut').flatMap(({ items }) => items)).toHaveLength(
+      2 * partsOfScene(frame).length,
+    );
+  });
+
   it('is the motif of a larger one, and that of a larger one still', async () => {
     let figure = kelpCrown();
     let count = (await crownParts()).length;
     for (let depth = 0; depth < 2; depth += 1) {
       const parts = partsOfScene(await evaluateWhole(figure));
       const place = { x: 0, y: -60, size: 0.2, turn: turn(1, 12) };
-      const nested = made(nestFigure(figure, parts, place, { round: `r${depth}`, shape: 's' }));
+      const nested = made(nestFigure(figure, { parts }, place, { round: `r${depth}`, shape: 's' }));
       figure = setFold(nested.figure, `r${depth}`, 3);
       expect(figure.rounds).toHaveLength(1);
       count *= 3;
@@ -65,7 +146,7 @@ describe('a figure placed in another', () => {
     expect(drawingProblem({ parts: [], places: [place] })?.sentence).toContain('nothing in this figure');
     expect(drawingProblem({ parts, places: [] })?.sentence).toContain('needs a place');
     const many = Array.from({ length: MOST_PARTS + 1 }, () => parts[0]!);
-    expect(refusal(placeDrawing(newFigure('B', 'r'), 'r', 'X', many, [place], 'd'))).toContain(
+    expect(refusal(placeDrawing(newFigure('B', 'r'), 'r', 'X', { parts: many }, [place], 'd'))).toContain(
       `${MOST_PARTS} at most`,
     );
     const nodes = {
@@ -81,7 +162,7 @@ describe('a figure placed in another', () => {
     expect(
       drawingProblem({ parts: [nodes], places: Array.from({ length: 500 }, () => place) })?.sentence,
     ).toContain('fewer places');
-    expect(nestFigure(newFigure('B', 'r'), [], place, { round: 'a', shape: 'b' })).toMatchObject({
+    expect(nestFigure(newFigure('B', 'r'), { parts: [] }, place, { round: 'a', shape: 'b' })).toMatchObject({
       ok: false,
     });
     expect(

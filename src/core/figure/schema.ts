@@ -159,10 +159,20 @@ const paint = Joi.object({
 const fillRule = Joi.valid('nonzero', 'evenodd').required();
 
 const parts = Joi.array()
-  .items(Joi.object({ contours, paint: paint.required(), rule: fillRule }))
+  .items(
+    Joi.object({
+      contours,
+      paint: paint.required(),
+      rule: fillRule,
+      laid: Joi.object({
+        group: Joi.number().integer().min(0).max(MOST_PARTS).required(),
+        blend: Joi.valid(...BLEND_MODES),
+        opacity: Joi.number().min(0).max(1),
+      }),
+    }),
+  )
   .min(1)
-  .max(MOST_PARTS)
-  .required();
+  .max(MOST_PARTS);
 
 const places = Joi.array()
   .items(Joi.object({ x: coordinate, y: coordinate, size: scale, turn: turn.required() }))
@@ -187,7 +197,7 @@ function numberOf(field: Field<Params>): Joi.Schema {
     case 'drawn':
       return contours;
     case 'parts':
-      return parts;
+      return field.mayBeNone ? parts.optional() : parts.required();
     case 'places':
       return places;
   }

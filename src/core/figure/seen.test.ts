@@ -4,7 +4,8 @@ import { disc, withForms } from '../../../tests/help/figures';
 import { boundsOfPaths } from '../curve/bounds';
 import { STRAIGHT } from '../derive';
 import { neighbourGap } from '../maker/fit';
-import { alignShapes, combineShapes, roundOf, setFold, setEdge } from './commands';
+import { pathsOfForm } from '../maker/form';
+import { alignShapes, combineShapes, roundOf, setFold, setEdge, showShape } from './commands';
 import { gapOfRound } from './distance';
 import type { Figure } from './model';
 import { reachOfMotif } from './reach';
@@ -38,6 +39,16 @@ describe('what is measured of a motif', () => {
       (({ left: l, right: r }) => r - l)(boundsOfPaths(seenPaths(roundOf(bite(), 'r'), STRAIGHT))),
       9,
     );
+  });
+
+  it('and of what is hidden what it is made from', () => {
+    const two = withForms(disc(5, -20, 3), disc(0, -40, 6));
+    const hidden = showShape(two, { roundId: 'r', shapeId: 's0' }, false);
+    const aligned = alignShapes(hidden, 'r', new Set(['s0', 's1']), 'bottom', 'first', STRAIGHT);
+    const bottoms = roundOf(aligned, 'r').shapes.map(
+      ({ form }) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).bottom,
+    );
+    expect(bottoms).toEqual([-17, expect.closeTo(-17, 9)]);
   });
 
   it('and of what is trimmed what lies within the rays', () => {

@@ -5,11 +5,14 @@
  * @example
  * const box = boundsOfPaths(seenPaths(round, work, selection.shapeIds));
  */
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import type { Path } from '../curve/path';
 import { ORIGIN } from '../curve/point';
 import type { Work } from '../derive';
+import { pathsOfForm } from '../maker/form';
 import { isInside } from '../merge/fused';
 import { resolvedShapes } from './combined';
+import { anchorOf } from './hit';
 import { trimOf } from './jobs';
 import type { Round, Shape } from './model';
 import { partsWithPaint } from './parts';
@@ -52,6 +55,17 @@ export const seenPaths = (round: Round, work: Work, shapeIds?: ReadonlySet<strin
   seenShapes(round, work)
     .filter(({ ids }) => !shapeIds || ids.some((id) => shapeIds.has(id)))
     .flatMap(({ paths }) => paths);
+
+/** The box of what is seen of some shapes; of those that are hidden or come to nothing, that of what they are made from. */
+export function seenBox(round: Round, work: Work, shapeIds: ReadonlySet<string>): Bounds {
+  const paths = seenPaths(round, work, shapeIds);
+  if (paths.length > 0) return boundsOfPaths(paths);
+  const own = round.shapes.filter(({ id }) => shapeIds.has(id));
+  const hidden = own.flatMap(({ form }) => pathsOfForm(form, work));
+  if (hidden.length > 0) return boundsOfPaths(hidden);
+  const { x, y } = own[0] ? anchorOf(own[0]) : ORIGIN;
+  return { left: x, right: x, top: y, bottom: y };
+}
 
 /** True where a motif goes round the centre: all its copies have that in common. */
 export const holdsCentre = (round: Round, work: Work): boolean =>

@@ -32,7 +32,9 @@ interface Stack {
 }
 
 /** The colour of an item that hides all that is beneath it; null for others. */
-function coverOf({ paint: { fill, stroke } }: SceneItem): Colour | null {
+function coverOf({ paint: { fill, stroke }, laid, shown }: SceneItem): Colour | null {
+  // What is one picture at several places stays that.
+  if (laid || shown) return null;
   return fill !== null && !isGradient(fill) && stroke === null && isOpaque(fill) ? fill : null;
 }
 

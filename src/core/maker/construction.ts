@@ -6,7 +6,7 @@ import { line, type ArcSegment } from '../curve/segment';
 import type { BandJoin } from '../merge/band';
 import type { Task } from '../derive';
 import type { Finding } from '../finding';
-import type { Colour, FillRule, Paint } from '../scene/scene';
+import type { Colour, FillRule, Paint, Laid } from '../scene/scene';
 import type { Turn } from '../number/turn';
 import type { DrawnPart, Place } from './drawn';
 
@@ -36,7 +36,7 @@ export type Field<N> = Asked<N> &
     /** Drawn by hand and not asked for in words. */
     | { readonly type: 'drawn' }
     /** Shapes with their paint, and where they are shown. */
-    | { readonly type: 'parts' }
+    | { readonly type: 'parts'; readonly mayBeNone?: boolean }
     | { readonly type: 'places' }
   );
 
@@ -51,6 +51,8 @@ interface Grip<N> {
 export interface ShapePaint {
   readonly paint: Paint;
   readonly rule: FillRule;
+  /** The same object for parts that are laid as one. */
+  readonly laid?: Laid;
 }
 
 /** A figure that follows from the numbers. */

@@ -1,15 +1,18 @@
 import { mapPaint } from '../paint/fills';
 import { finding, type Finding } from '../finding';
 import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
-import { mappedContours, pathsOfContours } from '../curve/contours';
+import { pathsOfContours } from '../curve/contours';
 import { mapPath } from '../curve/path';
 import { lengthOf, ORIGIN } from '../curve/point';
 import { placedPaint } from '../paint/gradient';
-import type { Maker } from './construction';
+import type { Laid } from '../scene/scene';
+import type { Maker, ShapePaint } from './construction';
 import type { DrawnPart, Place } from './drawn';
 
 export type DrawingParams = {
   readonly parts: readonly DrawnPart[];
+  /** The same picture where what is painted first reaches under what lies beside it; none where the parts are that. */
+  readonly cover?: readonly DrawnPart[];
   readonly places: readonly Place[];
 };
 
@@ -22,26 +25,40 @@ const nodesIn = (parts: readonly DrawnPart[]): number =>
   parts.reduce((sum, { contours }) => sum + contours.reduce((all, { nodes }) => all + nodes.length, 0), 0);
 
 /** Why a drawing with so many parts cannot be placed so often, or null where it can. */
-export function drawingProblem({ parts, places }: DrawingParams): Finding | null {
+export function drawingProblem({ parts, cover = [], places }: DrawingParams): Finding | null {
   if (parts.length === 0) return finding('drawing.empty');
-  if (parts.length > MOST_PARTS) return finding('drawing.parts', parts.length, MOST_PARTS);
+  if (Math.max(parts.length, cover.length) > MOST_PARTS)
+    return finding('drawing.parts', parts.length, MOST_PARTS);
   if (places.length === 0) return finding('drawing.places');
-  return nodesIn(parts) * places.length > MOST_NODES
+  return Math.max(nodesIn(parts), nodesIn(cover)) * places.length > MOST_NODES
     ? finding('drawing.nodes', places.length, MOST_NODES)
     : null;
 }
 
-const mapAt = ({ x, y, size, turn }: Place): Affine =>
+export const mapAt = ({ x, y, size, turn }: Place): Affine =>
   compose(moveMap({ x, y }), compose(turnMap(turn), scaleMap(size, ORIGIN)));
 
-/** A drawing's parts at all its places, one after the other. */
-const placedParts = ({ parts, places }: DrawingParams): DrawnPart[] =>
+/** How the parts of a drawing are laid: one object for each group of them. */
+export function laidParts(parts: readonly DrawnPart[]): (Laid | undefined)[] {
+  const groups = new Map<number, Laid>();
+  return parts.map(({ laid }) => {
+    if (!laid) return undefined;
+    const { group, ...how } = laid;
+    const known = groups.get(group) ?? how;
+    groups.set(group, known);
+    return known;
+  });
+}
+
+/** How a drawing's parts are painted at all its places, one after the other. */
+const placedPaints = ({ parts, places }: DrawingParams, map: Affine): ShapePaint[] =>
   places.flatMap((place) => {
-    const map = mapAt(place);
-    return parts.map(({ contours, paint, rule }) => ({
+    const there = compose(map, mapAt(place));
+    const laid = laidParts(parts);
+    return parts.map(({ paint, rule }, k) => ({
       rule,
-      contours: mappedContours(contours, map),
-      paint: placedPaint(paint, map),
+      paint: placedPaint(paint, there),
+      ...(laid[k] && { laid: laid[k] }),
     }));
   });
 
@@ -50,6 +67,7 @@ export const drawing: Maker<DrawingParams> = {
   name: 'Placed figure',
   fields: [
     { key: 'parts', label: 'Parts', type: 'parts' },
+    { key: 'cover', label: 'Parts that reach under one another', type: 'parts', mayBeNone: true },
     { key: 'places', label: 'Places', type: 'places' },
   ],
   start: {
@@ -71,13 +89,13 @@ export const drawing: Maker<DrawingParams> = {
     places: [{ x: 0, y: 0, size: 1, turn: { num: 0, den: 1 } }],
   },
   problem: drawingProblem,
-  painted: (params, _shape, _parts, map) =>
-    placedParts(params).map(({ paint, rule }) => ({ rule, paint: placedPaint(paint, map) })),
+  painted: (params, _shape, _parts, map) => placedPaints(params, map),
   paints: ({ parts }) => parts.map(({ paint }) => paint),
-  recoloured: ({ parts, ...params }, change) => ({
-    ...params,
-    parts: parts.map((part) => ({ ...part, paint: mapPaint(part.paint, change) })),
-  }),
+  recoloured: ({ parts, cover, ...params }, change) => {
+    const changed = (list: readonly DrawnPart[]): DrawnPart[] =>
+      list.map((part) => ({ ...part, paint: mapPaint(part.paint, change) }));
+    return { ...params, parts: changed(parts), ...(cover && { cover: changed(cover) }) };
+  },
   partSizes: ({ parts }) => parts.map(({ contours }) => contours.length),
   paths: ({ parts, places }) =>
     places.flatMap((place) => {

@@ -73,6 +73,20 @@ export type Origin =
   | { readonly of: 'outline'; readonly shapeIds: readonly string[] }
   | { readonly of: 'cells'; readonly keys: readonly string[] };
 
+/** How items that lie together are laid on what is below them, as one. */
+export interface Laid {
+  readonly blend?: BlendMode;
+  /** Less than 1 where they are seen through, together. */
+  readonly opacity?: number;
+}
+
+/** A picture that is shown at a place, as it is by itself: all items of the place have the same one. */
+export interface Shown {
+  /** The same list for all places. */
+  readonly of: readonly SceneItem[];
+  readonly map: Affine;
+}
+
 /** One drawn thing in the wedge that stands upright. */
 export interface SceneItem {
   /** Of the layer's round. */
@@ -82,6 +96,10 @@ export interface SceneItem {
   readonly rule: FillRule;
   /** Drawn reflected about the axis. */
   readonly mirrored: boolean;
+  /** Laid with the items beside it that have the same object here. */
+  readonly laid?: Laid;
+  /** Of a picture that is shown more than once: which, and where. */
+  readonly shown?: Shown;
 }
 
 /** As in Compositing and Blending Level 1. */

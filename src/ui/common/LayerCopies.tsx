@@ -4,6 +4,7 @@ import { matrixOf } from '@/core/curve/affine';
 import { mapPath } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
 import { isGradient } from '@/core/paint/fills';
+import { runsLaid } from '@/core/paint/pictures';
 import { remembered } from '@/core/remembered';
 import { placedItems } from '@/core/scene/placed';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
@@ -117,8 +118,16 @@ const Motif = memo(function Motif({
 }) {
   return (
     <g id={id}>
-      {items.map((item, k) => (
-        <ItemShape key={k} item={item} outline={outline} gradients={gradients} />
+      {runsLaid(items, ({ laid }) => laid).map(({ laid, of }, run) => (
+        <g
+          key={run}
+          opacity={outline ? undefined : laid?.opacity}
+          style={outline ? undefined : styleOf(laid?.blend, null)}
+        >
+          {of.map((item, k) => (
+            <ItemShape key={k} item={item} outline={outline} gradients={gradients} />
+          ))}
+        </g>
       ))}
     </g>
   );
@@ -132,7 +141,14 @@ const SMALL = 24;
 const joined = remembered((layer: SceneLayer): SceneItem | null => {
   const { copies, items, blend = 'normal' } = layer;
   const [item, another] = items;
-  if (!item || another || item.origin.of === 'shape' || copies.length < MANY || blend !== 'normal')
+  if (
+    !item ||
+    another ||
+    item.laid ||
+    item.origin.of === 'shape' ||
+    copies.length < MANY ||
+    blend !== 'normal'
+  )
     return null;
   const { paint, paths } = item;
   if (isGradient(paint.fill) || isGradient(paint.stroke?.colour)) return null;
@@ -161,7 +177,7 @@ export const LayerCopies = memo(function LayerCopies({ layer, id, outline, revea
   const all = reveal === 0 ? joined(layer) : null;
   if (all) return <ItemShape item={all} outline={outline} gradients={gradients} />;
   const defs = gradients.size > 0 && !outline && <GradientDefs gradients={gradients} />;
-  if (item && layer.items.length === 1 && own.length === 0 && reveal === 0) {
+  if (item && !item.laid && layer.items.length === 1 && own.length === 0 && reveal === 0) {
     const { copies, blend } = layer;
     return (
       <>

@@ -1,10 +1,9 @@
 import { workOf } from '@/state/work';
 import { toast } from 'sonner';
 
-import { nestFigure, partsOfScene, placeDrawing } from '@/core/figure/commands';
+import { nestFigure, pictureOf, placeDrawing } from '@/core/figure/commands';
 import { evaluateWhole } from '@/core/figure/evaluateWhole';
 import { radiusOfParts } from '@/core/maker/drawing';
-import type { DrawnPart } from '@/core/maker/drawn';
 import { NO_TURN } from '@/core/number/turn';
 import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
@@ -17,8 +16,8 @@ const FIRST_SIZE = 0.22;
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-/** Places a figure of the Shelf, as it is there now, in the motif that is worked on. */
-export async function placeFigure(editor: Editor, id: string): Promise<void> {
+/** Places a figure of the Shelf, as it is there now, in the motif that is worked on; with its page's background where asked. */
+export async function placeFigure(editor: Editor, id: string, ground: boolean): Promise<void> {
   const work = workOf(editor.getState());
   if (id === editor.getState().id) {
     toast.error('A figure cannot be placed in itself: make it one motif instead, and turn that.');
@@ -26,15 +25,15 @@ export async function placeFigure(editor: Editor, id: string): Promise<void> {
   }
   try {
     const { figure, name } = await server.load(id);
-    const parts: DrawnPart[] = partsOfScene(await evaluateWhole(figure, { pause: breath }));
+    const picture = pictureOf(await evaluateWhole(figure, { pause: breath }), ground);
     const state = editor.getState();
     const round = activeRound(state);
     if (!round || round.locked) return;
     const own = shownFigure(state);
     const reach = benchRadius(own, work);
-    const size = (reach * FIRST_SIZE) / (radiusOfParts(parts) || 1);
+    const size = (reach * FIRST_SIZE) / (radiusOfParts(picture.parts) || 1);
     const place = { x: 0, y: -reach * 0.62, size, turn: NO_TURN };
-    const made = placeDrawing(own, round.id, name, parts, [place], newId());
+    const made = placeDrawing(own, round.id, name, picture, [place], newId());
     if (!made.ok) {
       toast.error(made.finding.sentence);
       return;
@@ -51,16 +50,16 @@ export function nestWhole(editor: Editor): void {
   const work = workOf(editor.getState());
   const state = editor.getState();
   const figure = shownFigure({ ...state, live: null });
-  const parts = partsOfScene(sceneOf({ ...state, live: null }));
+  const picture = pictureOf(sceneOf({ ...state, live: null }));
   const reach = benchRadius(figure, work);
   const place = {
     x: 0,
     y: -reach * 0.68,
-    size: (reach * 0.26) / (radiusOfParts(parts) || 1),
+    size: (reach * 0.26) / (radiusOfParts(picture.parts) || 1),
     turn: NO_TURN,
   };
   const ids = { round: newId(), shape: newId() };
-  const made = nestFigure(figure, parts, place, ids);
+  const made = nestFigure(figure, picture, place, ids);
   if (!made.ok) {
     toast.error(made.finding.sentence);
     return;

@@ -6,8 +6,9 @@ import { useState } from 'react';
 import { server } from '@/state/server';
 import type { Round } from '@/core/figure/model';
 import { Button } from '../common/Button';
+import { Segmented } from '../common/Choices';
 import { FigurePicture } from '../common/FigurePicture';
-import { Section, Sheet } from '../common/Panel';
+import { Row, Section, Sheet } from '../common/Panel';
 import { useEditor } from '../editor/EditorContext';
 import { nestWhole, placeFigure } from '../editor/placeFigure';
 
@@ -28,9 +29,9 @@ export function PlacePanel({ round }: { readonly round: Round }) {
       </Button>
       <Sheet title="Place a figure" open={open} onClose={() => setOpen(false)}>
         <Choice
-          onChoose={(id) => {
+          onChoose={(id, ground) => {
             setOpen(false);
-            void placeFigure(editor, id);
+            void placeFigure(editor, id, ground);
           }}
         />
       </Sheet>
@@ -41,9 +42,10 @@ export function PlacePanel({ round }: { readonly round: Round }) {
 /** So many are offered; others are found by their names. */
 const MOST_SHOWN = 60;
 
-function Choice({ onChoose }: { readonly onChoose: (id: string) => void }) {
+function Choice({ onChoose }: { readonly onChoose: (id: string, ground: boolean) => void }) {
   const own = useEditor().getState().id;
   const [search, setSearch] = useState('');
+  const [ground, setGround] = useState(false);
   const { data, isPending, error } = useQuery({
     queryKey: ['figures', search, 'placed'],
     queryFn: () => server.list(search, 0, MOST_SHOWN),
@@ -63,13 +65,24 @@ function Choice({ onChoose }: { readonly onChoose: (id: string) => void }) {
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
+      <Row caption="Its ground">
+        <Segmented
+          label="Its ground"
+          value={ground ? 'with' : 'without'}
+          choices={[
+            { value: 'without', label: 'Left out' },
+            { value: 'with', label: 'Placed too' },
+          ]}
+          onChange={(value) => setGround(value === 'with')}
+        />
+      </Row>
       {others.length === 0 && <p className="text-muted">No other figure is named like this.</p>}
       <ul className="grid max-h-[420px] grid-cols-3 gap-2 overflow-y-auto">
         {others.map((figure) => (
           <li key={figure.id}>
             <button
               type="button"
-              onClick={() => onChoose(figure.id)}
+              onClick={() => onChoose(figure.id, ground)}
               className="flex w-full flex-col items-center gap-1 rounded-ui border border-line p-2 hover:border-edge"
             >
               <span className="aspect-square w-full">

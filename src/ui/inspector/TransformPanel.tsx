@@ -4,11 +4,10 @@ import { useWork } from '@/ui/editor/useWork';
 import { useState } from 'react';
 
 import { nodesOfContours } from '@/core/curve/contours';
-import { boundsOfPaths } from '@/core/curve/bounds';
 import { fromPolar, ORIGIN, type Point } from '@/core/curve/point';
 import { transformShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
+import { seenBox } from '@/core/figure/seen';
 import { closureOf, transformProblem, type Transform } from '@/core/maker/transform';
 import { degreesOf, turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
@@ -67,7 +66,7 @@ export function TransformPanel({ round, shapes }: Props) {
   const picking = useEditorState((state) => state.picking !== null);
   const [times, setTimes] = useState(1);
   const [only] = shapes;
-  const box = boundsOfPaths(seenPaths(round, work, new Set(shapes.map(({ id }) => id))));
+  const box = seenBox(round, work, new Set(shapes.map(({ id }) => id)));
   const [index] = nodes;
   const node =
     shapes.length === 1 && only?.form.kind === 'path' && index !== undefined

@@ -5,7 +5,7 @@ import { compose, IDENTITY, type Affine } from '../../curve/affine';
 import { pathsOfForm, type Form } from '../../maker/form';
 import { isGradient, mapFills } from '../../paint/fills';
 import { partsWithPaint, type PaintedPart } from '../parts';
-import { seenPaths } from '../seen';
+import { seenBox, seenPaths } from '../seen';
 import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif, movedShape } from '../carried';
@@ -109,8 +109,7 @@ export type Alignment =
 export type AlignTo = 'first' | 'selection' | 'page';
 
 /** The box of a shape as it is seen: of one that is combined that of what all became. */
-const boxOf = (round: Round, { id }: Shape, work: Work): Bounds =>
-  boundsOfPaths(seenPaths(round, work, new Set([id])));
+const boxOf = (round: Round, { id }: Shape, work: Work): Bounds => seenBox(round, work, new Set([id]));
 
 interface Lead {
   readonly box: Bounds;
@@ -175,7 +174,7 @@ export function alignShapes(
   const chosen = round.shapes.filter(({ id }) => shapeIds.has(id));
   const [first] = chosen;
   if (!first) return figure;
-  const all = boundsOfPaths(seenPaths(round, work, shapeIds));
+  const all = seenBox(round, work, shapeIds);
   const leads: Record<AlignTo, Lead> = {
     first: { box: boxOf(round, first, work), at: anchorOf(first) },
     selection: { box: all, at: { x: (all.left + all.right) / 2, y: (all.top + all.bottom) / 2 } },

@@ -7,8 +7,10 @@ import type { Point } from '../../curve/point';
 import { placedPaint } from '../../paint/gradient';
 import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
 import { itemsAt, placedAt } from '../../scene/placed';
+import { picturesIn, runsLaid } from '../../paint/pictures';
 import {
   layersOf,
+  type Laid,
   type LayerRelief,
   type Neighbours,
   type Paint,
@@ -121,11 +123,7 @@ function placeOf({ turn, transform }: SceneCopy): string {
 }
 
 /** @param delay seconds after which the copy comes; null where it is there at once */
-function lookOf(
-  { opacity = 1 }: SceneCopy,
-  { blend = 'normal' }: SceneLayer,
-  delay: number | null = null,
-): string {
+function lookOf({ opacity = 1, blend = 'normal' }: Laid, delay: number | null = null): string {
   const style = [
     ...(blend === 'normal' ? [] : [`mix-blend-mode:${blend}`]),
     ...(delay === null ? [] : [`animation-delay:${printNumber(delay, 3)}s`]),
@@ -136,6 +134,12 @@ function lookOf(
     (style.length === 0 ? '' : ` style="${style.join(';')}"`)
   );
 }
+
+/** Lines of items that are laid as one, in a group where they do not just cover. */
+const linesLaid = (laid: Laid | undefined, lines: readonly string[]): string[] => {
+  const look = laid ? lookOf(laid) : '';
+  return look === '' ? [...lines] : [`      <g${look}>`, ...lines, '      </g>'];
+};
 
 /** Hands out ids to motifs, one to each list of items however often it is used. */
 class Symbols {
@@ -154,14 +158,35 @@ class Symbols {
     return id;
   }
 
+  /** Pictures before the motifs that show them. */
   all(): string[] {
-    return [...this.ids].map(([items, id]) => {
-      const paths = items.map((item) => {
-        const mirror = item.mirrored ? ' transform="scale(-1 1)"' : '';
-        return `      <path d="${pathData(item.paths, this.decimals)}" ${paintOf(item.paint, item.rule, this.gradients)}${mirror}/>`;
+    const made = new Map<readonly SceneItem[], string>();
+    const make = (items: readonly SceneItem[]): void => {
+      if (made.has(items)) return;
+      const lines = picturesIn(items).flatMap((run) => {
+        const [first] = run.items;
+        if (!first) return [];
+        if (!run.shown)
+          return linesLaid(
+            first.laid,
+            run.items.map((item) => this.pathOf(item)),
+          );
+        make(run.shown.of);
+        const mirror = first.mirrored ? 'scale(-1 1) ' : '';
+        const place = `${mirror}${matrixOf(run.shown.map, (n) => printNumber(n, 9))}`;
+        return [`      <use xlink:href="#${this.idOf(run.shown.of)}" transform="${place}"/>`];
       });
-      return `    <symbol id="${id}" overflow="visible">\n${paths.join('\n')}\n    </symbol>`;
-    });
+      made.set(items, lines.join('\n'));
+    };
+    for (const items of [...this.ids.keys()]) make(items);
+    return [...made].map(
+      ([items, lines]) => `    <symbol id="${this.idOf(items)}" overflow="visible">\n${lines}\n    </symbol>`,
+    );
+  }
+
+  private pathOf({ paths, paint, rule, mirrored }: SceneItem): string {
+    const mirror = mirrored ? ' transform="scale(-1 1)"' : '';
+    return `      <path d="${pathData(paths, this.decimals)}" ${paintOf(paint, rule, this.gradients)}${mirror}/>`;
   }
 }
 
@@ -172,11 +197,16 @@ export const REVEAL_SECONDS = 3;
 const REVEAL_STYLE =
   '  <style>@media (prefers-reduced-motion: no-preference){.c{animation:c .3s ease-out both}@keyframes c{from{opacity:0}}}</style>';
 
+const laidCopy = ({ blend }: SceneLayer, { opacity }: SceneCopy): Laid => ({
+  ...(blend && { blend }),
+  ...(opacity !== undefined && { opacity }),
+});
+
 function usesOf(layer: SceneLayer, symbols: Symbols, reveal: boolean): string[] {
   return layer.copies.map((copy, k) => {
     const delay = reveal ? (REVEAL_SECONDS * k) / layer.copies.length : null;
     const id = symbols.idOf(itemsAt(layer, copy));
-    return `    <use xlink:href="#${id}"${placeOf(copy)}${lookOf(copy, layer, delay)}/>`;
+    return `    <use xlink:href="#${id}"${placeOf(copy)}${lookOf(laidCopy(layer, copy), delay)}/>`;
   });
 }
 
@@ -244,13 +274,18 @@ const centreOf = ({ width, height, centre }: ScenePage): Point => ({
 function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients: Gradients): string {
   const toPage = moveMap(centreOf(scene.page));
   const copies = layer.copies.map((copy) => {
-    const paths = placedAt(layer, copy).map(({ item, map }) => {
-      const m = compose(toPage, map);
-      const moved = item.paths.map((path) => mapPath(path, m));
-      const paint = paintOf(placedPaint(item.paint, m), item.rule, gradients);
-      return `    <path d="${pathData(moved, decimals)}" ${paint}/>`;
-    });
-    const look = lookOf(copy, layer);
+    const paths = runsLaid(placedAt(layer, copy), ({ item }) => item.laid).flatMap(({ laid, of }) =>
+      linesLaid(
+        laid,
+        of.map(({ item, map }) => {
+          const m = compose(toPage, map);
+          const moved = item.paths.map((path) => mapPath(path, m));
+          const paint = paintOf(placedPaint(item.paint, m), item.rule, gradients);
+          return `    <path d="${pathData(moved, decimals)}" ${paint}/>`;
+        }),
+      ),
+    );
+    const look = lookOf(laidCopy(layer, copy));
     return look === '' ? paths.join('\n') : `    <g${look}>\n${paths.join('\n')}\n    </g>`;
   });
   return `  <g>\n${copies.join('\n')}\n  </g>`;

@@ -9,7 +9,7 @@ import type { SceneLayer } from '@/core/scene/scene';
 import type { View } from '@/state/viewport';
 import { LayerCopies } from '../common/LayerCopies';
 import { ReliefGroup } from '../common/ReliefGroup';
-import { GradientDefs, gradientIds, ItemShape } from '../common/sceneShapes';
+import { GradientDefs, gradientIds, Items } from '../common/sceneShapes';
 import { placeOfView, slabsOf, type Slab } from '../common/Slabs';
 import { wedgeData } from '../common/wedgeShape';
 
@@ -30,7 +30,7 @@ export interface BenchLook {
 
 const uprightOf = ({ start }: BenchLook): number => -degreesOf(start);
 
-function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
+function MotifItems({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
   // Where copies look different the first of them is the one on the Bench.
   const items = layer.copies[0]?.items ?? layer.items;
   const gradients = useMemo(() => gradientIds('bench-motif', items), [items]);
@@ -39,11 +39,7 @@ function Items({ layer, outline }: { readonly layer: SceneLayer; readonly outlin
       <defs>
         <GradientDefs gradients={gradients} />
       </defs>
-      {items.map((item, k) => (
-        <g key={k} opacity={item.mirrored ? 0.5 : 1}>
-          <ItemShape item={item} outline={outline} gradients={gradients} />
-        </g>
-      ))}
+      <Items items={items} outline={outline} gradients={gradients} dimmed={0.5} />
     </>
   );
 }
@@ -222,7 +218,7 @@ export function MotifDefs({
   return (
     <g id="bench-motif">
       {layers.map((layer, k) => (
-        <Items key={k} layer={layer} outline={outline} />
+        <MotifItems key={k} layer={layer} outline={outline} />
       ))}
     </g>
   );

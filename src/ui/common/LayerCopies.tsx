@@ -4,11 +4,10 @@ import { matrixOf } from '@/core/curve/affine';
 import { mapPath } from '@/core/curve/path';
 import { degreesOf } from '@/core/number/turn';
 import { isGradient } from '@/core/paint/fills';
-import { runsLaid } from '@/core/paint/pictures';
 import { remembered } from '@/core/remembered';
 import { placedItems } from '@/core/scene/placed';
 import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
-import { GradientDefs, gradientIds, ItemShape, itemLook, type GradientIds } from './sceneShapes';
+import { GradientDefs, gradientIds, Items, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
 function placeOf({ turn, transform }: SceneCopy): string {
   const rotated = `rotate(${degreesOf(turn)})`;
@@ -118,17 +117,7 @@ const Motif = memo(function Motif({
 }) {
   return (
     <g id={id}>
-      {runsLaid(items, ({ laid }) => laid).map(({ laid, of }, run) => (
-        <g
-          key={run}
-          opacity={outline ? undefined : laid?.opacity}
-          style={outline ? undefined : styleOf(laid?.blend, null)}
-        >
-          {of.map((item, k) => (
-            <ItemShape key={k} item={item} outline={outline} gradients={gradients} />
-          ))}
-        </g>
-      ))}
+      <Items items={items} outline={outline} gradients={gradients} />
     </g>
   );
 });

@@ -1,6 +1,7 @@
-import { memo, type SVGProps } from 'react';
+import { Fragment, memo, type SVGProps } from 'react';
 
 import { matrixOf } from '@/core/curve/affine';
+import { runsLaid } from '@/core/paint/pictures';
 import { cssColour, inksOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
 import type { SceneItem } from '@/core/scene/scene';
 import { screenData } from '@/core/format/screenData';
@@ -96,6 +97,33 @@ export const itemLook = ({ item, outline, gradients }: ItemProps): SVGProps<SVGP
   d: screenData(item.paths),
   ...(outline ? OUTLINE : paintedLook(item, gradients)),
 });
+
+/** Items back to front, those that are laid as one in a group of their own. @param dimmed how much is seen of reflected ones */
+export function Items({
+  items,
+  outline,
+  gradients,
+  dimmed = 1,
+}: Omit<ItemProps, 'item'> & { readonly items: readonly SceneItem[]; readonly dimmed?: number }) {
+  const shapeOf = (item: SceneItem, k: number) => {
+    const shape = <ItemShape key={k} item={item} outline={outline} gradients={gradients} />;
+    if (dimmed === 1 || !item.mirrored) return shape;
+    return (
+      <g key={k} opacity={dimmed}>
+        {shape}
+      </g>
+    );
+  };
+  return runsLaid(items, ({ laid }) => laid).map(({ laid, of }, run) =>
+    laid && !outline ? (
+      <g key={run} opacity={laid.opacity} style={laid.blend && { mixBlendMode: laid.blend }}>
+        {of.map(shapeOf)}
+      </g>
+    ) : (
+      <Fragment key={run}>{of.map(shapeOf)}</Fragment>
+    ),
+  );
+}
 
 /** One item of a scene, upright in its wedge. */
 export const ItemShape = memo(function ItemShape(props: ItemProps) {

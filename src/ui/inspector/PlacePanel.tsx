@@ -29,6 +29,7 @@ export function PlacePanel({ round }: { readonly round: Round }) {
       </Button>
       <Sheet title="Place a figure" open={open} onClose={() => setOpen(false)}>
         <Choice
+          onCancel={() => setOpen(false)}
           onChoose={(id, ground) => {
             setOpen(false);
             void placeFigure(editor, id, ground);
@@ -42,7 +43,13 @@ export function PlacePanel({ round }: { readonly round: Round }) {
 /** So many are offered; others are found by their names. */
 const MOST_SHOWN = 60;
 
-function Choice({ onChoose }: { readonly onChoose: (id: string, ground: boolean) => void }) {
+function Choice({
+  onChoose,
+  onCancel,
+}: {
+  readonly onChoose: (id: string, ground: boolean) => void;
+  readonly onCancel: () => void;
+}) {
   const own = useEditor().getState().id;
   const [search, setSearch] = useState('');
   const [ground, setGround] = useState(false);
@@ -94,6 +101,9 @@ function Choice({ onChoose }: { readonly onChoose: (id: string, ground: boolean)
         ))}
       </ul>
       {more > 0 && <p className="text-[12px] text-muted">{more} more: search for their names.</p>}
+      <div className="flex justify-end">
+        <Button onClick={onCancel}>Cancel</Button>
+      </div>
     </div>
   );
 }

@@ -55,7 +55,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
           value={weave.areas ? 'bands' : 'lines'}
           choices={[
             { value: 'lines', label: 'Lines' },
-            { value: 'bands', label: 'Closed bands too' },
+            { value: 'bands', label: 'Bands too' },
           ]}
           onChange={(value) =>
             actOnRound(editor, 'What is woven', (figure, id) => setWeaveAreas(figure, id, value === 'bands'))

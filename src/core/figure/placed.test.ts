@@ -13,7 +13,14 @@ import { checkFigure } from '../format/figure/json';
 import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
 import { drawingProblem, MOST_PARTS, radiusOfParts } from '../maker/drawing';
 import type { DrawnPart } from '../maker/drawn';
-import { formProblem, pathsOfForm, scaledForm } from '../maker/form';
+import {
+  formProblem,
+  handlesOfForm,
+  pathsOfForm,
+  scaledForm,
+  withPlaces,
+  type PlacedFigure,
+} from '../maker/form';
 import { scattered, type ScatterOptions } from '../maker/scatter';
 import { distance } from '../curve/point';
 import { boundsOfPaths } from '../curve/bounds';
@@ -215,6 +222,22 @@ describe('a scatter', () => {
     expect(scattered({ ...options, smallest: 0.7, largest: 0.8, count: 60 }).length).toBeLessThan(12);
     expect(scattered({ ...options, smallest: 5, largest: 6 })).toEqual([]);
     expect(scattered({ ...options, turned: false }).every(({ turn: t }) => t.num === 0)).toBe(true);
+  });
+
+  it('leaves no handle where nothing is shown: the origin goes to the first place', async () => {
+    const parts = await crownParts();
+    const there = { x: 4, y: -50, size: 0.2, turn: NO_TURN };
+    const { figure } = made(placeDrawing(newFigure('B', 'r'), 'r', 'Crown', { parts }, [there], 'd'));
+    const form = figure.rounds[0]!.shapes[0]!.form as PlacedFigure;
+    const spread = withPlaces(form, scattered({ ...options, radius: radiusOfParts(parts) }));
+    const [origin, first] = handlesOfForm(spread, STRAIGHT);
+    expect(origin!.point).toEqual(first!.point);
+    // Nothing else moved by that.
+    const { x, y } = scattered({ ...options, radius: radiusOfParts(parts) })[1]!;
+    expect(handlesOfForm(spread, STRAIGHT)[2]!.point).toMatchObject({
+      x: expect.closeTo(4 + x, 9) as number,
+      y: expect.closeTo(y - 50, 9) as number,
+    });
   });
 
   it('goes by how far a drawing reaches, strokes and all', async () => {

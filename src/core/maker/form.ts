@@ -6,6 +6,7 @@ import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { rememberedWith, type Work } from '../derive';
 import { scaledParams, type MakerFact } from './construction';
+import type { Place } from './drawn';
 import { makerOf, withParams, type BuiltForm } from './makers';
 import { directionTo, ownPoint, placePath, placePoint, type MakerHandle } from './placed';
 
@@ -45,6 +46,20 @@ function makePaths(form: Form, work: Work): readonly Path[] {
   if (!solved?.ok) return [];
   const paths = makerOf(form.kind).paths(form.params, solved.value);
   return paths.map((path) => placePath(form, path));
+}
+
+/** Another figure as it is shown in this one. */
+export type PlacedFigure = Extract<BuiltForm, { kind: 'drawing' }>;
+
+/** A placed figure at other places: its origin is the first of them, wherever that was before. */
+export function withPlaces(form: PlacedFigure, places: readonly Place[]): PlacedFigure {
+  const [first] = places;
+  const { x, y } = first ?? { x: 0, y: 0 };
+  return {
+    ...form,
+    at: placePoint(form, { x, y }),
+    params: { ...form.params, places: places.map((place) => ({ ...place, x: place.x - x, y: place.y - y })) },
+  };
 }
 
 /** The lines in the middle of a band that reaches as far to both sides all along; null of any other form. */

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 
 import { MOST_PLACES, radiusOfParts } from '@/core/maker/drawing';
-import { formProblem } from '@/core/maker/form';
-import type { BuiltForm } from '@/core/maker/makers';
+import { formProblem, withPlaces, type PlacedFigure } from '@/core/maker/form';
 import { scattered } from '@/core/maker/scatter';
 import { NO_TURN } from '@/core/number/turn';
 import { shownFigure } from '@/state/editor';
@@ -15,10 +14,8 @@ import { Row } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
 
-type Drawing = Extract<BuiltForm, { kind: 'drawing' }>;
-
 interface Props {
-  readonly form: Drawing;
+  readonly form: PlacedFigure;
   readonly disabled: boolean;
   readonly onChange: (form: BuiltForm) => void;
 }
@@ -32,8 +29,8 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
   const [seed, setSeed] = useState(1);
   const [turned, setTurned] = useState(true);
   const { parts, places } = form.params;
-  const put = (next: Drawing['params']['places']): void => {
-    const changed: Drawing = { ...form, params: { parts, places: next } };
+  const put = (next: PlacedFigure['params']['places']): void => {
+    const changed = withPlaces(form, next);
     const problem = formProblem(changed);
     if (problem !== null) toast.error(problem.sentence);
     else onChange(changed);

@@ -17,7 +17,7 @@ import { useEditorState } from '../editor/EditorContext';
 interface Props {
   readonly form: PlacedFigure;
   readonly disabled: boolean;
-  readonly onChange: (form: BuiltForm) => void;
+  readonly onChange: (form: PlacedFigure) => void;
 }
 
 /** Where a placed figure is shown: one place after the other by hand, or scattered over the page from a seed. */

@@ -1,9 +1,8 @@
-import { parameterAt, stationsAlong } from '../../curve/along';
-import { arcLength, lengthUntil } from '../../curve/length';
+import { stationsAlong } from '../../curve/along';
+import { lengthUntil } from '../../curve/length';
 import { nearestOnPath } from '../../curve/nearest';
 import { between, distance, dot, subtract, type Point } from '../../curve/point';
-import { pointAt } from '../../curve/segment';
-import { onStrand, pieceOf, type Strand } from './strands';
+import { onStrand, pieceOf, pointOnStrand, type Strand } from './strands';
 import { folds } from './trail';
 
 /** A place where bands overlap and their middle lines do not cross. */
@@ -24,17 +23,6 @@ interface Sample {
   readonly index: number;
   readonly along: number;
   readonly at: Point;
-}
-
-function pointOnStrand(strand: Strand, along: number): Point {
-  const { path, starts } = strand;
-  const at = onStrand(strand, along);
-  let k = starts.length - 1;
-  while (k > 0 && (starts[k] ?? 0) > at) k -= 1;
-  const segment = path.segments[k];
-  if (!segment) return { x: 0, y: 0 };
-  const whole = arcLength(segment);
-  return pointAt(segment, parameterAt(segment, Math.min(whole, at - (starts[k] ?? 0)), whole));
 }
 
 function samplesOf(strands: readonly Strand[], halfOf: (strand: Strand) => number): Sample[][] {

@@ -1,7 +1,7 @@
 import { turnMap } from '../../curve/affine';
 import { cross, distance, polarOf, type Point } from '../../curve/point';
 import { turn } from '../../number/turn';
-import type { Crossing } from './crossings';
+import type { Crossing } from './visit';
 import { directionsOn, onStrand, type Strand } from './strands';
 
 /** Where one step of turn takes a crossing, and whether its two roles are exchanged there; −1 where it is not found. */

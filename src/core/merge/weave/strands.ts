@@ -12,6 +12,7 @@ import { arcLength } from '../../curve/length';
 import { directionAt } from '../../curve/parallel';
 import { mapPath, reversedPath, samePath, type Path } from '../../curve/path';
 import { distance, type Point } from '../../curve/point';
+import { pointAt } from '../../curve/segment';
 import { finding } from '../../finding';
 import { turn } from '../../number/turn';
 import { MergeFailed } from '../merge';
@@ -104,6 +105,18 @@ function areSameCircle(a: Path, b: Path, tolerance: number): boolean {
 /** A length along a strand as one from its start: on a closed one what is past its end goes on from its start. */
 export const onStrand = ({ path, length }: Strand, along: number): number =>
   path.closed ? along - Math.floor(along / length) * length : Math.min(length, Math.max(0, along));
+
+/** The point at a length along a strand. */
+export function pointOnStrand(strand: Strand, along: number): Point {
+  const { path, starts } = strand;
+  const at = onStrand(strand, along);
+  let k = starts.length - 1;
+  while (k > 0 && (starts[k] ?? 0) > at) k -= 1;
+  const segment = path.segments[k];
+  if (!segment) return { x: 0, y: 0 };
+  const whole = arcLength(segment);
+  return pointAt(segment, parameterAt(segment, Math.min(whole, at - (starts[k] ?? 0)), whole));
+}
 
 /** The directions in which a strand comes to a place and leaves it: two where it has a corner there. */
 export function directionsOn(

@@ -195,6 +195,17 @@ describe('weaving', () => {
       // One of the two is as it would be alone, the other is cut in two.
       expect(woven.parts.map((parts) => parts.length).sort()).toEqual([1, 2]);
     }
+    // Circles that cross at a flat angle, far apart as the crossings are: the lens between them is thinner than a band.
+    const flatRings = weaveOf({
+      fold: 5,
+      mirror: false,
+      lines: [band([circle(0, -40, 28)], 5), band([circle(0, 0, 66)], 5)],
+      gap: 1,
+      swapped: [],
+    });
+    const outer = flatRings.crossings.filter(({ ref }) => ref.startsWith('0-1'));
+    expect(outer).toHaveLength(5);
+    expect(outer.every(({ isShallow }) => isShallow)).toBe(true);
     const flat = weaveOf({
       fold: 1,
       mirror: false,

@@ -14,10 +14,11 @@ import { NO_TURN } from '../../number/turn';
 import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../band';
 import { mergeNow } from '../engine';
 import type { MergePart, MergeShape, WovenCrossing } from '../merge';
-import { crossingsAmong, type Crossing, type Visit } from './crossings';
+import { crossingsAmong } from './crossings';
 import { refsOf, stepsKept, turnedBy, turnedCrossings } from './orbits';
 import { overUnder, visitsAlong } from './overUnder';
 import { pieceOf, strandsOf, type Strand } from './strands';
+import type { Crossing, Visit } from './visit';
 
 /** A line that is woven: its paths, and the band that it becomes. */
 interface WovenLine {

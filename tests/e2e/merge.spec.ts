@@ -136,6 +136,23 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await width.press('Escape');
 });
 
+test('closed bands are woven by the line in their middle, or left to lie behind', async ({ page }) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await drawCircle(page, 0, 220, 150);
+  await setFold(page, 5);
+  await page.keyboard.press('4');
+  await inspector.getByRole('button', { name: 'Band', exact: true }).click();
+  await inspector.getByRole('radio', { name: 'Weave' }).click();
+  const weave = page.getByRole('region', { name: 'Weave', exact: true });
+  await expect(weave.getByText(/^\d+ crossings$/)).toBeVisible();
+  await expect(weave.getByText('alternate everywhere')).toBeVisible();
+  await weave.getByRole('radio', { name: 'Lines' }).click();
+  await expect(inspector.getByText('There is nothing to weave', { exact: false })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(weave.getByText('alternate everywhere')).toBeVisible();
+});
+
 test('rings are woven over and under, a crossing is swapped, and what cannot hold is said', async ({
   page,
 }) => {

@@ -1,7 +1,8 @@
+import { posterWheel } from '../../demo/pieces/posterWheel';
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 
-import { drag, drawPetal, exported, makeFigure, saved, setFold, whole } from './hands';
+import { drag, drawPetal, exported, makeFigure, saved, setFold, stored, whole } from './hands';
 
 test('three rounds of folds 16, 48 and 14 with blend modes', async ({ page }) => {
   await makeFigure(page);
@@ -199,4 +200,32 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await page.getByRole('button', { name: 'Export' }).click();
   await page.getByRole('radio', { name: 'One by one' }).click();
   expect((await exported(page)).toString()).toContain('animation-delay');
+});
+
+test('a figure placed with its ground stays blended, and is one picture in the file however often it is shown', async ({
+  page,
+}) => {
+  const name = `Wheel ${Date.now()}`;
+  await stored(page, { ...posterWheel(), name });
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('3');
+  await inspector.getByRole('button', { name: 'Place a figure of the Shelf' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('searchbox').fill(name);
+  await dialog.getByRole('radio', { name: 'Placed too' }).click();
+  await dialog.getByRole('button', { name }).click();
+  await expect(dialog).toBeHidden();
+  await setFold(page, 1);
+  await page.keyboard.press('2');
+  await inspector.getByRole('button', { name: 'Show it at one place more' }).click();
+  await inspector.getByRole('button', { name: 'Show it at one place more' }).click();
+  await page.getByRole('button', { name: 'Export' }).click();
+  const svg = (await exported(page)).toString();
+  expect(svg).toContain('mix-blend-mode:');
+  expect(svg.match(/<use [^>]*transform="matrix/g)).toHaveLength(3);
+  // The ground is there once, in the picture that is used.
+  expect(
+    svg.match(new RegExp(`<path [^>]*fill="${String(posterWheel().page.background)}"`, 'g')),
+  ).toHaveLength(1);
 });

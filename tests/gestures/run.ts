@@ -3,6 +3,7 @@
  *
  * npm run gestures             prints the table; fails where a piece takes more than docs/gestures.md says, or is drawn differently
  * npm run gestures -- --write  writes the table to docs/gestures.md
+ * npm run gestures -- --demo   compares the sample pieces in three renderers as well
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -11,6 +12,9 @@ import path from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 import sharp from 'sharp';
 
+import { PIECES as SAMPLES } from '../../demo/pieces';
+import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
+import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg/svg';
 import { difference, pixelsOf } from '../help/pictures';
 import { Hand } from './hand';
 import { PIECES, type Piece } from './pieces';
@@ -91,6 +95,28 @@ async function madeBy(browser: Browser, piece: Piece): Promise<Made> {
   return { piece, count: hand.count, file, differs: await compared(browser, file) };
 }
 
+const sayDiffers = (differs: Made['differs']): string =>
+  Object.entries(differs)
+    .map(([name, share]) => `${name} ${(100 * share).toFixed(3)} %`)
+    .join(', ');
+
+const looksOdd = (differs: Made['differs']): boolean =>
+  Object.values(differs).some((share) => share > MOST_DIFFERENT);
+
+/** Compares the pieces of the sample week. @returns true where one is drawn differently */
+async function demoDiffers(): Promise<boolean> {
+  let isOdd = false;
+  for (const [name, piece] of Object.entries(SAMPLES)) {
+    const svg = svgOf(await evaluateWhole(piece()), DEFAULT_SVG);
+    const differs = await compared(browser, Buffer.from(svg));
+    isOdd ||= looksOdd(differs);
+    console.log(
+      `${name}: other than resvg: ${sayDiffers(differs)}${looksOdd(differs) ? '  DRAWN DIFFERENTLY' : ''}`,
+    );
+  }
+  return isOdd;
+}
+
 /** The counts that the table in docs has, by the piece's number. */
 const known = (): Map<number, number> =>
   new Map(
@@ -123,16 +149,13 @@ try {
     all.push(made);
     const had = before.get(piece.number);
     const hasGrown = had !== undefined && made.count > had;
-    const looksOdd = Object.values(made.differs).some((share) => share > MOST_DIFFERENT);
-    failed ||= hasGrown || looksOdd;
-    const renderers = Object.entries(made.differs).map(
-      ([name, share]) => `${name} ${(100 * share).toFixed(3)} %`,
-    );
+    failed ||= hasGrown || looksOdd(made.differs);
     console.log(
-      `${String(piece.number).padStart(2)}  ${String(made.count).padStart(3)} of ${piece.goal}  ${piece.name}  (${made.file.length} bytes; other than resvg: ${renderers.join(', ')})${hasGrown ? `  MORE THAN ${had}` : ''}${looksOdd ? '  DRAWN DIFFERENTLY' : ''}`,
+      `${String(piece.number).padStart(2)}  ${String(made.count).padStart(3)} of ${piece.goal}  ${piece.name}  (${made.file.length} bytes; other than resvg: ${sayDiffers(made.differs)})${hasGrown ? `  MORE THAN ${had}` : ''}${looksOdd(made.differs) ? '  DRAWN DIFFERENTLY' : ''}`,
     );
   }
   if (process.argv.includes('--write')) written(all);
+  if (process.argv.includes('--demo')) failed = (await demoDiffers()) || failed;
 } finally {
   await browser.close();
   stop();

@@ -10,10 +10,10 @@ import { pointOnStrand, type Strand } from './strands';
 import { overlapAlong, trailAround } from './trail';
 
 /**
- * Bands that overlap by less than this share of their widths are told apart: what they have in common then is no more than a hair beside
- * a cut.
+ * Bands count as one over the other where bands of this share of their widths still overlap: of what overlaps less there is no more than a
+ * hair beside a cut.
  */
-export const DEEP = 0.7;
+export const DEEP = 0.9;
 
 export type Span = readonly [from: number, to: number];
 

@@ -206,6 +206,15 @@ describe('weaving', () => {
     const outer = flatRings.crossings.filter(({ ref }) => ref.startsWith('0-1'));
     expect(outer).toHaveLength(5);
     expect(outer.every(({ isShallow }) => isShallow)).toBe(true);
+    // Between two tips what is left of the ring is one piece, without a seam where it was cut to be woven.
+    const star = weaveOf({
+      fold: 6,
+      mirror: false,
+      lines: [band([tip], 2), band([circle(0, 0, 27)], 2)],
+      gap: 0.5,
+      swapped: [],
+    });
+    expect(star.parts[1]!.reduce((sum, { turns }) => sum + turns.length, 0)).toBe(6);
     const flat = weaveOf({
       fold: 1,
       mirror: false,

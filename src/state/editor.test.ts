@@ -1,3 +1,4 @@
+import { START_LINE } from '../../tests/help/figures';
 import { petalOfSize } from '@/core/maker/petal';
 import { describe, expect, it } from 'vitest';
 
@@ -6,7 +7,7 @@ import type { PathNode } from '../core/curve/nodes';
 import type { Figure, Shape } from '../core/figure/model';
 import { addShapes, lockRound, moveShapes, removeShapes, setFold, setPage } from '../core/figure/commands';
 import { pathForm } from '../core/maker/form';
-import { newFigure, newShape, START_LINE, START_PAINT } from '../core/figure/start';
+import { newFigure, newShape, START_PAINT } from '../core/figure/start';
 import { NO_TURN, turn } from '../core/number/turn';
 import {
   act,

@@ -1,3 +1,4 @@
+import { startLengths } from './toolLengths';
 import { createStore } from 'zustand';
 
 import { NO_RESULTS, type Work } from '../core/derive';
@@ -26,6 +27,7 @@ const NOTHING: ReadonlySet<never> = new Set<never>();
 export function createEditor(saved: SavedFigure): Editor {
   const history = historyOf(wholeSteps(saved.steps), saved.step);
   const front = saved.figure.rounds[saved.figure.rounds.length - 1];
+  const lengths = startLengths(saved.figure.page);
   return createStore<EditorState>(() => ({
     id: saved.id,
     revision: saved.revision,
@@ -43,7 +45,7 @@ export function createEditor(saved: SavedFigure): Editor {
     snapTurn: 0,
     picking: null,
     pivot: null,
-    nudge: 1,
+    nudge: lengths.nudge,
     ghosts: true,
     outlines: false,
     quiet: false,
@@ -63,8 +65,7 @@ export function createEditor(saved: SavedFigure): Editor {
     ways: { line: 'straight', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },
     stamp: {
       source: 'circle',
-      size: 4,
-      spacing: 6,
+      ...lengths.stamp,
       spread: 'even',
       facing: 'path',
       sizes: 0,
@@ -72,7 +73,7 @@ export function createEditor(saved: SavedFigure): Editor {
       seed: 1,
     },
     spots: [],
-    hand: { as: 'shape', width: 4, thinning: 0.6, taper: 8, smoothing: null },
+    hand: { as: 'shape', ...lengths.hand, thinning: 0.6, smoothing: null },
     cellReach: 'kind',
     lit: null,
     measured: null,

@@ -1,6 +1,6 @@
 import { addShapes } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
-import { newFigure, newShape, START_PAINT } from '@/core/figure/start';
+import { newFigure, newShape, START_PAINT, startLine } from '@/core/figure/start';
 import type { Form } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 
@@ -25,3 +25,6 @@ export const withForms = (...forms: Form[]): Figure =>
     'r',
     forms.map((form, k) => newShape(`s${k}`, `Shape ${k}`, form, START_PAINT)),
   );
+
+/** The line that a new figure's open paths start as. */
+export const START_LINE = startLine(newFigure('F', 'r').page);

@@ -381,7 +381,6 @@ const OTHERS = new Set([
   'BACKINGS',
   'combinedOf',
   'findShape',
-  'FIRST_STROKE',
   'frameCellsProblem',
   'linkedRounds',
   'linkProblem',

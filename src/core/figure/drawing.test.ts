@@ -1,3 +1,4 @@
+import { START_LINE } from '../../../tests/help/figures';
 import { made } from '../../../tests/help/made';
 import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
@@ -49,7 +50,7 @@ import { wholeGroups } from './groups';
 import { anchorOf, hitMotif } from './hit';
 import { evaluate } from './evaluate';
 import type { Figure, Underlay } from './model';
-import { newFigure, newShape, START_LINE, START_PAINT } from './start';
+import { newFigure, newShape, START_PAINT } from './start';
 
 const circle = (x: number, y: number, r: number): Form => ({
   kind: 'ellipse',

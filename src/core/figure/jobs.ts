@@ -4,11 +4,12 @@ import { commonFold, isKeptByTurn } from '../symmetry/invariant';
 import { pathsOfForm } from '../maker/form';
 import type { MergeOperand, MergeRequest, MergeRole, MergeShape } from '../merge/merge';
 import type { Work } from '../derive';
-import type { Paint } from '../scene/scene';
+import type { Paint, ScenePage } from '../scene/scene';
 import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round, RoundMerge, Shape, Weave } from './model';
+import { handLength } from './start';
 import { wovenBand, wovenShapes } from './woven';
 import { areaOfShape, paintOfArea, resolvedShapes, isLine } from './combined';
 import { remembered } from '../remembered';
@@ -43,11 +44,15 @@ export interface MergeJob {
 const isFilledArea = (shape: Shape, work: Work): boolean =>
   shape.visible && shape.paint.fill !== null && pathsOfForm(shape.form, work).some(({ closed }) => closed);
 
-/** The gap that a weave begins with, in the figure's unit. */
+/** What a weave is of which nothing is said, in the figure's unit. */
 export const START_WEAVE: Weave = { gap: 1, swapped: [] };
 
-/** What a round's first weave takes: all that is a band. */
-export const FIRST_WEAVE: Weave = { ...START_WEAVE, areas: true };
+/** What a round's first weave on a page takes, all that is a band, and leaves free. */
+export const firstWeave = (page: ScenePage): Weave => ({
+  gap: handLength(page) / 2,
+  swapped: [],
+  areas: true,
+});
 
 const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) || isLine(shape);
 

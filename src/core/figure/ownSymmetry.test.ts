@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { counter, disc, withForms } from '../../../tests/help/figures';
+import { counter, disc, withForms, START_LINE } from '../../../tests/help/figures';
 import { STRAIGHT } from '../derive';
 import { pathsOfForm, type Form } from '../maker/form';
 import { MAKERS } from '../maker/makers';
@@ -13,7 +13,6 @@ import { seenFold } from './copies';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf } from './jobs';
 import type { Figure } from './model';
-import { START_LINE } from './start';
 
 const placed = { at: { x: 0, y: 0 }, rotation: NO_TURN };
 const lattice: Form = { kind: 'lattice', ...placed, params: MAKERS.lattice.start };

@@ -1,7 +1,7 @@
 import { NO_TURN } from '../number/turn';
 import type { Form } from '../maker/form';
 import { NO_FRAME } from '../symmetry/frame';
-import type { Paint } from '../scene/scene';
+import type { Paint, ScenePage, Stroke } from '../scene/scene';
 import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape } from './model';
 
 /** The colours that a new figure starts with: sand to deep water. */
@@ -9,11 +9,30 @@ const START_PALETTE = ['#f2e6d0', '#f7c6a3', '#d9512c', '#e9b44c', '#84c5b4', '#
 
 export const START_PAINT: Paint = { fill: '#1f8a76', stroke: null };
 
+/**
+ * A round length near a hundredth of a page's shorter side, in its unit: 1, 2 or 5 times a power of ten. What tools begin with is so many
+ * of it, so that a line is a line on an icon and on a poster.
+ */
+export function handLength({ width, height }: Pick<ScenePage, 'width' | 'height'>): number {
+  const hundredth = Math.min(width, height) / 100;
+  const power = 10 ** Math.floor(Math.log10(hundredth));
+  const [nearest] = [1, 2, 5, 10]
+    .map((times) => ({ times, off: Math.abs(Math.log((times * power) / hundredth)) }))
+    .sort((a, b) => a.off - b.off);
+  // By way of its digits, so that 0.2 is 0.2 and not 0.2 and a rounding error.
+  return Number(((nearest?.times ?? 1) * power).toPrecision(1));
+}
+
+/** The stroke that something gets which has none, on a page. */
+export const startStroke = (page: ScenePage): Stroke => ({
+  colour: '#113d4c',
+  width: handLength(page) / 2,
+  cap: 'round',
+  join: 'round',
+});
+
 /** Open paths have nothing to fill: they start as a line. */
-export const START_LINE: Paint = {
-  fill: null,
-  stroke: { colour: '#113d4c', width: 1, cap: 'round', join: 'round' },
-};
+export const startLine = (page: ScenePage): Paint => ({ fill: null, stroke: startStroke(page) });
 
 export const newRound = (id: string, name: string, fold = 8): Round => ({
   id,

@@ -2,13 +2,13 @@ import { petalOfSize } from '../maker/petal';
 import { STRAIGHT } from '../derive';
 import { describe, expect, it } from 'vitest';
 
-import { counter } from '../../../tests/help/figures';
+import { counter, START_LINE } from '../../../tests/help/figures';
 import { made, refusal } from '../../../tests/help/made';
 import type { Result } from '../finding';
 import { boundsOfPaths } from '../curve/bounds';
 import { signedArea } from '../curve/path';
 import type { Shape } from '../figure/model';
-import { newShape, START_LINE, START_PAINT } from '../figure/start';
+import { newShape, START_PAINT } from '../figure/start';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';

@@ -9,7 +9,7 @@ import { askOutlines } from '@/core/figure/outline';
 import { followCopy } from '@/state/active';
 import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
-import { followUnit } from '@/state/unit';
+import { followPage } from '@/state/toolLengths';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
@@ -74,7 +74,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     );
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
-    const endUnit = followUnit(editor);
+    const endPage = followPage(editor);
     const endCells = followCells(editor, (sentence) => toast(sentence, { duration: 8000 }));
     const endCopy = followCopy(editor);
     const endNotices = noticeSaves(editor);
@@ -85,7 +85,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endOutlines();
       endKeys();
       endClipboard();
-      endUnit();
+      endPage();
       endCells();
       endCopy();
       endNotices();

@@ -1,18 +1,10 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
-import {
-  FIRST_STROKE,
-  addBacking,
-  addToPalette,
-  BACKINGS,
-  setBehind,
-  setFill,
-  setStroke,
-} from '@/core/figure/commands';
+import { addBacking, addToPalette, BACKINGS, setBehind, setFill, setStroke } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
 import { endsOfSpread, respread } from '@/core/figure/spread';
-import { START_PAINT } from '@/core/figure/start';
+import { START_PAINT, startStroke } from '@/core/figure/start';
 import type { Point } from '@/core/curve/point';
 import { firstColour } from '@/core/paint/fills';
 import {
@@ -78,7 +70,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const fillWith = (fill: Fill | null, key: string | null = null): void =>
     apply('Fill', (each) => setFill(each, target, fill), { ...first, fill }, key);
   const strokeWith = (part: Partial<Stroke> | null, key: string | null = null): void => {
-    const full: Stroke | null = part === null ? null : { ...FIRST_STROKE, ...stroke, ...part };
+    const full: Stroke | null = part === null ? null : { ...startStroke(page), ...stroke, ...part };
     apply('Stroke', (each) => setStroke(each, target, part), { ...first, stroke: full }, key);
   };
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));

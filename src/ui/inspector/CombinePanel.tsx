@@ -32,6 +32,7 @@ import { Choices, Segmented } from '../common/Choices';
 import { LengthField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { usePageLength } from './usePageLength';
 
 const NAMES: Record<Combined['op'], string> = {
   union: 'Union',
@@ -78,8 +79,8 @@ export function CombinePanel({
   const work = useWork();
   const editor = useEditor();
   const { page } = useEditorState(shownFigure);
-  const [away, setAway] = useState(2);
-  const [width, setWidth] = useState(0.05);
+  const [away, setAway] = usePageLength(1);
+  const [width, setWidth] = usePageLength(0.025);
   const [plain, setPlain] = useState(false);
   const [report, setReport] = useState<string | null>(null);
   const { unit } = page;

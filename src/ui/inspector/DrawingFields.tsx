@@ -13,6 +13,7 @@ import { CountField, LengthField, ShareField } from '../common/NumberField';
 import { Row } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditorState } from '../editor/EditorContext';
+import { usePageLength } from './usePageLength';
 
 interface Props {
   readonly form: PlacedFigure;
@@ -25,7 +26,7 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
   const { page } = useEditorState(shownFigure);
   const [count, setCount] = useState(30);
   const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
-  const [gap, setGap] = useState(1);
+  const [gap, setGap] = usePageLength(0.5);
   const [seed, setSeed] = useState(1);
   const [turned, setTurned] = useState(true);
   const { parts, places } = form.params;

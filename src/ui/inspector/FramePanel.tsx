@@ -3,7 +3,7 @@
 import { useWork } from '@/ui/editor/useWork';
 import { drawFrame, drawFrameCells, removeGuide, setFrame } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
-import { START_LINE } from '@/core/figure/start';
+import { startLine } from '@/core/figure/start';
 import { MOST_SIDES } from '@/core/maker/polygon';
 import { degreesOf } from '@/core/number/turn';
 import {
@@ -44,7 +44,7 @@ export function FramePanel({ round }: { readonly round: Round }) {
   };
   const isEmpty = !polygon && frame.rings.length === 0 && frame.guides.length === 0;
   const draw = (): void => {
-    const drawn = drawFrame(figure, round.id, START_LINE, outer * 2, newId);
+    const drawn = drawFrame(figure, round.id, startLine(figure.page), outer * 2, newId);
     act(editor, 'Draw the frame', () => drawn.figure);
     select(editor, round.id, drawn.ids);
   };

@@ -19,7 +19,6 @@ import {
 import { turn } from '@/core/number/turn';
 import { alongTurn } from '@/core/symmetry/wedge';
 import { newId } from '@/state/ids';
-import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Round, Shape } from '@/core/figure/model';
 import { act, selectNodes, shownFigure } from '@/state/editor';
@@ -29,6 +28,7 @@ import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { common } from './words';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { usePageLength } from './usePageLength';
 
 const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };
 
@@ -49,7 +49,7 @@ export function NodePanel({ round, shape }: Props) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const chosen = useEditorState((state) => state.selection.nodes);
-  const [radius, setRadius] = useState(2);
+  const [radius, setRadius] = usePageLength(1);
   if (shape.form.kind !== 'path') return null;
   const { contours } = shape.form;
   const nodes = nodesOfContours(contours);

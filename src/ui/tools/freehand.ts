@@ -1,7 +1,7 @@
 import { fittedNodes, type HandPoint } from '@/core/curve/freehand';
 import { distance } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { handParams } from '@/core/maker/hand';
 import { NO_TURN } from '@/core/number/turn';
@@ -52,8 +52,8 @@ export const pressFreehand: Press = (editor, p) => {
   const id = newId();
   const taken = round.shapes.filter(({ name }) => name.startsWith('Stroke')).length;
   const name = taken === 0 ? 'Stroke' : `Stroke ${taken + 1}`;
-  const stroke = state.paint?.stroke ?? START_LINE.stroke;
-  const filled: Paint = { fill: (state.paint ?? START_PAINT).fill ?? stroke?.colour ?? null, stroke: null };
+  const stroke = state.paint?.stroke ?? startStroke(shownFigure(state).page);
+  const filled: Paint = { fill: (state.paint ?? START_PAINT).fill ?? stroke.colour, stroke: null };
   const shapeOf = (form: Form) =>
     newShape(id, name, form, hand.as === 'shape' ? filled : { fill: null, stroke });
   return {

@@ -2,7 +2,7 @@ import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
 import { distance, lengthOf, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_LINE, START_PAINT } from '@/core/figure/start';
+import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
 import { scaledParams } from '@/core/maker/construction';
 import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
 import { MAKERS, makerOf, withParams, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
@@ -95,7 +95,9 @@ const draws =
         if (formProblem(form) !== null) return;
         started = true;
         const lines = pathsOfForm(form, workOf(editor.getState())).every(({ closed }) => !closed);
-        const shown = lines ? { fill: null, stroke: paint.stroke ?? START_LINE.stroke } : paint;
+        const shown = lines
+          ? { fill: null, stroke: paint.stroke ?? startStroke(shownFigure(state).page) }
+          : paint;
         const rule = isBuilt(form) ? makerOf(form.kind).rule : undefined;
         const shape = newShape(id, label, form, shown);
         preview(editor, addShapes(figure, round.id, [rule ? { ...shape, rule } : shape]));

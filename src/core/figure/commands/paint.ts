@@ -1,3 +1,4 @@
+import { startStroke } from '../start';
 import type { Work } from '../../derive';
 import type { Light } from '../../paint/light';
 import type { Relief } from '../../paint/relief';
@@ -71,14 +72,11 @@ export function colourShapes(
 export const setFill = (figure: Figure, target: PaintTarget, fill: Fill | null): Figure =>
   withPaint(figure, target, (paint) => ({ ...paint, fill }));
 
-/** The stroke that a shape gets when only part of one has been said. */
-export const FIRST_STROKE: Stroke = { colour: '#113d4c', width: 1, cap: 'round', join: 'round' };
-
 /** Changes parts of a stroke, giving one to what has none; null takes it away. */
 export const setStroke = (figure: Figure, target: PaintTarget, part: Partial<Stroke> | null): Figure =>
   withPaint(figure, target, (paint) => ({
     ...paint,
-    stroke: part === null ? null : { ...(paint.stroke ?? FIRST_STROKE), ...part },
+    stroke: part === null ? null : { ...(paint.stroke ?? startStroke(figure.page)), ...part },
   }));
 
 /** Puts the stroke behind the fill, or over it. */

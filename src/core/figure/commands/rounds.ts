@@ -10,7 +10,7 @@ import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
 import { isFold } from '../../symmetry/rule';
 import { FIRST_CELLS } from '../cells';
-import { FIRST_WEAVE } from '../jobs';
+import { firstWeave } from '../jobs';
 import { reachOfMotif } from '../reach';
 import { roundOf, withRound } from '../update';
 import type { LowerAction, Figure, Round, RoundMerge } from '../model';
@@ -92,7 +92,7 @@ export function setMerge(
     if (op === null) return { ...round, merge: null };
     const first = round.shapes.find(({ paint }) => paint.fill !== null);
     const { lines } = round.merge ?? {};
-    const weave = round.merge?.weave ?? (op === 'weave' ? FIRST_WEAVE : undefined);
+    const weave = round.merge?.weave ?? (op === 'weave' ? firstWeave(figure.page) : undefined);
     const cells = round.merge?.cells ?? (op === 'divide' ? FIRST_CELLS : undefined);
     return {
       ...round,

@@ -1,0 +1,93 @@
+/**
+ * Lengths that tools begin with, which follow the page: round numbers of about a hundredth of it, in its unit. What a person has set stays,
+ * and goes along only where the figure is as large as before in another unit.
+ *
+ * @example
+ * const { nudge, stamp, hand } = startLengths(figure.page);
+ */
+import { handLength } from '../core/figure/start';
+import type { Figure } from '../core/figure/model';
+import { convertLength } from '../core/number/units';
+import type { ScenePage } from '../core/scene/scene';
+import { shownFigure, type Editor, type EditorState } from './editorState';
+
+/** How many of the page's hand length each of them is at first. */
+const NUDGE = 0.5;
+const STAMP = { size: 2, spacing: 3 };
+const HAND = { width: 2, taper: 4 };
+
+/** What tools begin with on a page. */
+export function startLengths(page: ScenePage): {
+  readonly nudge: number;
+  readonly stamp: Pick<EditorState['stamp'], 'size' | 'spacing'>;
+  readonly hand: Pick<EditorState['hand'], 'width' | 'taper'>;
+} {
+  const length = handLength(page);
+  return {
+    nudge: NUDGE * length,
+    stamp: { size: STAMP.size * length, spacing: STAMP.spacing * length },
+    hand: { width: HAND.width * length, taper: HAND.taper * length },
+  };
+}
+
+/** By how much lengths were multiplied from one figure to the next as its unit changed; null where they were not. */
+function unitFactor(before: Figure, after: Figure): number | null {
+  if (before.page.unit === after.page.unit) return null;
+  const factor = convertLength(1, before.page.unit, after.page.unit);
+  const isSame = Math.abs(after.page.width / (before.page.width * factor) - 1) < 1e-6;
+  return isSame ? factor : null;
+}
+
+const scaledView = <V extends { readonly scale: number }>(view: V | null, factor: number): V | null =>
+  view && { ...view, scale: view.scale / factor };
+
+/** The tools' lengths on another page: those that were as at first are so there, others are multiplied. */
+function onPage(
+  { nudge, stamp, hand }: EditorState,
+  before: ScenePage,
+  after: ScenePage,
+  factor: number,
+): Pick<EditorState, 'nudge' | 'stamp' | 'hand'> {
+  const [from, to] = [handLength(before), handLength(after)];
+  const next = (value: number, times: number): number =>
+    Math.abs(value - times * from) <= 1e-9 * from ? times * to : value * factor;
+  return {
+    nudge: next(nudge, NUDGE),
+    stamp: {
+      ...stamp,
+      size: next(stamp.size, STAMP.size),
+      spacing: next(stamp.spacing, STAMP.spacing),
+    },
+    hand: {
+      ...hand,
+      width: next(hand.width, HAND.width),
+      taper: next(hand.taper, HAND.taper),
+      smoothing: hand.smoothing === null ? null : hand.smoothing * factor,
+    },
+  };
+}
+
+/** What else an editor holds in the figure's unit, multiplied; what a pane shows stays where it is. */
+function inOtherUnit({ paint, views, pivot }: EditorState, factor: number): Partial<EditorState> {
+  const stroke = paint?.stroke;
+  return {
+    pivot: pivot && { x: pivot.x * factor, y: pivot.y * factor },
+    measured: null,
+    views: { bench: scaledView(views.bench, factor), whole: scaledView(views.whole, factor) },
+    ...(paint && {
+      paint: { ...paint, stroke: stroke ? { ...stroke, width: stroke.width * factor } : null },
+    }),
+  };
+}
+
+/** Has an editor's own lengths follow the figure's page and unit, also when a change of these is undone. Returns how to end it. */
+export const followPage = (editor: Editor): (() => void) =>
+  editor.subscribe((state, before) => {
+    const [now, then] = [shownFigure(state), shownFigure(before)];
+    if (now.page === then.page) return;
+    const factor = unitFactor(then, now);
+    editor.setState({
+      ...onPage(state, then.page, now.page, factor ?? 1),
+      ...(factor !== null && inOtherUnit(state, factor)),
+    });
+  });

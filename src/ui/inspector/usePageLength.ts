@@ -1,0 +1,12 @@
+import { useState } from 'react';
+
+import { handLength } from '@/core/figure/start';
+import { shownFigure } from '@/state/editor';
+import { useEditorState } from '../editor/EditorContext';
+
+/** A length of a panel's own: so many of the page's hand length, until a person sets it. */
+export function usePageLength(times: number): readonly [number, (length: number) => void] {
+  const start = useEditorState((state) => times * handLength(shownFigure(state).page));
+  const [own, setOwn] = useState<number | null>(null);
+  return [own ?? start, setOwn];
+}

@@ -244,6 +244,10 @@ export function Bench() {
                     y={crowded ? ray.y - 8 : ray.y + 14}
                     textAnchor={crowded ? 'end' : 'start'}
                     className="fill-brass-text font-mono text-[11px]"
+                    stroke="var(--field)"
+                    strokeWidth={5}
+                    strokeLinejoin="round"
+                    paintOrder="stroke"
                   >
                     ±{label}°
                   </text>

@@ -39,8 +39,8 @@ export function extentOf(
     ] as const;
     /** Back and on along both, for bands of a share of their widths and what is free beside them. */
     const reaches = (share: number, free: number): readonly [Span, Span] => [
-      overlapAlong(trails[0], share * a, trails[1], share * b + free, spots[0].along),
-      overlapAlong(trails[1], share * b, trails[0], share * a + free, spots[1].along),
+      overlapAlong(trails[0], share * a, trails[1], share * b + free, spots[0].along, sine),
+      overlapAlong(trails[1], share * b, trails[0], share * a + free, spots[1].along, sine),
     ];
     const [deep, whole] = [reaches(DEEP, 0), reaches(1, gap)];
     const isAll = reach >= Math.max(p.length, q.length);

@@ -1,6 +1,6 @@
 import { flatten } from '../../curve/flatten';
 import { leftOf } from '../../curve/parallel';
-import { add, between, distance, dot, lengthOf, scaleBy, subtract, type Point } from '../../curve/point';
+import { add, between, distance, lengthOf, scaleBy, subtract, type Point } from '../../curve/point';
 import { pieceOf, type Strand } from './strands';
 
 /** A stretch of a strand as points near enough to tell where its band reaches. */
@@ -9,6 +9,8 @@ export interface Trail {
   /** Lengths at the points, from the stretch's start. */
   readonly lengths: readonly number[];
   readonly length: number;
+  /** Of its longest chord. */
+  readonly chord: number;
   /** Where along the strand the stretch begins. */
   readonly from: number;
 }
@@ -21,8 +23,13 @@ export function trailAround(strand: Strand, along: number, reach: number, within
     : [Math.max(0, along - reach), Math.min(length, along + reach)];
   const points = flatten(pieceOf(strand, from, to), within);
   let sum = 0;
-  const lengths = points.map((p, k) => (sum += k > 0 ? distance(p, points[k - 1] as Point) : 0));
-  return { points, lengths, length: sum, from };
+  let chord = 0;
+  const lengths = points.map((p, k) => {
+    const own = k > 0 ? distance(p, points[k - 1] as Point) : 0;
+    chord = Math.max(chord, own);
+    return (sum += own);
+  });
+  return { points, lengths, length: sum, chord, from };
 }
 
 /** Where a trail is at a length of it, and its direction there. */
@@ -41,14 +48,19 @@ function placeOn({ points, lengths }: Trail, along: number): { at: Point; way: P
 /** The point at a length of a trail. */
 const pointOn = (trail: Trail, along: number): Point => placeOn(trail, along).at;
 
-/** True where a point is no farther from a trail than a distance. */
-function isWithin({ points }: Trail, p: Point, far: number): boolean {
+/** True where a point is no farther from a trail than a distance. Asked very often: without a new object for each chord. */
+function isWithin({ points, chord }: Trail, { x, y }: Point, far: number): boolean {
+  const near = far + chord;
   for (let k = 1; k < points.length; k += 1) {
-    const [a, b] = [points[k - 1] as Point, points[k] as Point];
-    const side = subtract(b, a);
-    const square = dot(side, side);
-    const t = square > 0 ? Math.min(1, Math.max(0, dot(subtract(p, a), side) / square)) : 0;
-    if (distance(p, between(a, b, t)) <= far) return true;
+    const a = points[k - 1] as Point;
+    const [px, py] = [x - a.x, y - a.y];
+    if (px > near || px < -near || py > near || py < -near) continue;
+    const b = points[k] as Point;
+    const [sx, sy] = [b.x - a.x, b.y - a.y];
+    const square = sx * sx + sy * sy;
+    const t = square > 0 ? Math.min(1, Math.max(0, (px * sx + py * sy) / square)) : 0;
+    const [dx, dy] = [px - t * sx, py - t * sy];
+    if (dx * dx + dy * dy <= far * far) return true;
   }
   return false;
 }
@@ -65,6 +77,7 @@ const sectionOf = (trail: Trail, along: number, half: number): Point[] => {
 /**
  * How far along a strand, from a place where it crosses another, its band lies on the other's: lengths back and on. Infinite where
  * the trails end before it does.
+ * @param sine of the angle between them there
  */
 export function overlapAlong(
   own: Trail,
@@ -72,11 +85,13 @@ export function overlapAlong(
   other: Trail,
   otherHalf: number,
   along: number,
+  sine: number,
 ): readonly [back: number, on: number] {
   const meets = (at: number): boolean =>
     sectionOf(own, at, ownHalf).some((p) => isWithin(other, p, otherHalf));
   const middle = along - own.from;
-  const step = (ownHalf + otherHalf) / 3;
+  // At a flat angle bands overlap for long, and may be looked at in longer steps.
+  const step = (ownHalf + otherHalf) * Math.max(1 / 3, 0.1 / sine);
   const reach = (sign: 1 | -1): number => {
     const most = sign > 0 ? own.length - middle : middle;
     for (let far = step; far < most; far += step) {

@@ -1,3 +1,4 @@
+import { pathsOfForm } from '../maker/form';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -72,6 +73,12 @@ const target = ({ round, ids }: Try) => ({ of: 'shapes' as const, roundId: round
 
 type Name = keyof typeof commands;
 
+/** Few enough segments that what is made of all of them takes no seconds: a whirl of a whirl would. */
+const isLight = (shapes: readonly Shape[], most = 400): boolean =>
+  shapes
+    .flatMap(({ form }) => pathsOfForm(form, STRAIGHT))
+    .reduce((sum, { segments }) => sum + segments.length, 0) < most;
+
 /** Every command, tried with chance arguments. */
 const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   addBacking: ({ figure, chance, newId }) =>
@@ -129,7 +136,7 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   combineShapes: ({ figure, round, ids, chance, newId }) =>
     commands.combineShapes(figure, round.id, ids, chance.of(COMBINE_OPS), newId),
   divideShapes: ({ figure, round, ids, newId }) =>
-    commands.divideShapes(figure, round.id, ids, newId, STRAIGHT),
+    isLight(round.shapes) ? commands.divideShapes(figure, round.id, ids, newId, STRAIGHT) : figure,
   drawFrame: ({ figure, round, chance, newId }) =>
     commands.drawFrame(figure, round.id, anyPaint(chance), 90, newId),
   drawFrameCells: ({ figure, round, newId }) => commands.drawFrameCells(figure, round.id, 90, newId),
@@ -160,7 +167,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     commands.linkRound(figure, round.id, chance.of(figure.rounds).id, newId()),
   lockRound: ({ figure, round, chance }) => commands.lockRound(figure, round.id, chance.yes()),
   lockShape: ({ figure, ref, chance }) => commands.lockShape(figure, ref, chance.yes()),
-  makeBands: ({ figure, round, ids, newId }) => commands.makeBands(figure, round.id, ids, newId, STRAIGHT),
+  makeBands: ({ figure, round, ids, newId }) =>
+    isLight(round.shapes) ? commands.makeBands(figure, round.id, ids, newId, STRAIGHT) : figure,
   makeCombinedPlain: ({ figure, round, ids }) => commands.makeCombinedPlain(figure, round.id, ids, STRAIGHT),
   makePlain: ({ figure, round, ids, newId }) => commands.makePlain(figure, round.id, ids, newId, STRAIGHT),
   makeRoundPlain: ({ figure, round, newId }) => {
@@ -179,7 +187,7 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     return commands.nestFigure(figure, picture, place, { round: newId(), shape: newId() });
   },
   offsetShapes: ({ figure, round, ids, chance, newId }) =>
-    round.shapes.length > 6
+    round.shapes.length > 6 || !isLight(round.shapes)
       ? figure
       : commands.offsetShapes(figure, round.id, ids, chance.between(-2, 2), newId, STRAIGHT),
   onePath: ({ figure, round, ids }) => commands.onePath(figure, round.id, ids, STRAIGHT),
@@ -373,7 +381,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     commands.trimToWedge(figure, round.id, ids, newId, STRAIGHT),
   ungroupShapes: ({ figure, round, ids }) => commands.ungroupShapes(figure, round.id, ids),
   unlinkRound: ({ figure, round }) => commands.unlinkRound(figure, round.id),
-  whirlShape: ({ figure, ref }) => commands.whirlShape(figure, ref, STRAIGHT),
+  whirlShape: ({ figure, round, ref }) =>
+    isLight(round.shapes, 40) ? commands.whirlShape(figure, ref, STRAIGHT) : figure,
 };
 
 /** What the commands' module gives out besides commands. */

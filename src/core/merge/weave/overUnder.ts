@@ -2,7 +2,7 @@
  * Which band passes over at each crossing, so that along every band over and under take turns.
  *
  * @example
- * const { over, bad, crowded } = overUnder(strands, found, turned, fold, 1e-9);
+ * const { over, bad, crowded } = overUnder(strands, found, turned, fold, 1e-9, () => false);
  */
 import { distance, type Point } from '../../curve/point';
 import type { Found } from './crossings';
@@ -122,6 +122,7 @@ function overEnds(
  * Over and under by turns. The choice is made once for each connected figure and carried on along the bands; it can be made wherever
  * two lines cross at a time, as any plane diagram of closed lines has an alternating choice (Tait, "On knots", 1877). Three bands or
  * more that share ground lie in an order, where one is found in which each band that passes over all, or under all, alternates.
+ * @param isSwapped crossings that are the other way round afterwards
  */
 export function overUnder(
   strands: readonly Strand[],
@@ -129,6 +130,7 @@ export function overUnder(
   turned: readonly Turned[],
   fold: number,
   tolerance: number,
+  isSwapped: (crossing: number) => boolean,
 ): OverUnder {
   // Crowds that turns make of one another are taken together. Those without an order are woven crossing by crossing, each on its part
   // of the ground; in one point nothing is between the crossings, and the bands are one.
@@ -145,12 +147,25 @@ export function overUnder(
       return !fits;
     });
     const made = failing ? null : attempt(strands, crossings, taken, inPoint, turned, fold, tolerance);
-    if (made) return { ...made, crowded: [...crowded, ...[...dropped].map(({ at }) => at)] };
+    if (made)
+      return { ...swapped(made, isSwapped), crowded: [...crowded, ...[...dropped].map(({ at }) => at)] };
     for (const crowd of failing ?? []) {
       dropped.add(crowd);
       for (const each of crowd.inPoint) inPoint.add(each);
     }
   }
+}
+
+/** Over and under with some crossings the other way round, and at which of them no turn is taken then. */
+function swapped(
+  { over: before, pairs, inCrowd }: Attempt,
+  isSwapped: (crossing: number) => boolean,
+): Pick<OverUnder, 'over' | 'bad'> {
+  const over = before.map((role, k) => (role !== -1 && isSwapped(k) ? 1 - role : role));
+  const isOver = ({ crossing, role }: Visit): boolean => over[crossing] === role;
+  const bad = pairs.flatMap(([a, b]) => (isOver(a) === isOver(b) ? [a.crossing, b.crossing] : []));
+  // An order of bands is one no more where two of them are exchanged.
+  return { over, bad: new Set([...bad, ...[...inCrowd].filter(isSwapped)]) };
 }
 
 const isOwnImage = ({ crossings }: Crowd, turned: readonly Turned[]): boolean =>
@@ -173,7 +188,14 @@ function orbitsOfCrowds(crowds: readonly Crowd[], turned: readonly Turned[]): Cr
   });
 }
 
-/** Over and under with an order in each of some crowds; null where there is none. */
+/** Over and under with an order in each of some crowds, and what follows what along the strands. */
+interface Attempt {
+  readonly over: readonly number[];
+  readonly pairs: readonly Pair[];
+  readonly inCrowd: ReadonlySet<number>;
+}
+
+/** @returns null where there is no such order */
 function attempt(
   strands: readonly Strand[],
   crossings: readonly Crossing[],
@@ -182,7 +204,7 @@ function attempt(
   turned: readonly Turned[],
   fold: number,
   tolerance: number,
-): Pick<OverUnder, 'over' | 'bad'> | null {
+): Attempt | null {
   const { pairs, passes } = chainsOf(strands, crossings, crowds, left, tolerance);
   const over = crossings.map(() => -1);
   const inCrowd = new Set(crowds.flatMap(({ crossings: own }) => own));
@@ -192,9 +214,7 @@ function attempt(
   crossings.forEach((_, k) => {
     if (over[k] !== -1 && !inCrowd.has(k) && flips(figure[k] ?? -1)) over[k] = 1 - (over[k] ?? 0);
   });
-  const isOver = ({ crossing, role }: Visit): boolean => over[crossing] === role;
-  const bad = new Set(pairs.flatMap(([a, b]) => (isOver(a) === isOver(b) ? [a.crossing, b.crossing] : [])));
-  return { over, bad };
+  return { over, pairs, inCrowd };
 }
 
 /** Chooses over and under for one crossing of each connected figure and carries it on. @returns which figure each crossing is of */

@@ -269,6 +269,12 @@ describe('weaving', () => {
     expect(linked.crossings.some(({ isShallow }) => isShallow)).toBe(false);
   });
 
+  it('keeps a line about the centre that crosses nothing', () => {
+    const lines = [band([circle(0, -30, 22)], 2), band([circle(0, 0, 3)], 1)];
+    const alone = weaveOf({ fold: 5, mirror: false, lines, gap: 0.5, swapped: [] });
+    expect(partArea(alone.parts[1]!)).toBeCloseTo(Math.PI * (3.5 ** 2 - 2.5 ** 2), 9);
+  });
+
   it('says where more than two bands meet', () => {
     // Circles through the centre all cross there.
     const woven = weaveOf(rings(5, 20, 20));

@@ -9,7 +9,6 @@ import { pieceAlong } from '../../curve/cutAlong';
 import { signedArea, type Path } from '../../curve/path';
 import { pointAt } from '../../curve/segment';
 import { lengthOf, type Point } from '../../curve/point';
-import { directionAt } from '../../curve/parallel';
 import { NO_TURN } from '../../number/turn';
 import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../band';
 import { mergeNow } from '../engine';
@@ -77,8 +76,10 @@ export function weaveOf(request: WeaveRequest): Woven {
   const { crossings } = found;
   const turned = turnedCrossings(strands, crossings, request.fold, tolerance);
   const refs = refsOf(strands, crossings, turned);
-  const settled = overUnder(strands, found, turned, request.fold, tolerance);
-  const { over, bad } = swappedBy(request.swapped, refs, settled, strands, crossings);
+  const isSwapped = isNamed(request.swapped);
+  const { over, bad, crowded } = overUnder(strands, found, turned, request.fold, tolerance, (k) =>
+    isSwapped(refs[k] ?? ''),
+  );
   const steps = stepsKept(turned, over, request.fold);
   const fold = request.fold / steps;
 
@@ -153,7 +154,7 @@ export function weaveOf(request: WeaveRequest): Woven {
   return {
     parts,
     fold,
-    crowded: settled.crowded,
+    crowded,
     crossings: crossings.flatMap(({ at, isShallow }, k) =>
       over[k] === -1
         ? []
@@ -162,35 +163,10 @@ export function weaveOf(request: WeaveRequest): Woven {
   };
 }
 
-/** Over and under with some crossings the other way round. */
-function swappedBy(
-  swapped: readonly string[],
-  refs: readonly string[],
-  { over, bad }: { readonly over: readonly number[]; readonly bad: ReadonlySet<number> },
-  strands: readonly Strand[],
-  crossings: readonly Crossing[],
-): { over: readonly number[]; bad: ReadonlySet<number> } {
-  if (swapped.length === 0) return { over, bad };
+/** Whether a crossing is the other way round, by its reference, where kinds and single ones of them are named. */
+function isNamed(swapped: readonly string[]): (ref: string) => boolean {
   const named = new Set(swapped);
-  const next = over.map((role, k) => {
-    const ref = refs[k] ?? '';
-    return role !== -1 && named.has(ref) !== named.has(ref.split('@')[0] ?? ref) ? 1 - role : role;
-  });
-  // What was right before a swap and is not after it: a neighbour that was swapped, or was not.
-  const isTurned = ({ crossing }: Visit): boolean => over[crossing] !== next[crossing];
-  const odd = new Set(bad);
-  visitsAlong(strands, crossings).forEach((list, k) => {
-    const seen = list.filter(
-      ({ crossing }) => over[crossing] !== -1 && !(crossings[crossing] as Crossing).isShallow,
-    );
-    const { closed } = (strands[k] as Strand).path;
-    seen.forEach((visit, at) => {
-      const after = seen[at + 1] ?? (closed && seen.length > 1 ? seen[0] : undefined);
-      if (!after || isTurned(visit) === isTurned(after)) return;
-      for (const { crossing } of [visit, after]) odd.add(crossing);
-    });
-  });
-  return { over: next, bad: odd };
+  return (ref) => named.has(ref) !== named.has(ref.split('@')[0] ?? ref);
 }
 
 /** A length along a strand as it is seen from the strand's own start. */
@@ -287,20 +263,18 @@ function lessOf(paths: readonly Path[], cut: readonly MergeShape[], crumb: numbe
   return parts.flatMap(({ loops }) => (signedArea(loops) > crumb ? loops : []));
 }
 
-/** A point that goes with a path where it is turned: off the centre, or a direction where it is on it. */
+/** A point that goes with a path where it is turned. */
 function middleOf({ segments }: Path): Point {
-  const [first] = segments;
-  const sum = segments.reduce(
+  return segments.reduce(
     (at, segment) => {
       const { x, y } = pointAt(segment, 0.5);
       return { x: at.x + x / segments.length, y: at.y + y / segments.length };
     },
     { x: 0, y: 0 },
   );
-  return lengthOf(sum) > 1e-9 || !first ? sum : directionAt(first, 0.5);
 }
 
-/** True in the first of the sectors that the turns make of one another. */
+/** True in the first of the sectors that the turns make of one another, and at the centre, which all of them share. */
 function isFirst({ x, y }: Point, sector: number, tolerance: number): boolean {
   const angle = (Math.atan2(x, -y) + 2 * Math.PI + 1e-6) % (2 * Math.PI);
   return lengthOf({ x, y }) <= tolerance || angle < sector;

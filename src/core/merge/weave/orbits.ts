@@ -1,8 +1,8 @@
 import { turnMap } from '../../curve/affine';
-import { cross, distance, polarOf, type Point } from '../../curve/point';
+import { distance, polarOf, type Point } from '../../curve/point';
 import { turn } from '../../number/turn';
 import type { Crossing } from './visit';
-import { directionsOn, onStrand, type Strand } from './strands';
+import { pointOnStrand, type Strand } from './strands';
 
 /** Where one step of turn takes a crossing, and whether its two roles are exchanged there; −1 where it is not found. */
 export interface Turned {
@@ -37,30 +37,44 @@ export function turnedCrossings(
         );
     return found;
   };
-  const ways = crossings.map(({ visits }) =>
-    visits.map(({ strand, along }) => {
+  // A strand is known by where it comes from and goes to: where bands lie along one another its direction is that of the other too.
+  const arms = crossings.map(({ visits }) =>
+    visits.map(({ strand, along }): Arms => {
       const own = strands[strand] as Strand;
-      return directionsOn(own, onStrand(own, along), 1000 * tolerance).on;
+      const far = own.length * ARM;
+      return [pointOnStrand(own, along - far), pointOnStrand(own, along + far)];
     }),
   );
-  const turnedWay = ({ x, y }: Point): Point => ({ x: map.a * x + map.c * y, y: map.b * x + map.d * y });
+  const turnedPoint = ({ x, y }: Point): Point => ({ x: map.a * x + map.c * y, y: map.b * x + map.d * y });
   return crossings.map(({ at }, k) => {
-    const [first, second] = (ways[k] as Point[]).map(turnedWay) as [Point, Point];
+    const [first, second] = (arms[k] as Arms[]).map(([p, q]): Arms => [turnedPoint(p), turnedPoint(q)]) as [
+      Arms,
+      Arms,
+    ];
     let best: Turned = { to: -1, exchanged: false };
     let least = Infinity;
-    // Several may lie in one point: the one with the same two directions is meant.
-    for (const to of near(turnedWay(at))) {
-      const [a, b] = ways[to] as [Point, Point];
-      const apart = (p: Point, q: Point): number => Math.abs(cross(first, p)) + Math.abs(cross(second, q));
+    // Several may lie in one point: the one with the same two strands is meant.
+    for (const to of near(turnedPoint(at))) {
+      const [a, b] = arms[to] as [Arms, Arms];
       for (const [exchanged, off] of [
-        [false, apart(a, b)],
-        [true, apart(b, a)],
+        [false, apart(first, a) + apart(second, b)],
+        [true, apart(first, b) + apart(second, a)],
       ] as const)
-        if (off < least - 1e-9) [least, best] = [off, { to, exchanged }];
+        if (off < least - tolerance) [least, best] = [off, { to, exchanged }];
     }
     return best;
   });
 }
+
+/** Points of a strand to both sides of a crossing. */
+type Arms = readonly [Point, Point];
+
+/** How far from a crossing they are, as a share of the strand's length. */
+const ARM = 0.07;
+
+/** How far two pairs of points are from one another, whichever way round. */
+const apart = ([a, b]: Arms, [p, q]: Arms): number =>
+  Math.min(distance(a, p) + distance(b, q), distance(a, q) + distance(b, p));
 
 /** A name for each kind of crossings: the lines that cross and their rank from the centre outward. */
 export function refsOf(

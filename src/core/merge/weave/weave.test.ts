@@ -269,6 +269,21 @@ describe('weaving', () => {
     expect(linked.crossings.some(({ isShallow }) => isShallow)).toBe(false);
   });
 
+  it('lays each of rings that lie along one another over one neighbour and under the other, in all turns alike', () => {
+    // Next but one the rings make lenses thinner than a band, in whose middle both have one direction.
+    const woven = weaveOf({
+      fold: 8,
+      mirror: false,
+      lines: [band([circle(0, -36, 26)], 4)],
+      gap: 1,
+      swapped: [],
+    });
+    expect(woven.crossings.filter(({ isShallow }) => isShallow)).toHaveLength(8);
+    expect(woven.fold).toBe(8);
+    // Each ring is cut by one of its neighbours, one next but one at a lens, and one at the far side: in three pieces.
+    expect(woven.parts[0]!.reduce((sum, { turns }) => sum + turns.length, 0)).toBe(24);
+  });
+
   it('keeps a line about the centre that crosses nothing', () => {
     const lines = [band([circle(0, -30, 22)], 2), band([circle(0, 0, 3)], 1)];
     const alone = weaveOf({ fold: 5, mirror: false, lines, gap: 0.5, swapped: [] });

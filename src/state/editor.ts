@@ -15,7 +15,14 @@ import type { Placement } from '../core/symmetry/rule';
 import { SNAP_KINDS } from '../core/symmetry/snap';
 import { turn } from '../core/number/turn';
 import type { SavedFigure } from '../wire';
-import { shownFigure, WHOLE, type Editor, type EditorState } from './editorState';
+import {
+  shownFigure,
+  WHOLE,
+  type Editor,
+  type EditorState,
+  type Level,
+  type TransformOptions,
+} from './editorState';
 import { atPosition, figureOf, historyOf, record } from './history';
 import { asked, perform, prepared, stillThere } from './settle';
 
@@ -23,6 +30,17 @@ export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState
 export { followTasks, perform, preview, stopWork } from './settle';
 
 const NOTHING: ReadonlySet<never> = new Set<never>();
+
+const START_TRANSFORM: TransformOptions = {
+  kind: 'rotate',
+  polar: false,
+  by: { x: 0, y: 0 },
+  angle: turn(1, 12),
+  scale: { x: 100, y: 100 },
+  line: turn(0),
+  pivot: 'centre',
+  times: 1,
+};
 
 export function createEditor(saved: SavedFigure): Editor {
   const history = historyOf(wholeSteps(saved.steps), saved.step);
@@ -37,6 +55,8 @@ export function createEditor(saved: SavedFigure): Editor {
     working: null,
     selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING, kinds: NOTHING },
     stage: 'draw',
+    level: 'round',
+    closed: NOTHING,
     tool: 'select',
     draft: null,
     pointer: null,
@@ -59,6 +79,9 @@ export function createEditor(saved: SavedFigure): Editor {
     save: { kind: 'saved', at: saved.updatedAt },
     lastSides: 6,
     paint: null,
+    line: null,
+    transform: START_TRANSFORM,
+    paintSide: 'fill',
     copiedPaint: null,
     refusal: null,
     panning: false,
@@ -202,11 +225,18 @@ export function select(
   editor.setState((state) => {
     const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
     const stays = state.selection.roundId === roundId ? state.active : undefined;
+    const ids = new Set(shapeIds);
     return {
-      selection: { roundId, shapeIds: new Set(shapeIds), nodes: NOTHING, kinds: NOTHING },
+      selection: { roundId, shapeIds: ids, nodes: NOTHING, kinds: NOTHING },
+      level: ids.size > 0 ? 'shapes' : state.level === 'shapes' ? 'round' : state.level,
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };
   });
+}
+
+/** What the panel shows: shapes only where some are selected. */
+export function shownLevel(state: EditorState): Level {
+  return state.level === 'shapes' && selectedShapes(state).length === 0 ? 'round' : state.level;
 }
 
 /** Goes to a round; of one that is merged to one thing, that is what is painted next. */

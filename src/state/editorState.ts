@@ -10,7 +10,9 @@ import type { CellReach } from '../core/figure/kinds';
 import type { MergeJob } from '../core/figure/jobs';
 import type { CellGroup } from '../core/merge/fused';
 import type { MergeResult } from '../core/merge/merge';
-import type { Paint } from '../core/scene/scene';
+import type { Transform } from '../core/maker/transform';
+import type { Turn } from '../core/number/turn';
+import type { Paint, Stroke } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
 import type { SnapKind, Snapped } from '../core/symmetry/snap';
 import type { Point } from '../core/curve/point';
@@ -31,6 +33,27 @@ export interface Selection {
   readonly nodes: ReadonlySet<number>;
   /** Names of kinds of cells of the round (see core/figure/kinds), or `WHOLE` or `LINES`. */
   readonly kinds: ReadonlySet<string>;
+}
+
+/** What the panel is about. */
+export type Level = 'page' | 'round' | 'shapes';
+
+/** What shapes are turned, scaled and so on about. */
+type Pivot = 'centre' | 'middle' | 'node' | 'point';
+
+export interface TransformOptions {
+  readonly kind: Transform['kind'];
+  /** Moves are given by length and direction. */
+  readonly polar: boolean;
+  /** In the figure's unit; by length and degrees where it is given so. */
+  readonly by: Point;
+  readonly angle: Turn;
+  /** In percent. */
+  readonly scale: Point;
+  /** The direction of what is reflected in. */
+  readonly line: Turn;
+  readonly pivot: Pivot;
+  readonly times: number;
 }
 
 export type PaneId = 'bench' | 'whole';
@@ -87,6 +110,10 @@ export interface EditorState {
   } | null;
   readonly selection: Selection;
   readonly stage: Stage;
+  /** Which of the three levels the panel shows; that of shapes only while some are selected. */
+  readonly level: Level;
+  /** Groups whose shapes the list of the motif does not show. */
+  readonly closed: ReadonlySet<string>;
   readonly tool: ToolId;
   readonly draft: PathDraft | null;
   readonly pointer: PointerAt | null;
@@ -99,6 +126,8 @@ export interface EditorState {
   readonly picking: { readonly what: string; readonly take: (p: Point) => void } | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
+  /** How the panel transforms next; it stays from selection to selection. */
+  readonly transform: TransformOptions;
   /** How far an arrow key moves, in the figure's unit. */
   readonly nudge: number;
   readonly ghosts: boolean;
@@ -121,6 +150,10 @@ export interface EditorState {
   readonly lastSides: number;
   /** The paint at hand: of the next shape, and of the Paint tool. */
   readonly paint: Paint | null;
+  /** The stroke at hand: of the next line, where it was given one. */
+  readonly line: Stroke | null;
+  /** What a colour of the palette is given to beside the tools. */
+  readonly paintSide: 'fill' | 'stroke';
   /** What was copied to be given to other things. */
   readonly copiedPaint: Paint | null;
   /** Why the last step was not taken; a new object each time. */

@@ -8,7 +8,7 @@
 import { handLength } from '../core/figure/start';
 import type { Figure } from '../core/figure/model';
 import { convertLength } from '../core/number/units';
-import type { ScenePage } from '../core/scene/scene';
+import type { ScenePage, Stroke } from '../core/scene/scene';
 import { shownFigure, type Editor, type EditorState } from './editorState';
 
 /** How many of the page's hand length each of them is at first. */
@@ -67,16 +67,28 @@ function onPage(
   };
 }
 
+/** A move in another unit; a direction is none. */
+const movedBy = (
+  { by, polar }: EditorState['transform'],
+  factor: number,
+): EditorState['transform']['by'] => ({
+  x: by.x * factor,
+  y: polar ? by.y : by.y * factor,
+});
+
 /** What else an editor holds in the figure's unit, multiplied; what a pane shows stays where it is. */
-function inOtherUnit({ paint, views, pivot }: EditorState, factor: number): Partial<EditorState> {
-  const stroke = paint?.stroke;
+function inOtherUnit(
+  { paint, line, views, pivot, transform }: EditorState,
+  factor: number,
+): Partial<EditorState> {
+  const scaled = (stroke: Stroke): Stroke => ({ ...stroke, width: stroke.width * factor });
   return {
+    line: line && scaled(line),
+    transform: { ...transform, by: movedBy(transform, factor) },
     pivot: pivot && { x: pivot.x * factor, y: pivot.y * factor },
     measured: null,
     views: { bench: scaledView(views.bench, factor), whole: scaledView(views.whole, factor) },
-    ...(paint && {
-      paint: { ...paint, stroke: stroke ? { ...stroke, width: stroke.width * factor } : null },
-    }),
+    paint: paint && { ...paint, stroke: paint.stroke && scaled(paint.stroke) },
   };
 }
 

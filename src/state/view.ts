@@ -16,7 +16,9 @@ interface Size {
 /** The foot of the Bench that belongs to the tools, and the head with its name, in pixels. */
 const BENCH_FOOT = 146;
 const BENCH_HEAD = 52;
+/** The foot of Whole that belongs to the fold; where it has the place of the Bench, to the tools too. */
 const WHOLE_FOOT = 64;
+const WHOLE_FOOT_WIDE = 178;
 const WHOLE_HEAD = 40;
 const MARGIN = 14;
 
@@ -37,17 +39,17 @@ function fitBench(size: Size, figure: Figure, round: Round | null, work: Work): 
   return { scale, x: size.width / 2, y: size.height - BENCH_FOOT - below * scale };
 }
 
-function fitWhole(size: Size, page: Bounds): View {
+function fitWhole(size: Size, page: Bounds, foot: number): View {
   const [wide, high] = [page.right - page.left, page.bottom - page.top];
   const scale = Math.max(
     LEAST_ZOOM,
-    Math.min((size.width - 2 * MARGIN) / wide, (size.height - WHOLE_HEAD - WHOLE_FOOT - 2 * MARGIN) / high),
+    Math.min((size.width - 2 * MARGIN) / wide, (size.height - WHOLE_HEAD - foot - 2 * MARGIN) / high),
   );
   // The page's middle comes to the middle of the pane.
   return {
     scale,
     x: size.width / 2 - (scale * (page.left + page.right)) / 2,
-    y: (WHOLE_HEAD + size.height - WHOLE_FOOT) / 2 - (scale * (page.top + page.bottom)) / 2,
+    y: (WHOLE_HEAD + size.height - foot) / 2 - (scale * (page.top + page.bottom)) / 2,
   };
 }
 
@@ -71,4 +73,9 @@ export const benchView = (state: EditorState): View =>
 const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });
 
 export const wholeView = (state: EditorState): View =>
-  state.views.whole ?? fitWhole(state.sizes.whole, pageBounds(shownFigure(state)));
+  state.views.whole ??
+  fitWhole(
+    state.sizes.whole,
+    pageBounds(shownFigure(state)),
+    state.wide === 'whole' ? WHOLE_FOOT_WIDE : WHOLE_FOOT,
+  );

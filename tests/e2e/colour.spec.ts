@@ -546,7 +546,7 @@ test('the eyedropper takes the colours of an underlay', async ({ page }) => {
   )
     .png()
     .toBuffer();
-  await page.keyboard.press('1');
+  await inspector(page).getByRole('tab', { name: 'Page' }).click();
   await inspector(page)
     .getByLabel('Picture to trace from')
     .setInputFiles({ name: 'shell.png', mimeType: 'image/png', buffer: picture });
@@ -564,7 +564,7 @@ test('the eyedropper takes the colours of an underlay', async ({ page }) => {
   }
   // Where neither the figure nor the picture is, there is nothing to take.
   await page.getByRole('button', { name: /^Eyedropper/ }).click();
-  const outside = await benchAt(page, 0, 500);
+  const outside = await benchAt(page, 0, 548);
   await page.mouse.click(outside.x, outside.y);
   await expect(page.getByText('There is no colour at this point.')).toBeVisible();
 });

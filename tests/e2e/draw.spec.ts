@@ -166,7 +166,7 @@ test('an underlay is traced to paths with their holes', async ({ page }) => {
   )
     .jpeg()
     .toBuffer();
-  await page.keyboard.press('1');
+  await inspector.getByRole('tab', { name: 'Page' }).click();
   await inspector
     .getByLabel('Picture to trace from')
     .setInputFiles({ name: 'diatom.jpg', mimeType: 'image/jpeg', buffer: picture });
@@ -183,8 +183,7 @@ test('an underlay is traced to paths with their holes', async ({ page }) => {
   expect(Math.abs(height - 76.5)).toBeLessThan(0.4);
   await expect(inspector.getByText('Areas of 2')).toBeVisible();
   // Nothing is darker than black.
-  await page.keyboard.press('1');
-  await page.keyboard.press('Escape');
+  await inspector.getByRole('tab', { name: 'Page' }).click();
   const threshold = inspector.getByLabel('Trace threshold');
   await threshold.fill('0.02');
   await threshold.press('Enter');

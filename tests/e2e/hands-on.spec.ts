@@ -113,6 +113,7 @@ test('with nothing selected a colour is for what comes next, and leaves what is 
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   // Two steps back is before the first petal: the colour was no step.
+  await page.keyboard.press('2');
   await expect(inspector.getByText('0 shapes, 8-fold')).toBeVisible();
 });
 
@@ -159,7 +160,7 @@ test('makers change by their handles and become plain paths, nodes are added and
   await expect(page.getByRole('alert').filter({ hasText: 'overlap' })).toContainText('between 0 and');
   await page.getByLabel('Apart', { exact: true }).press('Escape');
 
-  await page.getByRole('button', { name: 'Make plain' }).click();
+  await page.getByRole('button', { name: 'Make plain, to edit nodes' }).click();
   await expect(page.locator('[data-pane=bench] [data-handle^=node-]')).toHaveCount(2);
   const side = (await page.locator('[data-pane=bench] [data-handle=node-0]').boundingBox())!;
   // The right side of the petal, half way up: a double-click there sets a node.

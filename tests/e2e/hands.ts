@@ -5,7 +5,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { OWN_HEADER } from '../../src/wire';
 
 /** What a person does with the application, by pointer and keys. */
-const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
+export const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
 export const whole = (page: Page): Locator => page.locator('[data-pane=whole]');
 
 /** Waits until an editor that was opened listens to pointer and keys; it is seen before that. */

@@ -103,7 +103,7 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   const combine = inspector.getByRole('radiogroup', { name: 'Combine' });
   const area = async (): Promise<number> =>
     Number.parseFloat(
-      (await inspector.getByRole('region', { name: 'Selected shapes' }).getByText(/²$/).textContent())!,
+      (await inspector.getByRole('region', { name: 'Combine' }).getByText(/²$/).textContent())!,
     );
   await combine.getByRole('radio', { name: 'Union' }).click();
   const union = await area();
@@ -141,8 +141,8 @@ test('closed bands are woven by the line in their middle, or left to lie behind'
   const inspector = page.getByLabel('Inspector');
   await drawCircle(page, 0, 220, 150);
   await setFold(page, 5);
-  await page.keyboard.press('4');
   await inspector.getByRole('button', { name: 'Band', exact: true }).click();
+  await page.keyboard.press('4');
   await inspector.getByRole('radio', { name: 'Weave' }).click();
   const weave = page.getByRole('region', { name: 'Weave', exact: true });
   await expect(weave.getByText(/^\d+ crossings$/)).toBeVisible();
@@ -347,7 +347,7 @@ test('combining shapes with thousands of crossings shows its progress, can be st
   await opened(page);
   await page.keyboard.press('4');
   await page.keyboard.press('Control+a');
-  const panel = page.getByRole('region', { name: 'Selected shapes' });
+  const panel = page.getByRole('region', { name: 'Combine' });
   await panel.getByRole('radio', { name: 'Subtract' }).click();
   await expect(page.getByRole('progressbar', { name: 'Working out outlines' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -17,6 +17,7 @@ test('another unit keeps all as large as it is, or the numbers where that is mea
   const unit = (name: string) =>
     page.getByRole('radiogroup', { name: 'Unit' }).getByRole('radio', { name, exact: true });
   const seen = await zoom.inputValue();
+  await page.getByRole('tab', { name: 'Page' }).click();
   await unit('in').click();
   await expect(width).toHaveValue('7.0866');
   await expect(page.getByText('As large as before: 180 × 180 mm is 7.087 × 7.087 in.')).toBeVisible();
@@ -24,6 +25,7 @@ test('another unit keeps all as large as it is, or the numbers where that is mea
   await expect(zoom).toHaveValue(seen);
   await page.keyboard.press('Control+z');
   await expect(width).toHaveValue('180');
+  await page.getByRole('tab', { name: 'Page' }).click();
   await unit('in').click();
   await page.getByRole('button', { name: 'Keep the numbers instead' }).click();
   await expect(width).toHaveValue('180');

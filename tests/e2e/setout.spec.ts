@@ -60,7 +60,7 @@ test('makers are drawn, changed by numbers, refused in place, made plain and tra
   await bar.press('Escape');
   await inspector.getByLabel('Sides', { exact: true }).fill('3');
   await inspector.getByLabel('Sides', { exact: true }).press('Enter');
-  await inspector.getByRole('button', { name: 'Make plain' }).click();
+  await inspector.getByRole('button', { name: 'Make plain, to edit nodes' }).click();
   await expect(inspector.getByText('3 shapes, 8-fold')).toBeVisible();
 
   await page.keyboard.press('2');
@@ -115,9 +115,10 @@ test('half a motif and its reflection become one closed path, a corner is rounde
   // The foot is made level by params: rings may have caught its ends.
   await page.mouse.click(first.x, first.y);
   const up = inspector.getByLabel('Up y');
-  const level = await up.inputValue();
+  await up.fill('17');
+  await up.press('Enter');
   await page.mouse.click(side.x, side.y);
-  await up.fill(level);
+  await up.fill('17');
   await up.press('Enter');
   await page.waitForTimeout(400);
   await page.mouse.click(first.x, first.y);
@@ -254,6 +255,7 @@ test('a picture is laid under the Bench, placed by hand and by numbers, and is i
   await page.keyboard.press('1');
   const svg =
     '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="80"><circle cx="20" cy="40" r="18" fill="#d9512c"/></svg>';
+  await inspector.getByRole('tab', { name: 'Page' }).click();
   const choose = inspector.getByLabel('Picture to trace from');
   await choose.setInputFiles({ name: 'leaf.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
   const underlay = page.getByTestId('underlay');
@@ -274,7 +276,7 @@ test('a picture is laid under the Bench, placed by hand and by numbers, and is i
   expect((await exported(page)).toString()).not.toContain('image');
   await page.keyboard.press('Escape');
 
-  await page.keyboard.press('1');
+  await inspector.getByRole('tab', { name: 'Page' }).click();
   await inspector.getByRole('button', { name: 'Remove underlay' }).click();
   await choose.setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
@@ -293,7 +295,7 @@ test('a group is picked up by any of its shapes, and let go again', async ({ pag
   await page.keyboard.press('Escape');
   const one = await benchAt(page, -25, 215);
   await page.mouse.click(one.x, one.y);
-  await expect(inspector.getByText('2 shapes', { exact: true })).toBeVisible();
+  await expect(inspector.getByRole('tab', { name: 'Group 1' })).toHaveAttribute('aria-selected', 'true');
   await page.keyboard.press('Control+Shift+g');
   await page.keyboard.press('Escape');
   await page.waitForTimeout(400);

@@ -1,13 +1,22 @@
+/**
+ * What is drawn of a motif whose shapes are combined, in groups, or made their own reflection about the axis: shapes that stand for those
+ * that they are made of.
+ *
+ * @example
+ * for (const { shape, ids } of resolvedMotif(round, work)) draw(shape); // ids: the shapes of the motif behind it
+ */
 import type { Path } from '../curve/path';
 import { rememberedWith, taskOf, type Work } from '../derive';
 import { valueOr } from '../finding';
 import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
+import { areaAboutAxis, linesAboutAxis } from '../merge/axis';
 import type { MergeOperand, MergeRequest, MergeShape } from '../merge/merge';
 import { BANDS, MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
 import { MITER_LIMIT } from '../paint/style';
 import type { Paint } from '../scene/scene';
-import type { Combined, Round, Shape } from './model';
+import { motifTree, shapesIn, type GroupNode, type Motif, type MotifNode } from './groups';
+import type { AxisSide, CombineOp, Group, Round, Shape } from './model';
 
 /** What a shape covers: what it fills, or where it has a stroke alone the band that this is seen as. */
 export const areaOfShape = rememberedWith(
@@ -35,22 +44,28 @@ export const isLine = ({ visible, paint }: Shape): boolean =>
 export const paintOfArea = ({ paint }: Shape): Paint =>
   paint.fill === null && paint.stroke ? { fill: paint.stroke.colour, stroke: null } : paint;
 
-/** A shape as an operand that stands by itself. */
-export const operandOfShape = (shape: Shape, work: Work): MergeOperand => ({
+const operandOf = (shapes: readonly Shape[], work: Work): MergeOperand => ({
   fold: 1,
   mirror: false,
   start: NO_TURN,
-  shapes: [areaOfShape(shape, work)],
+  shapes: shapes.map((shape) => areaOfShape(shape, work)),
 });
 
-/** What shapes become together; null where that is not known yet, or more to do than a limit. */
-function outlineOf(op: MergeRequest['op'], shapes: readonly Shape[], work: Work): readonly Path[] | null {
+/** A shape as an operand that stands by itself. */
+export const operandOfShape = (shape: Shape, work: Work): MergeOperand => operandOf([shape], work);
+
+/** What shapes become together, each list as one; null where that is not known yet, or more to do than a limit. */
+function outlineOf(
+  op: MergeRequest['op'],
+  parts: readonly (readonly Shape[])[],
+  work: Work,
+): readonly Path[] | null {
   const request: MergeRequest = {
     op,
     among: 'operands',
     quality: 'full',
     outlineOnly: op === 'union',
-    operands: shapes.map((shape) => operandOfShape(shape, work)),
+    operands: parts.map((shapes) => operandOf(shapes, work)),
   };
   const made = work.ask(taskOf(MERGED, request));
   return made?.ok ? made.value.flat() : null;
@@ -62,86 +77,153 @@ function reshaped(shape: Shape, paths: readonly Path[]): readonly Shape[] {
   return [{ ...shape, form: formOfPaths(paths), rule: 'nonzero', paint: paintOfArea(shape) }];
 }
 
-/** What shapes are drawn as together; as they are where that is not known yet, or too much: a figure can always be shown. */
-function combine(op: Combined['op'], members: readonly Shape[], work: Work): readonly Shape[] {
-  const [back] = members;
-  const front = members[members.length - 1];
-  if (!back || !front || members.length < 2) return members;
+/** What parts are drawn as together; as they are where that is not known yet, or too much: a figure can always be shown. */
+function combine(op: CombineOp, parts: readonly (readonly Shape[])[], work: Work): readonly Shape[] {
+  const back = parts[0]?.[0];
+  const front = parts[parts.length - 1];
+  if (!back || !front || parts.length < 2) return parts.flat();
   if (op !== 'clip') {
-    const outline = outlineOf(op, members, work);
-    return outline ? reshaped(back, outline) : members;
+    const outline = outlineOf(op, parts, work);
+    return outline ? reshaped(back, outline) : parts.flat();
   }
-  const clipped = members.slice(0, -1).map((shape) => {
-    const outline = outlineOf('intersection', [shape, front], work);
-    return outline && reshaped(shape, outline);
-  });
-  return clipped.every((shapes) => shapes !== null) ? clipped.flat() : members;
+  const clipped = parts
+    .slice(0, -1)
+    .flat()
+    .map((shape) => {
+      const outline = outlineOf('intersection', [[shape], front], work);
+      return outline && reshaped(shape, outline);
+    });
+  return clipped.every((shapes) => shapes !== null) ? clipped.flat() : parts.flat();
+}
+
+/** A shape as its one side and the reflection of that; as it is while that is not known. */
+function aboutAxis(shape: Shape, side: AxisSide, work: Work): readonly Shape[] {
+  const paths = pathsOfForm(shape.form, work);
+  if (isLine(shape)) {
+    const lines = linesAboutAxis(paths, side, work);
+    if (!lines) return [shape];
+    return lines.length === 0 ? [] : [{ ...shape, form: formOfPaths(lines) }];
+  }
+  const { paths: area, rule } = areaOfShape(shape, work);
+  const outline = areaAboutAxis(area, rule, side, work);
+  return outline ? reshaped(shape, outline) : [shape];
 }
 
 interface Made {
-  readonly op: Combined['op'];
-  readonly members: readonly Shape[];
+  readonly how: Pick<Group, 'op' | 'axis'>;
+  readonly parts: readonly (readonly Shape[])[];
   readonly shapes: readonly Shape[];
 }
 
-const madeOf = new WeakMap<Form, Made>();
+const madeOf = new WeakMap<Form, Made[]>();
 
-const looksSame = (a: Shape, b: Shape): boolean =>
+/** How many results are kept for one shape: it may be in groups in groups. */
+const MOST_KEPT = 10;
+
+const looksSame = (a: Shape, b: Shape | undefined): boolean =>
   a === b ||
-  (a.id === b.id && a.group === b.group && a.form === b.form && a.rule === b.rule && a.paint === b.paint);
+  (b !== undefined && a.id === b.id && a.form === b.form && a.rule === b.rule && a.paint === b.paint);
 
-/** The same shapes as long as the members are the same. */
-function combinedOnce(op: Combined['op'], members: readonly Shape[], work: Work): readonly Shape[] {
-  const [first] = members;
-  if (!first) return [];
-  const known = madeOf.get(first.form);
-  if (
-    known?.op === op &&
-    known.members.length === members.length &&
-    known.members.every((member, k) => looksSame(member, members[k] as Shape))
-  )
-    return known.shapes;
+const areSame = (a: readonly (readonly Shape[])[], b: readonly (readonly Shape[])[]): boolean =>
+  a.length === b.length &&
+  a.every((part, k) => part.length === b[k]?.length && part.every((shape, i) => looksSame(shape, b[k]?.[i])));
+
+/** Parts combined, and made their own reflection; the same shapes as long as the parts are the same. */
+function madeOnce(
+  { op, axis }: Pick<Group, 'op' | 'axis'>,
+  parts: readonly (readonly Shape[])[],
+  work: Work,
+): readonly Shape[] {
+  const key = parts[0]?.[0]?.form;
+  if (!key) return [];
+  const kept = madeOf.get(key) ?? [];
+  const known = kept.find(({ how, parts: own }) => how.op === op && how.axis === axis && areSame(own, parts));
+  if (known) return known.shapes;
   const missed = work.missed;
-  const shapes = combine(op, members, work);
-  if (work.missed === missed) madeOf.set(first.form, { op, members, shapes });
+  const together = op ? combine(op, parts, work) : parts.flat();
+  const shapes = axis ? together.flatMap((shape) => aboutAxis(shape, axis, work)) : together;
+  if (work.missed === missed)
+    madeOf.set(key, [{ how: { op, axis } as Made['how'], parts, shapes }, ...kept].slice(0, MOST_KEPT));
   return shapes;
 }
 
-const resolved = new WeakMap<readonly Shape[], { combined: Round['combined']; shapes: readonly Shape[] }>();
+/** True where what is drawn of a group is not simply what is in it. */
+export const isLive = ({ op, axis }: Pick<Group, 'op' | 'axis'>): boolean =>
+  op !== undefined || axis !== undefined;
 
-/**
- * The shapes of a round as they are drawn: what is combined stands where its backmost member does. The same list as long as the
- * motif is the same.
- */
-export function resolvedShapes(
-  { shapes, combined }: Pick<Round, 'shapes' | 'combined'>,
-  work: Work,
-): readonly Shape[] {
-  if (!combined || combined.length === 0) return shapes;
-  const known = resolved.get(shapes);
-  if (known && known.combined === combined) return known.shapes;
-  const missed = work.missed;
-  const ops = new Map(combined.map(({ group, op }) => [group, op]));
-  const done = new Set<string>();
-  const list = shapes.flatMap((shape) => {
-    const op = shape.group === undefined ? undefined : ops.get(shape.group);
-    if (op === undefined || shape.group === undefined || !shape.visible) return [shape];
-    if (done.has(shape.group)) return [];
-    done.add(shape.group);
-    return combinedOnce(
-      op,
-      shapes.filter(({ group, visible }) => group === shape.group && visible),
-      work,
-    );
+/** What is drawn of the visible shapes of a node. */
+function shapesOfNode(node: MotifNode, work: Work): readonly Shape[] {
+  if (node.kind === 'shape') {
+    const { shape } = node;
+    if (!shape.visible) return [];
+    return shape.axis ? madeOnce({ axis: shape.axis }, [[shape]], work) : [shape];
+  }
+  const parts = node.nodes.map((each) => shapesOfNode(each, work)).filter((shapes) => shapes.length > 0);
+  return isLive(node.group) ? madeOnce(node.group, parts, work) : parts.flat();
+}
+
+/** A shape that is drawn, and the shapes of the motif that it stands for. */
+export interface ResolvedShape {
+  readonly shape: Shape;
+  readonly ids: readonly string[];
+}
+
+/** The outermost group in which each shape is drawn as part of something else. */
+function liveGroups(tree: readonly MotifNode[]): Map<string, GroupNode> {
+  const found = new Map<string, GroupNode>();
+  const visit = (nodes: readonly MotifNode[]): void => {
+    for (const node of nodes) {
+      if (node.kind === 'shape') continue;
+      if (isLive(node.group)) for (const { id } of shapesIn(node)) found.set(id, node);
+      else visit(node.nodes);
+    }
+  };
+  visit(tree);
+  return found;
+}
+
+const resolved = new WeakMap<
+  readonly Shape[],
+  { groups: Round['groups']; list: readonly ResolvedShape[]; shapes: readonly Shape[] }
+>();
+
+function resolve({ shapes, groups }: Motif, work: Work): readonly ResolvedShape[] {
+  const live = liveGroups(motifTree({ shapes, ...(groups && { groups }) }));
+  const done = new Set<GroupNode>();
+  return shapes.flatMap((shape): ResolvedShape[] => {
+    const node = shape.visible ? live.get(shape.id) : undefined;
+    if (!node) {
+      const ids = [shape.id];
+      if (!shape.axis || !shape.visible) return [{ shape, ids }];
+      return shapesOfNode({ kind: 'shape', shape }, work).map((made) => ({ shape: made, ids }));
+    }
+    if (done.has(node)) return [];
+    done.add(node);
+    const ids = shapesIn(node).map(({ id }) => id);
+    return shapesOfNode(node, work).map((made) => ({ shape: made, ids }));
   });
-  if (work.missed === missed) resolved.set(shapes, { combined, shapes: list });
-  return list;
 }
 
-/** A round with other shapes and combinations; those that no shape is in any more go. */
-export function withCombined(round: Round, shapes: readonly Shape[], combined: readonly Combined[]): Round {
-  const { combined: _, ...rest } = round;
-  const groups = new Set(shapes.map(({ group }) => group));
-  const used = combined.filter(({ group }) => groups.has(group));
-  return { ...rest, shapes, ...(used.length > 0 && { combined: used }) };
+/** A motif as it is drawn, and what it is made of; the same lists as long as it is the same. */
+function resolvedOnce(
+  motif: Motif,
+  work: Work,
+): { list: readonly ResolvedShape[]; shapes: readonly Shape[] } {
+  const { shapes, groups } = motif;
+  const known = resolved.get(shapes);
+  if (known && known.groups === groups) return known;
+  const missed = work.missed;
+  const list = resolve(motif, work);
+  const same = list.length === shapes.length && list.every(({ shape }, k) => shape === shapes[k]);
+  const made = { groups, list, shapes: same ? shapes : list.map(({ shape }) => shape) };
+  if (work.missed === missed) resolved.set(shapes, made);
+  return made;
 }
+
+/** The shapes of a motif as they are drawn, back to front, and which of the motif's each stands for. */
+export const resolvedMotif = (motif: Motif, work: Work): readonly ResolvedShape[] =>
+  resolvedOnce(motif, work).list;
+
+/** The shapes of a motif as they are drawn: what is combined stands where its backmost member does. */
+export const resolvedShapes = (motif: Motif, work: Work): readonly Shape[] =>
+  resolvedOnce(motif, work).shapes;

@@ -75,7 +75,7 @@ describe('combined shapes', () => {
     expect(roundOf(takeApart(cut, 'r', both), 'r').shapes.map(({ form }) => form)).toEqual(
       roundOf(figure, 'r').shapes.map(({ form }) => form),
     );
-    expect(roundOf(takeApart(cut, 'r', both), 'r').combined).toBeUndefined();
+    expect(roundOf(takeApart(cut, 'r', both), 'r').groups).toBeUndefined();
     // With one member gone it is the other; with both there is nothing.
     expect(area(removeShapes(cut, 'r', new Set(['s1'])))).toBeCloseTo(disc1, 6);
     const ids = counter();
@@ -120,7 +120,7 @@ describe('combined shapes', () => {
     // A strip of 2 across a disc of 10: 2 (√(r² − 1) + r² asin(1/r)), by the integral of the circle.
     const strip = 2 * (Math.sqrt(99) + 100 * Math.asin(0.1));
     expect(area(combineShapes(figure, 'r', both, 'clip', counter()))).toBeCloseTo(strip, 6);
-    expect(area(trimToShape(figure, 'r', both, STRAIGHT).figure)).toBeCloseTo(strip, 6);
+    expect(area(trimToShape(figure, 'r', both, counter(), STRAIGHT).figure)).toBeCloseTo(strip, 6);
   });
 
   it('are divided into a shape for each cell, each in the paint that was on top', () => {

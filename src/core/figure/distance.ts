@@ -88,6 +88,9 @@ const boxesApart = (a: Bounds, b: Bounds): number =>
     Math.max(0, a.top - b.bottom, b.top - a.bottom),
   );
 
+/** How far before touching is tried, as parts of a gap that is small. */
+const HAIRS = [0, 1e-8, 1e-6, 1e-4];
+
 /** How far a round's motif is moved out so that its copies just touch those of another; null where no way leads to that. */
 function touchingMove(round: Round, other: Round, work: Work): number | null {
   const [own, its] = [reachOfMotif(round, work), reachOfMotif(other, work)];
@@ -109,7 +112,11 @@ function touchingMove(round: Round, other: Round, work: Work): number | null {
     if (start > 0) return gapAt(onto) < gap ? bisected(gapAt, gap, 0, onto) : null;
     return gapAt(clear) >= gap ? bisected(gapAt, gap, clear, 0) : null;
   });
-  return near == null || nearer == null ? null : 2 * nearer - near;
+  if (near == null || nearer == null) return null;
+  // Where they touch to the last digit the curves may cross by one: then it is a hair before that.
+  const exact = 2 * nearer - near;
+  const back = start > 0 ? -Math.sign(onto) : Math.sign(clear);
+  return HAIRS.map((hair) => exact + back * hair * small).find((by) => gapAt(by) >= 0) ?? exact;
 }
 
 /**

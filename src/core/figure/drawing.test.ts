@@ -25,7 +25,7 @@ import {
   frameCellsProblem,
   duplicateShapes,
   groupShapes,
-  lockShape,
+  lockShapes,
   moveNodes,
   onePath,
   partContours,
@@ -448,20 +448,22 @@ describe('pages', () => {
 
 describe('groups', () => {
   it('are selected whole, copied as groups of their own, and let go', () => {
-    const figure = groupShapes(withForms(kite, blade, circle(0, -9, 2)), 'r', new Set(['s0', 's2']), 'g');
+    const newId = counter();
+    const figure = groupShapes(withForms(kite, blade, circle(0, -9, 2)), 'r', new Set(['s0', 's2']), newId);
     const round = roundOf(figure, 'r');
     expect([...wholeGroups(round, ['s2'])].sort()).toEqual(['s0', 's2']);
     expect([...wholeGroups(round, ['s1'])]).toEqual(['s1']);
-    const { figure: more, ids } = duplicateShapes(figure, 'r', new Set(['s0', 's2']), counter(), {
-      x: 1,
-      y: 0,
-    });
+    const copied = duplicateShapes(figure, 'r', new Set(['s0', 's2']), newId, { x: 1, y: 0 });
+    const { figure: more, ids } = copied;
     expect([...wholeGroups(roundOf(more, 'r'), ids.slice(0, 1))].sort()).toEqual([...ids].sort());
     expect(checkFigure(JSON.parse(JSON.stringify(more)))).toEqual(more);
-    const locked = lockShape(figure, { roundId: 'r', shapeId: 's0' }, true);
+    const locked = lockShapes(figure, 'r', new Set(['s0']), true);
     expect([...wholeGroups(roundOf(locked, 'r'), ['s2'])]).toEqual(['s2']);
-    expect(ungroupShapes(figure, 'r', new Set(['s0', 's2']))).toEqual(
-      withForms(kite, blade, circle(0, -9, 2)),
-    );
+    const apart = roundOf(ungroupShapes(figure, 'r', new Set(['s0', 's2'])), 'r');
+    expect(apart.shapes.map(({ id, group }) => [id, group])).toEqual([
+      ['s1', undefined],
+      ['s0', undefined],
+      ['s2', undefined],
+    ]);
   });
 });

@@ -20,7 +20,7 @@ import {
   moveNodes,
   moveRound,
   moveRoundOut,
-  moveShapeOrder,
+  reorderShapes,
   reachOfRound,
   removeHandles,
   removeNodes,
@@ -80,7 +80,7 @@ describe('commands', () => {
     const figure = Object.freeze(start());
     const text = JSON.stringify(figure);
     setFold(figure, 'a', 12);
-    moveShapeOrder(figure, { roundId: 'a', shapeId: 'p' }, 1);
+    reorderShapes(figure, 'a', new Set(['p']), 'forward');
     moveRound(figure, 'a', 0);
     removeNodes(figure, ref, new Set([1]));
     expect(JSON.stringify(figure)).toBe(text);
@@ -121,7 +121,7 @@ describe('commands', () => {
   });
 
   it('add, order, copy and remove shapes', () => {
-    let figure = moveShapeOrder(start(), ref, 0);
+    let figure = reorderShapes(start(), 'a', new Set([ref.shapeId]), 'back');
     expect(roundOf(figure, 'a').shapes.map(({ id }) => id)).toEqual(['s', 'p']);
     const copied = duplicateShapes(figure, 'a', new Set(['p']), newId, { x: 1, y: 2 });
     expect(anchorOf(findShape(copied.figure, { roundId: 'a', shapeId: copied.ids[0]! })!)).toEqual({

@@ -8,6 +8,7 @@ import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
 import { makerOf } from '../maker/makers';
 import { placementMap, type Placement } from '../symmetry/rule';
+import { resolvedMotif } from './combined';
 import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
 import type { Figure, Round, Shape } from './model';
@@ -40,16 +41,40 @@ export interface MotifHit {
   readonly mirrored: boolean;
 }
 
-/** The frontmost shape of a round at a point of its motif; locked and hidden ones are passed over. */
+/** Whether a shape is at a point, or its reflection in a mirrored round; null where it is not. */
+function hitOf(round: Round, shape: Shape, p: Point, tolerance: number, work: Work): MotifHit | null {
+  if (hitsShape(shape, p, tolerance, work)) return { shapeId: shape.id, mirrored: false };
+  const isReflected = round.rule.mirror && hitsShape(shape, applyTo(MIRROR, p), tolerance, work);
+  return isReflected ? { shapeId: shape.id, mirrored: true } : null;
+}
+
+const isFree = ({ visible, locked }: Shape): boolean => visible && !locked;
+
+/**
+ * The frontmost shape of a round at a point of its motif; locked and hidden ones are passed over. Of what is combined it is the one that is
+ * there; what is cut away, or cuts, is found where nothing that is seen is.
+ */
 export function hitMotif(round: Round, p: Point, tolerance: number, work: Work): MotifHit | null {
-  const reflected = applyTo(MIRROR, p);
-  for (const shape of [...round.shapes].reverse()) {
-    if (!shape.visible || shape.locked) continue;
-    if (hitsShape(shape, p, tolerance, work)) return { shapeId: shape.id, mirrored: false };
-    if (round.rule.mirror && hitsShape(shape, reflected, tolerance, work))
-      return { shapeId: shape.id, mirrored: true };
+  const { shapes } = round;
+  const own = new Map(shapes.map((shape) => [shape.id, shape]));
+  const frontmost = (list: readonly Shape[]): MotifHit | null => {
+    for (const shape of [...list].reverse()) {
+      const hit = isFree(shape) && hitOf(round, shape, p, tolerance, work);
+      if (hit) return hit;
+    }
+    return null;
+  };
+  for (const { shape, ids } of [...resolvedMotif(round, work)].reverse()) {
+    const members = ids.flatMap((id) => own.get(id) ?? []).filter(isFree);
+    const [first] = members;
+    const seen = first && shape.visible ? hitOf(round, shape, p, tolerance, work) : null;
+    if (!seen || !first) continue;
+    if (shape === first) return seen;
+    const member = frontmost(members);
+    if (member) return member;
+    return { ...seen, shapeId: members.find(({ id }) => id === shape.id)?.id ?? first.id };
   }
-  return null;
+  return frontmost(shapes);
 }
 
 export interface FigureHit {

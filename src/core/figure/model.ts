@@ -8,7 +8,11 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 5;
+export const FIGURE_VERSION = 6;
+
+/** Which side of the axis is kept; the other becomes its reflection, and both are united. */
+export const AXIS_SIDES = ['left', 'right'] as const;
+export type AxisSide = (typeof AXIS_SIDES)[number];
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
@@ -16,8 +20,9 @@ export interface Shape {
   readonly name: string;
   readonly visible: boolean;
   readonly locked: boolean;
-  /** Shapes of a round with the same word here are selected and moved together. */
+  /** The id of the group that it lies in. */
   readonly group?: string;
+  readonly axis?: AxisSide;
   readonly form: Form;
   readonly rule: FillRule;
   readonly paint: Paint;
@@ -83,13 +88,23 @@ export interface Weave {
 }
 
 /**
- * What shapes of a group become together, with the paint of the backmost: subtract takes all others from it; clip keeps of each
+ * What becomes of what lies in a group, with the paint of the backmost: subtract takes all others from it; clip keeps of each
  * only what is inside the frontmost, with its own paint.
  */
 export const COMBINE_OPS = ['union', 'subtract', 'intersection', 'exclusion', 'clip'] as const;
-export interface Combined {
-  readonly group: string;
-  readonly op: (typeof COMBINE_OPS)[number];
+export type CombineOp = (typeof COMBINE_OPS)[number];
+
+/**
+ * Shapes and groups of a motif that are one thing: selected, moved and listed together, and drawn combined where it says how. What lies
+ * in it names it: `group` of a shape, `parent` of a group (see core/figure/groups).
+ */
+export interface Group {
+  readonly id: string;
+  readonly name: string;
+  /** The id of the group that it lies in. */
+  readonly parent?: string;
+  readonly op?: CombineOp;
+  readonly axis?: AxisSide;
 }
 
 /**
@@ -171,7 +186,7 @@ export interface Round {
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];
-  readonly combined?: readonly Combined[];
+  readonly groups?: readonly Group[];
   readonly merge: RoundMerge | null;
   readonly lowerAction?: LowerAction;
 }
@@ -208,6 +223,8 @@ export const LIMITS = {
   name: 120,
   rounds: 200,
   shapes: 2000,
+  /** Of groups in groups. */
+  depth: 8,
   whirls: 60,
   /** References to cells in one list of a round. */
   cells: 100_000,

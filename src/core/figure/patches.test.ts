@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { addShapes, moveShapeOrder, removeShapes, setFold, setMerge } from './commands';
+import { addShapes, reorderShapes, removeShapes, setFold, setMerge } from './commands';
 import type { Figure } from './model';
 import { newShape, START_PAINT } from './start';
 import { patchBetween, patched, patchSteps, wholeSteps } from './patches';
@@ -45,7 +45,7 @@ describe('patches', () => {
     const made = patched(figure, patch);
     expect(made).toEqual(without);
     expect(made.rounds[0]!.shapes[1]).toBe(figure.rounds[0]!.shapes[2]);
-    const moved = moveShapeOrder(figure, { roundId: 'r', shapeId: 's0' }, 2);
+    const moved = reorderShapes(figure, 'r', new Set(['s0']), 'front');
     expect(patched(figure, patchBetween(figure, moved))).toEqual(moved);
   });
 

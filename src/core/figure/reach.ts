@@ -1,14 +1,14 @@
 import { pathsOfForm, type Form } from '../maker/form';
 import { reachOf, type Reach } from '../symmetry/reach';
 import { resolvedShapes } from './combined';
-import type { Round } from './model';
+import type { Motif } from './groups';
 import { rememberedWith, type Work } from '../derive';
 
 /** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
 const reachOfForm = rememberedWith((form: Form, work): Reach | null => reachOf(pathsOfForm(form, work)));
 
 /** How near and far a round's motif reaches; null for an empty one. */
-export function reachOfMotif(round: Pick<Round, 'shapes' | 'combined'>, work: Work): Reach | null {
+export function reachOfMotif(round: Motif, work: Work): Reach | null {
   let found: Reach | null = null;
   for (const { form, visible } of resolvedShapes(round, work)) {
     const reach = visible ? reachOfForm(form, work) : null;

@@ -19,7 +19,9 @@ import {
 import { MOST_DEN, type Turn } from '../number/turn';
 import { finding } from '../finding';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
+import { treeProblem } from './groups';
 import {
+  AXIS_SIDES,
   LOWER_ACTIONS,
   COMBINE_OPS,
   EASES,
@@ -28,6 +30,8 @@ import {
   LIMITS,
   ROUND_MERGES,
   type Figure,
+  type Group,
+  type Round,
   type Shape,
 } from './model';
 
@@ -243,9 +247,19 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   visible: Joi.boolean().required(),
   locked: Joi.boolean().required(),
   group: id.optional(),
+  axis: Joi.valid(...AXIS_SIDES),
   form,
   rule: fillRule,
   paint: paint.required(),
+});
+
+/** One group of a motif. */
+export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
+  id,
+  name,
+  parent: id.optional(),
+  op: Joi.valid(...COMBINE_OPS),
+  axis: Joi.valid(...AXIS_SIDES),
 });
 
 const guide = Joi.alternatives().conditional('.kind', {
@@ -363,9 +377,7 @@ const round = Joi.object({
   }),
   frame: frame.required(),
   shapes: Joi.array().items(once(shapeSchema).rule).max(LIMITS.shapes).unique('id').required(),
-  combined: Joi.array()
-    .items(Joi.object({ group: id, op: Joi.valid(...COMBINE_OPS).required() }))
-    .max(LIMITS.shapes),
+  groups: Joi.array().items(groupSchema).max(LIMITS.shapes).unique('id'),
   merge: Joi.object({
     op: Joi.valid(...ROUND_MERGES).required(),
     times: Joi.number().integer().min(1).max(MOST_FOLD),
@@ -387,6 +399,9 @@ const round = Joi.object({
     how: Joi.valid(...LOWER_ACTIONS).required(),
     rounds: Joi.array().items(id).max(LIMITS.rounds),
   }),
+}).custom((value: Round, helpers) => {
+  const problem = treeProblem(value);
+  return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
 });
 
 /** The figure format, version 3. Described for people in docs/figure-format.md. */

@@ -5,7 +5,7 @@ import { boundsOfPaths } from '../curve/bounds';
 import { STRAIGHT } from '../derive';
 import { neighbourGap } from '../maker/fit';
 import { pathsOfForm } from '../maker/form';
-import { alignShapes, combineShapes, roundOf, setFold, setEdge, showShape } from './commands';
+import { alignShapes, combineShapes, roundOf, setFold, setEdge, showShapes } from './commands';
 import { gapOfRound } from './distance';
 import type { Figure } from './model';
 import { reachOfMotif } from './reach';
@@ -43,7 +43,7 @@ describe('what is measured of a motif', () => {
 
   it('and of what is hidden what it is made from', () => {
     const two = withForms(disc(5, -20, 3), disc(0, -40, 6));
-    const hidden = showShape(two, { roundId: 'r', shapeId: 's0' }, false);
+    const hidden = showShapes(two, 'r', new Set(['s0']), false);
     const aligned = alignShapes(hidden, 'r', new Set(['s0', 's1']), 'bottom', 'first', STRAIGHT);
     const bottoms = roundOf(aligned, 'r').shapes.map(
       ({ form }) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).bottom,

@@ -11,7 +11,7 @@ import { ORIGIN } from '../curve/point';
 import type { Work } from '../derive';
 import { pathsOfForm } from '../maker/form';
 import { isInside } from '../merge/fused';
-import { resolvedShapes } from './combined';
+import { resolvedMotif } from './combined';
 import { anchorOf } from './hit';
 import { trimOf } from './jobs';
 import type { Round, Shape } from './model';
@@ -33,18 +33,12 @@ export function seenShapes(round: Round, work: Work): readonly SeenShape[] {
   const known = seen.get(round);
   if (known) return known;
   const missed = work.missed;
-  const groups = new Set(round.combined?.map(({ group }) => group));
   const trim = trimOf(round);
-  const made = resolvedShapes(round, work)
-    .filter(({ visible }) => visible)
-    .map((shape): SeenShape => {
-      const isOne = shape.group !== undefined && groups.has(shape.group);
-      const members = isOne ? round.shapes.filter(({ group }) => group === shape.group) : [shape];
-      return {
-        shape,
-        ids: members.map(({ id }) => id),
-        paths: partsWithPaint(shape, trim, work).flatMap(({ paths }) => paths),
-      };
+  const made = resolvedMotif(round, work)
+    .filter(({ shape }) => shape.visible)
+    .map(({ shape, ids }): SeenShape => {
+      const paths = partsWithPaint(shape, trim, work).flatMap((part) => part.paths);
+      return { shape, ids, paths };
     });
   if (work.missed === missed) seen.set(round, made);
   return made;

@@ -119,7 +119,7 @@ export function startPaints(rounds: readonly Round[], division: Division, work: 
 const hasRun = ({ fill, stroke }: Paint): boolean => isGradient(fill) || isGradient(stroke?.colour);
 
 const looksLike = (a: Round, b: Round | undefined): boolean =>
-  a === b || (a.shapes === b?.shapes && a.rule === b.rule && a.combined === b.combined);
+  a === b || (a.shapes === b?.shapes && a.rule === b.rule && a.groups === b.groups);
 
 const seen = new WeakMap<RoundMerge, { readonly start: StartPaints; readonly merge: RoundMerge }>();
 

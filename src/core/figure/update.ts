@@ -1,9 +1,11 @@
 /**
- * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif.
+ * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif, and every group has a
+ * shape in it.
  *
  * @example
  * const wider = withRound(figure, 'petals', (round) => ({ ...round, rule: { ...round.rule, fold: 12 } }));
  */
+import { usedGroups, withShapesAndGroups, type Motif } from './groups';
 import type { Figure, Round } from './model';
 
 /** The round with this id. @throws RangeError where the figure has none */
@@ -13,21 +15,25 @@ export function roundOf(figure: Figure, roundId: string): Round {
   return round;
 }
 
-/** What linked rounds share. */
-type Motif = Pick<Round, 'shapes' | 'combined'>;
-
 /** A round with another's motif. */
-export function withMotif(round: Round, { shapes, combined }: Motif): Round {
-  if (round.shapes === shapes && round.combined === combined) return round;
-  const { combined: _, ...rest } = round;
-  return { ...rest, shapes, ...(combined && { combined }) };
+export function withMotif(round: Round, { shapes, groups }: Motif): Round {
+  if (round.shapes === shapes && round.groups === groups) return round;
+  const { groups: _, ...rest } = round;
+  return { ...rest, shapes, ...(groups && { groups }) };
+}
+
+/** A round without groups that nothing lies in any more. */
+function withUsedGroups(round: Round): Round {
+  const { shapes, groups } = round;
+  if (!groups) return round;
+  return usedGroups(groups, shapes) === groups ? round : withShapesAndGroups(round, shapes, groups);
 }
 
 /** The figure with one round put in place of its former self; rounds that are linked to it get its motif. */
 export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
   const before = figure.rounds.find(({ id }) => id === roundId);
   if (!before) return figure;
-  const after = change(before);
+  const after = withUsedGroups(change(before));
   if (after === before) return figure;
   return {
     ...figure,
@@ -42,7 +48,7 @@ export function withRound(figure: Figure, roundId: string, change: (round: Round
 export function withRounds(figure: Figure, change: (round: Round) => Round): Figure {
   const shared = new Map<string, Motif>();
   const rounds = figure.rounds.map((round) => {
-    const after = change(round);
+    const after = withUsedGroups(change(round));
     if (after.link === undefined) return after;
     const motif = shared.get(after.link) ?? after;
     shared.set(after.link, motif);

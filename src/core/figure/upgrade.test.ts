@@ -9,6 +9,9 @@ import { readFigure, writeFigure } from '../format/figure/json';
 import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
 import { MOST_DEN } from '../number/turn';
 import { evaluateWhole } from './evaluateWhole';
+import { STRAIGHT } from '../derive';
+import { resolvedShapes } from './combined';
+import { combineShapes } from './commands';
 import { FIGURE_VERSION } from './model';
 import { upgraded } from './upgrade';
 
@@ -55,6 +58,21 @@ describe('files of earlier versions', () => {
       if (now) expect(difference(await pixels(readFigure(textOf(file))), await pixels(now))).toBe(0);
     },
   );
+
+  it('have groups with names, combined as they were', async () => {
+    const figure = readFigure(textOf('scallop-ring.v5.json'));
+    const groups = figure.rounds.flatMap((round) => round.groups ?? []);
+    expect(groups).toEqual([
+      { id: 'cut', name: 'Group 1', op: 'subtract' },
+      { id: 'both', name: 'Group 1' },
+    ]);
+    const piece = PIECES['scallop-ring']?.();
+    const ribs = new Set(['rib-outer', 'rib-middle']);
+    const now = piece && combineShapes(piece, 'ribs', ribs, 'subtract', () => 'cut');
+    expect(now && difference(await drawn(figure), await drawn(now))).toBe(0);
+    const ribsOf = ({ rounds }: typeof figure) => rounds.filter(({ id }) => id === 'ribs');
+    expect(ribsOf(figure).flatMap((round) => resolvedShapes(round, STRAIGHT))).toHaveLength(2);
+  });
 
   it('keep angles as near as they can be kept', () => {
     const old = JSON.parse(textOf('lamp-burst.v3.json')) as { rounds: { rule: { start: unknown } }[] };

@@ -101,7 +101,29 @@ const fromFourth = (figure: Json): Json => ({
   }),
 });
 
-const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird, fromFourth];
+/** Up to version 5 shapes that lay together shared a word, and how they were combined stood beside it. */
+const fromFifth = (figure: Json): Json => ({
+  ...figure,
+  version: 6,
+  rounds: each(figure['rounds'], ({ combined, ...round }) => {
+    const { shapes } = round;
+    const list: unknown[] = Array.isArray(shapes) ? shapes : [];
+    const words = list.flatMap((shape) =>
+      isRecord(shape) && typeof shape['group'] === 'string' ? [shape['group']] : [],
+    );
+    const entries: unknown[] = Array.isArray(combined) ? combined : [];
+    const op = (word: string): unknown =>
+      entries.filter(isRecord).find(({ group }) => group === word)?.['op'];
+    const groups = [...new Set(words)].map((word, k) => ({
+      id: word,
+      name: `Group ${k + 1}`,
+      ...(op(word) !== undefined && { op: op(word) }),
+    }));
+    return groups.length > 0 ? { ...round, groups } : round;
+  }),
+});
+
+const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth];
 
 /**
  * A figure of an earlier version of the format as the present one. What is not a figure at all comes back as it is, for the

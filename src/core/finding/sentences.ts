@@ -84,6 +84,9 @@ export const SENTENCES = {
   'stamp.spacing': () => 'Stamps need a spacing above 0.',
   'stamp.count': (most: number, least: number) =>
     `There are ${most} stamps at most: the spacing is ${shown(least, 4)} or more here.`,
+  'groups.unknown': () => 'A shape or group lies in a group that is not there.',
+  'groups.loop': () => 'A group lies in itself.',
+  'groups.deep': (most: number) => `Groups lie in at most ${most} groups.`,
   'nest.shape': () => 'A whirl needs one closed shape.',
   'nest.middle': () => 'The middle of this shape lies outside it: nothing can shrink towards it.',
   'nest.empty': () => 'This shape encloses nothing.',

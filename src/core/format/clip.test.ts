@@ -12,7 +12,7 @@ import { newShape, START_PAINT } from '../figure/start';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';
-import { clipOf, isSvgText, shapesOfSvg } from './clip';
+import { clipOf, isSvgText, motifOfSvg } from './clip';
 
 const room = { middle: { x: 0, y: -50 }, size: 60 };
 
@@ -36,18 +36,21 @@ const kite: Shape = newShape(
 const areaOf = (shapes: readonly Shape[]): number =>
   shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form, STRAIGHT))), 0);
 
-const shapesOf = (svg: string): Result<Shape[]> => shapesOfSvg(svg, room, counter(), STRAIGHT);
-const taken = (svg: string): Shape[] => made(shapesOf(svg));
+const shapesOf = (svg: string): Result<readonly Shape[]> => {
+  const motif = motifOfSvg(svg, room, counter(), STRAIGHT);
+  return motif.ok ? { ok: true, value: motif.value.shapes } : motif;
+};
+const taken = (svg: string): readonly Shape[] => made(shapesOf(svg));
 
 describe('shapes on the clipboard', () => {
   it('come back as they were, numbers and all', () => {
-    const svg = clipOf([petal, kite], 'mm', STRAIGHT);
+    const svg = clipOf({ shapes: [petal, kite] }, 'mm', STRAIGHT);
     expect(isSvgText(svg)).toBe(true);
     expect(taken(svg)).toEqual([petal, kite]);
   });
 
   it('are a drawing to others: the same areas and paint, in the middle of the room', () => {
-    const foreign = clipOf([petal, kite], 'mm', STRAIGHT).replace(/<metadata.*<\/metadata>/s, '');
+    const foreign = clipOf({ shapes: [petal, kite] }, 'mm', STRAIGHT).replace(/<metadata.*<\/metadata>/s, '');
     const shapes = taken(foreign);
     expect(areaOf(shapes)).toBeCloseTo(areaOf([petal, kite]), 3);
     expect(shapes.map(({ paint }) => paint)).toEqual([petal.paint, kite.paint]);
@@ -72,7 +75,10 @@ describe('shapes on the clipboard', () => {
   });
 
   it('with something wrong are a drawing still, or refused with a sentence', () => {
-    const broken = clipOf([petal], 'mm', STRAIGHT).replace('&quot;kind&quot;', '&quot;sort&quot;');
+    const broken = clipOf({ shapes: [petal] }, 'mm', STRAIGHT).replace(
+      '&quot;kind&quot;',
+      '&quot;sort&quot;',
+    );
     expect(taken(broken)[0]!.form.kind).toBe('path');
     expect(refusal(shapesOf('<svg><text>a</text></svg>'))).toMatch('nothing in this SVG');
     expect(refusal(shapesOf('<svg><path d="M0 0'))).toMatch('not well-formed');

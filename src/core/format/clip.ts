@@ -10,7 +10,9 @@ import { line } from '../curve/segment';
 import { moveMap, scaleMap } from '../curve/affine';
 import type { Shape } from '../figure/model';
 import { LIMITS } from '../figure/model';
-import { shapeSchema } from '../figure/schema';
+import { resolvedShapes } from '../figure/combined';
+import { treeProblem, type Motif } from '../figure/groups';
+import { groupSchema, shapeSchema } from '../figure/schema';
 import { newShape } from '../figure/start';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { NO_TURN } from '../number/turn';
@@ -21,13 +23,20 @@ import { escapeXml, svgOf } from './svg/svg';
 /** Marks the part of an SVG file that holds its shapes as they are edited. */
 const MARK = 'cyclogon-shapes';
 
-const keptSchema = Joi.array<Shape[]>().items(shapeSchema).min(1).max(LIMITS.shapes).required();
+const keptList = Joi.array<Shape[]>().items(shapeSchema).min(1).max(LIMITS.shapes).required();
+
+/** A motif; of older texts shapes alone. */
+const keptSchema = Joi.alternatives(
+  Joi.object<Motif>({ shapes: keptList, groups: Joi.array().items(groupSchema).max(LIMITS.shapes) }),
+  keptList,
+);
 
 /**
- * Shapes of a motif for the clipboard: an SVG drawing that other programs can read, cut to what it shows, with the shapes
+ * A motif for the clipboard: an SVG drawing that other programs can read, cut to what it shows, with the shapes and groups
  * themselves as metadata, so that numbers stay numbers when they come back.
  */
-export function clipOf(shapes: readonly Shape[], unit: LengthUnit, work: Work): string {
+export function clipOf(motif: Motif, unit: LengthUnit, work: Work): string {
+  const shapes = resolvedShapes(motif, work).filter(({ visible }) => visible);
   const widest = Math.max(0, ...shapes.map(({ paint }) => paint.stroke?.width ?? 0));
   const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, work)));
   const items = shapes.map(({ id, form, paint, rule }) => ({
@@ -51,7 +60,7 @@ export function clipOf(shapes: readonly Shape[], unit: LengthUnit, work: Work): 
     },
     { form: 'plain', decimals: 6, background: false },
   );
-  const kept = `  <metadata id="${MARK}">${escapeXml(JSON.stringify(shapes))}</metadata>\n`;
+  const kept = `  <metadata id="${MARK}">${escapeXml(JSON.stringify(motif))}</metadata>\n`;
   return svg.replace('</svg>', `${kept}</svg>`);
 }
 
@@ -76,12 +85,14 @@ function keptText(svg: string): string | null {
   return text;
 }
 
-function keptShapes(svg: string): Shape[] | null {
+function keptMotif(svg: string): Motif | null {
   const text = keptText(svg);
   if (text === null) return null;
   try {
     const result = keptSchema.validate(JSON.parse(text), { convert: false });
-    return result.error ? null : result.value;
+    if (result.error) return null;
+    const motif = Array.isArray(result.value) ? { shapes: result.value } : result.value;
+    return treeProblem(motif) === null ? motif : null;
   } catch {
     return null;
   }
@@ -106,18 +117,18 @@ export interface Room {
 /**
  * The shapes in an SVG text: those of ours as they were, else what the drawing shows, as paths with their holes; its units
  * are taken as the figure's, and it is put in the middle of the room, made smaller where it is larger than that.
- * @returns the shapes, none while the text is being read; or why there are none
+ * @returns a motif, with no shapes while the text is being read; or why there are none
  */
-export function shapesOfSvg(text: string, room: Room, newId: () => string, work: Work): Result<Shape[]> {
-  const kept = keptShapes(text);
+export function motifOfSvg(text: string, room: Room, newId: () => string, work: Work): Result<Motif> {
+  const kept = keptMotif(text);
   if (kept) return ok(kept);
   const read = work.ask(taskOf(READ_SVG, { text }));
-  if (!read) return ok([]);
+  if (!read) return ok({ shapes: [] });
   if (!read.ok) return read;
   const drawn = read.value.filter(({ paths }) => paths.length > 0);
   if (drawn.length === 0) return failed(finding('svg.nothing'));
   if (drawn.length > LIMITS.shapes) return failed(finding('svg.shapes', drawn.length, LIMITS.shapes));
-  return ok(inRoom(drawn, room, newId));
+  return ok({ shapes: inRoom(drawn, room, newId) });
 }
 
 function inRoom(drawn: readonly SvgShape[], room: Room, newId: () => string): Shape[] {

@@ -95,6 +95,8 @@ export interface Maker<N extends Params, S = undefined> {
   readonly holdsFarEnd?: boolean;
   /** The params with its width alone multiplied; null where it has none of its own now, and without it never. */
   readonly widened?: (params: N, factor: number) => N | null;
+  /** The params of what is so many times as wide and as high, upright; without it that is no construction of its kind. */
+  readonly stretched?: (params: N, across: number, up: number) => N;
   /** True where the nodes of its paths are no corners to be caught. */
   readonly isWithoutCorners?: boolean;
   /** The paints that it keeps itself, of what is painted by its own parts; with other colours. */

@@ -53,5 +53,6 @@ export const ellipse: Maker<EllipseParams> = {
     { id: 'along', at: point(0, -params.height / 2), drag: (to) => sized(params, 'height', Math.abs(to.y)) },
   ],
   widened: (params, factor) => ({ ...params, width: params.width * factor }),
+  stretched: ({ width, height }, across, up) => ({ width: width * across, height: height * up }),
   isWithoutCorners: true,
 };

@@ -5,6 +5,7 @@ import type { PathNode } from '../curve/nodes';
 import type { Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { rememberedWith, type Work } from '../derive';
+import { equalTurns, turn, wrapTurn } from '../number/turn';
 import { scaledParams, type MakerFact } from './construction';
 import type { Place } from './drawn';
 import { makerOf, withParams, type BuiltForm } from './makers';
@@ -163,6 +164,23 @@ export function scaledForm(form: Form, factor: number, about: Point): Form {
   if (!isBuilt(form)) return { ...form, contours: mappedContours(form.contours, m) };
   const params = scaledParams(makerOf(form.kind), form.params, factor);
   return { ...withParams(form, params), at: applyTo(m, form.at) };
+}
+
+/** Directions in which a construction stands or lies straight: upright ones are as wide as they are, others as high. */
+const QUARTERS = [turn(0), turn(1, 4), turn(1, 2), turn(3, 4)];
+
+/**
+ * A construction that is so many times as wide and as high about a point, still from numbers; null where it leans, or there is none of its
+ * kind that is so.
+ */
+export function stretchedForm(form: Form, across: number, up: number, about: Point): Form | null {
+  if (!isBuilt(form)) return null;
+  const quarter = QUARTERS.findIndex((each) => equalTurns(each, wrapTurn(form.rotation)));
+  const stretched = makerOf(form.kind).stretched;
+  if (quarter < 0 || !stretched) return null;
+  const params = quarter % 2 === 0 ? stretched(form.params, across, up) : stretched(form.params, up, across);
+  const at = { x: about.x + (form.at.x - about.x) * across, y: about.y + (form.at.y - about.y) * up };
+  return { ...withParams(form, params), at };
 }
 
 /** A form with its width alone multiplied; null where it has none of its own. */

@@ -94,4 +94,5 @@ export const petal: Maker<PetalParams> = {
   widened: (params, factor) =>
     params.by === 'size' ? petalOfSize(params.length, params.width * factor) : null,
   isWithoutCorners: true,
+  stretched: (params, across, up) => resized(params, params.length * up, params.width * across),
 };

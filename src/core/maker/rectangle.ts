@@ -67,4 +67,15 @@ export const rectangle: Maker<RectangleParams> = {
       }),
     },
   ],
+  stretched: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }, across, up) => {
+    const corner = Math.min(across, up);
+    return {
+      width: width * across,
+      height: height * up,
+      topLeft: topLeft * corner,
+      topRight: topRight * corner,
+      bottomRight: bottomRight * corner,
+      bottomLeft: bottomLeft * corner,
+    };
+  },
 };

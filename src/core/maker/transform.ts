@@ -4,7 +4,15 @@ import type { Work } from '../derive';
 import { areOwnMirror, mapPath } from '../curve/path';
 import type { Point } from '../curve/point';
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn } from '../number/turn';
-import { formOfPaths, movedForm, pathsOfForm, plainForms, scaledForm, type Form } from './form';
+import {
+  formOfPaths,
+  movedForm,
+  pathsOfForm,
+  plainForms,
+  scaledForm,
+  stretchedForm,
+  type Form,
+} from './form';
 
 /** A change of place, direction, size or form by numbers. Turns are clockwise; y runs down. */
 export type Transform =
@@ -52,8 +60,8 @@ const plainUnder = (form: Form, m: Affine, work: Work): Form[] =>
   );
 
 /**
- * A form under a transform. Makers stay makers when they are moved, turned or scaled evenly, and when one that is its own
- * reflection is reflected; else they become plain paths, one for each of theirs.
+ * A form under a transform. Makers stay makers when they are moved, turned or scaled evenly, when there is one of their kind that is so much
+ * wider and higher, and when one that is its own reflection is reflected; else they become plain paths, one for each of theirs.
  */
 export function transformedForms(form: Form, t: Transform, work: Work): Form[] {
   if (t.kind === 'move') return [movedForm(form, t.by)];
@@ -61,6 +69,10 @@ export function transformedForms(form: Form, t: Transform, work: Work): Form[] {
     if (t.kind === 'rotate')
       return [{ ...form, at: applyTo(transformMap(t), form.at), rotation: addTurns(form.rotation, t.by) }];
     if (t.kind === 'scale' && t.x === t.y && t.x > 0) return [scaledForm(form, t.x, t.about)];
+    if (t.kind === 'scale' && t.x > 0 && t.y > 0) {
+      const stretched = stretchedForm(form, t.x, t.y, t.about);
+      if (stretched) return [stretched];
+    }
     if (t.kind === 'reflect') {
       const upright = { ...form, at: { x: 0, y: 0 }, rotation: turn(0) };
       if (areOwnMirror(pathsOfForm(upright, work), 1e-9)) {

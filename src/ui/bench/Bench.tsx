@@ -23,7 +23,6 @@ import { layPicture } from '../editor/underlay';
 import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { firstColour } from '@/core/paint/fills';
-import { PaneSwitch } from '../editor/PaneSwitch';
 import { placeOfView } from '../common/Slabs';
 import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } from './BenchLayers';
 import { wedgeData } from '../common/wedgeShape';
@@ -170,7 +169,7 @@ export function Bench() {
   return (
     <section
       aria-label="Bench"
-      className="relative min-w-0 overflow-hidden border-r border-line bg-field"
+      className="@container relative min-w-0 overflow-hidden bg-field"
       onDragOver={(event) => {
         if (event.dataTransfer.types.includes('Files')) event.preventDefault();
       }}
@@ -292,7 +291,6 @@ export function Bench() {
           </span>
         )}
         {round?.edge === 'warn' && <EdgeWarning round={round} unit={figure.page.unit} />}
-        <PaneSwitch />
       </header>
       <Readout pane="bench" />
       <Tray />

@@ -8,6 +8,10 @@ export interface MenuEntry {
   readonly label: string;
   readonly icon: LucideIcon;
   readonly onClick: () => void;
+  /** What else it is called, for Find. */
+  readonly words?: string;
+  /** The key that does it. */
+  readonly shortcut?: string;
   readonly disabled?: boolean;
   readonly danger?: boolean;
   /** A rule is drawn above it. */
@@ -17,7 +21,7 @@ export interface MenuEntry {
 export function MenuList({ entries }: { readonly entries: readonly MenuEntry[] }) {
   return (
     <>
-      {entries.map(({ label, icon: Icon, onClick, disabled, danger, apart }) => (
+      {entries.map(({ label, icon: Icon, onClick, disabled, danger, apart, shortcut }) => (
         <Fragment key={label}>
           {apart && <hr className="my-1 border-line" />}
           <MenuItem disabled={disabled ?? false}>
@@ -26,7 +30,13 @@ export function MenuList({ entries }: { readonly entries: readonly MenuEntry[] }
               onClick={onClick}
               className={`flex h-[30px] w-full items-center gap-2.5 rounded-[6px] px-2.5 text-left data-[disabled]:opacity-40 data-[focus]:bg-kelp-soft ${danger ? 'text-coral-text' : 'text-ink'}`}
             >
-              <Icon size={15} strokeWidth={1.7} aria-hidden /> {label}
+              <Icon size={15} strokeWidth={1.7} aria-hidden />
+              <span className="flex-1">{label}</span>
+              {shortcut && (
+                <kbd aria-hidden="true" className="font-mono text-[11px] whitespace-nowrap text-muted">
+                  {shortcut}
+                </kbd>
+              )}
             </button>
           </MenuItem>
         </Fragment>
@@ -36,7 +46,7 @@ export function MenuList({ entries }: { readonly entries: readonly MenuEntry[] }
 }
 
 export const MENU_LOOK =
-  'z-40 w-[190px] rounded-[10px] border border-line-strong bg-shell p-1 shadow-ui outline-none [--anchor-gap:4px]';
+  'z-40 w-[216px] rounded-[10px] border border-line-strong bg-shell p-1 shadow-ui outline-none [--anchor-gap:4px]';
 
 /** Three dots that open a list of actions. */
 export function DotsMenu({

@@ -1,24 +1,51 @@
 'use client';
 
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
-import type { ReactNode } from 'react';
+import { ChevronDown } from 'lucide-react';
+import { useId, type ReactNode } from 'react';
+
+import { useFolded } from './folded';
 
 interface SectionProps {
   readonly title: string;
   /** Small text at the right of the title. */
   readonly note?: ReactNode;
+  /** What it is folded by, where its title changes. */
+  readonly fold?: string;
   readonly children: ReactNode;
 }
 
-/** One part of the inspector. */
-export function Section({ title, note, children }: SectionProps) {
+/** One part of the inspector; folded it is a title alone, and stays so until it is unfolded. */
+export function Section({ title, note, fold = title, children }: SectionProps) {
+  const [isFolded, toggle] = useFolded(fold);
+  const id = useId();
   return (
-    <section className="border-b border-line px-4 pt-3.5 pb-4" aria-label={title}>
-      <div className="mb-2.5 flex items-baseline justify-between gap-2">
-        <h3 className="font-semibold">{title}</h3>
-        {note && <span className="text-[12px] text-muted">{note}</span>}
+    <section className={`border-b border-line px-4 pt-3 ${isFolded ? 'pb-2' : 'pb-4'}`} aria-label={title}>
+      <div className="mb-1.5 flex min-h-[24px] items-center justify-between gap-2">
+        <h3 className="-ml-2.5 flex min-w-0 items-center font-semibold">
+          <button
+            type="button"
+            aria-expanded={!isFolded}
+            aria-label={isFolded ? 'Unfold' : 'Fold'}
+            aria-describedby={id}
+            title={isFolded ? 'Unfold' : 'Fold'}
+            className="inline-flex size-[22px] shrink-0 items-center justify-center rounded-[6px] text-muted hover:bg-line/60 hover:text-ink"
+            onClick={toggle}
+          >
+            <ChevronDown
+              size={14}
+              strokeWidth={1.9}
+              aria-hidden
+              className={isFolded ? '-rotate-90' : undefined}
+            />
+          </button>
+          <span id={id} className="cursor-default truncate" onClick={toggle}>
+            {title}
+          </span>
+        </h3>
+        {note && <span className="min-w-0 truncate text-[12px] text-muted">{note}</span>}
       </div>
-      <div className="flex flex-col gap-1.5">{children}</div>
+      {!isFolded && <div className="flex flex-col gap-1.5">{children}</div>}
     </section>
   );
 }

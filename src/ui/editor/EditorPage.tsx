@@ -20,14 +20,18 @@ import { writeFigure } from '@/core/format/figure/json';
 import { download } from '../common/download';
 import { ContextMenu } from '../common/ContextMenu';
 import { selectUnder } from '../tools/selectUnder';
+import { useMedia } from '../common/useMedia';
 import { Inspector } from '../inspector/Inspector';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
 import { SaveSheets } from './SaveSheets';
 import { useEditor, useEditorState, WorkshopContext, type Workshop } from './EditorContext';
 import { ExportSheet } from './ExportSheet';
+import { OtherPane } from './OtherPane';
+import { PaneDivider, usePaneWidths } from './PaneDivider';
 import { KeysSheet } from './KeysSheet';
-import { followKeys } from './keys';
+import { FindSheet } from '../find/FindSheet';
+import { followKeys, type Sheet } from './keys';
 import { followClipboard } from './clipboard';
 import { selectionActions } from './selectionActions';
 import { TopBar } from './TopBar';
@@ -41,7 +45,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const [restored, setRestored] = useState(false);
   const saver = useRef<Saver | null>(null);
   const merges = useRef<ReturnType<typeof followMerges> | null>(null);
-  const [sheet, setSheet] = useState<'export' | 'keys' | null>(null);
+  const [sheet, setSheet] = useState<Sheet | null>(null);
   const [workshop] = useState<Workshop>(() => ({
     editor,
     saver: () => saver.current,
@@ -109,12 +113,17 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     <WorkshopContext value={workshop}>
       <TabTitle />
       <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
-        <TopBar onExport={() => setSheet('export')} onKeys={() => setSheet('keys')} />
+        <TopBar
+          onExport={() => setSheet('export')}
+          onKeys={() => setSheet('keys')}
+          onFind={() => setSheet('find')}
+        />
         {ready ? <Panes listens={restored} /> : <main aria-busy />}
       </div>
       <WorkingCard />
       <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
       <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
+      <FindSheet open={sheet === 'find'} onClose={() => setSheet(null)} openSheet={setSheet} />
       <SaveSheets />
     </WorkshopContext>
   );
@@ -155,36 +164,51 @@ function TabTitle() {
   return <title>{`${name} · Cyclogon`}</title>;
 }
 
-const PANES = {
-  both: 'grid-cols-[150px_minmax(300px,385px)_minmax(0,1fr)_290px] max-[1100px]:grid-cols-[150px_minmax(0,1fr)_290px]',
-  bench: 'grid-cols-[150px_minmax(0,1fr)_290px]',
-  whole: 'grid-cols-[150px_minmax(0,1fr)_290px]',
-};
+/** The panel's width at first, in pixels. */
+const FIRST_PANEL = 290;
+
+const PANE = 'relative grid min-h-0 min-w-0';
+
+/** Where Bench and Whole share one place. */
+const NARROW = '(max-width: 1100px)';
 
 function Panes({ listens }: { readonly listens: boolean }) {
   const editor = useEditor();
   const wide = useEditorState((state) => state.wide);
-  // Under 1100 px the two panes share one place; Bench has it unless Whole was asked for.
-  const showBench = wide === 'whole' ? 'hidden' : 'contents';
-  const showWhole =
-    wide === 'bench' ? 'hidden' : wide === 'whole' ? 'contents' : 'contents max-[1100px]:hidden';
+  const isNarrow = useMedia(NARROW);
+  const widths = usePaneWidths();
+  // Bench has the one place unless Whole was asked for.
+  const only = isNarrow ? (wide ?? 'bench') : wide;
+  const panel = `${isNarrow ? FIRST_PANEL : (widths.panel ?? FIRST_PANEL)}px`;
+  const bench = widths.bench === undefined ? 'minmax(300px, 1.26fr)' : `minmax(300px, ${widths.bench}px)`;
+  const between = only ? 'minmax(0, 1fr)' : `${bench} minmax(280px, 1fr)`;
   return (
     // It is shown before what an earlier visit left is taken up.
-    <main aria-busy={!listens} className={`grid min-h-0 grid-rows-[minmax(0,1fr)] ${PANES[wide ?? 'both']}`}>
+    <main
+      aria-busy={!listens}
+      className="grid min-h-0 grid-rows-[minmax(0,1fr)]"
+      style={{ gridTemplateColumns: `112px ${between} ${panel}` }}
+    >
       <Reach />
       <ContextMenu
         label="More for the selection"
         entries={() => selectionActions(editor)}
         onOpen={(event) => selectUnder(editor, event.nativeEvent)}
       >
-        <div className={showBench}>
+        <div className={only === 'whole' ? 'hidden' : PANE}>
           <Bench />
+          {only === 'bench' && <OtherPane pane="whole" />}
+          {!only && <PaneDivider pane="bench" label="Width of the Bench" side="right" />}
         </div>
-        <div className={showWhole}>
+        <div className={only === 'bench' ? 'hidden' : PANE}>
           <Whole />
+          {only === 'whole' && <OtherPane pane="bench" />}
         </div>
       </ContextMenu>
-      <Inspector />
+      <div className={PANE}>
+        <Inspector />
+        <PaneDivider pane="panel" label="Width of the panel" side="left" />
+      </div>
     </main>
   );
 }

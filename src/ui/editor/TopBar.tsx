@@ -1,6 +1,6 @@
 'use client';
 
-import { Download, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { Download, Keyboard, Redo2, Undo2, Search } from 'lucide-react';
 import Link from 'next/link';
 
 import { renameFigure } from '@/core/figure/commands';
@@ -69,10 +69,11 @@ function StageStrip() {
 interface Props {
   readonly onExport: () => void;
   readonly onKeys: () => void;
+  readonly onFind: () => void;
 }
 
 /** The bar over the editor: where one is, the stages, whether it is saved, undo, redo, export. */
-export function TopBar({ onExport, onKeys }: Props) {
+export function TopBar({ onExport, onKeys, onFind }: Props) {
   const editor = useEditor();
   const { saver } = useWorkshop();
   const name = useEditorState((state) => shownFigure(state).name);
@@ -108,6 +109,20 @@ export function TopBar({ onExport, onKeys }: Props) {
       </div>
       <StageStrip />
       <div className="flex items-center justify-end gap-0.5">
+        <button
+          type="button"
+          aria-label="Find anything"
+          aria-keyshortcuts="/"
+          title="Find a tool, a setting, a command or a figure (/)"
+          onClick={onFind}
+          className="mr-2 flex h-[30px] min-w-0 shrink items-center gap-2 rounded-ui border border-line-strong bg-field px-2 text-muted hover:border-edge min-[1240px]:w-[118px]"
+        >
+          <Search size={15} strokeWidth={1.7} aria-hidden className="shrink-0" />
+          <span className="flex-1 text-left max-[1239px]:hidden">Find</span>
+          <kbd aria-hidden="true" className="font-mono text-[11px] max-[1239px]:hidden">
+            /
+          </kbd>
+        </button>
         <SaveStatus />
         <span className="w-1.5" />
         <IconButton

@@ -1,9 +1,9 @@
 import { workOf } from '@/state/work';
 import { toast } from 'sonner';
 
-import { addShapes, removeShapes } from '@/core/figure/commands';
-import { regrouped } from '@/core/figure/groups';
-import { clipOf, isSvgText, shapesOfSvg } from '@/core/format/clip';
+import { addMotif, removeShapes } from '@/core/figure/commands';
+import { regrouped, usedGroups } from '@/core/figure/groups';
+import { clipOf, isSvgText, motifOfSvg } from '@/core/format/clip';
 import { act, actAndSelect, activeRound, selectedShapes, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
@@ -24,10 +24,12 @@ function takeSvg(editor: Editor, text: string): void {
   const radius = benchRadius(shownFigure(state), work);
   const room = { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 };
   actAndSelect(editor, 'Paste', round.id, (figure, reading) => {
-    const shapes = shapesOfSvg(text, room, newId, reading);
-    if (!shapes.ok) return shapes;
-    const fresh = regrouped(shapes.value, newId).map((shape) => ({ ...shape, id: newId() }));
-    return { figure: addShapes(figure, round.id, fresh), ids: fresh.map(({ id }) => id) };
+    const motif = motifOfSvg(text, room, newId, reading);
+    if (!motif.ok) return motif;
+    const all = new Set(motif.value.shapes.map(({ id }) => id));
+    const { shapes, groups } = regrouped(motif.value, all, newId);
+    const fresh = shapes.map((shape) => ({ ...shape, id: newId() }));
+    return { figure: addMotif(figure, round.id, fresh, groups), ids: fresh.map(({ id }) => id) };
   });
 }
 
@@ -41,7 +43,8 @@ export function followClipboard(editor: Editor): () => void {
     const state = editor.getState();
     const shapes = selectedShapes(state);
     if (isTyping(event.target) || shapes.length === 0) return;
-    const svg = clipOf(shapes, shownFigure(state).page.unit, work);
+    const groups = usedGroups(activeRound(state)?.groups ?? [], shapes);
+    const svg = clipOf({ shapes, groups }, shownFigure(state).page.unit, work);
     event.clipboardData?.setData('text/plain', svg);
     event.clipboardData?.setData('image/svg+xml', svg);
     event.preventDefault();

@@ -18,13 +18,15 @@ import {
   selectNodes,
   stopWork,
   type Editor,
+  type EditorState,
 } from '@/state/editor';
+import type { Level } from '@/state/editorState';
 import type { Saver } from '@/state/saver';
 import { STAGES, type Stage } from '@/state/stages';
 import { MORE_KEY, toolOnKey, TRAYS } from '@/state/tools';
 import { dropLastNode, finishPath } from '../tools/path';
 import { dropSpots } from '../tools/spots';
-import { deleteSelection, duplicateSelection, makeGroup } from './selectionActions';
+import { deleteSelection, duplicateSelection, makeGroup, reorderSelection } from './selectionActions';
 
 /** The keys of our own, for the help sheet and the docs. */
 export const KEYS: readonly (readonly [string, string])[] = [
@@ -40,18 +42,32 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['M', 'Whole wide'],
   ['0', 'show all of it'],
   ['Arrows', 'nudge; Shift ten times, Alt a tenth'],
+  ['Ctrl ↑ ↓', 'a step forward, backward; with Shift to the front, the back: shapes, or the round'],
+  ['Ctrl G', 'group; with Shift ungroup'],
+  ['Alt + click', 'deeper into a group'],
+  ['F2', 'rename, in the list of the motif'],
   ['Space + drag, wheel', 'move and zoom the view'],
   ['Shift, Alt, Ctrl', 'constrain, copy, no snapping'],
   ['Enter, Esc', 'end, leave'],
+  ['/', 'find anything by its name'],
   ['?', 'this list'],
 ];
 
+/** What the panel shows first in a stage: turning and merging are of a round, unless shapes are there to be combined. */
+function levelIn(stage: Stage, state: EditorState): Level {
+  const count = selectedShapes(state).length;
+  if (stage === 'turn' || (stage === 'merge' && count < 2)) return 'round';
+  return count > 0 ? 'shapes' : 'round';
+}
+
 /** Changes the stage and, where its tray lacks the tool at hand, takes its first. */
 export function goToStage(editor: Editor, stage: Stage): void {
-  editor.setState(({ tool }) => {
+  editor.setState((state) => {
+    const { tool } = state;
     const tools = TRAYS[stage].flat();
     return {
       stage,
+      level: levelIn(stage, state),
       draft: null,
       spots: [],
       live: null,
@@ -71,10 +87,14 @@ export function undoStep(saver: Saver | null): void {
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea, select'));
 
-/** Within a control that uses the arrow keys, the space key or Enter itself. */
+/** Within a control that uses the space key or Enter itself. */
 const isControl = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('button, [role=radio], [role=menu], [role=dialog], [role=slider], a') !== null;
+
+/** Within a control that uses the arrow keys itself; a row of the motif's list does not, as its shape was chosen to be moved. */
+const usesArrows = (target: EventTarget | null): boolean =>
+  isControl(target) && !(target instanceof HTMLElement && target.matches('[data-row]'));
 
 const NUDGES: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -148,7 +168,7 @@ function selectAll(editor: Editor): void {
   }
 }
 
-type Sheet = 'export' | 'keys';
+export type Sheet = 'export' | 'keys' | 'find';
 
 /** Listens to the keyboard for as long as the editor is open. */
 export function followKeys(
@@ -163,6 +183,8 @@ export function followKeys(
     else if (key === 'd') duplicateSelection(editor);
     else if (key === 'g') makeGroup(editor, !event.shiftKey);
     else if (key === 'a') selectAll(editor);
+    else if (key === 'arrowup') reorderSelection(editor, event.shiftKey ? 'front' : 'forward');
+    else if (key === 'arrowdown') reorderSelection(editor, event.shiftKey ? 'back' : 'backward');
     else if (key === 's')
       void saver()
         ?.flush()
@@ -179,6 +201,7 @@ export function followKeys(
     if (stage) goToStage(editor, stage);
     else if (event.key === '0') editor.setState({ views: { bench: null, whole: null } });
     else if (event.key === '?') openSheet('keys');
+    else if (event.key === '/') openSheet('find');
     else if (event.key === 'Escape') leave(editor);
     else if (event.key === 'Delete' || event.key === 'Backspace') remove(editor);
     else if (event.key === '[' || event.key === ']') {
@@ -226,7 +249,7 @@ export function followKeys(
     }
     const factor = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
     const used =
-      isControl(event.target) && event.key.startsWith('Arrow') ? false : nudge(editor, event.key, factor);
+      usesArrows(event.target) && event.key.startsWith('Arrow') ? false : nudge(editor, event.key, factor);
     if (used || plain(event)) event.preventDefault();
   };
   const up = (event: KeyboardEvent): void => {

@@ -5,6 +5,8 @@ import {
   CircleDashed,
   Copy,
   Group,
+  MoveDown,
+  MoveUp,
   PaintBucket,
   Paintbrush,
   PenLine,
@@ -21,7 +23,8 @@ import {
   duplicateShapes,
   groupShapes,
   makePlain,
-  moveShapeOrder,
+  moveRound,
+  reorderShapes,
   onePath,
   partContours,
   removeShapes,
@@ -30,6 +33,7 @@ import {
   setStroke,
   ungroupShapes,
   whirlShape,
+  type LayerStep,
   type PaintTarget,
 } from '@/core/figure/commands';
 import { actAndSelect, act, activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
@@ -70,8 +74,24 @@ export function makeGroup(editor: Editor, together: boolean): void {
   const ids = state.selection.shapeIds;
   if (!round || round.locked || ids.size < (together ? 2 : 1)) return;
   act(editor, together ? 'Group' : 'Ungroup', (figure) =>
-    together ? groupShapes(figure, round.id, ids, newId()) : ungroupShapes(figure, round.id, ids),
+    together ? groupShapes(figure, round.id, ids, newId) : ungroupShapes(figure, round.id, ids),
   );
+}
+
+/** Moves the selected shapes in the layer order; the round, where none are selected. */
+export function reorderSelection(editor: Editor, step: LayerStep): void {
+  const state = editor.getState();
+  const round = activeRound(state);
+  if (!round) return;
+  const { shapeIds } = state.selection;
+  if (shapeIds.size > 0) {
+    if (!round.locked) act(editor, 'Reorder shapes', (f) => reorderShapes(f, round.id, shapeIds, step));
+    return;
+  }
+  const { rounds } = shownFigure(state);
+  const at = rounds.indexOf(round);
+  const to = { front: rounds.length - 1, forward: at + 1, backward: at - 1, back: 0 }[step];
+  if (to !== at && rounds[to]) act(editor, 'Reorder rounds', (f) => moveRound(f, round.id, to));
 }
 
 const hasContours = ({ form }: Shape): boolean => form.kind === 'path' && form.contours.length > 1;
@@ -115,11 +135,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
   const round = activeRound(state);
   const ids = state.selection.shapeIds;
   const disabled = !round || round.locked || ids.size === 0;
-  const order = (to: number): void => {
-    const [shapeId] = ids;
-    if (round && shapeId)
-      act(editor, 'Reorder shapes', (figure) => moveShapeOrder(figure, { roundId: round.id, shapeId }, to));
-  };
+  const order = (step: LayerStep): void => reorderSelection(editor, step);
   const [only] = ids;
   const lead = round?.shapes.find(({ id }) => id === only);
   const alike = (same: (shape: Shape, as: Shape) => boolean): void => {
@@ -152,21 +168,34 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       onClick: () => alike((a, b) => a.form.kind === b.form.kind),
     },
     ...paintActions(editor),
-    { label: 'Duplicate', icon: Copy, disabled, apart: true, onClick: () => duplicateSelection(editor) },
+    {
+      label: 'Duplicate',
+      words: 'copy clone',
+      shortcut: 'Ctrl D',
+      icon: Copy,
+      disabled,
+      apart: true,
+      onClick: () => duplicateSelection(editor),
+    },
     {
       label: 'Group',
+      words: 'together',
+      shortcut: 'Ctrl G',
       icon: Group,
       disabled: disabled || ids.size < 2,
       onClick: () => makeGroup(editor, true),
     },
     {
       label: 'Ungroup',
+      words: 'apart dissolve',
+      shortcut: 'Ctrl ⇧ G',
       icon: Ungroup,
       disabled: disabled || !round.shapes.some(({ id, group }) => group && ids.has(id)),
       onClick: () => makeGroup(editor, false),
     },
     {
       label: 'Make plain',
+      words: 'convert to path expand outlines editable',
       icon: Waypoints,
       disabled,
       onClick: () =>
@@ -174,6 +203,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
     },
     {
       label: 'Make one path',
+      words: 'compound hole contours',
       icon: CircleDashed,
       disabled: disabled || ids.size < 2,
       onClick: () => {
@@ -185,12 +215,14 @@ export function selectionActions(editor: Editor): MenuEntry[] {
     },
     {
       label: 'Part contours',
+      words: 'split release separate subpaths',
       icon: SquaresExclude,
       disabled: disabled || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
       onClick: () => round && act(editor, 'Part contours', (f) => partContours(f, round.id, ids, newId)),
     },
     {
       label: 'Whirl inward',
+      words: 'spiral shrink rotate nested',
       icon: Tornado,
       disabled: disabled || ids.size !== 1,
       onClick: () => {
@@ -203,14 +235,41 @@ export function selectionActions(editor: Editor): MenuEntry[] {
     },
     {
       label: 'To the front',
+      words: 'bring layer order top',
+      shortcut: 'Ctrl ⇧ ↑',
       icon: BringToFront,
-      disabled: disabled || ids.size > 1,
+      disabled,
       apart: true,
-      onClick: () => order(Infinity),
+      onClick: () => order('front'),
     },
-    { label: 'To the back', icon: SendToBack, disabled: disabled || ids.size > 1, onClick: () => order(0) },
+    {
+      label: 'A step forward',
+      words: 'bring layer order up',
+      shortcut: 'Ctrl ↑',
+      icon: MoveUp,
+      disabled,
+      onClick: () => order('forward'),
+    },
+    {
+      label: 'A step backward',
+      words: 'send layer order down',
+      shortcut: 'Ctrl ↓',
+      icon: MoveDown,
+      disabled,
+      onClick: () => order('backward'),
+    },
+    {
+      label: 'To the back',
+      words: 'send layer order bottom',
+      shortcut: 'Ctrl ⇧ ↓',
+      icon: SendToBack,
+      disabled,
+      onClick: () => order('back'),
+    },
     {
       label: 'Delete',
+      words: 'remove erase',
+      shortcut: 'Del',
       icon: Trash2,
       danger: true,
       apart: true,

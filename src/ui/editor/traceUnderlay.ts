@@ -3,8 +3,9 @@ import { toast } from 'sonner';
 import { compose, moveMap, turnMap } from '@/core/curve/affine';
 import { mapPath, type Path } from '@/core/curve/path';
 import type { GreyPicture, TraceOptions } from '@/core/curve/trace';
-import { addShapes } from '@/core/figure/commands';
-import { LIMITS, type Shape, type Underlay } from '@/core/figure/model';
+import { addMotif } from '@/core/figure/commands';
+import type { Motif } from '@/core/figure/groups';
+import { LIMITS, type Group, type Shape, type Underlay } from '@/core/figure/model';
 import { newShape, START_PAINT } from '@/core/figure/start';
 import { formOfPaths } from '@/core/maker/form';
 import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
@@ -44,11 +45,11 @@ async function greyPicture(underlay: Underlay): Promise<GreyPicture> {
 }
 
 /** What is traced as shapes of the motif, where the underlay lies: one for each area, with its holes. */
-function shapesOf(
+function motifOf(
   areas: readonly Path[][],
   underlay: Underlay,
   size: { width: number; height: number },
-): Shape[] {
+): Required<Motif> {
   const fit = {
     a: underlay.width / size.width,
     b: 0,
@@ -58,8 +59,8 @@ function shapesOf(
     f: -underlay.height / 2,
   };
   const map = compose(compose(moveMap(underlay.at), turnMap(underlay.rotation)), fit);
-  const group = areas.length > 1 ? newId() : null;
-  return areas.map((paths, k) => ({
+  const group: Group | null = areas.length > 1 ? { id: newId(), name: 'Trace' } : null;
+  const shapes = areas.map((paths, k): Shape => ({
     ...newShape(
       newId(),
       areas.length === 1 ? 'Trace' : `Trace ${k + 1}`,
@@ -67,8 +68,9 @@ function shapesOf(
       START_PAINT,
     ),
     rule: 'evenodd',
-    ...(group !== null && { group }),
+    ...(group && { group: group.id }),
   }));
+  return { shapes, groups: group ? [group] : [] };
 }
 
 interface Watch {
@@ -100,8 +102,8 @@ export async function traceUnderlay(editor: Editor, options: TraceOptions, watch
       );
       return;
     }
-    const shapes = shapesOf(areas, underlay, { width, height });
-    commit(editor, 'Trace', addShapes(shownFigure(editor.getState()), round.id, shapes));
+    const { shapes, groups } = motifOf(areas, underlay, { width, height });
+    commit(editor, 'Trace', addMotif(shownFigure(editor.getState()), round.id, shapes, groups));
     select(
       editor,
       round.id,

@@ -1,30 +1,27 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
-import { addBacking, addToPalette, BACKINGS, setBehind, setFill, setStroke } from '@/core/figure/commands';
-import type { Figure, Round } from '@/core/figure/model';
+import { addBacking, addToPalette, BACKINGS, setBehind } from '@/core/figure/commands';
+import type { Round } from '@/core/figure/model';
 import { endsOfSpread, respread } from '@/core/figure/spread';
-import { START_PAINT, startStroke } from '@/core/figure/start';
 import type { Point } from '@/core/curve/point';
 import { firstColour } from '@/core/paint/fills';
 import {
   STROKE_CAPS,
   STROKE_JOINS,
   type Colour,
-  type Fill,
   type Gradient,
-  type Paint,
   type Spread,
   type Stroke,
 } from '@/core/scene/scene';
 import { act, selectedShapes, shownFigure } from '@/state/editor';
-import { chosenIn } from '@/state/chosen';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { LengthField, ListField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useRestState } from '../editor/EditorContext';
+import { paintInUse } from '../editor/paintInUse';
 import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { ContrastRow } from './ContrastRow';
@@ -50,29 +47,13 @@ export function ColourPanel({ round }: { readonly round: Round }) {
   const state = useRestState();
   const figure = shownFigure(state);
   const { page, palette } = figure;
-  const { target, paints, what, isLines = false, isPlaced = false } = chosenIn(state, round);
-  const atHand = paints.length === 0;
-  const first = (atHand ? state.paint : null) ?? paints[0] ?? state.paint ?? START_PAINT;
+  const inUse = paintInUse(editor, state, round);
+  const { target, paints, what, first, isLines, isPlaced, fillWith, strokeWith, apply } = inUse;
   const fills = new Set(paints.map(({ fill }) => JSON.stringify(fill)));
   const { stroke } = first;
-  const strokes = atHand ? [] : paints.flatMap((paint) => paint.stroke ?? []);
+  const strokes = paints.flatMap((paint) => paint.stroke ?? []);
   const divides = round.merge?.op === 'divide';
 
-  const apply = (
-    label: string,
-    command: (figure: Figure) => Figure,
-    paint: Paint,
-    key: string | null,
-  ): void => {
-    editor.setState({ paint });
-    if (!round.locked && !atHand) act(editor, label, command, key && `${key}:${round.id}`);
-  };
-  const fillWith = (fill: Fill | null, key: string | null = null): void =>
-    apply('Fill', (each) => setFill(each, target, fill), { ...first, fill }, key);
-  const strokeWith = (part: Partial<Stroke> | null, key: string | null = null): void => {
-    const full: Stroke | null = part === null ? null : { ...startStroke(page), ...stroke, ...part };
-    apply('Stroke', (each) => setStroke(each, target, part), { ...first, stroke: full }, key);
-  };
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));
   const endsOf = (kind: Gradient['kind'], spread: Spread): [Point, Point] =>
     endsOfSpread(figure, round, state.selection.shapeIds, kind, spread, work);

@@ -17,8 +17,8 @@ import {
   tidyShapes,
   trimToShape,
 } from '@/core/figure/commands';
-import { resolvedShapes } from '@/core/figure/combined';
-import { COMBINE_OPS, type Combined, type Figure, type Round, type Shape } from '@/core/figure/model';
+import { resolvedMotif } from '@/core/figure/combined';
+import { COMBINE_OPS, type CombineOp, type Figure, type Round, type Shape } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { pathsOfForm } from '@/core/maker/form';
 import { signedArea } from '@/core/curve/path';
@@ -34,7 +34,7 @@ import { Fact, Row, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { usePageLength } from './usePageLength';
 
-const NAMES: Record<Combined['op'], string> = {
+const NAMES: Record<CombineOp, string> = {
   union: 'Union',
   subtract: 'Subtract',
   intersection: 'Intersection',
@@ -42,7 +42,7 @@ const NAMES: Record<Combined['op'], string> = {
   clip: 'Clip',
 };
 
-const WORDS: Record<Combined['op'], string> = {
+const WORDS: Record<CombineOp, string> = {
   union: 'One outline in the paint of the backmost.',
   subtract: 'The backmost less all that lie in front of it.',
   intersection: 'Only what all of them cover.',
@@ -89,14 +89,16 @@ export function CombinePanel({
   const off = round.locked || shapes.length === 0;
   if (shapes.length === 0) {
     return (
-      <Section title="Selected shapes" note="none">
+      <Section title="Combine" note="none">
         <p className="text-[12px] leading-4 text-muted">
           Select shapes on the Bench to combine them, or to make bands and offsets of them.
         </p>
       </Section>
     );
   }
-  const result = combined ? resolvedShapes(round, work).filter(({ group }) => group === combined.group) : [];
+  const result = combined
+    ? resolvedMotif(round, work).filter((each) => each.ids.some((id) => ids.has(id)))
+    : [];
   const nothing = combined !== null && result.length === 0;
 
   /** Takes a step that gives new shapes, which are selected; says why where it gives none. */
@@ -112,7 +114,7 @@ export function CombinePanel({
     act(editor, label, make);
 
   return (
-    <Section title="Selected shapes" note={shapes.length === 1 ? shapes[0]?.name : `${shapes.length} shapes`}>
+    <Section title="Combine" note={shapes.length === 1 ? 'bands, offsets' : 'live'}>
       {shapes.length > 1 && (
         <>
           <Choices
@@ -135,7 +137,7 @@ export function CombinePanel({
           {combined && !nothing && (
             <Fact caption="Area">
               {printNumber(
-                result.reduce((sum, { form }) => sum + signedArea(pathsOfForm(form, work)), 0),
+                result.reduce((sum, { shape }) => sum + signedArea(pathsOfForm(shape.form, work)), 0),
                 3,
               )}{' '}
               {unit}²
@@ -183,7 +185,7 @@ export function CombinePanel({
               onClick={() =>
                 step(
                   'Trim',
-                  (f, work) => trimToShape(f, round.id, ids, work),
+                  (f, work) => trimToShape(f, round.id, ids, newId, work),
                   'Nothing of them is inside the frontmost.',
                 )
               }

@@ -1,5 +1,7 @@
 'use client';
 
+import { isLive } from '@/core/figure/combined';
+import { groupsAround } from '@/core/figure/groups';
 import { widenedForm } from '@/core/maker/form';
 import { useWork } from '@/ui/editor/useWork';
 import { useMemo, useState } from 'react';
@@ -63,7 +65,7 @@ export function FitPanel({ round, shapes }: Props) {
       </Section>
     );
   // A width that is changed changes what is combined in no simple way.
-  const isCombined = shapes.some(({ group }) => round.combined?.some((each) => each.group === group));
+  const isCombined = shapes.some((shape) => isLive(shape) || groupsAround(round, shape).some(isLive));
   const hasWidth = !isCombined && shapes.every(({ form }) => widenedForm(form, 1) !== null);
   const chosen = by === 'width' && !hasWidth ? 'size' : by;
   const fit = (): void => {

@@ -1,27 +1,28 @@
 'use client';
 
-import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
-
-import { lockRound, renameRound, showRound } from '@/core/figure/commands';
+import { TabGroup } from '@headlessui/react';
 import { memo, useDeferredValue } from 'react';
 
-import { act, activeRound, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
-import { IconButton } from '../common/Button';
-import { DotsMenu } from '../common/Menu';
-import { TextField } from '../common/TextField';
+import type { Round, Shape } from '@/core/figure/model';
+import { activeRound, selectedShapes, shownFigure, shownLevel, type EditorState } from '@/state/editor';
+import type { Level } from '@/state/editorState';
+import type { Stage } from '@/state/stages';
 import { useEditor } from '../editor/EditorContext';
-import { roundActions } from '../reach/roundActions';
+import { MotifDock } from '../motif/MotifDock';
 import { ArrangePanel } from './ArrangePanel';
+import { AxisPanel } from './AxisPanel';
 import { ColourPanel } from './ColourPanel';
 import { CombinePanel } from './CombinePanel';
 import { FitPanel } from './FitPanel';
-import { HalfPanel } from './HalfPanel';
 import { FramePanel } from './FramePanel';
+import { HalfPanel } from './HalfPanel';
+import { LEVELS, Levels } from './Levels';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
-import { ShapeList } from './ShapeList';
+import { RoundHeader } from './RoundHeader';
 import { ShapePanel } from './ShapePanel';
+import { nameOfSelected, ShapesHeader } from './ShapesHeader';
 import { SnapPanel } from './SnapPanel';
 import { ToolPanel } from './ToolPanel';
 import { TransformPanel } from './TransformPanel';
@@ -35,103 +36,128 @@ export function Inspector() {
   return <Sections state={useDeferredValue(useCalmState())} />;
 }
 
+/** Stages in which the motif's list stands at the foot; in others what is worked on is listed otherwise. */
+const WITH_MOTIF: readonly Stage[] = ['setout', 'draw', 'turn', 'merge'];
+
 const Sections = memo(function Sections({ state }: { readonly state: EditorState }) {
   const editor = useEditor();
-  const { rounds, page } = shownFigure(state);
+  const { page } = shownFigure(state);
   const round = activeRound(state);
-  const { stage } = state;
-  const chosen = selectedShapes(state);
-  const [shape, another] = chosen;
-  const single = shape && !another ? shape : null;
   if (!round) return <aside aria-label="Inspector" className="border-l border-line bg-shell" />;
-  const index = rounds.indexOf(round);
-  const count = round.shapes.length;
-  const { fold, mirror } = round.rule;
+  const chosen = selectedShapes(state);
+  const level = shownLevel(state);
+  const { stage } = state;
 
   return (
-    <aside
-      aria-label="Inspector"
-      className="min-w-0 overflow-y-auto overscroll-contain border-l border-line bg-shell"
-    >
-      <div className="border-b border-line px-4 pt-2.5 pb-3">
-        <div className="flex items-center gap-0.5">
-          <TextField
-            label="Name of the round"
-            value={round.name}
-            className="-ml-1.5 h-[30px] flex-1 font-title text-[17px] font-semibold"
-            onChange={(name) => act(editor, 'Rename round', (figure) => renameRound(figure, round.id, name))}
-          />
-          <IconButton
-            label={round.visible ? 'Hide round' : 'Show round'}
-            onClick={() =>
-              act(editor, round.visible ? 'Hide round' : 'Show round', (f) =>
-                showRound(f, round.id, !round.visible),
-              )
-            }
-          >
-            {round.visible ? <Eye size={16} strokeWidth={1.7} /> : <EyeOff size={16} strokeWidth={1.7} />}
-          </IconButton>
-          <IconButton
-            label={round.locked ? 'Unlock round' : 'Lock round'}
-            onClick={() =>
-              act(editor, round.locked ? 'Unlock round' : 'Lock round', (f) =>
-                lockRound(f, round.id, !round.locked),
-              )
-            }
-          >
-            {round.locked ? <Lock size={16} strokeWidth={1.7} /> : <LockOpen size={16} strokeWidth={1.7} />}
-          </IconButton>
-          <DotsMenu label={`More for ${round.name}`} entries={roundActions(editor, round)} />
-        </div>
-        <p className="flex justify-between gap-2 text-[12px] text-muted">
-          <span>
-            {count === 1 ? '1 shape' : `${count} shapes`}, {fold}-fold{mirror ? ', mirrored' : ''}
-          </span>
-          <span>
-            round {index + 1} of {rounds.length}
-          </span>
-        </p>
+    <aside aria-label="Inspector" className="flex min-h-0 min-w-0 flex-col border-l border-line bg-shell">
+      <TabGroup
+        selectedIndex={LEVELS.indexOf(level)}
+        onChange={(index) => editor.setState({ level: LEVELS[index] ?? 'round' })}
+        className="contents"
+      >
+        <Levels
+          names={{
+            page: 'Page',
+            round: `${round.name} ×${round.rule.fold}`,
+            shapes: chosen.length > 0 ? nameOfSelected(round, chosen) : null,
+          }}
+          note={{
+            page: 'Size, unit, background and underlay',
+            round: 'The round that is worked on',
+            shapes: chosen.length > 0 ? 'What is selected' : 'Nothing is selected',
+          }}
+        />
+      </TabGroup>
+      <div key={level} role="tabpanel" className="min-h-0 flex-1 overflow-y-auto overscroll-contain">
+        {level === 'page' && (
+          <>
+            <PagePanel page={page} />
+            <UnderlayPanel />
+          </>
+        )}
+        {level === 'round' && (
+          <>
+            <RoundHeader round={round} />
+            <RoundSections stage={stage} round={round} chosen={chosen} />
+          </>
+        )}
+        {level === 'shapes' && (
+          <>
+            <ShapesHeader round={round} shapes={chosen} />
+            <ShapeSections state={state} round={round} shapes={chosen} />
+          </>
+        )}
       </div>
-      {stage === 'setout' && (
-        <>
-          <ToolPanel chosen={chosen} />
-          {single && <ShapePanel key={single.id} round={round} shape={single} />}
-          <FramePanel round={round} />
-          <UnderlayPanel />
-          <PagePanel page={page} />
-          <SnapPanel />
-        </>
-      )}
-      {stage === 'draw' && (
-        <>
-          <ToolPanel chosen={chosen} />
-          {(round.half ?? chosen.length === 0) && <HalfPanel round={round} />}
-          {single && state.tool === 'nodes' && state.selection.nodes.size > 0 && (
-            <NodePanel round={round} shape={single} />
-          )}
-          {single && <ShapePanel key={single.id} round={round} shape={single} />}
-          {chosen.length > 0 && <TransformPanel round={round} shapes={chosen} />}
-          <ArrangePanel round={round} shapes={chosen} />
-          <FitPanel round={round} shapes={chosen.length > 0 ? chosen : round.shapes} />
-          <ShapeList round={round} />
-          {!round.half && chosen.length > 0 && <HalfPanel round={round} />}
-          <SnapPanel />
-          <WedgePanel round={round} />
-        </>
-      )}
-      {stage === 'turn' && <TurnPanel round={round} />}
-      {stage === 'merge' && (
-        <>
-          <CombinePanel
-            key={`combine ${chosen.map(({ id }) => id).join(' ')}`}
-            round={round}
-            shapes={chosen}
-          />
-          <MergePanel round={round} />
-          {single && <ShapePanel key={single.id} round={round} shape={single} />}
-        </>
-      )}
-      {stage === 'colour' && <ColourPanel round={round} />}
+      {WITH_MOTIF.includes(stage) && level !== ('page' satisfies Level) && <MotifDock round={round} />}
     </aside>
   );
 });
+
+interface RoundProps {
+  readonly stage: Stage;
+  readonly round: Round;
+  readonly chosen: readonly Shape[];
+}
+
+/** What a stage does with a round. */
+function RoundSections({ stage, round, chosen }: RoundProps) {
+  switch (stage) {
+    case 'setout':
+      return (
+        <>
+          <ToolPanel chosen={chosen} />
+          <FramePanel round={round} />
+          <SnapPanel />
+        </>
+      );
+    case 'draw':
+      return (
+        <>
+          <ToolPanel chosen={chosen} />
+          <HalfPanel round={round} />
+          <FitPanel round={round} shapes={round.shapes} />
+          <WedgePanel round={round} />
+          <SnapPanel />
+        </>
+      );
+    case 'turn':
+      return <TurnPanel round={round} />;
+    case 'merge':
+      return <MergePanel round={round} />;
+    case 'colour':
+      return <ColourPanel round={round} />;
+  }
+}
+
+interface ShapeProps {
+  readonly state: EditorState;
+  readonly round: Round;
+  readonly shapes: readonly Shape[];
+}
+
+/** What is done with selected shapes: in Colour their paint first, in Merge what they become together. */
+function ShapeSections({ state, round, shapes }: ShapeProps) {
+  const { stage, tool, selection } = state;
+  const [shape, another] = shapes;
+  const single = shape && !another ? shape : null;
+  if (stage === 'colour') return <ColourPanel round={round} />;
+  const combine = (
+    <CombinePanel key={`combine ${shapes.map(({ id }) => id).join(' ')}`} round={round} shapes={shapes} />
+  );
+  return (
+    <>
+      <ToolPanel chosen={shapes} />
+      {round.half && stage === 'draw' && <HalfPanel round={round} />}
+      {stage === 'merge' && combine}
+      {single && tool === 'nodes' && selection.nodes.size > 0 && <NodePanel round={round} shape={single} />}
+      {single && <ShapePanel key={single.id} round={round} shape={single} />}
+      <AxisPanel round={round} shapes={shapes} />
+      <TransformPanel round={round} shapes={shapes} />
+      <ArrangePanel round={round} shapes={shapes} />
+      <FitPanel round={round} shapes={shapes} />
+      {stage !== 'merge' && combine}
+      {stage === 'draw' && <WedgePanel round={round} />}
+      <SnapPanel />
+    </>
+  );
+}

@@ -62,7 +62,7 @@ export function ShapePanel({ round, shape }: Props) {
   const middle = originOf(form);
 
   return (
-    <Section title={shape.name} note={nameOfKind(form)}>
+    <Section title={nameOfKind(form)} fold="Numbers of a shape" note="its numbers">
       <LengthField
         label={`${middle} r`}
         caption={`${middle} r`}

@@ -1,7 +1,6 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
-import { useState } from 'react';
 
 import { nodesOfContours } from '@/core/curve/contours';
 import { fromPolar, ORIGIN, type Point } from '@/core/curve/point';
@@ -12,6 +11,7 @@ import { closureOf, transformProblem, type Transform } from '@/core/maker/transf
 import { degreesOf, turn, type Turn } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import { act, select, shownFigure } from '@/state/editor';
+import type { TransformOptions } from '@/state/editorState';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { AngleField, CountField, LengthField, ShareField, TurnField } from '../common/NumberField';
@@ -19,10 +19,7 @@ import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
-type Kind = Transform['kind'];
-type Pivot = 'centre' | 'middle' | 'node' | 'point';
-
-const KINDS: readonly { value: Kind; label: string }[] = [
+const KINDS: readonly { value: Transform['kind']; label: string }[] = [
   { value: 'move', label: 'Move' },
   { value: 'rotate', label: 'Rotate' },
   { value: 'scale', label: 'Scale' },
@@ -54,17 +51,13 @@ export function TransformPanel({ round, shapes }: Props) {
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const nodes = useEditorState((state) => state.selection.nodes);
-  const [kind, setKind] = useState<Kind>('rotate');
-  const [polar, setPolar] = useState(false);
-  const [by, setBy] = useState<Point>({ x: 0, y: 0 });
-  const [angle, setAngle] = useState<Turn>(turn(1, 12));
-  const [scale, setScale] = useState({ x: 100, y: 100 });
-  const [line, setLine] = useState<Turn>(turn(0));
-  const [pivot, setPivot] = useState<Pivot>('centre');
+  const options = useEditorState((state) => state.transform);
+  const { kind, polar, by, angle, scale, line, pivot, times } = options;
+  const set = (part: Partial<TransformOptions>): void =>
+    editor.setState((state) => ({ transform: { ...state.transform, ...part } }));
   const spot = useEditorState((state) => state.pivot) ?? ORIGIN;
   const setSpot = (at: Point | null): void => editor.setState({ pivot: at });
   const picking = useEditorState((state) => state.picking !== null);
-  const [times, setTimes] = useState(1);
   const [only] = shapes;
   const box = seenBox(round, work, new Set(shapes.map(({ id }) => id)));
   const [index] = nodes;
@@ -112,7 +105,7 @@ export function TransformPanel({ round, shapes }: Props) {
 
   return (
     <Section title="Transform" note={shapes.length === 1 ? only?.name : `${shapes.length} shapes`}>
-      <Segmented label="Transform by" value={kind} choices={KINDS} onChange={setKind} />
+      <Segmented label="Transform by" value={kind} choices={KINDS} onChange={(next) => set({ kind: next })} />
       {kind === 'move' && (
         <>
           <Row caption="Given as">
@@ -124,8 +117,7 @@ export function TransformPanel({ round, shapes }: Props) {
                 { value: 'polar', label: 'Way, angle' },
               ]}
               onChange={(value) => {
-                setPolar(value === 'polar');
-                setBy({ x: 0, y: 0 });
+                set({ polar: value === 'polar', by: { x: 0, y: 0 } });
               }}
             />
           </Row>
@@ -136,13 +128,13 @@ export function TransformPanel({ round, shapes }: Props) {
                 caption="Way"
                 value={by.x}
                 in={unit}
-                onChange={(x) => setBy({ ...by, x })}
+                onChange={(x) => set({ by: { ...by, x } })}
               />
               <AngleField
                 label="Towards"
                 caption="Towards"
                 value={by.y}
-                onChange={(y) => setBy({ ...by, y })}
+                onChange={(y) => set({ by: { ...by, y } })}
               />
             </>
           ) : (
@@ -152,21 +144,26 @@ export function TransformPanel({ round, shapes }: Props) {
                 caption="Δx"
                 value={by.x}
                 in={unit}
-                onChange={(x) => setBy({ ...by, x })}
+                onChange={(x) => set({ by: { ...by, x } })}
               />
               <LengthField
                 label="Move Δy"
                 caption="Δy, up"
                 value={-by.y}
                 in={unit}
-                onChange={(y) => setBy({ ...by, y: -y })}
+                onChange={(y) => set({ by: { ...by, y: -y } })}
               />
             </>
           )}
         </>
       )}
       {(kind === 'rotate' || kind === 'shear') && (
-        <TurnField label="Transform angle" caption="Angle" value={angle} onChange={setAngle} />
+        <TurnField
+          label="Transform angle"
+          caption="Angle"
+          value={angle}
+          onChange={(next) => set({ angle: next })}
+        />
       )}
       {kind === 'rotate' && <p className="text-[12px] leading-4 text-muted">{closureWords(angle)}</p>}
       {kind === 'scale' && (
@@ -179,7 +176,7 @@ export function TransformPanel({ round, shapes }: Props) {
             value={scale.x}
             least={-10000}
             most={10000}
-            onChange={(x) => setScale(scale.x === scale.y ? { x, y: x } : { ...scale, x })}
+            onChange={(x) => set({ scale: scale.x === scale.y ? { x, y: x } : { ...scale, x } })}
           />
           <ShareField
             label="Scale up"
@@ -189,18 +186,23 @@ export function TransformPanel({ round, shapes }: Props) {
             value={scale.y}
             least={-10000}
             most={10000}
-            onChange={(y) => setScale({ ...scale, y })}
+            onChange={(y) => set({ scale: { ...scale, y } })}
           />
         </>
       )}
       {kind === 'reflect' && (
         <>
-          <TurnField label="Line at" caption="Line at" value={line} onChange={setLine} />
+          <TurnField
+            label="Line at"
+            caption="Line at"
+            value={line}
+            onChange={(next) => set({ line: next })}
+          />
           <div className="flex gap-1.5">
-            <Button className="flex-1" onClick={() => setLine(turn(0))}>
+            <Button className="flex-1" onClick={() => set({ line: turn(0) })}>
               Axis
             </Button>
-            <Button className="flex-1" onClick={() => setLine(turn(1, 2 * round.rule.fold))}>
+            <Button className="flex-1" onClick={() => set({ line: turn(1, 2 * round.rule.fold) })}>
               Right ray
             </Button>
           </div>
@@ -217,9 +219,9 @@ export function TransformPanel({ round, shapes }: Props) {
               ...(node ? [{ value: 'node' as const, label: 'Node' }] : []),
               { value: 'point', label: 'Point' },
             ]}
-            onChange={(by) => {
-              setPivot(by);
-              setSpot(by === 'point' ? spot : null);
+            onChange={(next) => {
+              set({ pivot: next });
+              setSpot(next === 'point' ? spot : null);
             }}
           />
         </Row>
@@ -250,7 +252,14 @@ export function TransformPanel({ round, shapes }: Props) {
           </Button>
         </>
       )}
-      <CountField label="Times" caption="Times" value={times} least={1} most={720} onChange={setTimes} />
+      <CountField
+        label="Times"
+        caption="Times"
+        value={times}
+        least={1}
+        most={720}
+        onChange={(next) => set({ times: next })}
+      />
       {problem && (
         <p role="alert" className="text-[12px] leading-4 text-coral-text">
           {problem.sentence}

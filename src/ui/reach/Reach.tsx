@@ -15,8 +15,8 @@ import { useSameView } from '../common/useSameView';
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { ReachBar } from './ReachBar';
 
-const RULER = 40;
-const WIDTH = 150;
+const RULER = 34;
+const WIDTH = 112;
 /** Pixels from tick to tick that still tell apart, and from label to label. */
 const TICK = 9;
 const LABEL = 42;
@@ -78,8 +78,8 @@ export function Reach() {
   const height = state.sizes.bench.height;
   const top = 46;
   const most = Math.min((view.y - top) / view.scale, benchRadius(figure, work) * 1.2);
-  const room = WIDTH - RULER - 10;
-  const pitch = Math.min(24, Math.max(14, room / Math.max(1, figure.rounds.length)));
+  const room = WIDTH - RULER - 6;
+  const pitch = Math.min(22, Math.max(14, room / Math.max(1, figure.rounds.length)));
 
   return (
     <section aria-label="Reach" className="relative overflow-hidden border-r border-line bg-shell">
@@ -117,7 +117,7 @@ export function Reach() {
       >
         fold
       </span>
-      <div className="absolute inset-x-3 bottom-3">
+      <div className="absolute inset-x-2 bottom-3">
         <Button className="w-full" onClick={() => startRound(editor, newId())}>
           <Plus size={15} strokeWidth={1.9} aria-hidden /> Round
         </Button>

@@ -1,8 +1,19 @@
-import { ArrowLeftToLine, ArrowRightToLine, Copy, Eye, EyeOff, Lock, LockOpen, Trash2 } from 'lucide-react';
+import {
+  BringToFront,
+  Copy,
+  Eye,
+  EyeOff,
+  Lock,
+  LockOpen,
+  MoveDown,
+  MoveUp,
+  SendToBack,
+  Trash2,
+} from 'lucide-react';
 
 import { duplicateRound, lockRound, moveRound, showRound } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
-import { act, dropRound, shownFigure, type Editor } from '@/state/editor';
+import { act, commit, dropRound, selectRound, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
 import type { MenuEntry } from '../common/Menu';
 
@@ -10,6 +21,8 @@ import type { MenuEntry } from '../common/Menu';
 export function roundActions(editor: Editor, round: Round): MenuEntry[] {
   const { rounds } = shownFigure(editor.getState());
   const index = rounds.findIndex(({ id }) => id === round.id);
+  const last = rounds.length - 1;
+  const order = (to: number): void => act(editor, 'Reorder rounds', (f) => moveRound(f, round.id, to));
   return [
     {
       label: round.visible ? 'Hide' : 'Show',
@@ -30,21 +43,23 @@ export function roundActions(editor: Editor, round: Round): MenuEntry[] {
     {
       label: 'Duplicate',
       icon: Copy,
-      onClick: () => act(editor, 'Duplicate round', (f) => duplicateRound(f, round.id, newId)),
+      onClick: () => {
+        const copied = duplicateRound(shownFigure(editor.getState()), round.id, newId);
+        commit(editor, 'Duplicate round', copied);
+        const copy = copied.rounds[index + 1];
+        if (copy) selectRound(editor, copy.id);
+      },
       apart: true,
     },
     {
-      label: 'Move back',
-      icon: ArrowLeftToLine,
-      disabled: index === 0,
-      onClick: () => act(editor, 'Reorder rounds', (f) => moveRound(f, round.id, index - 1)),
+      label: 'To the front',
+      icon: BringToFront,
+      disabled: index === last,
+      onClick: () => order(last),
     },
-    {
-      label: 'Move forward',
-      icon: ArrowRightToLine,
-      disabled: index === rounds.length - 1,
-      onClick: () => act(editor, 'Reorder rounds', (f) => moveRound(f, round.id, index + 1)),
-    },
+    { label: 'A step forward', icon: MoveUp, disabled: index === last, onClick: () => order(index + 1) },
+    { label: 'A step backward', icon: MoveDown, disabled: index === 0, onClick: () => order(index - 1) },
+    { label: 'To the back', icon: SendToBack, disabled: index === 0, onClick: () => order(0) },
     {
       label: 'Remove',
       icon: Trash2,

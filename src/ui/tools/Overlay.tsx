@@ -17,6 +17,7 @@ import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/e
 import { toScreen } from '@/state/viewport';
 import { useDrawnState, useEditorState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
+import { selectionBox } from './boxGrips';
 import { gradientRun, type End, type GradientRun } from './gradientRun';
 import { placementIn, viewOf } from './pointer';
 
@@ -156,6 +157,43 @@ function boxData({ form }: Shape, work: Work): string {
   return `M${left} ${top}H${right}V${bottom}H${left}Z`;
 }
 
+const lineData = (a: Point, b: Point): string => `M${a.x} ${a.y}L${b.x} ${b.y}`;
+
+/** The box round what is selected, with the handles that scale and turn it. */
+function SelectionBox({ pane, project }: { readonly pane: PaneId; readonly project: Project }) {
+  const own = selectionBox(useDrawnState(), pane);
+  if (!own) return null;
+  const corners = own.corners.map(project);
+  const d = `M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
+  const stalk = project(own.stalk);
+  const knob = own.grips.find(({ side }) => side === null);
+  const at = knob && project(knob.at);
+  return (
+    <g data-testid={`selection-box-${pane}`}>
+      <path d={d} fill="none" stroke="var(--coral)" strokeDasharray="3 3" />
+      {at && <path d={lineData(stalk, at)} stroke="var(--coral)" strokeDasharray="3 3" />}
+      {own.grips.map(({ name, at: place, side }) => {
+        const { x, y } = project(place);
+        const look = { fill: 'var(--field)', stroke: 'var(--coral)', strokeWidth: 1.5 };
+        return side ? (
+          <rect
+            key={name}
+            data-handle={`box ${name}`}
+            x={x - 4}
+            y={y - 4}
+            width={8}
+            height={8}
+            rx={1.5}
+            {...look}
+          />
+        ) : (
+          <circle key={name} data-handle="box turn" cx={x} cy={y} r={4.5} {...look} />
+        );
+      })}
+    </g>
+  );
+}
+
 /** The point that a transform is about. */
 function Pivot({ at }: { readonly at: Point }) {
   return (
@@ -171,8 +209,6 @@ const END_NAMES: Record<End, string> = {
   to: 'gradient end',
   across: 'gradient across',
 };
-
-const lineData = (a: Point, b: Point): string => `M${a.x} ${a.y}L${b.x} ${b.y}`;
 
 /** Where a gradient begins and ends, to be dragged. */
 function GradientLine({ run, project }: { readonly run: GradientRun; readonly project: Project }) {
@@ -242,6 +278,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           />
         ))}
       </g>
+      <SelectionBox pane={pane} project={project} />
       {single && editing && single.form.kind !== 'path' && (
         <g>
           {handlesOfForm(single.form, work).map(({ id, point }) => (

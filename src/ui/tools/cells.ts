@@ -1,10 +1,10 @@
+import { areaAtHand } from '@/state/atHand';
 import { toast } from 'sonner';
 
 import { applyTo, turnMap } from '@/core/curve/affine';
 import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point';
 import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
 import type { Figure, Round } from '@/core/figure/model';
-import { START_PAINT } from '@/core/figure/start';
 import { paintOfOne } from '@/core/figure/cells';
 import { nameOfKind, reachedCells } from '@/core/figure/kinds';
 import type { Paint } from '@/core/scene/scene';
@@ -194,7 +194,7 @@ export const pressFuse: Press = (editor, p, double) => {
 
 /** Paint on cells: a stroke gives them the paint at hand. */
 export const pressPaintCells: Press = (editor, p) => {
-  const paint = editor.getState().paint ?? START_PAINT;
+  const paint = areaAtHand(editor.getState());
   return strokeCells(
     editor,
     p,

@@ -1,7 +1,8 @@
+import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { fittedNodes, type HandPoint } from '@/core/curve/freehand';
 import { distance } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
+import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { handParams } from '@/core/maker/hand';
 import { NO_TURN } from '@/core/number/turn';
@@ -52,16 +53,15 @@ export const pressFreehand: Press = (editor, p) => {
   const id = newId();
   const taken = round.shapes.filter(({ name }) => name.startsWith('Stroke')).length;
   const name = taken === 0 ? 'Stroke' : `Stroke ${taken + 1}`;
-  const stroke = state.paint?.stroke ?? startStroke(shownFigure(state).page);
-  const filled: Paint = { fill: (state.paint ?? START_PAINT).fill ?? stroke.colour, stroke: null };
-  const shapeOf = (form: Form) =>
-    newShape(id, name, form, hand.as === 'shape' ? filled : { fill: null, stroke });
+  const lined = lineAtHand(state);
+  const filled: Paint = { fill: areaAtHand(state).fill ?? lined.stroke?.colour ?? null, stroke: null };
+  const shapeOf = (form: Form) => newShape(id, name, form, hand.as === 'shape' ? filled : lined);
   return {
     move: (q) => {
       take(q);
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
       // While it is drawn the line alone is shown: it follows the hand without delay.
-      const line = newShape(id, name, pathForm(nodes, false), { fill: null, stroke });
+      const line = newShape(id, name, pathForm(nodes, false), lined);
       preview(editor, addShapes(figure, round.id, [line]));
     },
     up: () => {

@@ -1,8 +1,9 @@
+import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
 import { distance, lengthOf, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
+import { newShape } from '@/core/figure/start';
 import { scaledParams } from '@/core/maker/construction';
 import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
 import { MAKERS, makerOf, withParams, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
@@ -84,7 +85,6 @@ const draws =
     const id = newId();
     const taken = round.shapes.filter((shape) => shape.name.startsWith(name)).length;
     const label = taken === 0 ? name : `${name} ${taken + 1}`;
-    const paint = state.paint ?? START_PAINT;
     let started = false;
     return {
       move: (q) => {
@@ -95,9 +95,7 @@ const draws =
         if (formProblem(form) !== null) return;
         started = true;
         const lines = pathsOfForm(form, workOf(editor.getState())).every(({ closed }) => !closed);
-        const shown = lines
-          ? { fill: null, stroke: paint.stroke ?? startStroke(shownFigure(state).page) }
-          : paint;
+        const shown = lines ? lineAtHand(state) : areaAtHand(state);
         const rule = isBuilt(form) ? makerOf(form.kind).rule : undefined;
         const shape = newShape(id, label, form, shown);
         preview(editor, addShapes(figure, round.id, [rule ? { ...shape, rule } : shape]));

@@ -13,6 +13,8 @@ import {
   shownFigure,
   type Editor,
 } from '@/state/editor';
+import type { Bounds } from '@/core/curve/bounds';
+import { drawBox, holdsBox } from './box';
 import type { Gesture, Press } from './gesture';
 import { CATCH, MotifPointer, placementIn, TOUCH, type PanePoint } from './pointer';
 import { hitAt, pressHandle } from './select';
@@ -110,7 +112,24 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
   return null;
 }
 
-/** Nodes: drag nodes and handles; double-click a side to add a node; a maker shows its own handles. */
+/** Selects nodes of the selected path by a box drawn from an empty place; with Shift more of them. */
+function boxNodes(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
+  const state = editor.getState();
+  const [shape, another] = selectedShapes(state);
+  const nodes = shape?.form.kind === 'path' && !another ? nodesOfContours(shape.form.contours) : [];
+  const before = p.shift ? state.selection.nodes : new Set<number>();
+  const pick = (box: Bounds): void => {
+    const inside = nodes.flatMap(({ x, y }, index) =>
+      holdsBox(box, { left: x, right: x, top: y, bottom: y }) ? [index] : [],
+    );
+    selectNodes(editor, [...before, ...inside]);
+  };
+  return drawBox(editor, p, placementIn(state, p.pane), pick, clicked);
+}
+
+/**
+ * Nodes: drag nodes and handles; double-click a side to add a node; a box takes the nodes in it; a maker shows its own handles.
+ */
 export const pressNodes: Press = (editor, p, double) => {
   const gesture = pressHandle(editor, p) ?? pressPath(editor, p, double);
   if (gesture || double) return gesture;
@@ -118,7 +137,10 @@ export const pressNodes: Press = (editor, p, double) => {
   const { selection } = editor.getState();
   if (hit && !selection.shapeIds.has(hit.shapeId)) {
     select(editor, hit.roundId, [hit.shapeId], p.pane === 'whole' ? hit.placement : undefined);
-  } else if (hit) selectNodes(editor, []);
-  else select(editor, selection.roundId);
-  return null;
+    return null;
+  }
+  return boxNodes(editor, p, () => {
+    if (hit) selectNodes(editor, []);
+    else select(editor, selection.roundId);
+  });
 };

@@ -1,8 +1,8 @@
+import { areaAtHand } from '@/state/atHand';
 import { toast } from 'sonner';
 
 import { applyTo, turnMap } from '@/core/curve/affine';
 import { setPaint, roundOf } from '@/core/figure/commands';
-import { START_PAINT } from '@/core/figure/start';
 import { NO_TURN } from '@/core/number/turn';
 import type { Paint } from '@/core/scene/scene';
 import { chosenIn } from '@/state/chosen';
@@ -21,7 +21,7 @@ export const pressPaint: Press = (editor, p, double) => {
   if (!hit) return null;
   const state = editor.getState();
   const { merge } = roundOf(shownFigure(state), hit.roundId);
-  const paint = state.paint ?? START_PAINT;
+  const paint = areaAtHand(state);
   act(editor, 'Paint', (figure) =>
     setPaint(
       figure,

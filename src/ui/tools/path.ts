@@ -1,7 +1,8 @@
+import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { distance, lengthOf, subtract, type Point } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
+import { newShape } from '@/core/figure/start';
 import { pathForm } from '@/core/maker/form';
 import { newId } from '@/state/ids';
 import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
@@ -19,8 +20,7 @@ export function finishPath(editor: Editor, closed: boolean): void {
   const id = newId();
   const taken = round.shapes.filter(({ name }) => name.startsWith('Path')).length;
   const name = taken === 0 ? 'Path' : `Path ${taken + 1}`;
-  const stroke = state.paint?.stroke ?? startStroke(shownFigure(state).page);
-  const paint = closed ? (state.paint ?? START_PAINT) : { fill: null, stroke };
+  const paint = closed ? areaAtHand(state) : lineAtHand(state);
   const shape = newShape(id, name, pathForm(nodes, closed), paint);
   commit(editor, `Draw ${name}`, addShapes(shownFigure(state), round.id, [shape]));
   select(editor, round.id, [id]);

@@ -1,13 +1,14 @@
 import { workOf } from '@/state/work';
 import { distance, subtract, type Point } from '@/core/curve/point';
-import { boundsOfPaths } from '@/core/curve/bounds';
+import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
 import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
 import { boundedFigure } from '@/core/figure/excess';
-import { wholeGroups } from '@/core/figure/groups';
+import { deeper, wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
 import { seenShapes } from '@/core/figure/seen';
 import { dragFormHandle, handlesOfForm } from '@/core/maker/form';
+import { NO_TURN } from '@/core/number/turn';
 import type { Placement } from '@/core/symmetry/rule';
 import { newId } from '@/state/ids';
 import {
@@ -19,11 +20,13 @@ import {
   shownFigure,
   type Editor,
 } from '@/state/editor';
+import { pressBoxGrip } from './boxGrips';
+import { CLICK, drawBox, holdsBox } from './box';
 import { chooseKindAt } from './cells';
 import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
-import { CATCH, MotifPointer, TOUCH, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
+import { CATCH, MotifPointer, TOUCH, placementIn, viewOf, type PanePoint } from './pointer';
 
 interface Hit {
   readonly roundId: string;
@@ -78,8 +81,11 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   };
 }
 
-/** Drags the selected shapes; their nearest point to the press, or their anchor, is what snaps. */
-function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture {
+/**
+ * Drags the selected shapes; their nearest point to the press, or their anchor, is what snaps.
+ * @param clicked what is done where the pointer is let go where it was pressed
+ */
+function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked: () => void): Gesture {
   const state = editor.getState();
   const roundId = state.selection.roundId;
   let ids = state.selection.shapeIds;
@@ -103,7 +109,7 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture
   return {
     move: (q) => {
       const by = subtract(pointer.raw(q), start);
-      if (!moved && Math.hypot(by.x, by.y) < pointer.length(3)) return;
+      if (!moved && Math.hypot(by.x, by.y) < pointer.length(CLICK)) return;
       moved = true;
       const wanted = { x: held.x + by.x, y: held.y + by.y };
       const direction = Math.abs(by.x) > Math.abs(by.y) ? { x: 1, y: 0 } : { x: 0, y: 1 };
@@ -111,7 +117,10 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement): Gesture
       preview(editor, moveShapes(figure, roundId, ids, subtract(at, held)));
     },
     up: () => {
-      if (!moved) return;
+      if (!moved) {
+        clicked();
+        return;
+      }
       commit(editor, label, shownFigure(editor.getState()));
       if (p.alt) select(editor, roundId, ids);
     },
@@ -141,44 +150,56 @@ function dragUnderlay(editor: Editor, p: PanePoint): Gesture | null {
   };
 }
 
-/** Selects by a box drawn from an empty place. */
-function boxSelect(editor: Editor, p: PanePoint): Gesture {
+/** On the Bench what is under the pointer of other copies and rounds, which are shown faintly there. */
+function ghostAt(editor: Editor, p: PanePoint): Hit | null {
+  const state = editor.getState();
+  if (p.pane !== 'bench' || !state.ghosts) return null;
+  const work = workOf(state);
+  const start = activeRound(state)?.rule.start ?? NO_TURN;
+  const at = applyTo(turnMap(start), p.figure);
+  return hitFigure(boundedFigure(shownFigure(state), work), at, TOUCH / viewOf(state, 'bench').scale, work);
+}
+
+/** Selects what was hit and goes to its round. */
+function goTo(editor: Editor, { roundId, shapeId }: Hit): void {
+  const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === roundId);
+  select(editor, roundId, round ? wholeGroups(round, [shapeId]) : [shapeId]);
+}
+
+/** True where some things are all among others, and not more than a part of a group is selected. */
+const isPartOf = (ids: ReadonlySet<string>, of: ReadonlySet<string>): boolean =>
+  [...ids].every((id) => of.has(id));
+
+/**
+ * Selects by a box drawn from an empty place.
+ * @param clicked what is done where the pointer is let go where it was pressed
+ */
+function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
   const work = workOf(editor.getState());
   const state = editor.getState();
   const round = activeRound(state);
-  const placement = placementIn(state, p.pane);
-  const from = toMotif(placement, p.figure);
   const before = p.shift ? state.selection.shapeIds : new Set<string>();
-  const pick = (q: PanePoint): void => {
+  const pick = (box: Bounds): void => {
     if (!round) return;
-    const to = toMotif(placement, q.figure);
-    const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
-    const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
-    const inside = seenShapes(round, work).filter(({ shape, paths }) => {
-      const box = boundsOfPaths(paths);
-      const isIn = box.left >= left && box.right <= right && box.top >= top && box.bottom <= bottom;
-      return isIn && !shape.locked;
-    });
+    const inside = seenShapes(round, work).filter(
+      ({ shape, paths }) => !shape.locked && holdsBox(box, boundsOfPaths(paths)),
+    );
     select(editor, round.id, wholeGroups(round, [...before, ...inside.flatMap(({ ids }) => ids)]));
-    editor.setState({ box: { pane: p.pane, from: p.screen, to: q.screen } });
   };
-  return {
-    move: pick,
-    up: () => editor.setState({ box: null }),
-    cancel: () => editor.setState({ box: null }),
-  };
+  return drawBox(editor, p, placementIn(state, p.pane), pick, clicked);
 }
 
 /** Select: click a shape to select it, drag to move it, drag from an empty place to select by a box. */
 export const pressSelect: Press = (editor, p) => {
-  const handle = pressGradient(editor, p) ?? pressHandle(editor, p);
+  const handle = pressGradient(editor, p) ?? pressHandle(editor, p) ?? pressBoxGrip(editor, p);
   if (handle) return handle;
   const hit = hitAt(editor, p);
   const own = !hit || hit.roundId === activeRound(editor.getState())?.id;
   if (own && chooseKindAt(editor, p)) return null;
   if (!hit) {
+    const ghost = ghostAt(editor, p);
     if (!p.shift) select(editor, editor.getState().selection.roundId);
-    return dragUnderlay(editor, p) ?? boxSelect(editor, p);
+    return dragUnderlay(editor, p) ?? boxSelect(editor, p, () => ghost && goTo(editor, ghost));
   }
   const { selection } = editor.getState();
   const sameRound = selection.roundId === hit.roundId;
@@ -186,6 +207,14 @@ export const pressSelect: Press = (editor, p) => {
   const active = p.pane === 'whole' ? hit.placement : undefined;
   const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === hit.roundId);
   const together = round ? wholeGroups(round, [hit.shapeId]) : new Set([hit.shapeId]);
+  /** A click on one of several selects that one; with Alt what is deeper in its group. */
+  const clicked = (): void => {
+    const shape = round?.shapes.find(({ id }) => id === hit.shapeId);
+    if (p.alt && round && shape)
+      select(editor, hit.roundId, deeper(round, shape, selection.shapeIds), active);
+    else if (had && !p.shift && !isPartOf(selection.shapeIds, together))
+      select(editor, hit.roundId, together, active);
+  };
   if (p.shift && sameRound) {
     const ids = new Set(selection.shapeIds);
     for (const id of together)
@@ -194,5 +223,5 @@ export const pressSelect: Press = (editor, p) => {
     select(editor, hit.roundId, ids, active);
     if (had) return null;
   } else select(editor, hit.roundId, had ? selection.shapeIds : together, active);
-  return dragShapes(editor, p, hit.placement);
+  return dragShapes(editor, p, hit.placement, clicked);
 };

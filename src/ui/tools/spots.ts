@@ -1,7 +1,8 @@
+import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
 import { distance, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
-import { newShape, START_PAINT, startStroke } from '@/core/figure/start';
+import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 import { newId } from '@/state/ids';
@@ -48,8 +49,7 @@ function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id:
   const taken = activeRound({ ...state, live: null })?.shapes.filter((shape) =>
     shape.name.startsWith(name),
   ).length;
-  const stroke = state.paint?.stroke ?? startStroke(shownFigure(state).page);
-  const paint = form.kind === 'path' ? { fill: null, stroke } : (state.paint ?? START_PAINT);
+  const paint = form.kind === 'path' ? lineAtHand(state) : areaAtHand(state);
   return newShape(id, taken ? `${name} ${taken + 1}` : name, form, paint);
 }
 

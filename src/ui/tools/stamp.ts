@@ -1,8 +1,9 @@
+import { lineAtHand } from '@/state/atHand';
 import type { Work } from '@/core/derive';
 import { fittedNodes } from '@/core/curve/freehand';
 import type { Contour } from '@/core/curve/contours';
 import { addShapes, stampAlong, type StampPart } from '@/core/figure/commands';
-import { newShape, START_PAINT, startLine } from '@/core/figure/start';
+import { newShape, START_PAINT } from '@/core/figure/start';
 import { formProblem, pathForm } from '@/core/maker/form';
 import { contoursAbout, stockContours, stockName } from '@/core/maker/stock';
 import type { Shape } from '@/core/figure/model';
@@ -75,7 +76,7 @@ export const pressStamp: Press = (editor, p) => {
     move: (q) => {
       take(q);
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
-      const line = newShape(id, 'Line', pathForm(nodes, false), startLine(shownFigure(state).page));
+      const line = newShape(id, 'Line', pathForm(nodes, false), lineAtHand(state));
       preview(editor, addShapes(figure, round.id, [line]));
     },
     up: () => {

@@ -16,10 +16,12 @@ interface Props {
   readonly name: string;
   readonly rule: TurnRule;
   readonly locked: boolean;
+  /** Where it is in its pane. */
+  readonly place: string;
 }
 
 /** How many copies fill the turn, and whether they are mirrored, at the foot of Whole. */
-export const FoldControl = memo(function FoldControl({ name, rule, locked }: Props) {
+export const FoldControl = memo(function FoldControl({ name, rule, locked, place }: Props) {
   const editor = useEditor();
   const { fold, mirror } = rule;
   const set = (value: number): void =>
@@ -28,7 +30,7 @@ export const FoldControl = memo(function FoldControl({ name, rule, locked }: Pro
     <div
       role="group"
       aria-label={`Fold of ${name}`}
-      className="absolute bottom-3 left-1/2 flex -translate-x-1/2 items-center gap-1 rounded-[22px] border border-line-strong bg-shell px-2 py-1 shadow-ui"
+      className={`absolute flex items-center gap-1 rounded-[22px] border border-line-strong bg-shell px-2 py-1 shadow-ui ${place}`}
     >
       <IconButton label="One copy fewer ([)" disabled={fold <= 1 || locked} onClick={() => set(fold - 1)}>
         <Minus size={16} strokeWidth={1.9} />

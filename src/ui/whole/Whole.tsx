@@ -36,7 +36,6 @@ import { Readout } from '../bench/Readout';
 import { useSameView } from '../common/useSameView';
 import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 import { PaneCanvas } from '../tools/PaneCanvas';
-import { PaneSwitch } from '../editor/PaneSwitch';
 import { FoldControl } from './FoldControl';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
@@ -272,11 +271,17 @@ export function Whole() {
           {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit}
         </span>
         <ZoomField view={view} unit={page.unit} />
-        <PaneSwitch />
         <WholeButtons />
       </header>
       <Readout pane="whole" />
-      {round && <FoldControl name={round.name} rule={round.rule} locked={round.locked} />}
+      {round && (
+        <FoldControl
+          name={round.name}
+          rule={round.rule}
+          locked={round.locked}
+          place={`left-1/2 -translate-x-1/2 ${state.wide === 'whole' ? 'bottom-[126px]' : 'bottom-3'}`}
+        />
+      )}
     </section>
   );
 }

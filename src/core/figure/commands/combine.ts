@@ -26,8 +26,10 @@ import {
 } from '../../number/turn';
 import { placedPaint } from '../../paint/gradient';
 import type { Paint, SceneLayer } from '../../scene/scene';
-import { areaOfShape, operandOfShape, paintOfArea, resolvedShapes, withCombined } from '../combined';
-import { LIMITS, type Combined, type Figure, type Round, type Shape } from '../model';
+import { areaOfShape, isLive, operandOfShape, paintOfArea, resolvedMotif } from '../combined';
+import { withNewGroup, withTree } from '../grouping';
+import { groupOf, keyOf, motifTree, shapesIn, withShapesAndGroups, type MotifNode } from '../groups';
+import { LIMITS, type CombineOp, type Figure, type Group, type Round, type Shape } from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
 import { withPlacedPlain } from './shapes';
@@ -35,91 +37,78 @@ import { withPlacedPlain } from './shapes';
 const chosenOf = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Shape[] =>
   roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
 
-const without = (combined: Round['combined'], groups: ReadonlySet<string>): readonly Combined[] =>
-  (combined ?? []).filter(({ group }) => !groups.has(group));
-
-/** How shapes are combined that are in one group; null where they are not. */
-export function combinedOf({ combined }: Round, shapes: readonly Shape[]): Combined | null {
-  const [first] = shapes;
-  if (!first?.group || shapes.some(({ group }) => group !== first.group)) return null;
-  return combined?.find(({ group }) => group === first.group) ?? null;
+/** How shapes are combined that are one group; null where they are not. */
+export function combinedOf(round: Round, shapes: readonly Shape[]): (Group & { op: CombineOp }) | null {
+  const group = groupOf(round, shapes);
+  return group?.op ? { ...group, op: group.op } : null;
 }
 
 /**
- * Combines shapes live: they stay shapes that can be moved and edited, and are drawn as what they make together. Overrides again of the
+ * Combines shapes live: they stay shapes that can be moved and edited, and are drawn as what they make together. Done again of the
  * same shapes, the operation changes.
  */
-export function combineShapes(
+export const combineShapes = (
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
-  op: Combined['op'],
+  op: CombineOp,
   newId: () => string,
-): Figure {
-  const chosen = chosenOf(figure, roundId, shapeIds);
-  if (chosen.length < 2) return figure;
-  const group = newId();
-  return withRound(figure, roundId, (round) =>
-    withCombined(
-      round,
-      round.shapes.map((shape) => (shapeIds.has(shape.id) ? { ...shape, group } : shape)),
-      [...(round.combined ?? []), { group, op }],
-    ),
-  );
+): Figure =>
+  withRound(figure, roundId, (round) => withNewGroup(round, shapeIds, newId, { op }, 'back')?.round ?? round);
+
+/** The live groups that some shapes are all of, the outermost of each; and shapes that are live by themselves. */
+function liveNodes(round: Round, shapeIds: ReadonlySet<string>): MotifNode[] {
+  const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
+    nodes.flatMap((node): MotifNode[] => {
+      if (node.kind === 'shape') return node.shape.axis && shapeIds.has(node.shape.id) ? [node] : [];
+      const isChosen = isLive(node.group) && shapesIn(node).some(({ id }) => shapeIds.has(id));
+      return isChosen ? [node] : visit(node.nodes);
+    });
+  return visit(motifTree(round));
 }
 
 /** Lets combined shapes be seen by themselves again, as they are. */
 export function takeApart(figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure {
-  const groups = new Set(
-    chosenOf(figure, roundId, shapeIds).flatMap(({ group }) => (group === undefined ? [] : [group])),
-  );
-  return withRound(figure, roundId, (round) =>
-    withCombined(
-      round,
-      round.shapes.map((shape) => {
-        if (shape.group === undefined || !groups.has(shape.group)) return shape;
-        const { group: _, ...alone } = shape;
-        return alone;
-      }),
-      without(round.combined, groups),
-    ),
-  );
+  return withRound(figure, roundId, (round) => {
+    const live = new Set(liveNodes(round, shapeIds).map(keyOf));
+    if (live.size === 0) return round;
+    const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
+      nodes.flatMap((node): MotifNode[] => {
+        if (node.kind === 'group')
+          return live.has(node.group.id) ? [...node.nodes] : [{ ...node, nodes: visit(node.nodes) }];
+        const { axis: _, ...shape } = node.shape;
+        return [live.has(shape.id) ? { ...node, shape } : node];
+      });
+    return withTree(round, visit(motifTree(round)));
+  });
 }
 
-/** What combined shapes make, as plain paths in their place; ids of what is left. */
+/** What combined shapes, and those made their own reflection, are drawn as, as plain paths in their place; ids of what is left. */
 export function makeCombinedPlain(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
   work: Work,
 ): { figure: Figure; ids: string[] } {
-  const before = roundOf(figure, roundId);
-  const groups = new Set(
-    before.shapes.flatMap(({ id, group }) => (group !== undefined && shapeIds.has(id) ? [group] : [])),
-  );
-  const known = new Set((before.combined ?? []).map(({ group }) => group));
-  const gone = (shape: Shape): boolean =>
-    shape.group !== undefined && groups.has(shape.group) && known.has(shape.group);
-  const made = resolvedShapes(before, work)
-    .filter((shape) => gone(shape) || !before.shapes.includes(shape))
-    .filter(({ group }) => group !== undefined && groups.has(group));
-  const byGroup = new Map<string, Shape[]>();
-  for (const { group, ...shape } of made)
-    if (group !== undefined) byGroup.set(group, [...(byGroup.get(group) ?? []), shape]);
-  const done = new Set<string>();
-  const after = withRound(figure, roundId, (round) =>
-    withCombined(
-      round,
-      round.shapes.flatMap((shape) => {
-        if (!gone(shape) || shape.group === undefined) return [shape];
-        if (done.has(shape.group)) return [];
-        done.add(shape.group);
-        return byGroup.get(shape.group) ?? [];
-      }),
-      without(round.combined, groups),
-    ),
-  );
-  return { figure: after, ids: made.map(({ id }) => id) };
+  const ids: string[] = [];
+  const after = withRound(figure, roundId, (round) => {
+    const live = new Set(liveNodes(round, shapeIds).map(keyOf));
+    if (live.size === 0) return round;
+    const drawn = resolvedMotif(round, work);
+    const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
+      nodes.flatMap((node): MotifNode[] => {
+        if (!live.has(keyOf(node)))
+          return node.kind === 'shape' ? [node] : [{ ...node, nodes: visit(node.nodes) }];
+        const own = new Set(shapesIn(node).map(({ id }) => id));
+        const made = drawn.filter((each) => each.ids.some((id) => own.has(id)) && each.shape.visible);
+        return made.map(({ shape: { axis: _, ...shape } }): MotifNode => {
+          ids.push(shape.id);
+          return { kind: 'shape', shape };
+        });
+      });
+    return withTree(round, visit(motifTree(round)));
+  });
+  return { figure: after, ids };
 }
 
 /** Replaces shapes by others, in the place of the frontmost of them. */
@@ -132,12 +121,12 @@ function replaceShapes(
   const chosen = chosenOf(figure, roundId, shapeIds);
   const front = chosen[chosen.length - 1];
   return withRound(figure, roundId, (round) =>
-    withCombined(
+    withShapesAndGroups(
       round,
       round.shapes.flatMap((shape) =>
         shape.id === front?.id ? made : shapeIds.has(shape.id) ? [] : [shape],
       ),
-      round.combined ?? [],
+      round.groups ?? [],
     ),
   );
 }
@@ -295,9 +284,10 @@ export function trimToShape(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
+  newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } {
-  const clip = combineShapes(figure, roundId, shapeIds, 'clip', () => 'trim');
+  const clip = combineShapes(figure, roundId, shapeIds, 'clip', newId);
   return clip === figure ? { figure, ids: [] } : makeCombinedPlain(clip, roundId, shapeIds, work);
 }
 

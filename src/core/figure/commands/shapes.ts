@@ -7,8 +7,8 @@ import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { isWholeMotif, movedShape } from '../carried';
-import { regrouped } from '../groups';
-import { LIMITS, type Figure, type Shape } from '../model';
+import { regrouped, withShapesAndGroups } from '../groups';
+import { LIMITS, type Figure, type Group, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
 
@@ -40,6 +40,17 @@ export const withShapes = (
 export const addShapes = (figure: Figure, roundId: string, shapes: readonly Shape[]): Figure =>
   withRound(figure, roundId, (round) => ({ ...round, shapes: [...round.shapes, ...shapes] }));
 
+/** Adds shapes with the groups that they lie in at the front of a round's motif. */
+export const addMotif = (
+  figure: Figure,
+  roundId: string,
+  shapes: readonly Shape[],
+  groups: readonly Group[],
+): Figure =>
+  withRound(figure, roundId, (round) =>
+    withShapesAndGroups(round, [...round.shapes, ...shapes], [...(round.groups ?? []), ...groups]),
+  );
+
 export const removeShapes = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure =>
   withRound(figure, roundId, (round) => ({
     ...round,
@@ -55,38 +66,11 @@ export function duplicateShapes(
   by: Point,
 ): { figure: Figure; ids: string[] } {
   const round = roundOf(figure, roundId);
-  const { shapes, combined = [] } = round;
   const whole = isWholeMotif(round, shapeIds);
-  const chosen = shapes.filter(({ id }) => shapeIds.has(id));
-  const copies = regrouped(chosen, newId).map((shape) => ({
-    ...movedShape(shape, by, whole),
-    id: newId(),
-  }));
-  // What is combined stays so in the copy.
-  const groups = new Map(chosen.map(({ group }, k) => [group, copies[k]?.group]));
-  const again = combined.flatMap(({ group, op }) => {
-    const copy = groups.get(group);
-    return copy === undefined ? [] : [{ group: copy, op }];
-  });
-  const added = addShapes(figure, roundId, copies);
-  return {
-    figure:
-      again.length > 0
-        ? withRound(added, roundId, (round) => ({ ...round, combined: [...combined, ...again] }))
-        : added,
-    ids: copies.map(({ id }) => id),
-  };
+  const again = regrouped(round, shapeIds, newId);
+  const copies = again.shapes.map((shape) => ({ ...movedShape(shape, by, whole), id: newId() }));
+  return { figure: addMotif(figure, roundId, copies, again.groups), ids: copies.map(({ id }) => id) };
 }
-
-/** Puts a shape at another place in the motif's layer order, 0 at the back. */
-export const moveShapeOrder = (figure: Figure, ref: ShapeRef, to: number): Figure =>
-  withRound(figure, ref.roundId, (round) => {
-    const shape = round.shapes.find(({ id }) => id === ref.shapeId);
-    if (!shape) return round;
-    const others = round.shapes.filter(({ id }) => id !== ref.shapeId);
-    const at = Math.max(0, Math.min(to, others.length));
-    return { ...round, shapes: [...others.slice(0, at), shape, ...others.slice(at)] };
-  });
 
 export const moveShapes = (
   figure: Figure,
@@ -106,11 +90,19 @@ export const renameShape = (figure: Figure, ref: ShapeRef, name: string): Figure
     ? figure
     : withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, name: name.trim() }));
 
-export const showShape = (figure: Figure, ref: ShapeRef, visible: boolean): Figure =>
-  withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, visible }));
+export const showShapes = (
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  visible: boolean,
+): Figure => withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, visible }));
 
-export const lockShape = (figure: Figure, ref: ShapeRef, locked: boolean): Figure =>
-  withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, locked }));
+export const lockShapes = (
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  locked: boolean,
+): Figure => withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, locked }));
 
 /** Turns makers into paths that edit node by node; each path of a construction becomes a shape of its own. */
 export const makePlain = (

@@ -12,9 +12,10 @@ import { directionTo } from '../../maker/placed';
 import type { StampParams } from '../../maker/stamp';
 import { negateTurn, NO_TURN } from '../../number/turn';
 import type { FillRule, Paint } from '../../scene/scene';
-import type { Figure, Shape } from '../model';
+import { freeName } from '../groups';
+import type { Figure, Group, Shape } from '../model';
 import { newShape } from '../start';
-import { addShapes, findShape, setForm, withShapes, type ShapeRef } from './shapes';
+import { addMotif, findShape, setForm, withShapes, type ShapeRef } from './shapes';
 
 /** One shape of what is stamped: its contours about the middle of all, and its paint. */
 export interface StampPart {
@@ -44,7 +45,8 @@ export function stampAlong(
   const rotation = distance(at, far) > 0 ? directionTo(at, far) : NO_TURN;
   const moved = mappedContours([along], moveMap({ x: -at.x, y: -at.y }));
   const own = mappedContours(moved, turnMap(negateTurn(rotation)));
-  const group = parts.length > 1 ? newId() : undefined;
+  const names = figure.rounds.find(({ id }) => id === roundId)?.groups ?? [];
+  const group: Group | null = parts.length > 1 ? { id: newId(), name: freeName('Stamp', names) } : null;
   const shapes = parts.map(({ name, contours, paint, rule }): Shape => {
     const form: BuiltForm = {
       kind: 'stamp',
@@ -53,9 +55,9 @@ export function stampAlong(
       params: { ...options, along: own, shape: contours },
     };
     const made = newShape(newId(), `Stamp ${name}`.slice(0, 120), form, paint);
-    return { ...made, rule, ...(group !== undefined && { group }) };
+    return { ...made, rule, ...(group && { group: group.id }) };
   });
-  return { figure: addShapes(figure, roundId, shapes), ids: shapes.map(({ id }) => id) };
+  return { figure: addMotif(figure, roundId, shapes, group ? [group] : []), ids: shapes.map(({ id }) => id) };
 }
 
 /**

@@ -2,7 +2,7 @@ import type { Work } from '../../derive';
 import { drawnOnce } from '../../curve/once';
 import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
 import { formOfPaths, pathsOfForm } from '../../maker/form';
-import { withCombined } from '../combined';
+import { withShapesAndGroups } from '../groups';
 import { copiesOf, copyMaps } from '../copies';
 import type { Figure, Round, Shape } from '../model';
 import { withRound } from './rounds';
@@ -70,7 +70,7 @@ export function tidyShapes(
     });
     return shapes.every((shape, k) => shape === round.shapes[k]) && shapes.length === round.shapes.length
       ? round
-      : withCombined(round, shapes, round.combined ?? []);
+      : withShapesAndGroups(round, shapes, round.groups ?? []);
   });
   return { figure: changed, report };
 }

@@ -1,0 +1,62 @@
+'use client';
+
+import { useWork } from '@/ui/editor/useWork';
+import { NO_TURN } from '@/core/number/turn';
+import type { Scene } from '@/core/scene/scene';
+import { activeRound, shownFigure, type EditorState, type PaneId } from '@/state/editor';
+import { sceneOf } from '@/state/scene';
+import { benchRadius } from '@/state/view';
+import { Tray } from '../bench/Tray';
+import { SmallScene } from '../common/SmallScene';
+import { FoldControl } from '../whole/FoldControl';
+import { useEditor, useRestState } from './EditorContext';
+
+/** The motif upright on a page of its own, as the Bench has it: its centre at the foot. */
+function motifScene(state: EditorState, radius: number): Scene {
+  const scene = sceneOf(state);
+  const round = activeRound(state);
+  const side = radius * 1.06;
+  return {
+    ...scene,
+    page: { ...scene.page, width: side, height: side, bleed: 0, centre: { x: 0, y: side / 2 } },
+    layers: scene.layers
+      .filter(({ roundId }) => roundId === round?.id)
+      .map((layer) => ({ ...layer, copies: [{ turn: NO_TURN }] })),
+  };
+}
+
+/**
+ * What stays in sight of a pane that another one has the place of: a small live picture of it, which a click puts in that place; over Whole
+ * the tools, over the Bench the fold.
+ */
+export function OtherPane({ pane }: { readonly pane: PaneId }) {
+  const editor = useEditor();
+  const state = useRestState();
+  const work = useWork();
+  const round = activeRound(state);
+  const name = pane === 'whole' ? 'Whole' : 'Bench';
+  const scene = pane === 'whole' ? sceneOf(state) : motifScene(state, benchRadius(shownFigure(state), work));
+  return (
+    <>
+      <button
+        type="button"
+        aria-label={`Show ${name}`}
+        title={`${name} (${pane === 'whole' ? 'M' : 'B'})`}
+        className="absolute top-[46px] right-3 z-10 flex w-[124px] flex-col gap-1 rounded-[10px] border border-line-strong bg-shell p-1.5 text-left shadow-ui hover:border-edge"
+        onClick={() => editor.setState({ wide: pane })}
+      >
+        <SmallScene scene={scene} id={`other-${pane}`} />
+        <span className="text-[12px] text-muted">{name}</span>
+      </button>
+      {pane === 'bench' && <Tray />}
+      {pane === 'whole' && round && (
+        <FoldControl
+          name={round.name}
+          rule={round.rule}
+          locked={round.locked}
+          place="top-0 right-3 max-[560px]:hidden"
+        />
+      )}
+    </>
+  );
+}

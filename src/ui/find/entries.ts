@@ -1,0 +1,183 @@
+/**
+ * All that Find looks through in an editor: tools, stages, sections of the panel, and what can be done.
+ *
+ * @example
+ * ranked(entriesOf(workshop), 'skew')[0]?.run();
+ */
+import { selectedShapes, activeRound, type Editor } from '@/state/editor';
+import type { Saver } from '@/state/saver';
+import { STAGE_NAMES, STAGES } from '@/state/stages';
+import { TOOL_NAMES, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
+import { actOnRound } from '@/state/editor';
+import { setMirror, toggleHalfStep } from '@/core/figure/commands';
+import { unfold } from '../common/folded';
+import type { MenuEntry } from '../common/Menu';
+import { goToStage, undoStep, type Sheet } from '../editor/keys';
+import { selectionActions } from '../editor/selectionActions';
+import { roundActions } from '../reach/roundActions';
+import { PLACES, type Place } from './places';
+import type { Findable } from './rank';
+import { TOOL_WORDS } from './toolWords';
+
+export interface FindEntry extends Findable {
+  readonly id: string;
+  /** Where it lives, in words. */
+  readonly where: string;
+  /** The key that does it. */
+  readonly shortcut?: string;
+  /** Why it cannot be done now. */
+  readonly off?: string;
+  readonly run: () => void;
+}
+
+/** What entries act on. */
+export interface FindContext {
+  readonly editor: Editor;
+  readonly saver: () => Saver | null;
+  readonly openSheet: (sheet: Sheet) => void;
+}
+
+/** How long a section that was found is lit, in milliseconds. */
+const LIT = 1200;
+
+/** Brings a section of the panel into sight, once it is there, and lights it up. */
+function showSection(title: string): void {
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      const section = [...document.querySelectorAll('[aria-label="Inspector"] section')].find(
+        (each) => each.getAttribute('aria-label') === title,
+      );
+      section?.scrollIntoView({ block: 'start' });
+      section?.animate([{ background: 'var(--coral-soft)' }, { background: 'transparent' }], LIT);
+      section?.querySelector<HTMLElement>('input, [role=radio], button:not([aria-expanded])')?.focus();
+    }),
+  );
+}
+
+function goToPlace(editor: Editor, { title, stage, level }: Place): void {
+  if (stage && editor.getState().stage !== stage) goToStage(editor, stage);
+  editor.setState({ level });
+  unfold(title);
+  showSection(title);
+}
+
+const LEVEL_WORDS = { page: 'Page', round: 'the round', shapes: 'the shape' } as const;
+
+function placeEntries(editor: Editor): FindEntry[] {
+  const hasShapes = selectedShapes(editor.getState()).length > 0;
+  return PLACES.map((place) => ({
+    id: `place ${place.title}`,
+    name: place.title,
+    words: place.words,
+    where: `${place.stage ? `${STAGE_NAMES[place.stage]}, ` : ''}panel of ${LEVEL_WORDS[place.level]}`,
+    ...(place.level === 'shapes' && !hasShapes && { off: 'Select a shape first' }),
+    run: () => goToPlace(editor, place),
+  }));
+}
+
+function toolEntries(editor: Editor): FindEntry[] {
+  const seen = new Set<ToolId>();
+  return STAGES.flatMap((stage) =>
+    TRAYS[stage].flatMap((row, r) =>
+      row.flatMap((tool, column): FindEntry[] => {
+        if (seen.has(tool)) return [];
+        seen.add(tool);
+        return [
+          {
+            id: `tool ${tool}`,
+            name: TOOL_NAMES[tool],
+            words: TOOL_WORDS[tool],
+            where: `${STAGE_NAMES[stage]}, tool`,
+            shortcut: (TRAY_KEYS[r]?.[column] ?? '').replace('Key', ''),
+            run: () => {
+              goToStage(editor, stage);
+              editor.setState({ tool });
+            },
+          },
+        ];
+      }),
+    ),
+  );
+}
+
+const stageEntries = (editor: Editor): FindEntry[] =>
+  STAGES.map((stage, k) => ({
+    id: `stage ${stage}`,
+    name: STAGE_NAMES[stage],
+    words: 'stage',
+    where: 'stage',
+    shortcut: String(k + 1),
+    run: () => goToStage(editor, stage),
+  }));
+
+const menuEntries = (prefix: string, where: string, entries: readonly MenuEntry[]): FindEntry[] =>
+  entries.map(({ label, onClick, disabled, words = '', shortcut }) => ({
+    id: `${prefix} ${label}`,
+    name: label,
+    words,
+    where,
+    ...(shortcut && { shortcut }),
+    ...(disabled && { off: 'Not possible for what is selected' }),
+    run: onClick,
+  }));
+
+/** What is done with the view, the history and the file. */
+function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
+  const state = editor.getState();
+  const round = activeRound(state);
+  const entry = (
+    name: string,
+    words: string,
+    where: string,
+    shortcut: string | undefined,
+    run: () => void,
+  ): FindEntry => ({ id: `do ${name}`, name, words, where, ...(shortcut && { shortcut }), run });
+  return [
+    entry('Undo', 'back revert', 'top bar', 'Ctrl Z', () => undoStep(saver())),
+    entry('Redo', 'again forward', 'top bar', 'Ctrl Y', () => saver()?.redo()),
+    entry('Export', 'save download svg png file hand over', 'top bar', undefined, () => openSheet('export')),
+    entry('Keys', 'shortcuts keyboard help', 'top bar', '?', () => openSheet('keys')),
+    entry('Outline view', 'wireframe lines skeleton', 'view', 'V', () =>
+      editor.setState({ outlines: !state.outlines }),
+    ),
+    entry('Neighbours’ ghosts', 'faint copies onion', 'Bench', 'N', () =>
+      editor.setState({ ghosts: !state.ghosts }),
+    ),
+    entry('Bench wide', 'large pane full', 'view', 'B', () => editor.setState({ wide: 'bench' })),
+    entry('Whole wide', 'large pane full preview', 'view', 'M', () => editor.setState({ wide: 'whole' })),
+    entry('Both panes', 'side by side split', 'view', undefined, () => editor.setState({ wide: null })),
+    entry('Show all of it', 'fit zoom window', 'view', '0', () =>
+      editor.setState({ views: { bench: null, whole: null } }),
+    ),
+    entry('Artwork alone', 'preview hide marks presentation', 'Whole', undefined, () =>
+      editor.setState({ quiet: !state.quiet }),
+    ),
+    entry(
+      round?.rule.mirror ? 'Mirror off' : 'Mirror on',
+      'reflect dihedral kaleidoscope symmetry',
+      'Whole, fold',
+      '\\',
+      () =>
+        actOnRound(editor, round?.rule.mirror ? 'Mirror off' : 'Mirror on', (figure, id) =>
+          setMirror(figure, id, !round?.rule.mirror),
+        ),
+    ),
+    entry('Half a step', 'rotate offset phase between', 'Turn', '.', () =>
+      actOnRound(editor, 'Half a step', toggleHalfStep),
+    ),
+  ];
+}
+
+/** All entries of an editor as it is now. */
+export function entriesOf(context: FindContext): FindEntry[] {
+  const { editor } = context;
+  const round = activeRound(editor.getState());
+  return [
+    ...toolEntries(editor),
+    ...placeEntries(editor),
+    ...commonEntries(context),
+    ...stageEntries(editor),
+    ...menuEntries('shapes', 'menu of the selection', selectionActions(editor)),
+    ...(round ? menuEntries('round', `menu of the round ${round.name}`, roundActions(editor, round)) : []),
+  ];
+}

@@ -1,0 +1,181 @@
+import { workOf } from '@/state/work';
+import type { Bounds } from '@/core/curve/bounds';
+import { distance, dot, polarOf, subtract, type Point } from '@/core/curve/point';
+import type { Work } from '@/core/derive';
+import { transformShapes } from '@/core/figure/commands';
+import type { Round, Shape } from '@/core/figure/model';
+import { seenBox } from '@/core/figure/seen';
+import { stretchedForm } from '@/core/maker/form';
+import type { Transform } from '@/core/maker/transform';
+import { turnFromDegrees } from '@/core/number/turn';
+import { newId } from '@/state/ids';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  selectedShapes,
+  shownFigure,
+  type Editor,
+  type EditorState,
+  type PaneId,
+} from '@/state/editor';
+import type { Gesture } from './gesture';
+import { CATCH, MotifPointer, placementIn, viewOf, type PanePoint } from './pointer';
+
+/** How far the box stands off from what is in it, so that its handles do not lie on those of a construction; in pixels. */
+const MARGIN = 10;
+/** How far the handle that turns stands above the box, in pixels. */
+const STALK = 22;
+/** With Shift a turn goes in steps of so many degrees; else it is a round number of tenths. */
+const TURN_STEP = 15;
+const TENTHS = 10;
+/** A side shorter than this, in pixels, has no handle in its middle; what is that small in both ways has none at all. */
+const ROOM = 24;
+/** Nothing becomes smaller than this part of what it was in one drag. */
+const SMALLEST = 0.01;
+
+/** A handle of the box: where it is of the middle, −1, 0 or 1 across and up; or the one that turns. */
+interface BoxGrip {
+  readonly name: string;
+  /** In motif coordinates. */
+  readonly at: Point;
+  readonly side: Point | null;
+}
+
+/** The box of what is selected, with its handles. */
+interface SelectionBox {
+  readonly box: Bounds;
+  /** Its corners as they are drawn, clockwise from the upper left. */
+  readonly corners: readonly Point[];
+  readonly grips: readonly BoxGrip[];
+  /** Where the stalk of the handle that turns begins. */
+  readonly stalk: Point;
+}
+
+const CORNERS: readonly (readonly [string, number, number])[] = [
+  ['upper left', -1, -1],
+  ['upper right', 1, -1],
+  ['lower right', 1, 1],
+  ['lower left', -1, 1],
+];
+const SIDES: readonly (readonly [string, number, number])[] = [
+  ['top', 0, -1],
+  ['right', 1, 0],
+  ['bottom', 0, 1],
+  ['left', -1, 0],
+];
+
+/** True where shapes may be made wider without being higher and stay what they are. */
+const canStretch = (shapes: readonly Shape[]): boolean =>
+  shapes.every(({ form }) => form.kind === 'path' || stretchedForm(form, 1, 1, { x: 0, y: 0 }) !== null);
+
+const middleOf = ({ left, right, top, bottom }: Bounds): Point => ({
+  x: (left + right) / 2,
+  y: (top + bottom) / 2,
+});
+
+/** A point of a box: −1 to 1 across and down from its middle. */
+const pointOf = ({ left, right, top, bottom }: Bounds, x: number, y: number): Point => ({
+  x: (left + right) / 2 + (x * (right - left)) / 2,
+  y: (top + bottom) / 2 + (y * (bottom - top)) / 2,
+});
+
+function boxAround(round: Round, shapes: readonly Shape[], scale: number, work: Work): SelectionBox | null {
+  const box = seenBox(round, work, new Set(shapes.map(({ id }) => id)));
+  if (![box.left, box.right, box.top, box.bottom].every(Number.isFinite)) return null;
+  if (!isHigh(box, scale) && !isWide(box, scale)) return null;
+  const margin = MARGIN / scale;
+  const outer: Bounds = {
+    left: box.left - margin,
+    right: box.right + margin,
+    top: box.top - margin,
+    bottom: box.bottom + margin,
+  };
+  const sides = canStretch(shapes) ? SIDES.filter(() => isHigh(box, scale) && isWide(box, scale)) : [];
+  const stalk = pointOf(outer, 0, -1);
+  return {
+    box,
+    corners: CORNERS.map(([, x, y]) => pointOf(outer, x, y)),
+    stalk,
+    grips: [
+      ...[...CORNERS, ...sides].map(([name, x, y]) => ({ name, at: pointOf(outer, x, y), side: { x, y } })),
+      { name: 'turn', at: { x: stalk.x, y: stalk.y - STALK / scale }, side: null },
+    ],
+  };
+}
+
+const isHigh = ({ top, bottom }: Bounds, scale: number): boolean => (bottom - top) * scale >= ROOM;
+const isWide = ({ left, right }: Bounds, scale: number): boolean => (right - left) * scale >= ROOM;
+
+/** The box of what is selected in a pane; null where it cannot be changed by hand there. */
+export function selectionBox(state: EditorState, pane: PaneId): SelectionBox | null {
+  const round = activeRound(state);
+  const shapes = selectedShapes(state);
+  const isEdited = state.tool === 'select' && (state.stage === 'draw' || state.stage === 'setout');
+  if (!isEdited || !round || round.locked || shapes.length === 0) return null;
+  if (shapes.some(({ locked, visible }) => locked || !visible)) return null;
+  return boxAround(round, shapes, viewOf(state, pane).scale, workOf(state));
+}
+
+const atLeast = (factor: number): number => (Number.isFinite(factor) ? Math.max(SMALLEST, factor) : 1);
+
+/** By how much a corner or side that is dragged scales: evenly where it is to keep its proportions. */
+function scaleOf(side: Point, held: Point, at: Point, about: Point, even: boolean): { x: number; y: number } {
+  const [before, now] = [subtract(held, about), subtract(at, about)];
+  if (even && side.x !== 0 && side.y !== 0) {
+    const factor = atLeast(dot(now, before) / dot(before, before));
+    return { x: factor, y: factor };
+  }
+  const x = side.x === 0 ? 1 : atLeast(now.x / before.x);
+  const y = side.y === 0 ? 1 : atLeast(now.y / before.y);
+  return even ? { x: x * y, y: x * y } : { x, y };
+}
+
+/**
+ * Takes hold of a handle of the box round what is selected: scales about the opposite corner or side, with Alt about the middle, with Shift
+ * in proportion; or turns about the middle, with Shift in steps.
+ */
+export function pressBoxGrip(editor: Editor, p: PanePoint): Gesture | null {
+  const state = editor.getState();
+  const own = selectionBox(state, p.pane);
+  const round = activeRound(state);
+  if (!own || !round) return null;
+  const ids = state.selection.shapeIds;
+  const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), ids);
+  const start = pointer.raw(p);
+  const grip = own.grips.find(({ at }) => distance(at, start) <= pointer.length(CATCH));
+  if (!grip) return null;
+  const figure = shownFigure(state);
+  const shapes = selectedShapes(state);
+  const even = !canStretch(shapes);
+  const middle = middleOf(own.box);
+  const { side } = grip;
+
+  const turned = (q: PanePoint): Transform => {
+    const by = polarOf(subtract(pointer.raw(q), middle)).degrees - polarOf(subtract(start, middle)).degrees;
+    const degrees = q.shift ? Math.round(by / TURN_STEP) * TURN_STEP : Math.round(by * TENTHS) / TENTHS;
+    return { kind: 'rotate', by: turnFromDegrees(degrees), about: middle };
+  };
+  const scaled = (q: PanePoint, to: Point): Transform => {
+    const held = pointOf(own.box, to.x, to.y);
+    const by = subtract(pointer.raw(q), start);
+    const at = pointer.caught({ x: held.x + by.x, y: held.y + by.y }, q);
+    const about = q.alt ? middle : pointOf(own.box, -to.x, -to.y);
+    return { kind: 'scale', ...scaleOf(to, held, at, about, even || q.shift), about };
+  };
+  let made = { figure, ids: [...ids] };
+  return {
+    move: (q) => {
+      const t = side ? scaled(q, side) : turned(q);
+      made = transformShapes(figure, round.id, ids, t, { copy: false, times: 1, newId }, workOf(state));
+      preview(editor, made.figure);
+    },
+    up: () => {
+      if (made.figure === figure) return;
+      commit(editor, side ? 'Scale' : 'Turn', shownFigure(editor.getState()));
+      if (made.ids.length !== ids.size) select(editor, round.id, made.ids);
+    },
+    cancel: () => preview(editor, null),
+  };
+}

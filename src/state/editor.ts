@@ -58,6 +58,7 @@ export function createEditor(saved: SavedFigure): Editor {
     level: 'round',
     closed: NOTHING,
     tool: 'select',
+    toolBefore: 'select',
     draft: null,
     pointer: null,
     active: { turn: front?.rule.start ?? turn(0), mirrored: false },
@@ -85,7 +86,7 @@ export function createEditor(saved: SavedFigure): Editor {
     copiedPaint: null,
     refusal: null,
     panning: false,
-    ways: { line: 'straight', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },
+    ways: { line: 'straight', arc: 'along', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },
     stamp: {
       source: 'circle',
       ...lengths.stamp,
@@ -100,6 +101,7 @@ export function createEditor(saved: SavedFigure): Editor {
     cellReach: 'kind',
     lit: null,
     measured: null,
+    cross: null,
     box: null,
   }));
 }

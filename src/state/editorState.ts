@@ -115,6 +115,8 @@ export interface EditorState {
   /** Groups whose shapes the list of the motif does not show. */
   readonly closed: ReadonlySet<string>;
   readonly tool: ToolId;
+  /** What was in hand before the eyedropper. */
+  readonly toolBefore: ToolId;
   readonly draft: PathDraft | null;
   readonly pointer: PointerAt | null;
   /** The copy that is being edited in Whole. */
@@ -163,6 +165,8 @@ export interface EditorState {
   /** How tools draw that can in more ways than one. */
   readonly ways: {
     readonly line: 'straight' | 'arc';
+    /** Three points of an arc: as they lie along it, or its ends first. */
+    readonly arc: 'along' | 'ends';
     readonly ellipse: 'centre' | 'diameter' | 'points';
     readonly polygon: 'polygon' | 'star';
     readonly circles: 'ring' | 'lattice';
@@ -194,6 +198,8 @@ export interface EditorState {
   } | null;
   /** What was measured last, in motif coordinates. */
   readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
+  /** Where keys alone draw, in motif coordinates; null where no cross-hair is shown. */
+  readonly cross: Point | null;
   /** A box that is being drawn to select by, in pixels of its pane. */
   readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
 }

@@ -28,8 +28,8 @@ export function benchRadius(figure: Figure, work: Work): number {
   return Math.max(Math.min(figure.page.width, figure.page.height) / 2, ...drawn);
 }
 
-function fitBench(size: Size, figure: Figure, round: Round | null, work: Work): View {
-  const radius = benchRadius(figure, work) * 1.04;
+function fitBench(size: Size, reach: number, round: Round | null): View {
+  const radius = reach * 1.04;
   const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT);
   const half = radiansOf(halfWedge(round?.rule ?? { fold: 8 }));
   const halfWide = radius * Math.sin(Math.min(half, Math.PI / 2));
@@ -65,12 +65,33 @@ export const benchView = (state: EditorState): View =>
   state.views.bench ??
   fitBench(
     state.sizes.bench,
-    state.live ? figureBefore(state) : shownFigure(state),
+    benchRadius(state.live ? figureBefore(state) : shownFigure(state), workOf(state)),
     activeRound(state),
-    workOf(state),
   );
 
 const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });
+
+/** A round that reaches less than this part of what the Bench shows is a speck there. */
+const SPECK = 0.2;
+/** How much more than a round is shown around it. */
+const AROUND = 1.6;
+
+/**
+ * The view of the Bench in which the round at hand is seen well: as it is, or closer where the round would be a speck; null for all of the
+ * figure, where that is enough again.
+ */
+export function viewForRound(state: EditorState): View | null {
+  const work = workOf(state);
+  const figure = shownFigure(state);
+  const round = activeRound(state);
+  const outer = round && reachOfRound(round, work)?.outer;
+  if (!round || !outer) return state.views.bench;
+  const high = Math.max(60, state.sizes.bench.height - BENCH_HEAD - BENCH_FOOT);
+  const isSeen = ({ scale }: View): boolean => outer * scale >= SPECK * high && outer * scale <= 1.2 * high;
+  if (isSeen(benchView(state))) return state.views.bench;
+  const whole = fitBench(state.sizes.bench, benchRadius(figure, work), round);
+  return isSeen(whole) ? null : fitBench(state.sizes.bench, outer * AROUND, round);
+}
 
 export const wholeView = (state: EditorState): View =>
   state.views.whole ??

@@ -255,8 +255,8 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
   await page.getByRole('button', { name: /^Eyedropper/ }).click();
   const pane = (await whole(page).boundingBox())!;
   await page.mouse.click(pane.x + pane.width / 2, pane.y + pane.height / 2 + 150);
-  await expect(page.getByRole('button', { name: /^Paint/, pressed: true })).toBeVisible();
-  await page.keyboard.press('q');
+  // The tool that was in hand before is so again.
+  await expect(page.getByRole('button', { name: 'Select', pressed: true, exact: true })).toBeVisible();
   await page.mouse.click(at.x, at.y);
   await page.mouse.click(at.x, at.y, { button: 'right' });
   await page.getByRole('menuitem', { name: 'Copy paint' }).click();
@@ -559,7 +559,8 @@ test('the eyedropper takes the colours of an underlay', async ({ page }) => {
     await page.getByRole('button', { name: /^Eyedropper/ }).click();
     const at = await benchAt(page, right, 200);
     await page.mouse.click(at.x, at.y);
-    await expect(inspector(page).getByText('of the next stroke')).toBeVisible();
+    // The tool that was in hand before the eyedropper is so again.
+    await expect(page.getByRole('button', { name: /^Select/, pressed: true }).first()).toBeVisible();
     await expect(inspector(page).getByLabel('Fill colour')).toHaveValue(colour);
   }
   // Where neither the figure nor the picture is, there is nothing to take.

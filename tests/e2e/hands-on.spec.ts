@@ -63,13 +63,12 @@ test('paint is taken up and given, strokes are set by numbers, colours are typed
   await expect(fill.getByRole('alert')).toContainText('is no colour');
   await fill.getByLabel('Fill colour').press('Escape');
 
-  // The eyedropper takes the ellipse's paint; Paint, which follows it, gives it to the petal in any copy.
+  // The eyedropper takes the ellipse's paint and gives back the tool that was in hand; Paint gives it to the petal in any copy.
+  const paint = page.getByRole('button', { name: 'Paint', exact: true });
+  await paint.click();
   await page.getByRole('button', { name: 'Eyedropper' }).click();
   await page.mouse.click(at.x, at.y);
-  await expect(page.getByRole('button', { name: 'Paint', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
+  await expect(paint).toHaveAttribute('aria-pressed', 'true');
   const pane = (await whole(page).boundingBox())!;
   await page.mouse.click(pane.x + pane.width / 2 + 120, pane.y + (40 + pane.height - 64) / 2);
   await expect(fill.getByLabel('Fill colour')).toHaveValue('#663399');

@@ -206,8 +206,8 @@ test('arcs and circles go through three clicked points, circles touch by their r
   await page.keyboard.press('t');
   await inspector.getByRole('radio', { name: 'Arc, 3 points' }).click();
   await click(-40, 250);
-  await click(40, 250);
   await click(0, 290);
+  await click(40, 250);
   await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
   await page.keyboard.press('y');
   await inspector.getByRole('radio', { name: 'Diameter' }).click();
@@ -241,9 +241,9 @@ test('arcs and circles go through three clicked points, circles touch by their r
   // Shapes that reach over the rays are cut there.
   await page.keyboard.press('a');
   await drag(page, await benchAt(page, -150, 150), await benchAt(page, 150, 170));
-  await expect(inspector.getByText('The motif crosses both rays: neighbours overlap.')).toBeVisible();
+  await expect(inspector.getByText('What is selected crosses both rays: neighbours overlap.')).toBeVisible();
   await inspector.getByRole('button', { name: 'Cut the shapes at the rays' }).click();
-  await expect(inspector.getByText('The motif stays inside its wedge.')).toBeVisible();
+  await expect(inspector.getByText('What is selected stays inside the wedge.')).toBeVisible();
   await saved(page);
 });
 

@@ -39,6 +39,8 @@ export class Hand {
   choice = (name: string): Promise<void> =>
     this.click(this.page.getByRole('radio', { name, exact: true }).first());
 
+  tab = (name: string | RegExp): Promise<void> => this.click(this.page.getByRole('tab', { name }));
+
   /** Clicks into a field of the inspector or of a pane, and types a value. */
   async value(label: string, value: string): Promise<void> {
     const field = this.page.getByLabel(label, { exact: true }).last();

@@ -28,11 +28,73 @@ export const PIECES: readonly Piece[] = [
       await hand.key('2');
       await hand.key('y');
       await hand.drag(spot(0, 0), spot(0, 16), SHIFT);
-      await hand.key('5');
-      await hand.choice('Flat');
-      await hand.button('Fill: #e9b44c');
-      await hand.key('1');
+      await hand.button('#e9b44c at hand');
+      await hand.tab('Page');
       await hand.button('Background: #113d4c');
+    },
+  },
+  {
+    number: 2,
+    name: 'Propeller: a plate with two rounded corners and a hole, three times, with a hub',
+    goal: 36,
+    make: async (hand) => {
+      await hand.key('a');
+      await hand.drag(spot(-14, 20), spot(14, 80));
+      await hand.value('Top left', '12');
+      await hand.value('Top right', '12');
+      await hand.key('y');
+      await hand.drag(spot(0, 66), spot(0, 72), SHIFT);
+      await hand.key('Control+a');
+      await hand.choice('Subtract');
+      await hand.fold(3);
+      await hand.button('Round');
+      await hand.key('y');
+      await hand.drag(spot(0, 0), spot(0, 24), SHIFT);
+      await hand.button('#113d4c at hand');
+    },
+  },
+  {
+    number: 3,
+    name: 'Floor octant: a gradient, four strokes, two stamps, mirrored',
+    goal: 30,
+    make: async (hand) => {
+      await hand.key('d');
+      await hand.drag(spot(0, 30), spot(0, 84));
+      await hand.key('\\');
+      await hand.key('5');
+      await hand.choice('Linear');
+      await hand.key('2');
+      await hand.key('r');
+      await hand.drag(spot(4, 20), spot(10, 40));
+      await hand.drag(spot(8, 30), spot(18, 52));
+      await hand.drag(spot(10, 50), spot(22, 66));
+      await hand.drag(spot(4, 12), spot(4, 26));
+      await hand.key('s');
+      await hand.drag(spot(6, 84), spot(26, 76));
+      await hand.drag(spot(0, 14), spot(0, 28));
+    },
+  },
+  {
+    number: 4,
+    name: 'Poster wheel: rounds of 16, 48 and 14, blended',
+    goal: 30,
+    make: async (hand) => {
+      await hand.key('d');
+      await hand.drag(spot(0, 20), spot(0, 84));
+      await hand.fold(16);
+      await hand.button('Round');
+      await hand.key('y');
+      await hand.drag(spot(0, 78), spot(0, 81), SHIFT);
+      await hand.button('#e9b44c at hand');
+      await hand.fold(48);
+      await hand.button('Round');
+      await hand.key('d');
+      await hand.drag(spot(0, 6), spot(0, 60));
+      await hand.button('#d9512c at hand');
+      await hand.fold(14);
+      await hand.key('3');
+      await hand.button('Normal');
+      await hand.button('Multiply');
     },
   },
   {
@@ -59,6 +121,25 @@ export const PIECES: readonly Piece[] = [
       await hand.drag(spot(0, 0), spot(0, 16));
       await hand.key('4');
       await hand.choice('Union');
+    },
+  },
+  {
+    number: 7,
+    name: 'Folded fan: chords in a 16-gon, its facets in two tones',
+    goal: 26,
+    make: async (hand) => {
+      await hand.fold(16);
+      await hand.key('t');
+      await hand.drag(spot(0, 84), spot(30, 72));
+      await hand.drag(spot(0, 84), spot(46, 24));
+      await hand.drag(spot(0, 0), spot(0, 84));
+      await hand.key('4');
+      await hand.choice('Cells');
+      await hand.key('5');
+      await hand.choice('Sectors');
+      await hand.button('Use #84c5b4 next');
+      await hand.button('Use #1f8a76 next');
+      await hand.button(/^Colour (the )?cells/);
     },
   },
   {
@@ -117,10 +198,8 @@ export const PIECES: readonly Piece[] = [
       await hand.key('d');
       await hand.drag(spot(0, 6), spot(0, 78));
       await hand.key('Control+a');
-      await hand.key('5');
-      await hand.button('Fill: none');
-      await hand.button('Add a stroke');
-      await hand.value('Stroke width', '4');
+      await hand.button('No fill');
+      await hand.value('Width at hand', '4');
       await hand.key('4');
       await hand.choice('Weave');
     },
@@ -136,14 +215,12 @@ export const PIECES: readonly Piece[] = [
       await hand.key('y');
       await hand.drag(spot(0, 0), spot(0, 66), SHIFT);
       await hand.key('Control+a');
-      await hand.key('5');
-      await hand.button('Fill: none');
-      await hand.button('Add a stroke');
-      await hand.value('Stroke width', '5');
-      await hand.button('Stroke: #84c5b4');
+      await hand.button('No fill');
+      await hand.value('Width at hand', '5');
+      await hand.button('#84c5b4 at hand');
       await hand.key('4');
       await hand.choice('Weave');
-      await hand.key('1');
+      await hand.tab('Page');
       await hand.button('Background: #113d4c');
     },
   },
@@ -165,6 +242,22 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
+    number: 14,
+    name: 'Dry-dock frame: a sheared bar, four times, each less what its neighbour covers',
+    goal: 35,
+    make: async (hand) => {
+      await hand.key('a');
+      await hand.drag(spot(-36, 40), spot(38, 58));
+      await hand.choice('Shear');
+      await hand.value('Transform angle', '30');
+      await hand.button('Apply');
+      await hand.fold(4);
+      await hand.key('4');
+      await hand.choice('Covered once');
+      await hand.button('#1f8a76 at hand');
+    },
+  },
+  {
     number: 15,
     name: 'Tide dial, its colours alternating',
     goal: 24,
@@ -179,6 +272,22 @@ export const PIECES: readonly Piece[] = [
       await hand.button('Use #84c5b4 next');
       await hand.button('Use #1f8a76 next');
       await hand.button(/^Colour (the )?cells/);
+    },
+  },
+  {
+    number: 17,
+    name: 'Traced diatom: six strokes by hand, mirrored, sixteen times',
+    goal: 24,
+    make: async (hand) => {
+      await hand.fold(16);
+      await hand.key('\\');
+      await hand.key('r');
+      await hand.drag(spot(0, 84), spot(14, 76));
+      await hand.drag(spot(0, 70), spot(11, 62));
+      await hand.drag(spot(0, 58), spot(9, 50));
+      await hand.drag(spot(0, 46), spot(7, 39));
+      await hand.drag(spot(0, 34), spot(5, 28));
+      await hand.drag(spot(0, 14), spot(0, 84));
     },
   },
   {
@@ -211,6 +320,25 @@ export const PIECES: readonly Piece[] = [
       await hand.choice('Halves');
       await hand.key('4');
       await hand.choice('Union');
+    },
+  },
+  {
+    number: 21,
+    name: 'Lace rosette: six strokes in a wedge of 18, mirrored, one of them changed',
+    goal: 24,
+    make: async (hand) => {
+      await hand.fold(18);
+      await hand.key('\\');
+      await hand.key('t');
+      await hand.drag(spot(0, 84), spot(13, 76));
+      await hand.drag(spot(0, 84), spot(9, 54));
+      await hand.drag(spot(0, 60), spot(10, 66));
+      await hand.drag(spot(0, 30), spot(7, 42));
+      await hand.drag(spot(0, 30), spot(4, 22));
+      await hand.drag(spot(0, 12), spot(4, 22));
+      await hand.key('w');
+      await hand.tap(spot(5, 36));
+      await hand.drag(spot(7, 42), spot(6, 48));
     },
   },
 ];

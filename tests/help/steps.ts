@@ -19,6 +19,7 @@ import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
 import {
   LOWER_ACTIONS,
   COMBINE_OPS,
+  EDGES,
   LIMITS,
   ROUND_MERGES,
   type Figure,
@@ -295,6 +296,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     commands.setRelief(figure, round.id, chance.yes() ? { how: 'raised', edge: 1 } : null),
   setRoundWhirl: ({ figure, round, chance }) =>
     commands.setRoundWhirl(figure, round.id, chance.yes() ? { ...commands.START_WHIRL, count: 3 } : null),
+  setShapeEdge: ({ figure, round, ids, chance }) =>
+    commands.setShapeEdge(figure, round.id, ids, chance.of([...EDGES, null])),
   setStart: ({ figure, round, chance }) =>
     commands.setStart(figure, round.id, turn(chance.whole(0, 99_999_988), 99_999_989)),
   setStroke: (t) =>
@@ -331,6 +334,7 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   setWeaveGap: ({ figure, round, chance }) => commands.setWeaveGap(figure, round.id, chance.between(0.2, 3)),
   setWeaveAreas: ({ figure, round, chance }) => commands.setWeaveAreas(figure, round.id, chance.yes()),
   showRound: ({ figure, round, chance }) => commands.showRound(figure, round.id, chance.yes()),
+  showFrame: ({ figure, round, chance }) => commands.showFrame(figure, round.id, chance.yes()),
   showShapes: ({ figure, round, ids, chance }) => commands.showShapes(figure, round.id, ids, chance.yes()),
   showLines: ({ figure, round, chance }) => commands.showLines(figure, round.id, chance.yes()),
   slitShapes: ({ figure, round, ids, chance, newId }) =>

@@ -70,11 +70,11 @@ function itemsOfShape(shape: Shape, trim: Trim | null, work: Work): ShapeItems {
 
 const itemsOf = (round: Round, shapes: readonly Shape[], work: Work): SceneItem[] => {
   const itemsIn = (shape: Shape): SceneItem[] => {
-    const { alone, both } = itemsOfShape(shape, trimOf(round), work);
+    const { alone, both } = itemsOfShape(shape, trimOf(round, shape), work);
     return round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
   };
   return runsOfStamps(shapes.filter((shape) => shape.visible)).flatMap(
-    (run) => stampItems(run, trimOf(round), round.rule.mirror, work) ?? run.flatMap(itemsIn),
+    (run) => stampItems(run, round, work) ?? run.flatMap(itemsIn),
   );
 };
 

@@ -12,7 +12,7 @@ import {
   roundOf,
   ungroupShapes,
 } from './commands';
-import { deeper, groupOf, motifTree, shapesOfTree, treeProblem, type MotifNode } from './groups';
+import { copyName, deeper, groupOf, motifTree, shapesOfTree, treeProblem, type MotifNode } from './groups';
 import type { Figure } from './model';
 import { figureSchema } from './schema';
 
@@ -171,5 +171,19 @@ describe('groups of a motif', () => {
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('names of copies', () => {
+  it('count on from the original, in one copy and in many', () => {
+    const taken = new Set(['Petal', 'Petal 2', 'Leaf 7']);
+    expect(copyName('Petal', taken)).toBe('Petal 3');
+    expect(copyName('Petal 3', taken)).toBe('Petal 4');
+    expect(copyName('Leaf 7', taken)).toBe('Leaf 2');
+    expect(copyName('x'.repeat(120), taken).length).toBeLessThanOrEqual(120);
+    const newId = counter();
+    const figure = duplicateShapes(five(), 'r', ids(0), newId, { x: 1, y: 0 }).figure;
+    // Shape 0 to Shape 4 are there.
+    expect(round(figure).shapes.at(-1)?.name).toBe('Shape 5');
   });
 });

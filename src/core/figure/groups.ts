@@ -163,6 +163,16 @@ export function freeName(kind: string, taken: readonly { readonly name: string }
   return `${kind} ${number}`;
 }
 
+/** The name of a copy: that of the original with the next free number, “Petal 2”. The names taken get it too. */
+export function copyName(name: string, taken: Set<string>): string {
+  const base = name.replace(/ \d+$/, '').slice(0, LIMITS.name - 8);
+  let number = 2;
+  while (taken.has(`${base} ${number}`)) number += 1;
+  const own = `${base} ${number}`;
+  taken.add(own);
+  return own;
+}
+
 /** Groups that some shape lies in, at whatever depth; the same list where all are. */
 export function usedGroups(groups: readonly Group[], shapes: readonly Shape[]): readonly Group[] {
   const known = new Map(groups.map((group) => [group.id, group]));
@@ -277,12 +287,16 @@ export function regrouped(motif: Motif, shapeIds: ReadonlySet<string>, newId: ()
   };
   largestNodes(motifTree(motif), shapeIds).forEach(visit);
   const known = byId(motif);
+  const taken = new Set((motif.groups ?? []).map(({ name }) => name));
   const home = (group: string | undefined): string | undefined =>
     group === undefined || !known.has(group) ? undefined : (fresh.get(group) ?? group);
   return {
     groups: (motif.groups ?? [])
       .filter(({ id }) => fresh.has(id))
-      .map((group) => withParent({ ...group, id: fresh.get(group.id) ?? group.id }, home(group.parent))),
+      .map((group) => {
+        const copy = { ...group, id: fresh.get(group.id) ?? group.id, name: copyName(group.name, taken) };
+        return withParent(copy, home(group.parent));
+      }),
     shapes: motif.shapes
       .filter(({ id }) => shapeIds.has(id))
       .map((shape) => withHome(shape, home(shape.group))),

@@ -8,7 +8,7 @@ import type { Paint, ScenePage } from '../scene/scene';
 import { frameLines } from '../symmetry/frame';
 import { placementMap } from '../symmetry/rule';
 import { copiesOf, symmetryOf } from './copies';
-import type { Figure, Round, RoundMerge, Shape, Weave } from './model';
+import type { Edge, Figure, Round, RoundMerge, Shape, Weave } from './model';
 import { handLength } from './start';
 import { wovenBand, wovenShapes } from './woven';
 import { areaOfShape, paintOfArea, resolvedShapes, isLine } from './combined';
@@ -56,8 +56,13 @@ export const firstWeave = (page: ScenePage): Weave => ({
 
 const isArea = (shape: Shape, work: Work): boolean => isFilledArea(shape, work) || isLine(shape);
 
-/** What a round's shapes are trimmed to, the same object for the same rule; null where they are not. */
-export const trimOf = ({ edge, rule }: Round): Trim | null => (edge === 'trim' ? trimOfRule(rule) : null);
+/** What becomes of what of a shape reaches past the rays: by itself, or as its round has it. */
+export const edgeOf = (round: Pick<Round, 'edge'>, shape: Pick<Shape, 'edge'>): Edge =>
+  shape.edge ?? round.edge ?? 'overlap';
+
+/** What a shape of a round is trimmed to, the same object for the same rule; null where it is not. */
+export const trimOf = (round: Pick<Round, 'edge' | 'rule'>, shape: Pick<Shape, 'edge'>): Trim | null =>
+  edgeOf(round, shape) === 'trim' ? trimOfRule(round.rule) : null;
 
 const trimOfRule = remembered((rule: Round['rule']): Trim => ({ wedge: rule, axis: rule.mirror }));
 
@@ -207,7 +212,7 @@ function operandOf(
     const spine = weaves ? wovenBand(shape, work)?.spine : null;
     if (spine) return { paths: spine, rule: 'nonzero' };
     return {
-      paths: partsWithPaint(shape, trimOf(round), work).flatMap(({ paths }) => paths),
+      paths: partsWithPaint(shape, trimOf(round, shape), work).flatMap(({ paths }) => paths),
       rule: shape.rule,
     };
   });

@@ -14,6 +14,10 @@ export const FIGURE_VERSION = 6;
 export const AXIS_SIDES = ['left', 'right'] as const;
 export type AxisSide = (typeof AXIS_SIDES)[number];
 
+/** What is past the wedge's rays overlaps the neighbours, is trimmed, or is warned of. */
+export const EDGES = ['overlap', 'trim', 'warn'] as const;
+export type Edge = (typeof EDGES)[number];
+
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
   readonly id: string;
@@ -23,6 +27,8 @@ export interface Shape {
   /** The id of the group that it lies in. */
   readonly group?: string;
   readonly axis?: AxisSide;
+  /** What becomes of what reaches past the wedge's rays; as the round has it without one. */
+  readonly edge?: Edge;
   readonly form: Form;
   readonly rule: FillRule;
   readonly paint: Paint;
@@ -166,7 +172,7 @@ export interface Round {
   /** While half a motif is drawn and the other half is its live reflection: what the round is afterwards. */
   readonly half?: 'turned' | 'mirrored';
   /** What reaches past the wedge's rays overlaps the neighbours, unless it is trimmed there or warned of. */
-  readonly edge?: 'trim' | 'warn';
+  readonly edge?: Exclude<Edge, 'overlap'>;
   readonly variation?: NthVariation;
   readonly whirl?: RoundWhirl;
   readonly progression?: Progression;

@@ -20,8 +20,8 @@ export function askOutlines(figure: Figure, work: Work): void {
   const acted = figure.rounds.some(({ lowerAction }) => lowerAction !== undefined);
   for (const round of figure.rounds) {
     for (const { form } of round.shapes) pathsOfForm(form, work);
-    const trim = trimOf(round);
     for (const shape of resolvedShapes(round, work)) {
+      const trim = trimOf(round, shape);
       if (trim !== null) partsWithPaint(shape, trim, work);
       if (acted && isLine(shape)) areaOfShape(shape, work);
     }

@@ -24,6 +24,7 @@ import {
   AXIS_SIDES,
   LOWER_ACTIONS,
   COMBINE_OPS,
+  EDGES,
   EASES,
   FIGURE_FORMAT,
   FIGURE_VERSION,
@@ -248,6 +249,7 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   locked: Joi.boolean().required(),
   group: id.optional(),
   axis: Joi.valid(...AXIS_SIDES),
+  edge: Joi.valid(...EDGES),
   form,
   rule: fillRule,
   paint: paint.required(),
@@ -284,6 +286,7 @@ const frame = Joi.object({
   rings: Joi.array().items(Joi.number().greater(0).max(LIMITS.size)).max(MOST_RINGS).required(),
   phase: Joi.boolean().required(),
   guides: Joi.array().items(guide).max(MOST_GUIDES).required(),
+  hidden: Joi.valid(true),
 });
 
 const CELL_REF = /^[A-Za-z0-9_-]{1,60}(?:@\d{1,5})?$/;

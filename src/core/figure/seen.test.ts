@@ -2,13 +2,15 @@ import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { boundsOfPaths } from '../curve/bounds';
+import { signedArea } from '../curve/path';
 import { STRAIGHT } from '../derive';
 import { neighbourGap } from '../maker/fit';
 import { pathsOfForm } from '../maker/form';
-import { alignShapes, combineShapes, roundOf, setFold, setEdge, showShapes } from './commands';
+import { alignShapes, combineShapes, roundOf, setFold, setEdge, setShapeEdge, showShapes } from './commands';
 import { gapOfRound } from './distance';
 import type { Figure } from './model';
 import { reachOfMotif } from './reach';
+import { figureSchema } from './schema';
 import { holdsCentre, seenPaths, seenShapes } from './seen';
 import { endsOfSpread } from './spread';
 
@@ -64,4 +66,22 @@ it('a motif holds the centre where it goes round it, not where it begins there',
   expect(holdsCentre(roundOf(withForms(disc(0, -5, 10)), 'r'), STRAIGHT)).toBe(true);
   expect(holdsCentre(roundOf(withForms(disc(0, -10, 10)), 'r'), STRAIGHT)).toBe(false);
   expect(holdsCentre(roundOf(withForms(disc(0, -40, 10)), 'r'), STRAIGHT)).toBe(false);
+});
+
+describe('the edge of the wedge', () => {
+  it('is a matter of each shape; the round’s is what others have', () => {
+    const wide = withForms(disc(0, -40, 30), disc(0, -40, 29));
+    const areaOf = (figure: Figure, id: string): number =>
+      Math.abs(signedArea(seenPaths(roundOf(figure, 'r'), STRAIGHT, new Set([id]))));
+    const whole = areaOf(wide, 's0');
+    const one = setShapeEdge(wide, 'r', new Set(['s0']), 'trim');
+    expect(areaOf(one, 's0')).toBeLessThan(whole * 0.8);
+    expect(areaOf(one, 's1')).toBeCloseTo(Math.PI * 29 ** 2, 6);
+    const all = setEdge(one, 'r', 'trim');
+    expect(areaOf(all, 's1')).toBeLessThan(Math.PI * 29 ** 2 * 0.9);
+    const but = setShapeEdge(all, 'r', new Set(['s1']), 'overlap');
+    expect(areaOf(but, 's1')).toBeCloseTo(Math.PI * 29 ** 2, 6);
+    expect(figureSchema.validate(but).error).toBeUndefined();
+    expect(setShapeEdge(but, 'r', new Set(['s1']), null)).toEqual(all);
+  });
 });

@@ -33,11 +33,10 @@ export function seenShapes(round: Round, work: Work): readonly SeenShape[] {
   const known = seen.get(round);
   if (known) return known;
   const missed = work.missed;
-  const trim = trimOf(round);
   const made = resolvedMotif(round, work)
     .filter(({ shape }) => shape.visible)
     .map(({ shape, ids }): SeenShape => {
-      const paths = partsWithPaint(shape, trim, work).flatMap((part) => part.paths);
+      const paths = partsWithPaint(shape, trimOf(round, shape), work).flatMap((part) => part.paths);
       return { shape, ids, paths };
     });
   if (work.missed === missed) seen.set(round, made);

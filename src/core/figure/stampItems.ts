@@ -2,12 +2,13 @@
  * Stamps of several shapes, as rope or scales: one after the other, each as its shapes lie on one another.
  *
  * @example
- * runsOfStamps(shapes).flatMap((run) => stampItems(run, trim, mirror, work) ?? run.flatMap(itemsOf));
+ * runsOfStamps(shapes).flatMap((run) => stampItems(run, round, work) ?? run.flatMap(itemsOf));
  */
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import type { Work } from '../derive';
 import type { SceneItem } from '../scene/scene';
-import type { Shape } from './model';
+import { trimOf } from './jobs';
+import type { Round, Shape } from './model';
 import { partsApart, type Trim } from './parts';
 
 /** Runs of shapes that lie together: stamps of one group and line, else each by itself. */
@@ -22,7 +23,11 @@ export function runsOfStamps(shapes: readonly Shape[]): Shape[][] {
 }
 
 const areStampedTogether = (a: Shape, b: Shape): boolean =>
-  a.group !== undefined && a.group === b.group && a.form.kind === 'stamp' && b.form.kind === 'stamp';
+  a.group !== undefined &&
+  a.group === b.group &&
+  a.edge === b.edge &&
+  a.form.kind === 'stamp' &&
+  b.form.kind === 'stamp';
 
 const itemsOfStamps = new WeakMap<
   Shape,
@@ -33,14 +38,11 @@ const itemsOfStamps = new WeakMap<
  * Stamps of several shapes one after the other, each as its shapes lie on one another; null where no stamp touches the next, so that each
  * shape may be drawn with all its stamps at once.
  */
-export function stampItems(
-  run: readonly Shape[],
-  trim: Trim | null,
-  mirror: boolean,
-  work: Work,
-): SceneItem[] | null {
+export function stampItems(run: readonly Shape[], round: Round, work: Work): SceneItem[] | null {
   const [first, another] = run;
   if (!first || !another) return null;
+  const { mirror } = round.rule;
+  const trim = trimOf(round, first);
   const known = itemsOfStamps.get(first);
   const isKnown =
     known?.trim === trim &&

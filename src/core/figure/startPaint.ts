@@ -42,7 +42,7 @@ interface Part {
 function filledParts(round: Round, work: Work): Part[] {
   return resolvedShapes(round, work)
     .filter(({ visible }) => visible)
-    .flatMap((shape) => partsWithPaint(shape, trimOf(round), work))
+    .flatMap((shape) => partsWithPaint(shape, trimOf(round, shape), work))
     .filter(({ paint }) => paint.fill !== null)
     .flatMap(({ paths: all, rule, paint }) => {
       const paths = all.filter(({ closed }) => closed);

@@ -34,6 +34,8 @@ export interface Frame {
   /** True where the polygon is turned by half of its step. */
   readonly phase: boolean;
   readonly guides: readonly Guide[];
+  /** It keeps its numbers, and is neither seen nor caught. */
+  readonly hidden?: true;
 }
 
 /** Why a frame's polygon cannot be drawn, or null where it can. */

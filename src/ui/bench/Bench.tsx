@@ -1,12 +1,15 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
+import type { Path } from '@/core/curve/path';
+import type { Work } from '@/core/derive';
+import { screenData } from '@/core/format/screenData';
 import { memo } from 'react';
 
 import { degreesOf, negateTurn, NO_TURN } from '@/core/number/turn';
 import { printNumber } from '@/core/format/pathData';
 import { symmetryOf } from '@/core/figure/copies';
-import { swallowedRounds } from '@/core/figure/jobs';
+import { edgeOf, swallowedRounds } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
 import { seenPaths } from '@/core/figure/seen';
 import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '@/core/symmetry/wedge';
@@ -23,6 +26,9 @@ import { layPicture } from '../editor/underlay';
 import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { firstColour } from '@/core/paint/fills';
+import type { ScenePage } from '@/core/scene/scene';
+import { BackgroundDefs, backgroundFill } from '../common/Background';
+import { BARE_INKS, inksOn, type GroundInks } from './ground';
 import { placeOfView } from '../common/Slabs';
 import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } from './BenchLayers';
 import { wedgeData } from '../common/wedgeShape';
@@ -50,12 +56,12 @@ const Frame = memo(function Frame({
   wedge,
   radius,
   step,
-  ground,
+  inks,
 }: {
   readonly wedge: Wedge;
   readonly radius: number;
   readonly step: number;
-  readonly ground: string;
+  readonly inks: GroundInks;
 }) {
   const half = halfWedge(wedge);
   const sight = Math.min(Math.PI, ((degreesOf(half) + 9) * Math.PI) / 180);
@@ -63,19 +69,49 @@ const Frame = memo(function Frame({
   for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
   return (
     <g fill="none" vectorEffect="non-scaling-stroke">
-      <path d={wedgeData(wedge, radius)} style={{ fill: ground, fillOpacity: 'var(--wedge-strength)' }} />
+      <path d={wedgeData(wedge, radius)} fill={inks.wedge} />
       {rings.map((r) => {
         const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
         const large = sight > Math.PI / 2 ? 1 : 0;
         const d =
           sight >= Math.PI ? wedgeData({ fold: 1 }, r) : `M${-x} ${y}A${r} ${r} 0 ${large} 1 ${x} ${y}`;
-        return <path key={r} d={d} stroke="var(--line)" vectorEffect="non-scaling-stroke" />;
+        return <path key={r} d={d} stroke={inks.rings} vectorEffect="non-scaling-stroke" />;
       })}
     </g>
   );
 });
 
-const Rays = memo(function Rays({ wedge, radius }: { readonly wedge: Wedge; readonly radius: number }) {
+/** The page under the motif, with its edge. */
+const Ground = memo(function Ground({ page, inks }: { readonly page: ScenePage; readonly inks: GroundInks }) {
+  const { width, height, centre } = page;
+  return (
+    <>
+      <BackgroundDefs page={page} id="bench-page" />
+      <rect
+        data-testid="bench-page"
+        x={-width / 2 - centre.x}
+        y={-height / 2 - centre.y}
+        width={width}
+        height={height}
+        fill={backgroundFill(page, 'bench-page', 'url(#checks)')}
+        stroke={inks.lines}
+        strokeOpacity={0.45}
+        strokeDasharray="2 4"
+        vectorEffect="non-scaling-stroke"
+      />
+    </>
+  );
+});
+
+const Rays = memo(function Rays({
+  wedge,
+  radius,
+  inks,
+}: {
+  readonly wedge: Wedge;
+  readonly radius: number;
+  readonly inks: GroundInks;
+}) {
   const half = halfWedge(wedge);
   const ends = wedge.fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
   return (
@@ -87,7 +123,7 @@ const Rays = memo(function Rays({ wedge, radius }: { readonly wedge: Wedge; read
           y1={0}
           x2={end.x}
           y2={end.y}
-          stroke="var(--brass)"
+          stroke={inks.rays}
           vectorEffect="non-scaling-stroke"
         />
       ))}
@@ -104,10 +140,22 @@ const Rays = memo(function Rays({ wedge, radius }: { readonly wedge: Wedge; read
   );
 });
 
-/** How far the motif reaches past a ray, where the round asks to be told. */
+/** What of a motif must not cross a ray. */
+function warnedPaths(round: Round, work: Work): Path[] {
+  const warned = round.shapes.filter((shape) => edgeOf(round, shape) === 'warn');
+  return warned.length === 0 ? [] : seenPaths(round, work, new Set(warned.map(({ id }) => id)));
+}
+
+/** All that is not the wedge, to be filled by the even-odd rule. */
+const outsideData = (wedge: Wedge, radius: number): string => {
+  const far = 4 * radius;
+  return `M${-far} ${-far}H${far}V${far}H${-far}Z${wedgeData(wedge, far)}`;
+};
+
+/** How far what must not cross a ray does. */
 function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
   const work = useWork();
-  const paths = seenPaths(round, work);
+  const paths = warnedPaths(round, work);
   const { left, right } = pastRays(paths, round.rule);
   const most = Math.max(left, right);
   if (most <= 1e-6) return null;
@@ -146,10 +194,12 @@ export function Bench() {
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
   const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
-  // By night artwork is seen on its own paper, as dark lines would not be seen on the dark; outlines are the ink's.
-  const paper = state.outlines ? null : firstColour(figure.page.background);
-  const ground = paper ? `var(--wedge, ${paper})` : 'var(--sand)';
+  // Artwork is seen on its own page in both themes, as dark lines would not be seen on the dark; outlines are the ink's.
+  const { page } = figure;
+  const inks = state.outlines ? BARE_INKS : inksOn(page.background);
+  const ground = state.outlines ? 'var(--sand)' : (firstColour(page.background) ?? '#ffffff');
   const place = placeOfView(view);
+  const outside = round && !isWide(wedge) ? screenData(warnedPaths(round, work)) : '';
   const look: BenchLook = {
     view,
     size: state.sizes.bench,
@@ -190,13 +240,21 @@ export function Bench() {
               <>
                 <defs>
                   <MotifDefs layers={merged ? [] : own} outline={state.outlines} />
+                  <clipPath id="bench-outside">
+                    <path d={outsideData(wedge, radius)} clipRule="evenodd" />
+                  </clipPath>
                   <clipPath id="bench-wedge">
                     <path d={wedgeData(wedge, radius * 1.2)} />
                   </clipPath>
                 </defs>
 
                 <g transform={place}>
-                  <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} ground={ground} />
+                  {!state.outlines && (
+                    <g transform={`rotate(${-degreesOf(round?.rule.start ?? NO_TURN)})`}>
+                      <Ground page={page} inks={inks} />
+                    </g>
+                  )}
+                  <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
                   {figure.underlay?.visible && (
                     <image
                       data-testid="underlay"
@@ -225,7 +283,7 @@ export function Bench() {
                     <MotifAndCopies layers={own} look={look} ghosts={state.ghosts} plain={isPlain} />
                   )}
                   {merged && (
-                    <g fill="none" stroke="var(--ink)" strokeOpacity={0.5} strokeDasharray="3 3">
+                    <g fill="none" stroke={inks.lines} strokeOpacity={0.55} strokeDasharray="3 3">
                       {round?.shapes
                         .filter(({ visible }) => visible)
                         .map((shape) => (
@@ -233,8 +291,13 @@ export function Bench() {
                         ))}
                     </g>
                   )}
+                  {outside && (
+                    <g clipPath="url(#bench-outside)" data-testid="past-the-ray">
+                      <path d={outside} fill="var(--coral)" fillOpacity={0.55} />
+                    </g>
+                  )}
                   {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-                  <Rays wedge={wedge} radius={radius} />
+                  <Rays wedge={wedge} radius={radius} inks={inks} />
                 </g>
                 <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
                 {fold > 1 && fold < 90 && (
@@ -242,9 +305,10 @@ export function Bench() {
                     x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
                     y={crowded ? ray.y - 8 : ray.y + 14}
                     textAnchor={crowded ? 'end' : 'start'}
-                    className="fill-brass-text font-mono text-[11px]"
-                    stroke="var(--field)"
-                    strokeWidth={5}
+                    className="font-mono text-[11px]"
+                    fill={state.outlines ? 'var(--brass-text)' : inks.rays}
+                    stroke={state.outlines ? 'var(--field)' : ground}
+                    strokeWidth={4}
                     strokeLinejoin="round"
                     paintOrder="stroke"
                   >
@@ -256,7 +320,8 @@ export function Bench() {
                     x={hintAt.x}
                     y={hintAt.y}
                     textAnchor="middle"
-                    className="fill-muted text-[13px]"
+                    className="text-[13px]"
+                    fill={inks.lines}
                     stroke={ground}
                     strokeWidth={6}
                     paintOrder="stroke"
@@ -290,7 +355,7 @@ export function Bench() {
             half
           </span>
         )}
-        {round?.edge === 'warn' && <EdgeWarning round={round} unit={figure.page.unit} />}
+        {round && <EdgeWarning round={round} unit={figure.page.unit} />}
       </header>
       <Readout pane="bench" />
       <Tray />

@@ -2,17 +2,13 @@
 
 import { memo, useSyncExternalStore } from 'react';
 
-import type { Editor } from '@/state/editor';
-import { TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
+import { TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS } from '@/state/tools';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { keyLetter, subscribeToLayout } from '../editor/keyboardLayout';
+import { takeTool } from '../tools/takeTool';
 import { MoreTools } from './MoreTools';
 import { PaintAtHand } from './PaintAtHand';
 import { ICONS } from './toolIcons';
-
-/** Takes a tool up; what another one was in the middle of is left. */
-const takeTool = (editor: Editor, tool: ToolId): void =>
-  editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */
 export const Tray = memo(function Tray() {

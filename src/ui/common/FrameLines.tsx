@@ -12,7 +12,7 @@ export const FrameLines = memo(function FrameLines({
   readonly reach: number;
 }) {
   const lines = frameLines(frame, reach);
-  if (lines.length === 0) return null;
+  if (lines.length === 0 || frame.hidden) return null;
   const drawn = (wanted: (name: string) => boolean): string =>
     pathData(
       lines.filter(({ name }) => wanted(name)).map(({ path }) => path),

@@ -23,6 +23,8 @@ interface Base {
   readonly disabled?: boolean;
   /** Shown before the field; without it the label is for screen readers alone. */
   readonly caption?: string;
+  /** Shown in the field instead, where there is little room. */
+  readonly inside?: string;
 }
 
 interface FieldProps<T> extends Base {
@@ -37,7 +39,7 @@ interface FieldProps<T> extends Base {
 }
 
 function Field<T>(props: FieldProps<T>) {
-  const { label, caption, unit, step = 1, read, stepped, refuse, onChange, disabled } = props;
+  const { label, caption, inside, unit, step = 1, read, stepped, refuse, onChange, disabled } = props;
   const shown = props.shown ?? '';
   const differ = props.shown === null;
   const id = useId();
@@ -92,12 +94,17 @@ function Field<T>(props: FieldProps<T>) {
         <div
           className={`flex h-[30px] items-center rounded-ui border bg-field focus-within:outline-2 focus-within:outline-kelp ${problem ? 'border-coral' : 'border-line-strong'} ${disabled ? 'opacity-50' : ''}`}
         >
+          {inside && (
+            <label htmlFor={id} className="shrink-0 pl-2.5 text-[12px] text-muted">
+              {inside}
+            </label>
+          )}
           <input
             id={id}
             aria-label={label}
             aria-invalid={problem !== null}
             aria-describedby={problem ? `${id}-problem` : undefined}
-            className="w-full min-w-0 bg-transparent px-2.5 font-mono text-[12px] outline-none"
+            className={`w-full min-w-0 bg-transparent px-2.5 font-mono text-[12px] outline-none ${inside ? 'text-right' : ''}`}
             value={text ?? shown}
             placeholder={differ ? 'several' : undefined}
             disabled={disabled}

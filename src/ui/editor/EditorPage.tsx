@@ -9,6 +9,7 @@ import { askOutlines } from '@/core/figure/outline';
 import { followCopy } from '@/state/active';
 import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
+import { keepView } from '@/state/keepView';
 import { followPage } from '@/state/toolLengths';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
@@ -79,6 +80,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endKeys = followKeys(editor, () => saver.current, setSheet);
     const endClipboard = followClipboard(editor);
     const endPage = followPage(editor);
+    const endView = keepView(editor);
     const endCells = followCells(editor, (sentence) => toast(sentence, { duration: 8000 }));
     const endCopy = followCopy(editor);
     const endNotices = noticeSaves(editor);
@@ -90,6 +92,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endKeys();
       endClipboard();
       endPage();
+      endView();
       endCells();
       endCopy();
       endNotices();

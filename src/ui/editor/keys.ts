@@ -25,7 +25,9 @@ import type { Saver } from '@/state/saver';
 import { STAGES, type Stage } from '@/state/stages';
 import { MORE_KEY, toolOnKey, TRAYS } from '@/state/tools';
 import { dropLastNode, finishPath } from '../tools/path';
-import { dropSpots } from '../tools/spots';
+import { crosshairKeys } from '../tools/crosshair';
+import { takeTool } from '../tools/takeTool';
+import { dropSpots, turnArcOrder } from '../tools/spots';
 import { deleteSelection, duplicateSelection, makeGroup, reorderSelection } from './selectionActions';
 
 /** The keys of our own, for the help sheet and the docs. */
@@ -36,6 +38,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['[  ]', 'fold − and +'],
   ['\\', 'mirror'],
   ['.', 'half a step'],
+  ['X', 'the other order of an arc’s three points'],
   ['V', 'outline view'],
   ['N', 'neighbours’ ghosts'],
   ['B', 'Bench wide'],
@@ -49,15 +52,16 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['Space + drag, wheel', 'move and zoom the view'],
   ['Shift, Alt, Ctrl', 'constrain, copy, no snapping'],
   ['Enter, Esc', 'end, leave'],
+  ['F6', 'to the next pane'],
+  ['Enter on the Bench', 'a cross-hair: arrows move it, Enter presses and lets go'],
   ['/', 'find anything by its name'],
   ['?', 'this list'],
 ];
 
-/** What the panel shows first in a stage: turning and merging are of a round, unless shapes are there to be combined. */
+/** What the panel shows first in a stage: turning and merging are of a round; else it is of what is selected. */
 function levelIn(stage: Stage, state: EditorState): Level {
-  const count = selectedShapes(state).length;
-  if (stage === 'turn' || (stage === 'merge' && count < 2)) return 'round';
-  return count > 0 ? 'shapes' : 'round';
+  if (stage === 'turn' || stage === 'merge') return 'round';
+  return selectedShapes(state).length > 0 ? 'shapes' : 'round';
 }
 
 /** Changes the stage and, where its tray lacks the tool at hand, takes its first. */
@@ -168,6 +172,22 @@ function selectAll(editor: Editor): void {
   }
 }
 
+/** What F6 goes through: the panes, and the panel's first tab. */
+const PANE_STOPS = [
+  '[data-pane=bench]',
+  '[data-pane=whole]',
+  '[aria-label="Inspector"] [role=tab][aria-selected=true]',
+];
+
+/** Puts the focus on the next pane that is shown, or the one before. */
+function focusNextPane(by: 1 | -1): void {
+  const stops = PANE_STOPS.flatMap((each) => document.querySelector<HTMLElement>(each) ?? []).filter(
+    (each) => each.offsetParent !== null,
+  );
+  const at = stops.findIndex((each) => each.parentElement?.contains(document.activeElement));
+  stops[(at + by + stops.length) % stops.length]?.focus();
+}
+
 export type Sheet = 'export' | 'keys' | 'find';
 
 /** Listens to the keyboard for as long as the editor is open. */
@@ -212,27 +232,36 @@ export function followKeys(
       const mirror = !round?.rule.mirror;
       actOnRound(editor, mirror ? 'Mirror on' : 'Mirror off', (f, id) => setMirror(f, id, mirror));
     } else if (event.key === '.') actOnRound(editor, 'Half a step', toggleHalfStep);
+    else if (event.code === 'KeyX' && state.tool === 'line' && state.ways.line === 'arc')
+      turnArcOrder(editor);
     else if (event.code === 'KeyV') editor.setState({ outlines: !state.outlines });
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
     else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
     else if (event.code === MORE_KEY) document.querySelector<HTMLElement>('[data-more-tools]')?.click();
-    else if (tool) editor.setState({ tool, draft: null, spots: [], live: null, wanted: null });
+    else if (tool) takeTool(editor, tool);
     else return false;
     return true;
   };
 
+  const crosshair = crosshairKeys(editor);
   const down = (event: KeyboardEvent): void => {
     if (editor.getState().working) {
       if (event.key === 'Escape') stopWork(editor);
       event.preventDefault();
       return;
     }
-    if (
-      isTyping(event.target) ||
-      (event.target instanceof HTMLElement && event.target.closest('[role=dialog]'))
-    )
+    const inDialog = event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null;
+    if (event.key === 'F6' && !inDialog) {
+      focusNextPane(event.shiftKey ? -1 : 1);
+      event.preventDefault();
       return;
+    }
+    if (isTyping(event.target) || inDialog) return;
+    if (crosshair.down(event)) {
+      event.preventDefault();
+      return;
+    }
     if (event.ctrlKey || event.metaKey) {
       if (withSystemKey(event)) event.preventDefault();
       return;

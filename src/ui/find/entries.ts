@@ -15,6 +15,7 @@ import type { MenuEntry } from '../common/Menu';
 import { goToStage, undoStep, type Sheet } from '../editor/keys';
 import { selectionActions } from '../editor/selectionActions';
 import { roundActions } from '../reach/roundActions';
+import { takeTool } from '../tools/takeTool';
 import { PLACES, type Place } from './places';
 import type { Findable } from './rank';
 import { TOOL_WORDS } from './toolWords';
@@ -91,7 +92,7 @@ function toolEntries(editor: Editor): FindEntry[] {
             shortcut: (TRAY_KEYS[r]?.[column] ?? '').replace('Key', ''),
             run: () => {
               goToStage(editor, stage);
-              editor.setState({ tool });
+              takeTool(editor, tool);
             },
           },
         ];

@@ -35,6 +35,12 @@ export const PLACES: readonly Place[] = [
   { title: 'Snap', stage: 'draw', level: 'round', words: 'snapping magnet grid catch nudge arrows step' },
   { title: 'Axis', stage: 'draw', level: 'shapes', words: 'mirror halves unite symmetric reflect one side' },
   {
+    title: 'Place and size',
+    stage: 'draw',
+    level: 'shapes',
+    words: 'position x y width height resize dimensions radius angle diameter',
+  },
+  {
     title: 'Transform',
     stage: 'draw',
     level: 'shapes',

@@ -1,7 +1,7 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
-import { drawFrame, drawFrameCells, removeGuide, setFrame } from '@/core/figure/commands';
+import { drawFrame, drawFrameCells, removeGuide, setFrame, showFrame } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import { startLine } from '@/core/figure/start';
 import { MOST_SIDES } from '@/core/maker/polygon';
@@ -18,7 +18,7 @@ import { printNumber } from '@/core/format/pathData';
 import { act, actAndSelect, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
-import { Trash2 } from 'lucide-react';
+import { Eye, EyeOff, Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
 import { Button, IconButton } from '../common/Button';
 import { CountField, LengthField, ListField } from '../common/NumberField';
@@ -60,7 +60,25 @@ export function FramePanel({ round }: { readonly round: Round }) {
     );
 
   return (
-    <Section title="Frame" note="guides, never exported">
+    <Section
+      title="Frame"
+      note={
+        <span className="-my-2 inline-flex items-center gap-1">
+          {frame.hidden ? 'hidden' : 'never exported'}
+          <IconButton
+            label={frame.hidden ? 'Show the frame' : 'Hide the frame'}
+            disabled={round.locked || isEmpty}
+            onClick={() =>
+              actOnRound(editor, frame.hidden ? 'Show the frame' : 'Hide the frame', (f, id) =>
+                showFrame(f, id, frame.hidden === true),
+              )
+            }
+          >
+            {frame.hidden ? <EyeOff size={15} strokeWidth={1.7} /> : <Eye size={15} strokeWidth={1.7} />}
+          </IconButton>
+        </span>
+      }
+    >
       <Row caption="Polygon">
         <Segmented
           label="Polygon of the frame"

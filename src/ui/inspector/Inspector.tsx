@@ -20,6 +20,7 @@ import { LEVELS, Levels } from './Levels';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
+import { PlaceSizePanel } from './PlaceSizePanel';
 import { RoundHeader } from './RoundHeader';
 import { ShapePanel } from './ShapePanel';
 import { nameOfSelected, ShapesHeader } from './ShapesHeader';
@@ -151,12 +152,13 @@ function ShapeSections({ state, round, shapes }: ShapeProps) {
       {stage === 'merge' && combine}
       {single && tool === 'nodes' && selection.nodes.size > 0 && <NodePanel round={round} shape={single} />}
       {single && <ShapePanel key={single.id} round={round} shape={single} />}
+      <PlaceSizePanel round={round} shapes={shapes} />
       <AxisPanel round={round} shapes={shapes} />
       <TransformPanel round={round} shapes={shapes} />
       <ArrangePanel round={round} shapes={shapes} />
       <FitPanel round={round} shapes={shapes} />
       {stage !== 'merge' && combine}
-      {stage === 'draw' && <WedgePanel round={round} />}
+      {stage === 'draw' && <WedgePanel round={round} shapes={shapes} />}
       <SnapPanel />
     </>
   );

@@ -27,11 +27,18 @@ const CIRCLES: readonly { value: Ways['circles']; label: string }[] = [
   { value: 'ring', label: 'Ring' },
   { value: 'lattice', label: 'Lattice' },
 ];
-const HINTS: Record<Ways['line'] | Ways['ellipse'] | Ways['circles'], string> = {
+const ARCS: readonly { value: Ways['arc']; label: string }[] = [
+  { value: 'along', label: 'Along it' },
+  { value: 'ends', label: 'Ends first' },
+];
+const ARC_HINTS: Record<Ways['arc'], string> = {
+  along: 'Click its start, a point that it goes through, and its end. X for the other order.',
+  ends: 'Click both ends, then a point between them. X for the other order.',
+};
+const HINTS: Record<Exclude<Ways['line'], 'arc'> | Ways['ellipse'] | Ways['circles'], string> = {
   ring: 'Circles round a centre, each touching the next.',
   lattice: 'Circles on a 60° grid, through each other’s centres.',
   straight: 'Drag from end to end; Shift holds it to steps of 15°.',
-  arc: 'Click both ends, then a point between them.',
   centre: 'Drag from the middle; Shift makes a circle.',
   diameter: 'Drag from one end of a circle’s diameter to the other.',
   points: 'Click three points of a circle.',
@@ -50,7 +57,12 @@ export function ToolPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
     return (
       <Section title="Line">
         <Segmented label="A line is" value={ways.line} choices={LINES} onChange={(line) => set({ line })} />
-        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.line]}</p>
+        {ways.line === 'arc' && (
+          <Segmented label="Its points" value={ways.arc} choices={ARCS} onChange={(arc) => set({ arc })} />
+        )}
+        <p className="text-[12px] leading-4 text-muted">
+          {ways.line === 'arc' ? ARC_HINTS[ways.arc] : HINTS[ways.line]}
+        </p>
       </Section>
     );
   if (tool === 'ellipse')

@@ -1,11 +1,12 @@
 'use client';
 
 import { useWork } from '@/ui/editor/useWork';
-import type { Round } from '@/core/figure/model';
+import { edgeOf } from '@/core/figure/jobs';
+import type { Edge, Round, Shape } from '@/core/figure/model';
 import { seenPaths } from '@/core/figure/seen';
 import { printNumber } from '@/core/format/pathData';
 import { pastRays } from '@/core/symmetry/wedge';
-import { setEdge, trimToWedge } from '@/core/figure/commands';
+import { setEdge, setShapeEdge, trimToWedge } from '@/core/figure/commands';
 import { act, actOnRound, select, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
@@ -13,46 +14,58 @@ import { Fact, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
-const EDGES = [
-  { value: 'overlap', label: 'Overlap' },
-  { value: 'trim', label: 'Trim' },
-  { value: 'warn', label: 'Warn' },
-] as const;
-const EDGE_STEPS = {
-  overlap: 'Let overlap at the rays',
+const EDGES: readonly { value: Edge; label: string }[] = [
+  { value: 'overlap', label: 'May cross' },
+  { value: 'trim', label: 'Trimmed' },
+  { value: 'warn', label: 'Must not' },
+];
+const EDGE_STEPS: Record<Edge, string> = {
+  overlap: 'Let cross the rays',
   trim: 'Trim at the rays',
   warn: 'Warn at the rays',
-} as const;
+};
 
 /** Under this, in the figure's unit, a line on the ray does not count as past it. */
 const NOTHING = 1e-6;
 
-/** Whether the motif stays in its wedge, and by how much it does not. */
-export function WedgePanel({ round }: { readonly round: Round }) {
+interface Props {
+  readonly round: Round;
+  /** What is selected, which may be held otherwise than the round; none where the round is meant. */
+  readonly shapes?: readonly Shape[];
+}
+
+/** Whether the motif, or what is selected of it, stays in its wedge, and by how much it does not. */
+export function WedgePanel({ round, shapes = [] }: Props) {
   const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { fold, mirror } = round.rule;
-  const paths = seenPaths(round, work);
+  const ids = new Set(shapes.map(({ id }) => id));
+  const ofShapes = shapes.length > 0;
+  const paths = seenPaths(round, work, ofShapes ? ids : undefined);
   const { left, right } = pastRays(paths, round.rule);
+  const edges = new Set((ofShapes ? shapes : [{}]).map((shape) => edgeOf(round, shape)));
+  const [first = 'overlap', other] = edges;
+  const edge = other ? null : first;
   const most = Math.max(left, right);
   const both = Math.min(left, right) > NOTHING;
   const trim = (): void => {
-    const free = round.shapes.filter(({ visible, locked }) => visible && !locked);
-    const ids = new Set(free.map(({ id }) => id));
-    const done = trimToWedge(shownFigure(editor.getState()), round.id, ids, newId, work);
+    const free = (ofShapes ? shapes : round.shapes).filter(({ visible, locked }) => visible && !locked);
+    const cut = new Set(free.map(({ id }) => id));
+    const done = trimToWedge(shownFigure(editor.getState()), round.id, cut, newId, work);
     act(editor, 'Cut at the rays', () => done.figure);
     select(editor, round.id, done.ids);
   };
   const words = (): string => {
+    const what = ofShapes ? 'What is selected' : 'The motif';
     if (paths.length === 0) return 'The motif is empty.';
     if (fold < 3) return 'A wedge of half a turn or more: nothing can cross its rays by accident.';
-    if (most <= NOTHING) return 'The motif stays inside its wedge.';
+    if (most <= NOTHING) return `${what} stays inside ${ofShapes ? 'the' : 'its'} wedge.`;
     const side = both ? 'both rays' : left > right ? 'the left ray' : 'the right ray';
-    return `The motif crosses ${side}: neighbours overlap.`;
+    return `${what} crosses ${side}: neighbours overlap.`;
   };
   return (
-    <Section title="Edge of the wedge">
+    <Section title="Edge of the wedge" note={ofShapes ? undefined : 'of the round'}>
       <Fact caption="Wedge">{printNumber(360 / fold, 4)}°</Fact>
       {mirror && <Fact caption="Half, axis to ray">{printNumber(180 / fold, 4)}°</Fact>}
       {most > NOTHING && (
@@ -66,11 +79,25 @@ export function WedgePanel({ round }: { readonly round: Round }) {
       {fold > 2 && (
         <Segmented
           label="What is past the rays"
-          value={round.edge ?? 'overlap'}
+          value={edge}
           disabled={round.locked}
           choices={EDGES}
-          onChange={(edge) => actOnRound(editor, EDGE_STEPS[edge], (f, id) => setEdge(f, id, edge))}
+          onChange={(next) =>
+            actOnRound(editor, EDGE_STEPS[next], (f, id) =>
+              ofShapes ? setShapeEdge(f, id, ids, next) : setEdge(f, id, next),
+            )
+          }
         />
+      )}
+      {shapes.some((shape) => shape.edge) && (
+        <Button
+          disabled={round.locked}
+          onClick={() =>
+            actOnRound(editor, 'As the round at the rays', (f, id) => setShapeEdge(f, id, ids, null))
+          }
+        >
+          As the round has it
+        </Button>
       )}
       {most > NOTHING && (
         <Button

@@ -15,6 +15,7 @@ import type { Reach } from '@/core/symmetry/reach';
 import { act, activeRound, commit, preview, selectRound, shownFigure } from '@/state/editor';
 import type { View } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { seeRound } from '../tools/seeRound';
 import { RoundMenu } from './RoundMenu';
 
 interface Props {
@@ -162,7 +163,10 @@ export const ReachBar = memo(function ReachBar({
     const now = drag.current;
     drag.current = null;
     setNumbers(null);
-    if (!now?.turnedInto) return;
+    if (!now?.turnedInto) {
+      seeRound(editor);
+      return;
+    }
     const label =
       now.turnedInto === 'reorder' ? 'Reorder rounds' : now.grip === 'bar' ? 'Move round' : 'Scale round';
     commit(editor, label, shownFigure(editor.getState()));

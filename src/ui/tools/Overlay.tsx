@@ -194,6 +194,17 @@ function SelectionBox({ pane, project }: { readonly pane: PaneId; readonly proje
   );
 }
 
+/** Where keys alone draw. */
+function CrossHair({ at }: { readonly at: Point }) {
+  const d = `M${at.x - 16} ${at.y}h12m8 0h12M${at.x} ${at.y - 16}v12m0 8v12`;
+  return (
+    <g data-testid="cross-hair" fill="none">
+      <path d={d} stroke="var(--field)" strokeWidth={4} />
+      <path d={d} stroke="var(--ink)" strokeWidth={1.6} />
+    </g>
+  );
+}
+
 /** The point that a transform is about. */
 function Pivot({ at }: { readonly at: Point }) {
   return (
@@ -315,6 +326,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
       )}
       {state.pivot && shapes.length > 0 && state.stage === 'draw' && <Pivot at={project(state.pivot)} />}
       {measured?.pane === pane && <Measured from={measured.from} to={measured.to} project={project} />}
+      {pane === 'bench' && state.cross && <CrossHair at={project(state.cross)} />}
       {caught && (
         <circle cx={caught.x} cy={caught.y} r={6.5} fill="none" stroke="var(--brass)" strokeWidth={1.7} />
       )}

@@ -226,7 +226,8 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
         if (!gesture.current) editor.setState({ pointer: null, lit: null });
       }}
       onKeyDown={(event) => {
-        if (event.key === 'Enter' && editor.getState().draft) finishPath(editor, false);
+        const { draft, cross } = editor.getState();
+        if (event.key === 'Enter' && draft && !cross) finishPath(editor, false);
       }}
     >
       {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}

@@ -67,7 +67,7 @@ const SIDES: readonly (readonly [string, number, number])[] = [
 ];
 
 /** True where shapes may be made wider without being higher and stay what they are. */
-const canStretch = (shapes: readonly Shape[]): boolean =>
+export const canStretch = (shapes: readonly Shape[]): boolean =>
   shapes.every(({ form }) => form.kind === 'path' || stretchedForm(form, 1, 1, { x: 0, y: 0 }) !== null);
 
 const middleOf = ({ left, right, top, bottom }: Bounds): Point => ({

@@ -35,10 +35,11 @@ export const pressPaint: Press = (editor, p, double) => {
   return null;
 };
 
-/** Takes a paint as the one at hand and gives it to what is selected. In Colour the Paint tool follows, to go on with it. */
+/** Takes a paint as the one at hand and gives it to what is selected; the tool that was in hand before is so again. */
 function takePaint(editor: Editor, paint: Paint): void {
   const state = editor.getState();
-  editor.setState({ paint, tool: state.stage === 'colour' ? 'paint' : 'select' });
+  const line = paint.fill === null ? paint.stroke : null;
+  editor.setState({ ...(line ? { line } : { paint }), tool: state.toolBefore });
   const own = activeRound(state);
   if (!own || own.locked) return;
   const { target, paints } = chosenIn({ ...state, tool: 'eyedropper' }, own);

@@ -26,8 +26,19 @@ async function pictureFrom(address: string): Promise<HTMLImageElement> {
   return image;
 }
 
-/** The colour that a figure shows at one of its points, gradients, blends and all; null outside of the page. */
-export async function pixelOfScene(scene: Scene, at: Point): Promise<Colour | null> {
+/** Off the page this much of it round the point is drawn. */
+const BESIDE = 0.02;
+
+/** A scene with its page about a point, without its background: what lies there off its page. */
+function beside(scene: Scene, at: Point): Scene {
+  const side = Math.max(scene.page.width, scene.page.height) * BESIDE;
+  const page = { ...scene.page, width: side, height: side, bleed: 0, background: null };
+  return { ...scene, page: { ...page, centre: { x: -at.x, y: -at.y } } };
+}
+
+/** The colour that a figure shows at one of its points, gradients, blends and all, off its page too; null where nothing is. */
+export async function pixelOfScene(whole: Scene, at: Point): Promise<Colour | null> {
+  const scene = isOnPage(whole, at) ? whole : beside(whole, at);
   const { width, height, centre } = scene.page;
   const svg = svgOf(scene, { form: 'compact', decimals: 4, background: true });
   const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
@@ -41,6 +52,9 @@ export async function pixelOfScene(scene: Scene, at: Point): Promise<Colour | nu
     URL.revokeObjectURL(address);
   }
 }
+
+const isOnPage = ({ page: { width, height, centre } }: Scene, { x, y }: Point): boolean =>
+  Math.abs(x + centre.x) <= width / 2 && Math.abs(y + centre.y) <= height / 2;
 
 /** The colour of the underlay at a point of the Bench; null beside it. */
 export async function pixelOfUnderlay(underlay: Underlay, at: Point): Promise<Colour | null> {

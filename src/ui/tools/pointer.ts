@@ -18,7 +18,7 @@ import { alongTurn } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import { benchView, wholeView } from '@/state/view';
 import { fromScreen, type View } from '@/state/viewport';
-import { snapCurvesOf } from './snapCurves';
+import { pageCurvesOf, snapCurvesOf } from './snapCurves';
 
 /** How near a pointer must come to catch something or to hit a line, in pixels. */
 export const CATCH = 8;
@@ -77,9 +77,12 @@ function targetsIn(
     ringStep: ringStepOf(state),
     nodes: [...nodes, ...extra],
     curves: round
-      ? snapCurvesOf(round, work)
-          .filter(({ shapeIds }) => isStill(shapeIds))
-          .map(({ curve }) => curve)
+      ? [
+          ...pageCurvesOf(shownFigure(state).page, round.rule.start),
+          ...snapCurvesOf(round, work)
+            .filter(({ shapeIds }) => isStill(shapeIds))
+            .map(({ curve }) => curve),
+        ]
       : [],
     origin,
     spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],

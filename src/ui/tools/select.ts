@@ -21,6 +21,7 @@ import {
   type Editor,
 } from '@/state/editor';
 import { pressBoxGrip } from './boxGrips';
+import { seeRound } from './seeRound';
 import { CLICK, drawBox, holdsBox } from './box';
 import { chooseKindAt } from './cells';
 import type { Gesture, Press } from './gesture';
@@ -164,6 +165,7 @@ function ghostAt(editor: Editor, p: PanePoint): Hit | null {
 function goTo(editor: Editor, { roundId, shapeId }: Hit): void {
   const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === roundId);
   select(editor, roundId, round ? wholeGroups(round, [shapeId]) : [shapeId]);
+  seeRound(editor);
 }
 
 /** True where some things are all among others, and not more than a part of a group is selected. */

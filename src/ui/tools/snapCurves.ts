@@ -4,7 +4,9 @@ import { compose, MIRROR, turnMap, type Affine } from '@/core/curve/affine';
 import { copiesOf } from '@/core/figure/copies';
 import type { Round } from '@/core/figure/model';
 import { seenShapes } from '@/core/figure/seen';
-import { negateTurn } from '@/core/number/turn';
+import { negateTurn, type Turn } from '@/core/number/turn';
+import { polygonPath } from '@/core/curve/path';
+import type { ScenePage } from '@/core/scene/scene';
 import { placementMap } from '@/core/symmetry/rule';
 import { frameLines } from '@/core/symmetry/frame';
 import { curveOf, type SnapCurve } from '@/core/symmetry/snap';
@@ -23,6 +25,30 @@ const MOST_SEGMENTS = 6000;
 /** How far guide lines without ends are looked at, in the figure's unit. */
 const FAR = 1e4;
 
+interface PageCurves {
+  readonly start: Turn;
+  readonly curves: readonly SnapCurve[];
+}
+
+const curvesOfPages = new WeakMap<ScenePage, PageCurves>();
+
+/** The page's edges as the motif of a round sees them, whose first copy is turned by `start`. */
+export function pageCurvesOf(page: ScenePage, start: Turn): readonly SnapCurve[] {
+  const known = curvesOfPages.get(page);
+  if (known?.start === start) return known.curves;
+  const { width, height, centre } = page;
+  const [x, y] = [-centre.x, -centre.y];
+  const sides = polygonPath([
+    { x: x - width / 2, y: y - height / 2 },
+    { x: x + width / 2, y: y - height / 2 },
+    { x: x + width / 2, y: y + height / 2 },
+    { x: x - width / 2, y: y + height / 2 },
+  ]).segments.flatMap((side) => mapSegment(side, turnMap(negateTurn(start))));
+  const curves = sides.map((side) => curveOf('frame', 'the page’s edge', side));
+  curvesOfPages.set(page, { start, curves });
+  return curves;
+}
+
 /** From the motif to the copies beside it, as they stand on the Bench. */
 function neighboursOf(round: Round, work: Work): Affine[] {
   const [first, ...others] = copiesOf(round, work);
@@ -39,7 +65,7 @@ function neighboursOf(round: Round, work: Work): Affine[] {
 export function snapCurvesOf(round: Round, work: Work): readonly OwnedCurve[] {
   const known = curvesOfRounds.get(round);
   if (known) return known;
-  const frame = frameLines(round.frame, FAR).flatMap(({ name, path }) =>
+  const frame = (round.frame.hidden ? [] : frameLines(round.frame, FAR)).flatMap(({ name, path }) =>
     path.segments.map((segment) => ({ shapeIds: [], curve: curveOf('frame', `a ${name}`, segment) })),
   );
   const { mirror } = round.rule;

@@ -6,15 +6,26 @@ import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 import { newId } from '@/state/ids';
-import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
+import {
+  activeRound,
+  commit,
+  preview,
+  select,
+  shownFigure,
+  type Editor,
+  type EditorState,
+} from '@/state/editor';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
 
 type Through = 'arc' | 'circle';
 
-/** What points lead to: a straight line at first, then the arc or circle through all three; null while there is none. */
-function formThrough(points: readonly Point[], as: Through): Form | null {
+/**
+ * What points lead to: a straight line at first, then the arc or circle through all three; null while there is none.
+ * @param order in which the points of an arc come
+ */
+function formThrough(points: readonly Point[], as: Through, order: EditorState['ways']['arc']): Form | null {
   const [a, b, c] = points;
   if (!a || !b || distance(a, b) === 0) return null;
   const line = (nodes: readonly Point[], bulge?: number): Form =>
@@ -28,8 +39,8 @@ function formThrough(points: readonly Point[], as: Through): Form | null {
       false,
     );
   if (!c) return line([a, b]);
-  // For an arc the ends come first and the point between them last.
-  if (as === 'arc') return line([a, b], bulgeThrough(a, c, b));
+  if (as === 'arc')
+    return order === 'along' ? line([a, c], bulgeThrough(a, b, c)) : line([a, b], bulgeThrough(a, c, b));
   const circle = circleThrough(a, b, c);
   return (
     circle && {
@@ -43,7 +54,7 @@ function formThrough(points: readonly Point[], as: Through): Form | null {
 
 function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id: string) {
   const state = editor.getState();
-  const form = formThrough(points, as);
+  const form = formThrough(points, as, state.ways.arc);
   if (!form) return null;
   const name = as === 'arc' ? 'Arc' : 'Circle';
   const taken = activeRound({ ...state, live: null })?.shapes.filter((shape) =>
@@ -51,6 +62,11 @@ function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id:
   ).length;
   const paint = form.kind === 'path' ? lineAtHand(state) : areaAtHand(state);
   return newShape(id, taken ? `${name} ${taken + 1}` : name, form, paint);
+}
+
+/** The other order in which an arc's three points are clicked; what is drawn so far follows. */
+export function turnArcOrder(editor: Editor): void {
+  editor.setState(({ ways }) => ({ ways: { ...ways, arc: ways.arc === 'along' ? 'ends' : 'along' } }));
 }
 
 /** Lets go of points that have been set but led to nothing. */
@@ -71,7 +87,7 @@ export function hoverSpots(editor: Editor, p: PanePoint, as: Through): void {
   if (shape) preview(editor, addShapes(shownFigure(editor.getState()), round.id, [shape]));
 }
 
-/** Three clicks: the ends of an arc and a point between them, or three points of a circle. Esc lets go of them. */
+/** Three clicks: an arc from its start through a point to its end, or with its ends first; or three points of a circle. Esc lets go of them. */
 export const pressSpots =
   (as: Through): Press =>
   (editor, p) => {

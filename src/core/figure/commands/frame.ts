@@ -14,8 +14,18 @@ import { addShapes } from './shapes';
 import { roundOf, withRound } from './rounds';
 
 /** Changes parts of a round's frame. */
-export const setFrame = (figure: Figure, roundId: string, part: Partial<Frame>): Figure =>
-  withRound(figure, roundId, (round) => ({ ...round, frame: { ...round.frame, ...part } }));
+export const setFrame = (figure: Figure, roundId: string, part: Partial<Omit<Frame, 'hidden'>>): Figure =>
+  withRound(figure, roundId, ({ frame: { hidden: _, ...frame }, ...round }) => ({
+    ...round,
+    frame: { ...frame, ...part },
+  }));
+
+/** Hides a frame, which keeps its numbers, or shows it again. */
+export const showFrame = (figure: Figure, roundId: string, visible: boolean): Figure =>
+  withRound(figure, roundId, ({ frame: { hidden: _, ...frame }, ...round }) => ({
+    ...round,
+    frame: visible ? frame : { ...frame, hidden: true as const },
+  }));
 
 /** Lays a guide. */
 export const addGuide = (figure: Figure, roundId: string, guide: Guide): Figure =>

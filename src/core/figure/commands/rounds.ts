@@ -13,7 +13,7 @@ import { FIRST_CELLS } from '../cells';
 import { firstWeave } from '../jobs';
 import { reachOfMotif } from '../reach';
 import { roundOf, withRound } from '../update';
-import type { LowerAction, Figure, Round, RoundMerge } from '../model';
+import type { Edge, LowerAction, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
 
 export { roundOf, withRound } from '../update';
@@ -65,7 +65,7 @@ export const setMirror = (figure: Figure, roundId: string, mirror: boolean): Fig
   });
 
 /** What becomes of what reaches past the rays of the wedge. */
-export const setEdge = (figure: Figure, roundId: string, edge: 'overlap' | 'trim' | 'warn'): Figure =>
+export const setEdge = (figure: Figure, roundId: string, edge: Edge): Figure =>
   withRound(figure, roundId, ({ edge: _, ...round }) => (edge === 'overlap' ? round : { ...round, edge }));
 
 /** Sets the turn of the first copy, kept within one full turn. */

@@ -7,8 +7,8 @@ import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { isWholeMotif, movedShape } from '../carried';
-import { regrouped, withShapesAndGroups } from '../groups';
-import { LIMITS, type Figure, type Group, type Shape } from '../model';
+import { copyName, regrouped, withShapesAndGroups } from '../groups';
+import { LIMITS, type Edge, type Figure, type Group, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
 
@@ -68,7 +68,12 @@ export function duplicateShapes(
   const round = roundOf(figure, roundId);
   const whole = isWholeMotif(round, shapeIds);
   const again = regrouped(round, shapeIds, newId);
-  const copies = again.shapes.map((shape) => ({ ...movedShape(shape, by, whole), id: newId() }));
+  const taken = new Set(round.shapes.map(({ name }) => name));
+  const copies = again.shapes.map((shape) => ({
+    ...movedShape(shape, by, whole),
+    id: newId(),
+    name: copyName(shape.name, taken),
+  }));
   return { figure: addMotif(figure, roundId, copies, again.groups), ids: copies.map(({ id }) => id) };
 }
 
@@ -103,6 +108,17 @@ export const lockShapes = (
   shapeIds: ReadonlySet<string>,
   locked: boolean,
 ): Figure => withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, locked }));
+
+/** What becomes of what of shapes reaches past the rays; null as the round has it. */
+export const setShapeEdge = (
+  figure: Figure,
+  roundId: string,
+  shapeIds: ReadonlySet<string>,
+  edge: Edge | null,
+): Figure =>
+  withShapes(figure, roundId, shapeIds, ({ edge: _, ...shape }) =>
+    edge === null ? shape : { ...shape, edge },
+  );
 
 /** Turns makers into paths that edit node by node; each path of a construction becomes a shape of its own. */
 export const makePlain = (

@@ -32,11 +32,11 @@ function resizedPaint(paint: Paint, factor: number): Paint {
   };
 }
 
-function resizedFrame({ polygon, rings, phase, guides }: Frame, factor: number): Frame {
+function resizedFrame({ polygon, rings, guides, ...rest }: Frame, factor: number): Frame {
   return {
+    ...rest,
     polygon: polygon && { ...polygon, radius: polygon.radius * factor },
     rings: rings.map((radius) => radius * factor),
-    phase,
     guides: guides.map((guide): Guide => ({
       ...guide,
       at: scaleBy(guide.at, factor),

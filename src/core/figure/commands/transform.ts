@@ -10,6 +10,7 @@ import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif, movedShape } from '../carried';
 import { reachOf } from '../../symmetry/reach';
+import { copyName } from '../groups';
 import { anchorOf } from '../hit';
 import type { Figure, Round, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
@@ -91,10 +92,12 @@ export function transformShapes(
             : [shape],
         ),
       };
+    const taken = new Set(round.shapes.map(({ name }) => name));
+    const named = (shape: Shape): Shape => ({ ...shape, name: copyName(shape.name, taken) });
     const made = Array.from({ length: times }, (_, k) => k + 1).flatMap((k) =>
       round.shapes
         .filter(({ id }) => shapeIds.has(id))
-        .flatMap((shape) => take(transformed(shape, t, k, whole, newId, work))),
+        .flatMap((shape) => take(transformed(shape, t, k, whole, newId, work).map(named))),
     );
     return { ...round, shapes: [...round.shapes, ...made] };
   });

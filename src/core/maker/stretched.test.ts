@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+import { boundsOfPaths } from '../curve/bounds';
+import { STRAIGHT } from '../derive';
+import { turn } from '../number/turn';
+import { pathsOfForm, stretchedForm, type Form } from './form';
+import { MAKERS } from './makers';
+import { transformedForms } from './transform';
+
+const KINDS = ['ellipse', 'rectangle', 'petal'] as const;
+
+describe('a construction that is made wider or higher', () => {
+  it('stays one, with the box that it would have as a path', () => {
+    const factor = fc.double({ min: 0.2, max: 4, noNaN: true });
+    const quarter = fc.integer({ min: 0, max: 3 });
+    fc.assert(
+      fc.property(fc.constantFrom(...KINDS), quarter, factor, factor, (kind, k, across, up) => {
+        const form = { kind, at: { x: 5, y: -30 }, rotation: turn(k, 4), params: MAKERS[kind].start } as Form;
+        const about = { x: -3, y: 2 };
+        const made = stretchedForm(form, across, up, about);
+        expect(made?.kind).toBe(kind);
+        const [before, after] = [form, made!].map((each) => boundsOfPaths(pathsOfForm(each, STRAIGHT)));
+        expect(after!.left).toBeCloseTo(about.x + (before!.left - about.x) * across, 4);
+        expect(after!.right).toBeCloseTo(about.x + (before!.right - about.x) * across, 4);
+        expect(after!.top).toBeCloseTo(about.y + (before!.top - about.y) * up, 4);
+        expect(after!.bottom).toBeCloseTo(about.y + (before!.bottom - about.y) * up, 4);
+        expect(transformedForms(form, { kind: 'scale', x: across, y: up, about }, STRAIGHT)[0]?.kind).toBe(
+          kind,
+        );
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('is a path where it leans, or where there is none of its kind that is so', () => {
+    const leaning: Form = {
+      kind: 'ellipse',
+      at: { x: 0, y: 0 },
+      rotation: turn(1, 9),
+      params: { width: 4, height: 2 },
+    };
+    expect(stretchedForm(leaning, 2, 1, { x: 0, y: 0 })).toBeNull();
+    const branch = {
+      kind: 'branch',
+      at: { x: 0, y: 0 },
+      rotation: turn(0),
+      params: MAKERS.branch.start,
+    } as Form;
+    expect(stretchedForm(branch, 2, 1, { x: 0, y: 0 })).toBeNull();
+    expect(
+      transformedForms(leaning, { kind: 'scale', x: 2, y: 1, about: { x: 0, y: 0 } }, STRAIGHT)[0]?.kind,
+    ).toBe('path');
+  });
+});

@@ -1,0 +1,41 @@
+import { wcagContrast } from 'culori';
+
+import { firstColour } from '@/core/paint/fills';
+import type { Fill } from '@/core/scene/scene';
+
+/** What is drawn over the page on the Bench, told from it whatever its colour. */
+export interface GroundInks {
+  /** A wash that tells the wedge from the rest of the page. */
+  readonly wedge: string;
+  readonly rings: string;
+  readonly rays: string;
+  readonly lines: string;
+}
+
+const ON_LIGHT: GroundInks = {
+  wedge: '#172a330d',
+  rings: '#172a3326',
+  rays: '#9a6b12',
+  lines: '#172a33',
+};
+
+const ON_DARK: GroundInks = {
+  wedge: '#ffffff14',
+  rings: '#ffffff33',
+  rays: '#fffefbcc',
+  lines: '#fffefb',
+};
+
+/** In the theme's own colours, where no page is shown. */
+export const BARE_INKS: GroundInks = {
+  wedge: 'var(--sand)',
+  rings: 'var(--line)',
+  rays: 'var(--brass)',
+  lines: 'var(--ink)',
+};
+
+/** The inks for a page of a colour: light ones where white reads better on it than ink does (WCAG 2.2 contrast). */
+export function inksOn(background: Fill | null): GroundInks {
+  const colour = firstColour(background)?.slice(0, 7) ?? '#ffffff';
+  return wcagContrast(colour, '#fffefb') > wcagContrast(colour, '#172a33') ? ON_DARK : ON_LIGHT;
+}

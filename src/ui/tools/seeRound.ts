@@ -1,0 +1,6 @@
+import type { Editor } from '@/state/editor';
+import { viewForRound } from '@/state/view';
+
+/** Brings the round at hand into sight on the Bench, where it was not seen well; else the view stays where it is. */
+export const seeRound = (editor: Editor): void =>
+  editor.setState((state) => ({ views: { ...state.views, bench: viewForRound(state) } }));

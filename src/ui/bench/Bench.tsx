@@ -140,6 +140,43 @@ const Rays = memo(function Rays({
   );
 });
 
+/** How wide a letter of a label is, and how high its plate, in pixels. */
+const LETTER = 6.7;
+const PLATE = 16;
+
+/** The wedge's half beside the end of a ray, on a plate of its own. */
+function RayLabel({
+  words,
+  x,
+  y,
+  isLeft,
+}: {
+  readonly words: string;
+  readonly x: number;
+  readonly y: number;
+  /** It ends at `x` instead of beginning there. */
+  readonly isLeft: boolean;
+}) {
+  const wide = words.length * LETTER + 8;
+  const left = isLeft ? x - wide : x;
+  return (
+    <g>
+      <rect
+        x={left}
+        y={y - PLATE / 2}
+        width={wide}
+        height={PLATE}
+        rx={4}
+        fill="var(--field)"
+        fillOpacity={0.86}
+      />
+      <text x={left + 4} y={y + 4} className="fill-brass-text font-mono text-[11px]">
+        {words}
+      </text>
+    </g>
+  );
+}
+
 /** What of a motif must not cross a ray. */
 function warnedPaths(round: Round, work: Work): Path[] {
   const warned = round.shapes.filter((shape) => edgeOf(round, shape) === 'warn');
@@ -301,19 +338,12 @@ export function Bench() {
                 </g>
                 <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
                 {fold > 1 && fold < 90 && (
-                  <text
+                  <RayLabel
+                    words={`±${label}°`}
                     x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
-                    y={crowded ? ray.y - 8 : ray.y + 14}
-                    textAnchor={crowded ? 'end' : 'start'}
-                    className="font-mono text-[11px]"
-                    fill={state.outlines ? 'var(--brass-text)' : inks.rays}
-                    stroke={state.outlines ? 'var(--field)' : ground}
-                    strokeWidth={4}
-                    strokeLinejoin="round"
-                    paintOrder="stroke"
-                  >
-                    ±{label}°
-                  </text>
+                    y={crowded ? ray.y - 10 : ray.y + 12}
+                    isLeft={crowded}
+                  />
                 )}
                 {empty && (
                   <text

@@ -247,7 +247,7 @@ export const PIECES: readonly Piece[] = [
     goal: 35,
     make: async (hand) => {
       await hand.key('a');
-      await hand.drag(spot(-36, 40), spot(38, 58));
+      await hand.drag(spot(-36, 24), spot(40, 40));
       await hand.choice('Shear');
       await hand.value('Transform angle', '30');
       await hand.button('Apply');

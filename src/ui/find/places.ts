@@ -57,7 +57,7 @@ export const PLACES: readonly Place[] = [
     stage: 'draw',
     level: 'shapes',
     words:
-      'boolean union unite subtract intersect exclude clip mask offset inset outline stroke band tidy simplify trim divide',
+      'boolean union unite subtract intersect exclude clip mask offset inset stroke to shape band tidy simplify trim divide',
   },
   {
     title: 'Turn',

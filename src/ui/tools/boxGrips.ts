@@ -152,22 +152,22 @@ export function pressBoxGrip(editor: Editor, p: PanePoint): Gesture | null {
   const middle = middleOf(own.box);
   const { side } = grip;
 
-  const turned = (q: PanePoint): Transform => {
+  const turned = (q: PanePoint) => {
     const by = polarOf(subtract(pointer.raw(q), middle)).degrees - polarOf(subtract(start, middle)).degrees;
     const degrees = q.shift ? Math.round(by / TURN_STEP) * TURN_STEP : Math.round(by * TENTHS) / TENTHS;
-    return { kind: 'rotate', by: turnFromDegrees(degrees), about: middle };
+    return { kind: 'rotate' as const, by: turnFromDegrees(degrees), about: middle };
   };
-  const scaled = (q: PanePoint, to: Point): Transform => {
+  const scaled = (q: PanePoint, to: Point) => {
     const held = pointOf(own.box, to.x, to.y);
     const by = subtract(pointer.raw(q), start);
     const at = pointer.caught({ x: held.x + by.x, y: held.y + by.y }, q);
     const about = q.alt ? middle : pointOf(own.box, -to.x, -to.y);
-    return { kind: 'scale', ...scaleOf(to, held, at, about, even || q.shift), about };
+    return { kind: 'scale' as const, ...scaleOf(to, held, at, about, even || q.shift), about };
   };
   let made = { figure, ids: [...ids] };
   return {
     move: (q) => {
-      const t = side ? scaled(q, side) : turned(q);
+      const t: Transform = side ? scaled(q, side) : turned(q);
       made = transformShapes(figure, round.id, ids, t, { copy: false, times: 1, newId }, workOf(state));
       preview(editor, made.figure);
     },

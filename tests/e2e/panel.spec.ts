@@ -107,6 +107,23 @@ test('the motif is a tree: grouped, gone into, renamed in place, dragged to anot
   await expect.poll(() => names(page)).toEqual(['Ellipse 2', 'Ellipse', 'Ellipse 3']);
 });
 
+test('a circle has a diameter, which keeps it one', async ({ page }) => {
+  await makeFigure(page);
+  await page.keyboard.press('y');
+  await page.keyboard.down('Shift');
+  await drag(page, await benchAt(page, 0, 250), await benchAt(page, 40, 250));
+  await page.keyboard.up('Shift');
+  const diameter = inspector(page).getByLabel('Diameter');
+  await diameter.fill('30');
+  await diameter.press('Enter');
+  await expect(inspector(page).getByLabel('Width', { exact: true })).toHaveValue('30');
+  await expect(inspector(page).getByLabel('Height', { exact: true })).toHaveValue('30');
+  // Of another height it is an ellipse, which has none.
+  await inspector(page).getByLabel('Height', { exact: true }).fill('20');
+  await inspector(page).getByLabel('Height', { exact: true }).press('Enter');
+  await expect(diameter).toBeHidden();
+});
+
 test('one side of the axis becomes the whole, live: one outline in the file', async ({ page }) => {
   await makeFigure(page);
   await circle(page, 30, 250, 60);

@@ -15,34 +15,50 @@ interface SectionProps {
   readonly children: ReactNode;
 }
 
+/** The title of a part of the panel, with the button that folds it. */
+export function FoldTitle({
+  title,
+  isFolded,
+  onToggle,
+}: {
+  readonly title: string;
+  readonly isFolded: boolean;
+  readonly onToggle: () => void;
+}) {
+  const id = useId();
+  const words = isFolded ? 'Unfold' : 'Fold';
+  return (
+    <h3 className="-ml-2.5 flex min-w-0 items-center font-semibold">
+      <button
+        type="button"
+        aria-expanded={!isFolded}
+        aria-label={words}
+        aria-describedby={id}
+        title={words}
+        className="inline-flex size-[22px] shrink-0 items-center justify-center rounded-[6px] text-muted hover:bg-line/60 hover:text-ink"
+        onClick={onToggle}
+      >
+        <ChevronDown
+          size={14}
+          strokeWidth={1.9}
+          aria-hidden
+          className={isFolded ? '-rotate-90' : undefined}
+        />
+      </button>
+      <span id={id} className="cursor-default truncate" onClick={onToggle}>
+        {title}
+      </span>
+    </h3>
+  );
+}
+
 /** One part of the inspector; folded it is a title alone, and stays so until it is unfolded. */
 export function Section({ title, note, fold = title, children }: SectionProps) {
   const [isFolded, toggle] = useFolded(fold);
-  const id = useId();
   return (
     <section className={`border-b border-line px-4 pt-3 ${isFolded ? 'pb-2' : 'pb-4'}`} aria-label={title}>
       <div className="mb-1.5 flex min-h-[24px] items-center justify-between gap-2">
-        <h3 className="-ml-2.5 flex min-w-0 items-center font-semibold">
-          <button
-            type="button"
-            aria-expanded={!isFolded}
-            aria-label={isFolded ? 'Unfold' : 'Fold'}
-            aria-describedby={id}
-            title={isFolded ? 'Unfold' : 'Fold'}
-            className="inline-flex size-[22px] shrink-0 items-center justify-center rounded-[6px] text-muted hover:bg-line/60 hover:text-ink"
-            onClick={toggle}
-          >
-            <ChevronDown
-              size={14}
-              strokeWidth={1.9}
-              aria-hidden
-              className={isFolded ? '-rotate-90' : undefined}
-            />
-          </button>
-          <span id={id} className="cursor-default truncate" onClick={toggle}>
-            {title}
-          </span>
-        </h3>
+        <FoldTitle title={title} isFolded={isFolded} onToggle={toggle} />
         {note && <span className="min-w-0 truncate text-[12px] text-muted">{note}</span>}
       </div>
       {!isFolded && <div className="flex flex-col gap-1.5">{children}</div>}

@@ -10,8 +10,8 @@ export function Providers({ children }: { readonly children: ReactNode }) {
     <QueryClientProvider client={client}>
       {children}
       <Toaster
-        position="bottom-center"
-        offset={76}
+        position="top-center"
+        offset={60}
         toastOptions={{
           style: {
             background: 'var(--shell)',

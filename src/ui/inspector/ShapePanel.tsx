@@ -79,6 +79,17 @@ export function ShapePanel({ round, shape }: Props) {
         disabled={disabled}
         onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
       />
+      {form.kind === 'ellipse' && form.params.width === form.params.height && (
+        <LengthField
+          label="Diameter"
+          caption="Diameter"
+          value={form.params.width}
+          in={unit}
+          disabled={disabled}
+          refuse={(diameter) => (diameter > 0 ? null : 'A diameter is above 0.')}
+          onChange={(diameter) => change({ ...form, params: { width: diameter, height: diameter } })}
+        />
+      )}
       {isBuilt(form) && (
         <BuiltFields
           form={form}

@@ -69,6 +69,8 @@ interface Described<O> {
   readonly mediaType: string;
   readonly fields: readonly OptionField<O>[];
   readonly start: O;
+  /** What the dialog begins with instead, for a page. */
+  readonly startOn?: (page: Scene['page']) => Partial<O>;
   /** What a file of it is, in a sentence or two. */
   readonly about: (options: O, page: Scene['page']) => string;
 }

@@ -4,6 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { evaluateWhole } from '../figure/evaluateWhole';
 import { duplicateRound, setMerge, setPage } from '../figure/commands';
+import { newFigure } from '../figure/start';
+import { png } from './png';
 import { optionRules, parametersOf, type Options } from './format';
 import { fileName, formatOf, FORMATS } from './formats';
 
@@ -60,5 +62,20 @@ describe('formats', () => {
     expect(fileName('Kelp crown: 22×/2', { ending: 'svg' })).toBe('kelp-crown-22-2.svg');
     expect(fileName('../..', { ending: 'png' })).toBe('figure.png');
     expect(fileName('Ω'.repeat(200), { ending: 'svg' })).toHaveLength(84);
+  });
+});
+
+describe('a picture of pixels', () => {
+  it('begins pictures with a page’s own pixels, or as many as print asks for, as a round number', () => {
+    const page = newFigure('P', 'r').page;
+    const sizeOn = (part: Partial<typeof page>): number | undefined =>
+      png.startOn?.({ ...page, ...part }).size;
+    expect(sizeOn({ width: 512, height: 400, unit: 'px' })).toBe(512);
+    // 180 mm are 2126 pixels at 300 an inch, an A4 sheet's 297 mm 3508.
+    expect(sizeOn({})).toBe(2100);
+    expect(sizeOn({ width: 210, height: 297 })).toBe(3500);
+    expect(sizeOn({ width: 1, height: 1 })).toBe(100);
+    expect(sizeOn({ width: 5000, height: 10, unit: 'cm' })).toBe(8192);
+    expect(sizeOn({ width: 0.2, height: 0.1, unit: 'px' })).toBe(1);
   });
 });

@@ -2,7 +2,7 @@
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban } from 'lucide-react';
-import type { MouseEvent, ReactNode } from 'react';
+import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
 import { startStroke } from '@/core/figure/start';
@@ -11,9 +11,10 @@ import type { Colour, Fill } from '@/core/scene/scene';
 import { act, activeRound, shownFigure } from '@/state/editor';
 import { CHECKS, fillBackground } from '../common/fillBackground';
 import { LengthField } from '../common/NumberField';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { useEditor } from '../editor/EditorContext';
 import { paintInUse } from '../editor/paintInUse';
 import { ColourField } from '../inspector/ColourField';
+import { useCalmState } from '../inspector/useCalmState';
 import { common } from '../inspector/words';
 
 type Side = 'fill' | 'stroke';
@@ -74,7 +75,8 @@ function SideSwatch({ side, isOn, isOff, value, mixed, children, onOpen }: Swatc
 /** Fill, stroke and width of what comes next, or of what is selected, beside the tools in every stage. */
 export function PaintAtHand() {
   const editor = useEditor();
-  const state = useRestState();
+  // While something is dragged it follows a little behind the panes.
+  const state = useDeferredValue(useCalmState());
   const round = activeRound(state);
   if (!round) return null;
   const { page, palette } = shownFigure(state);

@@ -9,6 +9,7 @@ import { shownFigure } from '@/state/editor';
 import { isFinest } from '@/state/coats';
 import { isAllMerged } from '@/state/merges';
 import { sceneOf } from '@/state/scene';
+import type { ScenePage } from '@/core/scene/scene';
 import { excessOf } from '@/core/figure/excess';
 import { workOf } from '@/state/work';
 import { exportAddress } from '@/state/server';
@@ -89,13 +90,15 @@ async function madeThere(figureId: string, format: Format, options: Options): Pr
   throw new Error(body.error ?? 'The server could not make the file.');
 }
 
-const STARTS: ReadonlyMap<string, Options> = new Map(FORMATS.map(({ id, start }) => [id, start]));
+/** What each format begins with on a page. */
+const startsOn = (page: ScenePage): ReadonlyMap<string, Options> =>
+  new Map(FORMATS.map(({ id, start, startOn }) => [id, { ...start, ...startOn?.(page) } as Options]));
 
 function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const editor = useEditor();
   const { saver } = useWorkshop();
   const [id, setId] = useState(FORMATS[0].id);
-  const [choices, setChoices] = useState(STARTS);
+  const [choices, setChoices] = useState(() => startsOn(shownFigure(editor.getState()).page));
   const [busy, setBusy] = useState(false);
   const format = formatOf(id) ?? FORMATS[0];
   const options = choices.get(format.id) ?? format.start;

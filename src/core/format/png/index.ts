@@ -1,3 +1,4 @@
+import { convertLength, type LengthUnit } from '../../number/units';
 import type { PixelFormat } from '../format';
 import { BACKGROUND, BLEED, sidesOf } from '../svg';
 import { svgOf } from '../svg/svg';
@@ -14,6 +15,17 @@ const LARGEST_PICTURE = 8192;
 
 /** The decimals that pixels can need. */
 const DECIMALS = 6;
+
+/** Pixels an inch that print asks for (common practice), and to what a size is rounded. */
+const PRINT = 300;
+const ROUND_TO = 100;
+
+/** Pixels of a page's longer side: its own where it is measured in them, else about what print asks for. */
+function sizeOn(longer: number, unit: LengthUnit): number {
+  const printed = Math.round((convertLength(longer, unit, 'in') * PRINT) / ROUND_TO) * ROUND_TO;
+  const size = unit === 'px' ? Math.round(longer) : Math.max(ROUND_TO, printed);
+  return Math.max(1, Math.min(LARGEST_PICTURE, size));
+}
 
 /** Portable Network Graphics. */
 export const png: PixelFormat<PngChoices> = {
@@ -38,6 +50,7 @@ export const png: PixelFormat<PngChoices> = {
     BLEED,
   ],
   start: { size: 1024, background: true, bleed: false },
+  startOn: ({ width, height, unit }) => ({ size: sizeOn(Math.max(width, height), unit) }),
   about: ({ size, bleed }, page) => {
     const sides = sidesOf(page, { bleed });
     const longer = Math.max(...sides);

@@ -17,6 +17,8 @@ describe('a construction that is made wider or higher', () => {
     fc.assert(
       fc.property(fc.constantFrom(...KINDS), quarter, factor, factor, (kind, k, across, up) => {
         const form = { kind, at: { x: 5, y: -30 }, rotation: turn(k, 4), params: MAKERS[kind].start } as Form;
+        // A petal wider than it is long bulges past its tips: its box is another.
+        fc.pre(kind !== 'petal' || (k % 2 === 0 ? 16 * across < 40 * up : 16 * up < 40 * across));
         const about = { x: -3, y: 2 };
         const made = stretchedForm(form, across, up, about);
         expect(made?.kind).toBe(kind);

@@ -91,6 +91,20 @@ it('a segment’s monotone parts are the whole and never turn back', () => {
   );
 });
 
+it('an arc that turns back a hair after its start begins where it does', () => {
+  const arc: Segment = {
+    kind: 'arc',
+    from: { x: -11, y: 0 },
+    to: { x: 10, y: 20 },
+    centre: { x: -10.999999999999998, y: 21.025 },
+    radius: 21.025,
+    sweep: 1.5220255084494596,
+  };
+  const parts = monotoneParts(arc);
+  expect(parts[0]!.from).toEqual(arc.from);
+  expect(parts.at(-1)!.to).toEqual(arc.to);
+});
+
 it('tangents through a point touch the curve in its direction', () => {
   const circle = arcFromBulge({ x: -3, y: 0 }, { x: 3, y: 0 }, 1);
   // From 5 away a tangent of a circle of radius 3 is 4 long.

@@ -13,13 +13,15 @@ export interface Crossing {
   readonly touching: boolean;
 }
 
-/** The parts of a segment between the points where it turns back in x or in y. */
+/** Nearer than this two parameters of a segment are one. */
+const SAME_PARAMETER = 1e-12;
+
+/** The parts of a segment between the points where it turns back in x or in y; from its own start to its own end. */
 export function monotoneParts(segment: Segment): Segment[] {
-  const cuts = [0, ...extremaOf(segment).sort((a, b) => a - b), 1];
-  return cuts.slice(1).flatMap((to, k) => {
-    const from = cuts[k] ?? 0;
-    return to - from > 1e-12 ? [partOf(segment, from, to)] : [];
-  });
+  const cuts = [0];
+  for (const t of extremaOf(segment).sort((a, b) => a - b))
+    if (t - (cuts[cuts.length - 1] ?? 0) > SAME_PARAMETER && 1 - t > SAME_PARAMETER) cuts.push(t);
+  return cuts.map((from, k) => partOf(segment, from, cuts[k + 1] ?? 1));
 }
 
 /** The parameter of a point on a line or arc, or NaN where it is not within the segment. */

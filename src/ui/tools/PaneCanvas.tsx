@@ -12,7 +12,7 @@ import { useEditor, useEditorState } from '../editor/EditorContext';
 import { hoverCells, worksOnCells } from './cells';
 import type { Gesture } from './gesture';
 import { Overlay } from './Overlay';
-import { finishPath, hoverPath } from './path';
+import { hoverPath } from './path';
 import { MotifPointer, panePoint, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
 import { PRESSES } from './presses';
 import { hoverSpots } from './spots';
@@ -224,10 +224,6 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
       }}
       onPointerLeave={() => {
         if (!gesture.current) editor.setState({ pointer: null, lit: null });
-      }}
-      onKeyDown={(event) => {
-        const { draft, cross } = editor.getState();
-        if (event.key === 'Enter' && draft && !cross) finishPath(editor, false);
       }}
     >
       {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}

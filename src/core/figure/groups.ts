@@ -100,7 +100,8 @@ export function treeProblem(motif: Motif): Finding | null {
   return null;
 }
 
-const isFree = ({ visible, locked }: Shape): boolean => visible && !locked;
+/** True for a shape that can be taken hold of. */
+export const isFree = ({ visible, locked }: Shape): boolean => visible && !locked;
 
 /** Shapes with all that are in an outermost group with one of them; locked and hidden ones stay out. */
 export function wholeGroups(round: Motif, shapeIds: Iterable<string>): Set<string> {

@@ -10,6 +10,7 @@ import { makerOf } from '../maker/makers';
 import { placementMap, type Placement } from '../symmetry/rule';
 import { resolvedMotif } from './combined';
 import { copiesOf } from './copies';
+import { isFree } from './groups';
 import { swallowedRounds } from './jobs';
 import type { Figure, Round, Shape } from './model';
 
@@ -47,8 +48,6 @@ function hitOf(round: Round, shape: Shape, p: Point, tolerance: number, work: Wo
   const isReflected = round.rule.mirror && hitsShape(shape, applyTo(MIRROR, p), tolerance, work);
   return isReflected ? { shapeId: shape.id, mirrored: true } : null;
 }
-
-const isFree = ({ visible, locked }: Shape): boolean => visible && !locked;
 
 /**
  * The frontmost shape of a round at a point of its motif; locked and hidden ones are passed over. Of what is combined it is the one that is

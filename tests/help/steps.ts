@@ -450,6 +450,7 @@ export function step(figure: Figure, name: Name, chance: Chance, newId: () => st
     nodes,
   });
   const next = taken ? figureOf(taken, figure) : figure;
-  // More than a motif can have is no step; the editor says so.
-  return next.rounds.some(({ shapes }) => shapes.length > LIMITS.shapes) ? figure : next;
+  // More than a motif can have is no step; the editor says so. Nor are motifs that take minutes to try.
+  const tooMany = ({ shapes }: Round): boolean => shapes.length > LIMITS.shapes || !isLight(shapes, 2000);
+  return next.rounds.some(tooMany) ? figure : next;
 }

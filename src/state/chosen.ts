@@ -1,7 +1,10 @@
 import { workOf } from './work';
 import { turnMap } from '../core/curve/affine';
 import { mapPath, type Path } from '../core/curve/path';
-import type { PaintTarget } from '../core/figure/commands';
+import { nodesOfContours } from '../core/curve/contours';
+import type { HandleSide } from '../core/curve/nodes';
+import type { Point } from '../core/curve/point';
+import type { PaintTarget, ShapeRef } from '../core/figure/commands';
 import { kindsOf, refsOfGroup } from '../core/figure/kinds';
 import { isLine } from '../core/figure/combined';
 import { wovenShapes } from '../core/figure/woven';
@@ -124,4 +127,16 @@ export function chosenIn(state: EditorState, round: Round): Chosen {
     outline: [],
     what: 'the outline',
   };
+}
+
+/** The handle that arrow keys move: of the one selected node of the one selected path, while nodes are edited. */
+export function chosenHandle(
+  state: EditorState,
+): { readonly ref: ShapeRef; readonly index: number; readonly side: HandleSide; readonly at: Point } | null {
+  const { roundId, nodes, handle } = state.selection;
+  const [shape, another] = selectedShapes(state);
+  const [index, more] = nodes;
+  if (state.tool !== 'nodes' || !handle || another || more !== undefined || index === undefined) return null;
+  const at = shape?.form.kind === 'path' ? nodesOfContours(shape.form.contours)[index]?.[handle] : undefined;
+  return shape && at ? { ref: { roundId, shapeId: shape.id }, index, side: handle, at } : null;
 }

@@ -2,6 +2,7 @@ import { startLengths } from './toolLengths';
 import { createStore } from 'zustand';
 
 import { NO_RESULTS, type Work } from '../core/derive';
+import type { HandleSide } from '../core/curve/nodes';
 import { failed, finding, ok, type Finding, type Result } from '../core/finding';
 
 import { type Figure, type Round, type Shape } from '../core/figure/model';
@@ -53,7 +54,7 @@ export function createEditor(saved: SavedFigure): Editor {
     live: null,
     wanted: null,
     working: null,
-    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING, kinds: NOTHING },
+    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING, handle: null, kinds: NOTHING },
     stage: 'draw',
     level: 'round',
     closed: NOTHING,
@@ -229,7 +230,7 @@ export function select(
     const stays = state.selection.roundId === roundId ? state.active : undefined;
     const ids = new Set(shapeIds);
     return {
-      selection: { roundId, shapeIds: ids, nodes: NOTHING, kinds: NOTHING },
+      selection: { roundId, shapeIds: ids, nodes: NOTHING, handle: null, kinds: NOTHING },
       level: ids.size > 0 ? 'shapes' : state.level === 'shapes' ? 'round' : state.level,
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };
@@ -248,8 +249,12 @@ export function selectRound(editor: Editor, roundId: string): void {
   if (merge && merge.op !== 'divide') chooseKinds(editor, [WHOLE]);
 }
 
-export const selectNodes = (editor: Editor, nodes: Iterable<number>): void =>
-  editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes) } }));
+/** Selects nodes of the selected path; or a handle of one of them, which arrow keys then move. */
+export const selectNodes = (
+  editor: Editor,
+  nodes: Iterable<number>,
+  handle: HandleSide | null = null,
+): void => editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes), handle } }));
 
 /** Chooses kinds of cells to give paint to; the Paint tool, which gives its own, is put away. */
 export const chooseKinds = (editor: Editor, kinds: Iterable<string>): void =>

@@ -1,7 +1,7 @@
 import type { StoreApi } from 'zustand';
 
 import type { Results } from '../core/derive';
-import type { PathNode } from '../core/curve/nodes';
+import type { HandleSide, PathNode } from '../core/curve/nodes';
 import type { Figure } from '../core/figure/model';
 import type { StampPart } from '../core/figure/commands';
 import type { StampParams } from '../core/maker/stamp';
@@ -31,6 +31,8 @@ export interface Selection {
   readonly shapeIds: ReadonlySet<string>;
   /** Nodes of the one selected path. */
   readonly nodes: ReadonlySet<number>;
+  /** The handle of the one selected node that arrow keys move; null where they move the nodes. */
+  readonly handle: HandleSide | null;
   /** Names of kinds of cells of the round (see core/figure/kinds), or `WHOLE` or `LINES`. */
   readonly kinds: ReadonlySet<string>;
 }

@@ -69,6 +69,7 @@ export function stillThere(figure: Figure, selection: Selection): Selection {
     shapeIds,
     kinds: round?.id === selection.roundId ? selection.kinds : new Set(),
     nodes: new Set([...selection.nodes].filter((index) => index < count)),
+    handle: count > 0 ? selection.handle : null,
   };
 }
 

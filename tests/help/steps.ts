@@ -149,7 +149,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     figure.rounds.length > 5 ? figure : commands.duplicateRound(figure, round.id, newId),
   duplicateShapes: ({ figure, round, ids, newId }) =>
     round.shapes.length > 6 ? figure : commands.duplicateShapes(figure, round.id, ids, newId, { x: 2, y: 1 }),
-  endHalf: ({ figure, round, newId }) => commands.endHalf(figure, round.id, newId, STRAIGHT),
+  endHalf: ({ figure, round, chance, newId }) =>
+    commands.endHalf(figure, round.id, chance.between(0, 5), newId, STRAIGHT),
   forgetLostCells: (t) =>
     withCells(t, (division) => commands.forgetLostCells(t.figure, t.round.id, division)),
   freeCopy: ({ figure, round, chance, newId }) =>

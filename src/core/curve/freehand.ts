@@ -54,6 +54,15 @@ export function fittedNodes(points: readonly Point[], tolerance: number): PathNo
   return list.map(([x, y]) => ({ x, y, kind: 'corner' }));
 }
 
+/** Few smooth nodes of a closed path through points that end where they begin; none where they are too few. */
+export function closedNodes(points: readonly Point[], tolerance: number): PathNode[] {
+  const nodes = fittedNodes(points, tolerance);
+  const [start, ...rest] = nodes;
+  const last = rest[rest.length - 1];
+  if (!start || !last || nodes.length < 3) return [];
+  return [{ ...start, ...(last.in && { in: last.in }) }, ...rest.slice(0, -1)];
+}
+
 /** The outline of a brush stroke as nodes of a closed path: as wide as the pressure says, run out at both ends. */
 export function brushNodes(points: readonly HandPoint[], brush: Brush, tolerance: number): PathNode[] {
   const even = points.every(({ pressure }) => pressure === (points[0]?.pressure ?? 0));
@@ -74,9 +83,5 @@ export function brushNodes(points: readonly HandPoint[], brush: Brush, tolerance
   ).map(([x, y]) => ({ x: x / scale, y: y / scale }));
   const [first] = outline;
   if (!first || outline.length < 3) return [];
-  const nodes = fittedNodes([...outline, first], tolerance);
-  const last = nodes[nodes.length - 1];
-  if (!last || nodes.length < 3) return [];
-  const [start, ...rest] = nodes;
-  return [{ ...(start as PathNode), ...(last.in && { in: last.in }) }, ...rest.slice(0, -1)];
+  return closedNodes([...outline, first], tolerance);
 }

@@ -174,6 +174,12 @@ export function copyName(name: string, taken: Set<string>): string {
   return own;
 }
 
+/** A name for a shape that is added: as it is, or with the next number where one has it. */
+export const freshName = (name: string, shapes: readonly Shape[]): string =>
+  shapes.some((shape) => shape.name === name)
+    ? copyName(name, new Set(shapes.map((shape) => shape.name)))
+    : name;
+
 /** Groups that some shape lies in, at whatever depth; the same list where all are. */
 export function usedGroups(groups: readonly Group[], shapes: readonly Shape[]): readonly Group[] {
   const known = new Map(groups.map((group) => [group.id, group]));

@@ -3,7 +3,8 @@ import { applyTo, determinant, inverse, MIRROR } from '../curve/affine';
 import { boxOfPaths } from '../curve/bounds';
 import { nodesOfContours, pathsOfContours } from '../curve/contours';
 import { nearestOnPath } from '../curve/nearest';
-import type { Point } from '../curve/point';
+import { distance, type Point } from '../curve/point';
+import { pointAt } from '../curve/segment';
 import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
 import { makerOf } from '../maker/makers';
@@ -119,4 +120,35 @@ export function anchorOf(shape: Shape): Point {
   if (shape.form.kind !== 'path') return shape.form.at;
   const box = boxOfPaths(pathsOfContours(shape.form.contours));
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+}
+
+/** Middles of the sides of a shape, at most so many as can be told apart. */
+const middlesOf = (shape: Shape, work: Work): Point[] =>
+  pathsOfForm(shape.form, work)
+    .flatMap(({ segments }) => segments)
+    .slice(0, MOST_POINTS)
+    .map((segment) => pointAt(segment, 0.5));
+
+const nearestTo = (p: Point, places: readonly Point[], reach: number): Point | null =>
+  places.reduce<{ at: Point | null; away: number }>(
+    (best, at) => (distance(at, p) <= best.away ? { at, away: distance(at, p) } : best),
+    { at: null, away: reach },
+  ).at;
+
+/**
+ * The point that shapes are held at where they are pressed: a corner or handle there, the middle of a side, or the place on an outline;
+ * null where it is none of these.
+ * @param near how near to a point, and how near to an outline, in the figure's unit
+ */
+export function holdAt(
+  shapes: readonly Shape[],
+  p: Point,
+  near: { readonly point: number; readonly outline: number },
+  work: Work,
+): Point | null {
+  const points = shapes.flatMap((shape) => [...pointsOfShape(shape, work), ...middlesOf(shape, work)]);
+  const feet = shapes
+    .flatMap((shape) => pathsOfForm(shape.form, work))
+    .flatMap((path) => nearestOnPath(path, p)?.point ?? []);
+  return nearestTo(p, points, near.point) ?? nearestTo(p, feet, near.outline);
 }

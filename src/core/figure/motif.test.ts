@@ -51,7 +51,7 @@ describe('half a motif', () => {
     expect(roundOf(drawn, 'r')).toMatchObject({ half: 'turned', rule: { mirror: true } });
     expect(checkFigure(JSON.parse(JSON.stringify(drawn)))).toEqual(drawn);
     expect(startHalf(drawn, 'r')).toEqual(drawn);
-    const done = endHalf(drawn, 'r', counter(), STRAIGHT);
+    const done = endHalf(drawn, 'r', 1e-6, counter(), STRAIGHT);
     expect(roundOf(done, 'r').half).toBeUndefined();
     expect(roundOf(done, 'r').rule.mirror).toBe(false);
     const [form] = formsOf(done) as [PathForm];
@@ -65,18 +65,19 @@ describe('half a motif', () => {
 
   it('leaves what is its own reflection, and adds those of other shapes unless the round is mirrored anyway', () => {
     const forms = [disc(0, -30, 5), disc(9, -30, 2)];
-    const turned = endHalf(startHalf(withForms(...forms), 'r'), 'r', counter(), STRAIGHT);
+    const turned = endHalf(startHalf(withForms(...forms), 'r'), 'r', 1e-6, counter(), STRAIGHT);
     expect(formsOf(turned)).toHaveLength(3);
     expect(areOwnMirror(pathsOf(turned), 1e-12)).toBe(true);
     const mirrored = endHalf(
       startHalf(setMirror(withForms(...forms), 'r', true), 'r'),
       'r',
+      1e-6,
       counter(),
       STRAIGHT,
     );
     expect(formsOf(mirrored)).toEqual(forms);
     expect(roundOf(mirrored, 'r').rule.mirror).toBe(true);
-    expect(endHalf(mirrored, 'r', counter(), STRAIGHT)).toBe(mirrored);
+    expect(endHalf(mirrored, 'r', 1e-6, counter(), STRAIGHT)).toBe(mirrored);
     // Turned off by hand, the mode goes too.
     expect(roundOf(setMirror(startHalf(withForms(), 'r'), 'r', false), 'r').half).toBeUndefined();
   });

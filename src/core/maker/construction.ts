@@ -45,6 +45,8 @@ interface Grip<N> {
   readonly id: string;
   readonly at: Point;
   readonly drag: (to: Point) => Partial<N>;
+  /** Where the drag puts the construction's origin, in its coordinates of before; it stays where none is given. */
+  readonly origin?: (to: Point) => Point;
 }
 
 /** How a shape or a part of it is painted and filled. */

@@ -143,7 +143,10 @@ function dragged(form: BuiltForm, id: string, to: Point, work: Work): BuiltForm 
       : { ...form, at: to };
   if (id === FAR_END && extent !== undefined) return between(form, form.at, to);
   const grip = maker.grips?.(form.params, valueOf(form, work)).find((each) => each.id === id);
-  return grip ? withParams(form, { ...form.params, ...grip.drag(ownPoint(form, to)) }) : form;
+  if (!grip) return form;
+  const own = ownPoint(form, to);
+  const at = grip.origin ? placePoint(form, grip.origin(own)) : form.at;
+  return { ...withParams(form, { ...form.params, ...grip.drag(own) }), at };
 }
 
 /** A construction with one of its handles put at a point of the motif; the same where that would make nothing. */

@@ -1,5 +1,5 @@
 import { finding } from '../finding';
-import { point } from '../curve/point';
+import { point, type Point } from '../curve/point';
 import { line, type Segment } from '../curve/segment';
 import { arcAbout, type Maker } from './construction';
 
@@ -11,6 +11,17 @@ export type RectangleParams = {
   readonly bottomRight: number;
   readonly bottomLeft: number;
 };
+
+/** The corners by the signs of their places. */
+const CORNERS: readonly (readonly [string, number, number])[] = [
+  ['top left corner', -1, -1],
+  ['top right corner', 1, -1],
+  ['bottom right corner', 1, 1],
+  ['bottom left corner', -1, 1],
+];
+
+/** A side is no shorter than this, in the figure's unit. */
+const SMALLEST = 1e-6;
 
 /** A rectangle about its middle, each corner rounded by a true arc of its own radius, or sharp. */
 export const rectangle: Maker<RectangleParams> = {
@@ -57,16 +68,21 @@ export const rectangle: Maker<RectangleParams> = {
     return [{ closed: true, segments }];
   },
   extent: ({ height }) => height / 2,
-  grips: ({ width, height }) => [
-    {
-      id: 'corner',
-      at: point(width / 2, height / 2),
-      drag: (to) => ({
-        width: Math.max(1e-6, 2 * Math.abs(to.x)),
-        height: Math.max(1e-6, 2 * Math.abs(to.y)),
-      }),
-    },
-  ],
+  grips: ({ width, height }) =>
+    CORNERS.map(([id, x, y]) => {
+      const at = point((x * width) / 2, (y * height) / 2);
+      // The corner across from the one that is dragged stays where it is.
+      const size = (to: Point) => ({
+        width: Math.max(SMALLEST, x * (to.x + at.x)),
+        height: Math.max(SMALLEST, y * (to.y + at.y)),
+      });
+      return {
+        id,
+        at,
+        drag: size,
+        origin: (to) => point((x * size(to).width) / 2 - at.x, (y * size(to).height) / 2 - at.y),
+      };
+    }),
   stretched: ({ width, height, topLeft, topRight, bottomRight, bottomLeft }, across, up) => {
     const corner = Math.min(across, up);
     return {

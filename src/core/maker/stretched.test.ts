@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
+import { applyTo, turnMap } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
 import { STRAIGHT } from '../derive';
 import { turn } from '../number/turn';
-import { pathsOfForm, stretchedForm, type Form } from './form';
-import { MAKERS } from './makers';
+import { distance } from '../curve/point';
+import { dragFormHandle, handlesOfForm, pathsOfForm, stretchedForm, type Form } from './form';
+import { MAKERS, type BuiltForm } from './makers';
 import { transformedForms } from './transform';
 
 const KINDS = ['ellipse', 'rectangle', 'petal'] as const;
@@ -53,5 +55,42 @@ describe('a construction that is made wider or higher', () => {
     expect(
       transformedForms(leaning, { kind: 'scale', x: 2, y: 1, about: { x: 0, y: 0 } }, STRAIGHT)[0]?.kind,
     ).toBe('path');
+  });
+});
+
+describe('a rectangle', () => {
+  it('keeps the corner across from the one that is dragged, however it is turned', () => {
+    const sides = { x: fc.integer({ min: 1, max: 40 }), y: fc.integer({ min: 1, max: 40 }) };
+    fc.assert(
+      fc.property(
+        fc.record(sides),
+        fc.integer({ min: 0, max: 3 }),
+        fc.integer({ min: 0, max: 23 }),
+        (by, k, twist) => {
+          const form = {
+            kind: 'rectangle',
+            at: { x: 5, y: -30 },
+            rotation: turn(twist, 24),
+            params: MAKERS.rectangle.start,
+          } as BuiltForm;
+          const corners = handlesOfForm(form, STRAIGHT).filter(({ id }) => id.endsWith('corner'));
+          const [held, across] = [corners[k], corners[(k + 2) % 4]];
+          // Along the diagonal and farther: a place where the corner can be.
+          const m = turnMap(form.rotation);
+          const [x, y] = [
+            [-1, -1],
+            [1, -1],
+            [1, 1],
+            [-1, 1],
+          ][k]!;
+          const out = applyTo(m, { x: x! * by.x, y: y! * by.y });
+          const to = { x: held!.point.x + out.x, y: held!.point.y + out.y };
+          const next = handlesOfForm(dragFormHandle(form, held!.id, to, STRAIGHT), STRAIGHT);
+          const at = (id: string) => next.find((each) => each.id === id)!.point;
+          expect(distance(at(held!.id), to)).toBeLessThan(1e-9);
+          expect(distance(at(across!.id), across!.point)).toBeLessThan(1e-9);
+        },
+      ),
+    );
   });
 });

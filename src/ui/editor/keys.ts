@@ -1,4 +1,7 @@
 import { nodesOfContours } from '@/core/curve/contours';
+import { add, type Point } from '@/core/curve/point';
+import type { Figure } from '@/core/figure/model';
+import { chosenHandle } from '@/state/chosen';
 import { toast } from 'sonner';
 
 import {
@@ -6,6 +9,7 @@ import {
   moveShapes,
   removeNodes,
   setFold,
+  setHandle,
   setMirror,
   toggleHalfStep,
 } from '@/core/figure/commands';
@@ -44,7 +48,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['B', 'Bench wide'],
   ['M', 'Whole wide'],
   ['0', 'show all of it'],
-  ['Arrows', 'nudge; Shift ten times, Alt a tenth'],
+  ['Arrows', 'nudge shapes, nodes, a node’s handle; Shift ten times, Alt a tenth'],
   ['Ctrl ↑ ↓', 'a step forward, backward; with Shift to the front, the back: shapes, or the round'],
   ['Ctrl G', 'group; with Shift ungroup'],
   ['Alt + click', 'deeper into a group'],
@@ -107,25 +111,26 @@ const NUDGES: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 };
 
+/** What is selected moved by a vector: a handle, nodes or whole shapes. */
+function moved(state: EditorState, figure: Figure, roundId: string, by: Point): Figure {
+  const { shapeIds, nodes } = state.selection;
+  const handle = chosenHandle(state);
+  if (handle) return setHandle(figure, handle.ref, handle.index, handle.side, add(handle.at, by));
+  const [shape] = selectedShapes(state);
+  if (state.tool === 'nodes' && nodes.size > 0 && shape)
+    return moveNodes(figure, { roundId, shapeId: shape.id }, nodes, by);
+  return moveShapes(figure, roundId, shapeIds, by);
+}
+
 function nudge(editor: Editor, key: string, factor: number): boolean {
   const [x, y] = NUDGES[key] ?? [0, 0];
   const state = editor.getState();
   const round = activeRound(state);
-  const { shapeIds, nodes } = state.selection;
+  const { shapeIds } = state.selection;
   if ((x === 0 && y === 0) || !round || round.locked || shapeIds.size === 0) return false;
   const step = state.nudge * factor;
   const by = { x: x * step, y: y * step };
-  const [shape] = selectedShapes(state);
-  const onNodes = state.tool === 'nodes' && nodes.size > 0 && shape;
-  actOnRound(
-    editor,
-    'Nudge',
-    (figure, id) =>
-      onNodes
-        ? moveNodes(figure, { roundId: id, shapeId: shape.id }, nodes, by)
-        : moveShapes(figure, id, shapeIds, by),
-    'nudge',
-  );
+  actOnRound(editor, 'Nudge', (figure, id) => moved(state, figure, id, by), 'nudge');
   return true;
 }
 

@@ -7,11 +7,17 @@ import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Section } from '../common/Panel';
 import { useEditor } from '../editor/EditorContext';
+import { CATCH, viewOf } from '../tools/pointer';
 
 /** Draws one side of the axis, the other being its live reflection, and joins them. */
 export function HalfPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
   const { half } = round;
+  /** Ends as near to the axis as a pointer catches it, on the Bench as it is seen, are on it. */
+  const join = (): void => {
+    const near = CATCH / viewOf(editor.getState(), 'bench').scale;
+    actOnRound(editor, 'Join the halves', (figure, id, work) => endHalf(figure, id, near, newId, work));
+  };
   return (
     <Section title="Half a motif" note={half ? 'on' : undefined}>
       <p className="text-[12px] leading-4 text-muted">
@@ -22,11 +28,7 @@ export function HalfPanel({ round }: { readonly round: Round }) {
       <Button
         tone={half ? 'main' : 'plain'}
         disabled={round.locked}
-        onClick={() =>
-          half
-            ? actOnRound(editor, 'Join the halves', (figure, id, work) => endHalf(figure, id, newId, work))
-            : actOnRound(editor, 'Draw half', startHalf)
-        }
+        onClick={half ? join : () => actOnRound(editor, 'Draw half', startHalf)}
       >
         {half ? 'Join the halves' : 'Draw half'}
       </Button>

@@ -26,6 +26,7 @@ import { Button } from '../common/Button';
 import { AngleField, LengthField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
+import { HandleFields } from './HandleFields';
 import { common } from './words';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { usePageLength } from './usePageLength';
@@ -135,6 +136,7 @@ export function NodePanel({ round, shape }: Props) {
         disabled={locked}
         onChange={(y) => putEach(({ x }) => ({ x, y: -y }))}
       />
+      {indices.length === 1 && <HandleFields nodeRef={ref} index={index} node={node} locked={locked} />}
       <Row caption="Joins as">
         <Segmented
           label="Joins as"

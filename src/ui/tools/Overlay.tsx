@@ -7,13 +7,14 @@ import { Fragment, memo } from 'react';
 import { nodesOfContours } from '@/core/curve/contours';
 import { applyTo } from '@/core/curve/affine';
 import { boundsOfPaths } from '@/core/curve/bounds';
-import { pathOfNodes } from '@/core/curve/nodes';
+import { pathOfNodes, type HandleSide, type PathNode } from '@/core/curve/nodes';
 import { polarOf, subtract, type Point } from '@/core/curve/point';
 import { pathData, printNumber } from '@/core/format/pathData';
 import type { Shape } from '@/core/figure/model';
 import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
+import { chosenHandle } from '@/state/chosen';
 import { toScreen } from '@/state/viewport';
 import { useDrawnState, useEditorState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
@@ -39,20 +40,52 @@ function Square({ at, full, name }: { readonly at: Point; readonly full: boolean
   );
 }
 
-const Dot = ({ at, name }: { readonly at: Point; readonly name: string }) => (
+interface DotProps {
+  readonly at: Point;
+  readonly name: string;
+  readonly held: boolean;
+}
+
+const Dot = ({ at, name, held }: DotProps) => (
   <circle
     data-handle={name}
     cx={at.x}
     cy={at.y}
-    r={4}
+    r={held ? 5.5 : 4}
     fill="var(--kelp)"
-    stroke="var(--field)"
-    strokeWidth={1}
+    stroke={held ? 'var(--coral)' : 'var(--field)'}
+    strokeWidth={held ? 2 : 1}
   />
 );
 
+/** A node's handles, each with the line to it; the one that arrow keys move larger. */
+function Arms({
+  node,
+  name,
+  held,
+  project,
+}: {
+  readonly node: PathNode;
+  readonly name: string | number;
+  readonly held?: HandleSide | null | undefined;
+  readonly project: Project;
+}) {
+  const at = project(node);
+  return (['in', 'out'] as const).map((side) => {
+    const arm = node[side] && project(node[side]);
+    if (!arm) return null;
+    return (
+      <g key={side}>
+        <line x1={at.x} y1={at.y} x2={arm.x} y2={arm.y} stroke="var(--kelp)" strokeWidth={1} />
+        <Dot at={arm} name={`${side}-${name}`} held={held === side} />
+      </g>
+    );
+  });
+}
+
 interface NodesProps {
   readonly shape: Shape;
+  readonly held: HandleSide | null;
   readonly chosen: ReadonlySet<number>;
   readonly project: Project;
 }
@@ -81,22 +114,13 @@ const NodeMark = memo(function NodeMark({ index, x, y, corner, full }: MarkProps
   );
 });
 
-function PathNodes({ shape, chosen, project }: NodesProps) {
+function PathNodes({ shape, chosen, held, project }: NodesProps) {
   if (shape.form.kind !== 'path') return null;
   return nodesOfContours(shape.form.contours).map((node, k) => {
     const at = project(node);
-    const arms = chosen.has(k) ? [node.in, node.out].map((handle) => handle && project(handle)) : [];
     return (
       <Fragment key={k}>
-        {arms.map(
-          (arm, side) =>
-            arm && (
-              <g key={side}>
-                <line x1={at.x} y1={at.y} x2={arm.x} y2={arm.y} stroke="var(--kelp)" strokeWidth={1} />
-                <Dot at={arm} name={side === 0 ? `in-${k}` : `out-${k}`} />
-              </g>
-            ),
-        )}
+        {chosen.has(k) && <Arms node={node} name={k} held={held} project={project} />}
         <NodeMark index={k} x={at.x} y={at.y} corner={node.kind === 'corner'} full={chosen.has(k)} />
       </Fragment>
     );
@@ -299,7 +323,12 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
       )}
       {run && <GradientLine run={run} project={project} />}
       {single && state.tool === 'nodes' && (
-        <PathNodes shape={single} chosen={state.selection.nodes} project={project} />
+        <PathNodes
+          shape={single}
+          chosen={state.selection.nodes}
+          held={chosenHandle(state)?.side ?? null}
+          project={project}
+        />
       )}
       {draft && (
         <g>
@@ -320,7 +349,10 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
             vectorEffect="non-scaling-stroke"
           />
           {draft.nodes.map((node, k) => (
-            <Square key={k} at={project(node)} full={k === 0} name={`draft-${k}`} />
+            <Fragment key={k}>
+              <Arms node={node} name={`draft-${k}`} project={project} />
+              <Square at={project(node)} full={k === 0} name={`draft-${k}`} />
+            </Fragment>
           ))}
         </g>
       )}

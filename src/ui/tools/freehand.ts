@@ -1,7 +1,9 @@
 import { areaAtHand, lineAtHand } from '@/state/atHand';
-import { fittedNodes, type HandPoint } from '@/core/curve/freehand';
-import { distance } from '@/core/curve/point';
+import { closedNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
+import { plainStroke, withEnds } from '@/core/curve/plainStroke';
+import { distance, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
+import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { handParams } from '@/core/maker/hand';
@@ -19,24 +21,49 @@ import {
 } from '@/state/editor';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
-import { MotifPointer, placementIn, type PanePoint } from './pointer';
+import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
+
+/** A stroke between two places that were caught is a line or an arc where it is no farther from one than this share of its length. */
+const MEANT = 0.03;
 
 /** The smoothing that is kept, or a pixel and a half at this zoom where none was set. */
 const toleranceOf = (editor: Editor, pointer: MotifPointer): number =>
   editor.getState().hand.smoothing ?? pointer.length(1.5);
 
-/** What a hand drew as a form: a stroke that keeps its points, or a centre line of few nodes; null where it is too little. */
-function formOf(points: readonly HandPoint[], hand: EditorState['hand'], tolerance: number): Form | null {
+/** An end of a stroke, and whether something was caught there. */
+interface End {
+  readonly at: Point;
+  readonly isCaught: boolean;
+}
+
+/** Where the pointer is; axis, rays, nodes and the stroke's own start are caught there. */
+function endAt(editor: Editor, pointer: MotifPointer, p: PanePoint, start?: Point): End {
+  const at = pointer.at(p, start && [start]);
+  return { at, isCaught: (editor.getState().pointer?.snapped.caught.length ?? 0) > 0 };
+}
+
+/** A centre line of few nodes: a line, an arc or half a circle where that is plain. */
+function lineForm(points: readonly Point[], isClosed: boolean, tolerance: number, isMeant: boolean): Form {
+  if (isClosed) return pathForm(closedNodes(points, tolerance), true);
+  const [from, to] = [points[0], points[points.length - 1]];
+  const most = isMeant && from && to ? Math.max(tolerance, MEANT * distance(from, to)) : tolerance;
+  return pathForm(plainStroke(points, most) ?? fittedNodes(points, tolerance), false);
+}
+
+/** A stroke that keeps its points and the brush. */
+function brushForm(points: readonly HandPoint[], hand: EditorState['hand'], tolerance: number): Form | null {
   const [at] = points;
-  if (!at || !points.some((point) => distance(point, at) > tolerance)) return null;
-  if (hand.as === 'line') return pathForm(fittedNodes(points, tolerance), false);
+  if (!at) return null;
   const { width, thinning, taper } = hand;
   const own = points.map(({ x, y, pressure }) => ({ x: x - at.x, y: y - at.y, pressure }));
   const params = handParams(own, { width, thinning, taper, smoothing: tolerance });
   return { kind: 'hand', at: { x: at.x, y: at.y }, rotation: NO_TURN, params };
 }
 
-/** Freehand: drag to draw; becomes a stroke by the pen's pressure, whose brush can be changed afterwards, or a centre line. */
+/**
+ * Freehand: drag to draw; becomes a stroke by the pen's pressure, whose brush can be changed afterwards, or a centre line. Its ends are
+ * caught as any point is; one that ends where it began is closed.
+ */
 export const pressFreehand: Press = (editor, p) => {
   enterWedge(editor, p);
   const state = editor.getState();
@@ -44,33 +71,54 @@ export const pressFreehand: Press = (editor, p) => {
   if (!round || round.locked) return null;
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane));
   const figure = shownFigure(state);
-  const points: HandPoint[] = [];
-  const take = (q: PanePoint): void => {
-    points.push({ ...pointer.raw(q), pressure: q.pressure });
-  };
-  take(p);
+  const start = endAt(editor, pointer, p);
+  let end = start;
+  const points: HandPoint[] = [{ ...pointer.raw(p), pressure: p.pressure }];
   const { hand } = state;
   const id = newId();
-  const taken = round.shapes.filter(({ name }) => name.startsWith('Stroke')).length;
-  const name = taken === 0 ? 'Stroke' : `Stroke ${taken + 1}`;
+  const name = freshName('Stroke', round.shapes);
   const lined = lineAtHand(state);
-  const filled: Paint = { fill: areaAtHand(state).fill ?? lined.stroke?.colour ?? null, stroke: null };
-  const shapeOf = (form: Form) => newShape(id, name, form, hand.as === 'shape' ? filled : lined);
+  const area = areaAtHand(state);
+  const inked: Paint = { fill: area.fill ?? lined.stroke?.colour ?? null, stroke: null };
+
+  /** What the hand drew, once it is let go; null where it is too little. */
+  const drawn = (): { readonly form: Form; readonly paint: Paint } | null => {
+    const tolerance = toleranceOf(editor, pointer);
+    const isLong = points.some(
+      (point) => distance(point, start.at) > Math.max(tolerance, pointer.length(CATCH)),
+    );
+    if (!isLong) return null;
+    const isClosed = end.isCaught && distance(end.at, start.at) <= pointer.length(0.5);
+    const near = pointer.length(CATCH);
+    const kept = withEnds(points, start.at, isClosed ? start.at : end.at, near);
+    if (hand.as === 'shape') {
+      const form = brushForm(kept, hand, tolerance);
+      return form && { form, paint: inked };
+    }
+    const form = lineForm(kept, isClosed, tolerance, start.isCaught && end.isCaught);
+    return { form, paint: isClosed ? area : lined };
+  };
+
   return {
     move: (q) => {
-      take(q);
+      points.push({ ...pointer.raw(q), pressure: q.pressure });
+      end = endAt(editor, pointer, q, start.at);
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
       // While it is drawn the line alone is shown: it follows the hand without delay.
       const line = newShape(id, name, pathForm(nodes, false), lined);
       preview(editor, addShapes(figure, round.id, [line]));
     },
     up: () => {
-      const form = formOf(points, hand, toleranceOf(editor, pointer));
-      if (!form) {
+      const made = drawn();
+      if (!made) {
         preview(editor, null);
         return;
       }
-      commit(editor, `Draw ${name}`, addShapes(figure, round.id, [shapeOf(form)]));
+      commit(
+        editor,
+        `Draw ${name}`,
+        addShapes(figure, round.id, [newShape(id, name, made.form, made.paint)]),
+      );
       select(editor, round.id, [id]);
     },
     cancel: () => preview(editor, null),

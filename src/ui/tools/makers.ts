@@ -3,6 +3,7 @@ import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
 import { distance, lengthOf, polarOf, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
+import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { scaledParams } from '@/core/maker/construction';
 import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
@@ -83,8 +84,7 @@ const draws =
     const from = pointer.at(p);
     const figure = shownFigure(state);
     const id = newId();
-    const taken = round.shapes.filter((shape) => shape.name.startsWith(name)).length;
-    const label = taken === 0 ? name : `${name} ${taken + 1}`;
+    const label = freshName(name, round.shapes);
     let started = false;
     return {
       move: (q) => {

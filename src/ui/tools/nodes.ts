@@ -25,9 +25,6 @@ interface Grip {
   readonly away: number;
 }
 
-/** With Shift nodes and handles move in multiples of this many degrees. */
-const STEP = 15;
-
 /** The node or handle of a path nearest to a point; handles count for the nodes that show them. */
 function gripAt(
   nodes: readonly PathNode[],
@@ -60,7 +57,7 @@ function dragGrip(
   return {
     move: (q) => {
       moved = true;
-      const at = q.shift ? pointer.stepped(q, node, STEP) : pointer.at(q);
+      const at = q.shift ? pointer.held(q, node) : grip.side ? pointer.offered(q) : pointer.at(q);
       if (grip.side) preview(editor, setHandle(figure, ref, grip.index, grip.side, at));
       else preview(editor, moveNodes(figure, ref, indices, subtract(at, node)));
     },
@@ -88,7 +85,9 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
     const chosen = state.selection.nodes;
     const had = chosen.has(grip.index);
     const adds = p.shift && grip.side === null;
-    if (!had) selectNodes(editor, adds ? [...chosen, grip.index] : [grip.index]);
+    if (grip.side) selectNodes(editor, [grip.index], grip.side);
+    else if (!had) selectNodes(editor, adds ? [...chosen, grip.index] : [grip.index]);
+    else if (state.selection.handle) selectNodes(editor, chosen);
     // With Shift one that was chosen is so no more, unless it is dragged.
     const drop = (): void =>
       selectNodes(

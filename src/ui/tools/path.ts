@@ -2,6 +2,7 @@ import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { distance, lengthOf, subtract, type Point } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
 import { addShapes } from '@/core/figure/commands';
+import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm } from '@/core/maker/form';
 import { newId } from '@/state/ids';
@@ -18,8 +19,7 @@ export function finishPath(editor: Editor, closed: boolean): void {
   editor.setState({ draft: null });
   if (!round || nodes.length < 2) return;
   const id = newId();
-  const taken = round.shapes.filter(({ name }) => name.startsWith('Path')).length;
-  const name = taken === 0 ? 'Path' : `Path ${taken + 1}`;
+  const name = freshName('Path', round.shapes);
   const paint = closed ? areaAtHand(state) : lineAtHand(state);
   const shape = newShape(id, name, pathForm(nodes, closed), paint);
   commit(editor, `Draw ${name}`, addShapes(shownFigure(state), round.id, [shape]));
@@ -36,10 +36,10 @@ export const dropLastNode = (editor: Editor): void =>
 const isAtCentre = (nodes: readonly PathNode[]): boolean =>
   nodes.every((node) => lengthOf(node) < 1e-9 && !node.out);
 
-/** Where the next node of a path goes; with Shift in steps of 15° from the last. */
+/** Where the next node of a path goes; with Shift in steps of 15° from the last, or along the wedge's rays. */
 function nodeAt(pointer: MotifPointer, p: PanePoint, nodes: readonly PathNode[]): Point {
   const last = nodes[nodes.length - 1];
-  return p.shift && last ? pointer.stepped(p, last, 15) : pointer.at(p, nodes.slice(0, 1), last);
+  return p.shift && last ? pointer.held(p, last) : pointer.at(p, nodes.slice(0, 1), last);
 }
 
 /** Shows where the next node would go. */
@@ -78,7 +78,7 @@ export const pressPath: Press = (editor, p, double) => {
   editor.setState({ draft: { nodes: [...before, node], next: null } });
   return {
     move: (q) => {
-      const out = q.shift ? pointer.stepped(q, at, 15) : pointer.at(q);
+      const out = q.shift ? pointer.held(q, at) : pointer.offered(q);
       const arm = subtract(out, at);
       if (distance(out, at) < pointer.length(4)) return;
       const even: PathNode = { ...node, kind: 'even', out, in: { x: at.x - arm.x, y: at.y - arm.y } };

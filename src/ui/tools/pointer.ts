@@ -14,6 +14,7 @@ import {
   type Snapped,
   type SnapTargets,
 } from '@/core/symmetry/snap';
+import { heldDirection } from '@/core/symmetry/held';
 import { alongTurn } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import { benchView, wholeView } from '@/state/view';
@@ -23,6 +24,9 @@ import { pageCurvesOf, snapCurvesOf } from './snapCurves';
 /** How near a pointer must come to catch something or to hit a line, in pixels. */
 export const CATCH = 8;
 export const TOUCH = 5;
+
+/** With Shift lines, nodes and handles go in multiples of this many degrees. */
+const SHIFT_STEP = 15;
 
 /** A pointer in a pane, as the tools see it. */
 export interface PanePoint {
@@ -158,6 +162,22 @@ export class MotifPointer {
     const { degrees } = polarOf(subtract(at, from));
     const angle = Math.round((degrees - offset) / step) * step + offset;
     return this.along(at, p, from, alongTurn(turnFromDegrees(angle), 1));
+  }
+
+  /** The pointer held to multiples of 15° from a point, and to the directions of the wedge's rays. */
+  held(p: PanePoint, from: Point): Point {
+    const at = this.raw(p);
+    const wedge = activeRound(this.editor.getState())?.rule ?? { fold: 1 };
+    const direction = heldDirection(polarOf(subtract(at, from)).degrees, SHIFT_STEP, wedge);
+    return this.along(at, p, from, alongTurn(direction, 1));
+  }
+
+  /** The pointer where it is; what is near is caught only when it is asked for by Tab. */
+  offered(p: PanePoint): Point {
+    const at = this.raw(p);
+    const targets = targetsIn(this.editor.getState(), at, this.except);
+    const list = p.free ? [] : snapCandidates(at, targets, this.length(CATCH));
+    return this.show([{ point: at, caught: [], ring: null }, ...list], at);
   }
 
   /** Shows in the readout what was caught. @returns where the point is then */

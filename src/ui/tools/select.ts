@@ -5,7 +5,7 @@ import { applyTo, inverse, turnMap } from '@/core/curve/affine';
 import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
 import { boundedFigure } from '@/core/figure/excess';
 import { deeper, wholeGroups } from '@/core/figure/groups';
-import { anchorOf, hitFigure, hitMotif, pointsOfShape } from '@/core/figure/hit';
+import { anchorOf, hitFigure, hitMotif, holdAt } from '@/core/figure/hit';
 import { seenShapes } from '@/core/figure/seen';
 import { dragFormHandle, handlesOfForm } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
@@ -83,7 +83,7 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
 }
 
 /**
- * Drags the selected shapes; their nearest point to the press, or their anchor, is what snaps.
+ * Drags the selected shapes; the point of them that was pressed, or their anchor, is what snaps.
  * @param clicked what is done where the pointer is let go where it was pressed
  */
 function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked: () => void): Gesture {
@@ -101,11 +101,9 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked:
   const shapes = selectedShapes(state);
   const pointer = new MotifPointer(editor, p.pane, placement, ids);
   const start = pointer.raw(p);
-  const grips = shapes.flatMap((shape) => pointsOfShape(shape, workOf(state)));
-  const close = grips.filter((grip) => distance(grip, start) <= pointer.length(CATCH));
-  const first = shapes[0];
-  const held: Point =
-    close.sort((a, b) => distance(a, start) - distance(b, start))[0] ?? (first ? anchorOf(first) : start);
+  const [first] = shapes;
+  const near = { point: pointer.length(CATCH), outline: pointer.length(TOUCH) };
+  const held: Point = holdAt(shapes, start, near, workOf(state)) ?? (first ? anchorOf(first) : start);
   let moved = false;
   return {
     move: (q) => {

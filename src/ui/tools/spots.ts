@@ -2,6 +2,7 @@ import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
 import { distance, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
+import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
@@ -57,11 +58,9 @@ function shapeThrough(editor: Editor, points: readonly Point[], as: Through, id:
   const form = formThrough(points, as, state.ways.arc);
   if (!form) return null;
   const name = as === 'arc' ? 'Arc' : 'Circle';
-  const taken = activeRound({ ...state, live: null })?.shapes.filter((shape) =>
-    shape.name.startsWith(name),
-  ).length;
+  const beside = activeRound({ ...state, live: null })?.shapes ?? [];
   const paint = form.kind === 'path' ? lineAtHand(state) : areaAtHand(state);
-  return newShape(id, taken ? `${name} ${taken + 1}` : name, form, paint);
+  return newShape(id, freshName(name, beside), form, paint);
 }
 
 /** The other order in which an arc's three points are clicked; what is drawn so far follows. */

@@ -3,14 +3,12 @@ import type { Contour } from '../../curve/contours';
 import { withReflection } from '../../curve/nodeOps';
 import { areOwnMirror } from '../../curve/path';
 import { pathsOfForm } from '../../maker/form';
+import { withReflectedHand } from '../../maker/handHalf';
 import { transformedForms } from '../../maker/transform';
 import { NO_TURN } from '../../number/turn';
 import { ORIGIN } from '../../curve/point';
 import type { Figure, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
-
-/** Nearer to the axis than this, in the figure's unit, an end is on it. */
-const ON_AXIS = 1e-6;
 
 /** Begins half a motif: one side of the axis is drawn, the other is its live reflection. */
 export const startHalf = (figure: Figure, roundId: string): Figure =>
@@ -24,12 +22,16 @@ export const startHalf = (figure: Figure, roundId: string): Figure =>
         },
   );
 
-/** A path whose open contours that end on the axis are joined to their reflections; null where it has none. */
-function joinedHalf(shape: Shape): Shape | null {
+/** A path whose open contours that end on the axis are joined to their reflections, or a stroke by hand; null where none ends there. */
+function joinedHalf(shape: Shape, near: number): Shape | null {
+  if (shape.form.kind === 'hand') {
+    const form = withReflectedHand(shape.form, near);
+    return form && { ...shape, form };
+  }
   if (shape.form.kind !== 'path') return null;
   const before = shape.form.contours;
   const contours = before.map((contour): Contour => {
-    const made = contour.closed ? null : withReflection(contour, ON_AXIS);
+    const made = contour.closed ? null : withReflection(contour, near);
     return made?.ok ? made.value : contour;
   });
   const isSame = contours.every((contour, k) => contour === before[k]);
@@ -47,15 +49,22 @@ const reflectedShapes = (shape: Shape, newId: () => string, work: Work): Shape[]
 /**
  * Ends half a motif: open paths that end on the axis become one with their reflection, with no node on the axis where one
  * curve runs on there. In a round that was not mirrored before, the reflections of all other shapes become shapes.
+ * @param near an end that is nearer to the axis than this, in the figure's unit, is put on it
  */
-export function endHalf(figure: Figure, roundId: string, newId: () => string, work: Work): Figure {
+export function endHalf(
+  figure: Figure,
+  roundId: string,
+  near: number,
+  newId: () => string,
+  work: Work,
+): Figure {
   const { half } = roundOf(figure, roundId);
   if (!half) return figure;
   return withRound(figure, roundId, ({ half: _, ...round }) => ({
     ...round,
     rule: { ...round.rule, mirror: half === 'mirrored' },
     shapes: round.shapes.flatMap((shape) => {
-      const whole = joinedHalf(shape);
+      const whole = joinedHalf(shape, near);
       if (whole) return [whole];
       const keeps = half === 'mirrored' || areOwnMirror(pathsOfForm(shape.form, work), 1e-9);
       return keeps ? [shape] : [shape, ...reflectedShapes(shape, newId, work)];

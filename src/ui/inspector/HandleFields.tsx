@@ -1,0 +1,53 @@
+'use client';
+
+import type { HandleSide, PathNode } from '@/core/curve/nodes';
+import { add, fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
+import { setHandle, type ShapeRef } from '@/core/figure/commands';
+import { act, shownFigure } from '@/state/editor';
+import { AngleField, LengthField } from '../common/NumberField';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+const SIDES: readonly (readonly [HandleSide, string])[] = [
+  ['in', 'In'],
+  ['out', 'Out'],
+];
+
+interface Props {
+  readonly nodeRef: ShapeRef;
+  readonly index: number;
+  readonly node: PathNode;
+  readonly locked: boolean;
+}
+
+/** The handles of a node as numbers: how long each is, and the way it points. */
+export function HandleFields({ nodeRef, index, node, locked }: Props) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  return SIDES.map(([side, name]) => {
+    const at = node[side];
+    if (!at) return null;
+    const { r, degrees } = polarOf(subtract(at, node));
+    const put = (arm: Point): void =>
+      act(editor, 'Move handle', (figure) => setHandle(figure, nodeRef, index, side, add(node, arm)));
+    return (
+      <div key={side} className="grid grid-cols-2 gap-1.5">
+        <LengthField
+          label={`Handle ${name.toLowerCase()}, length`}
+          inside={`${name}, length`}
+          value={r}
+          in={unit}
+          disabled={locked}
+          refuse={(value) => (value > 0 ? null : 'A handle is longer than 0.')}
+          onChange={(value) => put(fromPolar(value, degrees))}
+        />
+        <AngleField
+          label={`Handle ${name.toLowerCase()}, direction`}
+          inside={`${name}, θ`}
+          value={degrees}
+          disabled={locked}
+          onChange={(value) => put(fromPolar(r, value))}
+        />
+      </div>
+    );
+  });
+}

@@ -76,6 +76,16 @@ interface PointerAt {
   readonly of: number;
 }
 
+interface Picking {
+  /** What the point is for, in words. */
+  readonly what: string;
+  readonly take: (p: Point) => void;
+  /** True where nothing is caught. */
+  readonly free?: boolean;
+  /** Points that were clicked before for the same, in motif coordinates: from, to, from, to. */
+  readonly marks?: readonly Point[];
+}
+
 export interface MergeState {
   readonly job: MergeJob;
   /** Coarse while something is dragged; made again in full when it is let go. */
@@ -126,8 +136,8 @@ export interface EditorState {
   readonly snapOn: ReadonlySet<SnapKind>;
   /** How often Tab was pressed at this place to catch something else. */
   readonly snapTurn: number;
-  /** A click that is waited for: what its point is for, in words, and who takes it. */
-  readonly picking: { readonly what: string; readonly take: (p: Point) => void } | null;
+  /** A click that is waited for. */
+  readonly picking: Picking | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
   /** How the panel transforms next; it stays from selection to selection. */

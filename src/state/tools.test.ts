@@ -24,8 +24,8 @@ describe('the tray', () => {
     expect(toolOnKey('draw', 'KeyP')).toBeNull();
   });
 
-  it('has every tool that there is a name for in some stage', () => {
-    const offered = new Set(STAGES.flatMap((stage) => TRAYS[stage].flat()));
+  it('or what is beyond it has every tool that there is a name for in some stage', () => {
+    const offered = new Set(STAGES.flatMap((stage) => [...TRAYS[stage].flat(), ...toolsBeyond(stage)]));
     expect([...offered].sort()).toEqual(Object.keys(TOOL_NAMES).sort());
   });
 
@@ -33,8 +33,12 @@ describe('the tray', () => {
     for (const stage of ['setout', 'draw'] as const) {
       const all = [...TRAYS[stage].flat(), ...toolsBeyond(stage)];
       expect(new Set(all).size).toBe(all.length);
-      expect([...all].sort()).toEqual([...new Set([...TRAYS.setout.flat(), ...TRAYS.draw.flat()])].sort());
+      const inTrays = new Set([...TRAYS.setout.flat(), ...TRAYS.draw.flat()]);
+      expect(all).toEqual(expect.arrayContaining([...inTrays]));
     }
+    expect([...toolsBeyond('setout'), ...TRAYS.setout.flat()].sort()).toEqual(
+      [...toolsBeyond('draw'), ...TRAYS.draw.flat()].sort(),
+    );
     expect(toolsBeyond('colour')).toEqual([]);
   });
 });

@@ -54,11 +54,14 @@ export const MORE_KEY = 'KeyZ';
 /** Stages in which things are drawn: each has the tools of the others too, beyond its own tray. */
 const DRAWING: readonly Stage[] = ['setout', 'draw'];
 
+/** Tools that lie in no tray. */
+const BEYOND: readonly ToolId[] = ['bar'];
+
 /** Tools of a stage that its tray has no room for, in the order of the trays that they lie in. */
 export function toolsBeyond(stage: Stage): readonly ToolId[] {
   if (!DRAWING.includes(stage)) return [];
   const own = new Set(TRAYS[stage].flat());
-  return DRAWING.flatMap((each) => TRAYS[each].flat()).filter((tool) => !own.has(tool));
+  return [...DRAWING.flatMap((each) => TRAYS[each].flat()), ...BEYOND].filter((tool) => !own.has(tool));
 }
 
 /** The tool on a key in a stage, if there is one. */
@@ -95,6 +98,7 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   scallop: 'Scallop',
   kite: 'Kite',
   blade: 'Blade',
+  bar: 'Bar',
   barFrame: 'Bar frame',
   stamp: 'Stamp',
   touchingRing: 'Circles',

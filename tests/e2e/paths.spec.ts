@@ -99,3 +99,33 @@ test('a rectangle’s corner stays when the one across from it is dragged', asyn
   const moved = await corner('bottom right');
   expect(moved.x - held.x).toBeGreaterThan(20);
 });
+
+test('a bar has a point by its length or its angle, and is at hand in Draw; a group is aligned as one', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await page.keyboard.press('z');
+  await page
+    .getByRole('toolbar', { name: 'More tools' })
+    .getByRole('button', { name: 'Bar', exact: true })
+    .click();
+  await drag(page, await benchAt(page, 2, 120), await benchAt(page, -2, 360));
+  await inspector.getByRole('radiogroup', { name: 'Tip from' }).getByText('Angle').click();
+  await expect(inspector.getByLabel('Tip angle', { exact: true })).toHaveValue('60');
+  await expect(inspector.getByText('Tip length', { exact: true })).toBeVisible();
+  await inspector.getByRole('radiogroup', { name: 'At', exact: true }).getByText('Both ends').click();
+
+  // With a circle beside it as one group: both go to the left edge of the page together.
+  await page.keyboard.press('y');
+  await drag(page, await benchAt(page, 90, 250), await benchAt(page, 110, 250));
+  await page.keyboard.press('q');
+  await page.keyboard.press('Control+a');
+  await expect(inspector.getByRole('radiogroup', { name: 'Align moves' })).toBeVisible();
+  const width = await numberIn(page, 'Box width');
+  await page.keyboard.press('Control+g');
+  await inspector.getByRole('button', { name: 'At the centre' }).click();
+  await expect.poll(() => numberIn(page, 'Middle up')).toBeCloseTo(0, 3);
+  expect(await numberIn(page, 'Middle x')).toBeCloseTo(0, 3);
+  expect(await numberIn(page, 'Box width')).toBeCloseTo(width, 3);
+});

@@ -266,6 +266,42 @@ test('a picture is laid under the Bench, placed by hand and by numbers, and is i
   await inspector.getByLabel('Underlay x').press('Enter');
   await inspector.getByLabel('Underlay rotation').fill('30');
   await inspector.getByLabel('Underlay rotation').press('Enter');
+  await inspector.getByLabel('Underlay width').fill('24');
+  await inspector.getByLabel('Underlay width').press('Enter');
+  // A corner scales it about the opposite one, the knob turns it, with Shift in steps.
+  const width = async (): Promise<number> =>
+    Number.parseFloat(await inspector.getByLabel('Underlay width').inputValue());
+  const before = await width();
+  const grip = async (name: string) => {
+    const box = (await page.locator(`[data-handle="box ${name}"]`).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  const [held, across] = [await grip('upper right'), await grip('lower left')];
+  await drag(page, held, { x: (held.x + across.x) / 2, y: (held.y + across.y) / 2 });
+  await expect.poll(width).toBeCloseTo(before / 2, 0);
+  const stays = await grip('lower left');
+  expect(Math.hypot(stays.x - across.x, stays.y - across.y)).toBeLessThan(2);
+  await page.keyboard.down('Shift');
+  const knob = await grip('turn');
+  await drag(page, knob, { x: knob.x + 60, y: knob.y + 20 });
+  await page.keyboard.up('Shift');
+  await expect(inspector.getByLabel('Underlay rotation')).toHaveValue(/^(45|60|75|90)$/);
+
+  // Two points of it are put at two places: twice as far apart, so it is twice as wide.
+  const wide = await width();
+  await inspector.getByRole('button', { name: 'Fit by two points' }).click();
+  for (const [right, up] of [
+    [-20, 200],
+    [0, 120],
+    [40, 200],
+    [0, 240],
+  ] as const) {
+    const p = await benchAt(page, right, up);
+    await page.mouse.move(p.x, p.y, { steps: 2 });
+    await page.mouse.click(p.x, p.y);
+  }
+  await expect.poll(width).toBeCloseTo(2 * wide, 0);
+
   await inspector.getByRole('button', { name: 'Lock underlay' }).click();
   await expect(inspector.getByLabel('Underlay width')).toBeDisabled();
   await saved(page);

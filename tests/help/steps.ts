@@ -105,8 +105,11 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       figure,
       round.id,
       ids,
-      chance.of(['axis', 'centre', 'left', 'level', 'radius', 'angle'] as const),
-      chance.of(['first', 'selection', 'page'] as const),
+      {
+        how: chance.of(['axis', 'centre', 'left', 'level', 'radius', 'angle'] as const),
+        to: chance.of(['first', 'selection', 'page'] as const),
+        asOne: chance.yes(),
+      },
       STRAIGHT,
     ),
   alignStamps: ({ figure, ref }) => commands.alignStamps(figure, ref),

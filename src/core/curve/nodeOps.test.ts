@@ -111,7 +111,7 @@ describe('half a motif and its reflection', () => {
       { x: 0, y: -20, kind: 'corner', in: { x: 8, y: -20 } },
     ];
     const whole = withReflection({ closed: false, nodes: curve }, 1e-6);
-    expect(whole.ok && whole.value.nodes.map(({ kind }) => kind)).toEqual(['even', 'even']);
+    expect(whole.ok && whole.value.nodes.map(({ kind }) => kind)).toEqual(['mirrored', 'mirrored']);
     const arm = withReflection({ closed: false, nodes: [corner(1e-7, -5), corner(4, -9)] }, 1e-6);
     if (!arm.ok) throw new Error(arm.finding.sentence);
     expect(arm.value).toMatchObject({ closed: false });

@@ -152,7 +152,12 @@ export function withReflection({ nodes, closed }: Contour, tolerance: number): R
   const image = reversedPath(mapPath(half, MIRROR));
   const whole = onAxis(first) && onAxis(last);
   const segments = withoutSeams([...half.segments, ...image.segments], whole);
-  return { ok: true, value: { closed: whole, nodes: nodesOfPath({ closed: whole, segments }) } };
+  const made = nodesOfPath({ closed: whole, segments });
+  // Where the curve turns back at the axis, its handles stay mirrored.
+  const kept = made.map((node): PathNode =>
+    onAxis(node) && node.in && node.out ? { ...node, kind: 'mirrored' } : node,
+  );
+  return { ok: true, value: { closed: whole, nodes: kept } };
 }
 
 /** Nodes put exactly where a rule wants them, their handles with them: on the axis, or on the nearer ray. */

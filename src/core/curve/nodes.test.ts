@@ -21,6 +21,32 @@ import { pointAt } from './segment';
 const nodesArbitrary = fc.array(anyNode, { minLength: 3, maxLength: 6 });
 const corner = (x: number, y: number): PathNode => ({ x, y, kind: 'corner' });
 
+describe('a mirrored node', () => {
+  it('has each handle at the reflection of the other, however it is dragged', () => {
+    const to = fc.record({ x: fc.integer({ min: -50, max: 50 }), y: fc.integer({ min: -50, max: 50 }) });
+    fc.assert(
+      fc.property(
+        nodesArbitrary,
+        to,
+        fc.constantFrom('in' as const, 'out' as const),
+        (nodes, place, side) => {
+          const node = withKind(nodes, 1, 'mirrored', true)[1]!;
+          const { in: into, out, x, y } = withHandle(node, side, place);
+          expect({ in: into, out }[side]).toEqual(place);
+          expect(into!.x - x).toBeCloseTo(x - out!.x, 9);
+          expect(into!.y).toBeCloseTo(out!.y, 9);
+          expect({ x, y }).toEqual({ x: nodes[1]!.x, y: nodes[1]!.y });
+        },
+      ),
+    );
+  });
+
+  it('is a corner while its handles are not reflections of each other, as in a path that was turned', () => {
+    const turned: PathNode = { x: 0, y: 0, kind: 'mirrored', in: { x: -3, y: 1 }, out: { x: 1, y: 3 } };
+    expect(withHandle(turned, 'out', { x: 5, y: 5 })).toEqual({ ...turned, out: { x: 5, y: 5 } });
+  });
+});
+
 describe('nodes', () => {
   it('make the path that gives the same path again', () => {
     fc.assert(

@@ -2,9 +2,12 @@ import { add, distance, lengthOf, scaleBy, subtract, type Point } from './point'
 import type { Path } from './path';
 import { arcFromBulge, bulgeOf, cubic, line, splitAt, type Segment } from './segment';
 
-/** Corner: handles are free of each other. Smooth: they lie on one line. Even: and are equally long. */
-export type NodeKind = 'corner' | 'smooth' | 'even';
-export const NODE_KINDS: readonly NodeKind[] = ['corner', 'smooth', 'even'];
+/**
+ * Corner: handles are free of each other. Smooth: they lie on one line. Even: and are equally long. Mirrored: each is the reflection of the
+ * other in the axis, or in a line beside it.
+ */
+export type NodeKind = 'corner' | 'smooth' | 'even' | 'mirrored';
+export const NODE_KINDS: readonly NodeKind[] = ['corner', 'smooth', 'even', 'mirrored'];
 
 /** A point that a person can take hold of; `in` and `out` are its handles, where its sides are curves. */
 export interface PathNode {
@@ -81,6 +84,16 @@ export const movedNode = (node: PathNode, by: Point): PathNode => ({
   ...(node.out && { out: add(node.out, by) }),
 });
 
+/** A point reflected in the upright line through a node. */
+const reflectedAt = (node: Point, p: Point): Point => ({ x: 2 * node.x - p.x, y: p.y });
+
+/** True for a node whose handles are mirrored, and are so now: a path that was turned keeps its kinds of nodes. */
+const isMirrored = (node: PathNode): boolean => {
+  if (node.kind !== 'mirrored' || !node.in || !node.out) return false;
+  const arm = distance(node.in, spot(node));
+  return distance(reflectedAt(node, node.in), node.out) <= 1e-9 * (arm + lengthOf(spot(node)));
+};
+
 const opposite = (side: HandleSide): HandleSide => (side === 'in' ? 'out' : 'in');
 
 /** The node with one handle put at a point; the other follows as the node's kind asks. A side that was an arc becomes a curve. */
@@ -90,7 +103,8 @@ export function withHandle(node: PathNode, side: HandleSide, to: Point): PathNod
   const isArc = bulge !== undefined && side === 'in';
   const moved: PathNode = { ...rest, ...(isArc && { bulge }), [side]: to };
   const far = node[other];
-  if (node.kind === 'corner' || !far) return moved;
+  if (isMirrored(node)) return { ...moved, [other]: reflectedAt(node, to) };
+  if (node.kind === 'corner' || node.kind === 'mirrored' || !far) return moved;
   const arm = subtract(to, spot(node));
   const size = lengthOf(arm);
   if (size === 0) return moved;
@@ -121,13 +135,15 @@ export function withKind(
   const reach = (handle: Point | undefined, neighbour: Point) =>
     handle ? distance(handle, here) : distance(neighbour, here) / 3;
   let [into, out] = [reach(node.in, a), reach(node.out, b)];
-  if (kind === 'even') into = out = (into + out) / 2;
+  if (kind !== 'smooth') into = out = (into + out) / 2;
+  // Mirrored handles begin level, on the sides where the path goes.
+  const way = kind === 'mirrored' ? { x: Math.sign(along.x) || 1, y: 0 } : scaleBy(along, 1 / size);
   const made: PathNode = {
     x: node.x,
     y: node.y,
     kind,
-    in: add(here, scaleBy(along, -into / size)),
-    out: add(here, scaleBy(along, out / size)),
+    in: add(here, scaleBy(way, -into)),
+    out: add(here, scaleBy(way, out)),
   };
   return nodes.map((each, k) => {
     if (k === index) return made;

@@ -170,21 +170,19 @@ describe('aligning and spreading', () => {
     const figure = withForms(circle(3, -10, 2), circle(-4, -30, 3), circle(8, -22, 1));
     const ids = new Set(['s0', 's1', 's2']);
     const anchors = (f: Figure) => roundOf(f, 'r').shapes.map((shape) => anchorOf(shape));
-    expect(anchors(alignShapes(figure, 'r', ids, 'axis', undefined, STRAIGHT)).map(({ x }) => x)).toEqual([
+    expect(anchors(alignShapes(figure, 'r', ids, { how: 'axis' }, STRAIGHT)).map(({ x }) => x)).toEqual([
       0, 0, 0,
     ]);
-    expect(anchors(alignShapes(figure, 'r', ids, 'centre', undefined, STRAIGHT))).toEqual([
+    expect(anchors(alignShapes(figure, 'r', ids, { how: 'centre' }, STRAIGHT))).toEqual([
       { x: 0, y: 0 },
       { x: 0, y: 0 },
       { x: 0, y: 0 },
     ]);
-    for (const { r } of anchors(alignShapes(figure, 'r', ids, 'radius', undefined, STRAIGHT)).map(polarOf))
+    for (const { r } of anchors(alignShapes(figure, 'r', ids, { how: 'radius' }, STRAIGHT)).map(polarOf))
       expect(r).toBeCloseTo(Math.hypot(3, 10), 9);
-    for (const { degrees } of anchors(alignShapes(figure, 'r', ids, 'angle', undefined, STRAIGHT)).map(
-      polarOf,
-    ))
+    for (const { degrees } of anchors(alignShapes(figure, 'r', ids, { how: 'angle' }, STRAIGHT)).map(polarOf))
       expect(degrees).toBeCloseTo(polarOf({ x: 3, y: -10 }).degrees, 9);
-    const left = alignShapes(figure, 'r', ids, 'left', undefined, STRAIGHT);
+    const left = alignShapes(figure, 'r', ids, { how: 'left' }, STRAIGHT);
     expect(formsOf(left).map((form) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).left)).toEqual([1, 1, 1]);
     const up = anchors(spreadShapes(figure, 'r', ids, 'up', undefined, STRAIGHT)).map(({ y }) => -y);
     expect(up).toEqual([10, 30, 20]);

@@ -20,6 +20,7 @@ import {
   alignStamps,
   endHalf,
   findShape,
+  groupShapes,
   makePlain,
   roundOf,
   setEdge,
@@ -150,18 +151,34 @@ describe('shapes in line', () => {
     const figure = setPage(withForms(disc(3, -30, 4), disc(9, -10, 2)), page);
     const two = new Set(['s0', 's1']);
     // The page's middle is where the figure's centre is moved away from.
-    expect(boxes(alignShapes(figure, 'r', two, 'left', 'page', STRAIGHT)).map(({ left }) => left)).toEqual([
-      -60, -60,
-    ]);
     expect(
-      boxes(alignShapes(figure, 'r', two, 'bottom', 'page', STRAIGHT)).map(({ bottom }) => bottom),
+      boxes(alignShapes(figure, 'r', two, { how: 'left', to: 'page' }, STRAIGHT)).map(({ left }) => left),
+    ).toEqual([-60, -60]);
+    expect(
+      boxes(alignShapes(figure, 'r', two, { how: 'bottom', to: 'page' }, STRAIGHT)).map(
+        ({ bottom }) => bottom,
+      ),
     ).toEqual([35, 35]);
-    const tops = boxes(alignShapes(figure, 'r', two, 'top', 'selection', STRAIGHT)).map(({ top }) => top);
+    const tops = boxes(alignShapes(figure, 'r', two, { how: 'top', to: 'selection' }, STRAIGHT)).map(
+      ({ top }) => top,
+    );
     expect(tops).toEqual([-34, -34]);
-    const right = boxes(alignShapes(figure, 'r', two, 'right', 'selection', STRAIGHT)).map(
+    const right = boxes(alignShapes(figure, 'r', two, { how: 'right', to: 'selection' }, STRAIGHT)).map(
       (box) => box.right,
     );
     expect(right).toEqual([11, 11]);
+  });
+
+  it('go as one where they are grouped, and all together where that is asked', () => {
+    const figure = withForms(disc(3, -30, 4), disc(9, -10, 2), disc(30, -50, 5));
+    const lefts = (f: Figure) => boxes(f).map(({ left }) => left);
+    const grouped = groupShapes(figure, 'r', new Set(['s0', 's1']), counter());
+    // The group's box ends at -1; the second disc stays where it was in it.
+    expect(lefts(alignShapes(grouped, 'r', all, { how: 'left', to: 'page' }, STRAIGHT))).toEqual([
+      -90, -82, -90,
+    ]);
+    const one = { how: 'left', to: 'page', asOne: true } as const;
+    expect(lefts(alignShapes(figure, 'r', all, one, STRAIGHT))).toEqual([-90, -82, -64]);
   });
 
   it('are spread by even gaps, whatever their sizes', () => {

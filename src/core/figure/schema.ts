@@ -209,12 +209,15 @@ function numberOf(field: Field<Params>): Joi.Schema {
 }
 
 /** A construction's form, from the fields that it asks for. */
+const rule = (field: Field<Params>): Joi.Schema =>
+  field.absent === undefined ? numberOf(field) : numberOf(field).optional();
+
 const built = (kind: BuiltKind): Joi.ObjectSchema =>
   Joi.object({
     kind: Joi.valid(kind).required(),
     ...placed,
     params: Joi.object(
-      Object.fromEntries(makerOf(kind).fields.map((field) => [field.key, numberOf(field)])),
+      Object.fromEntries(makerOf(kind).fields.map((field) => [field.key, rule(field)])),
     ).required(),
   });
 

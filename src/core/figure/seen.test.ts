@@ -34,7 +34,13 @@ describe('what is measured of a motif', () => {
   });
 
   it('and it is put in line as one', () => {
-    const aligned = alignShapes(bite(), 'r', new Set(['s0', 's1']), 'axis', 'selection', STRAIGHT);
+    const aligned = alignShapes(
+      bite(),
+      'r',
+      new Set(['s0', 's1']),
+      { how: 'axis', to: 'selection' },
+      STRAIGHT,
+    );
     const { left, right } = boundsOfPaths(seenPaths(roundOf(aligned, 'r'), STRAIGHT));
     expect(left + right).toBeCloseTo(0, 9);
     expect(right - left).toBeCloseTo(
@@ -46,7 +52,7 @@ describe('what is measured of a motif', () => {
   it('and of what is hidden what it is made from', () => {
     const two = withForms(disc(5, -20, 3), disc(0, -40, 6));
     const hidden = showShapes(two, 'r', new Set(['s0']), false);
-    const aligned = alignShapes(hidden, 'r', new Set(['s0', 's1']), 'bottom', 'first', STRAIGHT);
+    const aligned = alignShapes(hidden, 'r', new Set(['s0', 's1']), { how: 'bottom', to: 'first' }, STRAIGHT);
     const bottoms = roundOf(aligned, 'r').shapes.map(
       ({ form }) => boundsOfPaths(pathsOfForm(form, STRAIGHT)).bottom,
     );

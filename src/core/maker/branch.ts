@@ -1,11 +1,11 @@
 import { finding } from '../finding';
 import { MIRROR } from '../curve/affine';
 import { mapPath, reversedPath, type Path } from '../curve/path';
-import { add, ORIGIN, point, scaleBy, type Point } from '../curve/point';
-import { line } from '../curve/segment';
+import { add, ORIGIN, point, type Point } from '../curve/point';
 import { degreesOf, turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
-import { arcAbout, lineOf, polygonOf, type Maker } from './construction';
+import { barPath, TIP_FIELDS, tipProblem, type TipParams } from './bar';
+import { lineOf, type Field, type Maker } from './construction';
 
 export type BranchParams = {
   readonly length: number;
@@ -17,8 +17,7 @@ export type BranchParams = {
   readonly arm: number;
   readonly law: 'equal' | 'falling' | 'leaf';
   readonly width: number;
-  readonly tip: 'flat' | 'round' | 'pointed';
-};
+} & TipParams;
 
 /**
  * Where the pairs leave the stem: from the first to the last, each gap `growth` times the one before it, so at
@@ -39,22 +38,6 @@ export function armLengths({ pairs, arm, law }: BranchParams): number[] {
     if (law === 'equal') return arm;
     return law === 'falling' ? arm * (1 - i / pairs) : arm * Math.sin((Math.PI * (i + 1)) / (pairs + 1));
   });
-}
-
-/** A bar from a point in a direction, its end flat, a half circle, or a point as long as it is wide. */
-function bar(from: Point, direction: Turn, length: number, width: number, tip: BranchParams['tip']): Path {
-  const along = alongTurn(direction, 1);
-  const across = { x: -along.y, y: along.x };
-  const at = (u: number, v: number): Point => add(add(from, scaleBy(along, u)), scaleBy(across, v));
-  const h = width / 2;
-  const neck = tip === 'flat' ? length : Math.max(0, length - (tip === 'round' ? h : width));
-  const [a, b, c, d] = [at(0, -h), at(neck, -h), at(neck, h), at(0, h)];
-  if (tip === 'flat') return polygonOf([a, b, c, d]);
-  if (tip === 'pointed') return polygonOf([a, b, at(length, 0), c, d]);
-  return {
-    closed: true,
-    segments: [line(a, b), arcAbout(b, c, at(neck, 0), h), line(c, d), line(d, a)],
-  };
 }
 
 /**
@@ -82,17 +65,10 @@ export const branch: Maker<BranchParams> = {
       ],
     },
     { key: 'width', label: 'Width', type: 'length', mayBeZero: true },
-    {
-      key: 'tip',
-      label: 'Tips',
-      type: 'choice',
-      choices: [
-        ['flat', 'Flat'],
-        ['round', 'Round'],
-        ['pointed', 'Pointed'],
-      ],
-      when: ({ width }) => width > 0,
-    },
+    ...TIP_FIELDS.map((field): Field<BranchParams> => ({
+      ...(field as Field<BranchParams>),
+      when: (params) => params.width > 0 && (field.when?.(params) ?? true),
+    })),
   ],
   start: {
     length: 70,
@@ -106,19 +82,20 @@ export const branch: Maker<BranchParams> = {
     width: 3,
     tip: 'pointed',
   },
-  problem: ({ length, angle, first, last, growth, arm, width }) => {
+  problem: (params) => {
+    const { length, angle, first, last, growth, arm, width } = params;
     if (!(length > 0 && arm > 0)) return finding('branch.length');
     if (!(angle.num > 0 && 2 * angle.num < angle.den)) return finding('branch.angle');
     if (!(first >= 0 && last >= first && last <= length)) return finding('branch.pairs', length);
     if (!(growth > 0)) return finding('branch.growth');
-    return width >= 0 && width < length ? null : finding('branch.width', length);
+    return width >= 0 && width < length ? tipProblem(params) : finding('branch.width', length);
   },
   paths: (params) => {
-    const { length, angle, width, tip } = params;
+    const { length, angle, width } = params;
     const arms = armLengths(params);
     const stroke = (from: Point, direction: Turn, long: number): Path =>
       width > 0
-        ? bar(from, direction, long, width, tip)
+        ? barPath(from, direction, { length: long, width }, params)
         : lineOf(from, add(from, alongTurn(direction, long)));
     return [
       stroke(ORIGIN, turn(0), length),

@@ -22,6 +22,8 @@ interface Asked<N> {
   readonly label: string;
   /** False where the number does not count for what else is chosen. */
   readonly when?: (params: N) => boolean;
+  /** What stands where none is kept, as in files from before the field was; without it one has to be there. */
+  readonly absent?: Value;
 }
 
 /** A number that a construction asks for, as a field of the inspector and a rule of the file format. */
@@ -147,7 +149,8 @@ export function scaledParams<N extends Params, S>(maker: Maker<N, S>, params: N,
   const scaled: Record<string, Value> = { ...params };
   for (const field of maker.fields) {
     const { key, type } = field;
-    if (type === 'length') scaled[key] = (params[key] as number) * factor;
+    const value = params[key];
+    if (type === 'length' && value !== undefined) scaled[key] = (value as number) * factor;
     if (type === 'list' && field.lengths)
       scaled[key] = (params[key] as readonly number[]).map((length) => length * factor);
     if (type === 'drawn')

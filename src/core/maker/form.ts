@@ -186,6 +186,10 @@ export function stretchedForm(form: Form, across: number, up: number, about: Poi
   return { ...withParams(form, params), at };
 }
 
+/** True for a form that can be made wider without being higher and stays what it is: a path, or a construction that has numbers for it. */
+export const isStretchable = (form: Form): boolean =>
+  form.kind === 'path' || stretchedForm(form, 1, 1, { x: 0, y: 0 }) !== null;
+
 /** A form with its width alone multiplied; null where it has none of its own. */
 export function widenedForm(form: Form, factor: number): Form | null {
   const params = isBuilt(form) ? makerOf(form.kind).widened?.(form.params, factor) : null;

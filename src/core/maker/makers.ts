@@ -1,4 +1,5 @@
 import { band } from './band';
+import { bar } from './bar';
 import { barFrame } from './barFrame';
 import { blade } from './blade';
 import { branch } from './branch';
@@ -37,6 +38,7 @@ export const MAKERS = {
   scallop,
   kite,
   blade,
+  bar,
   barFrame,
   star,
   touchingRing,

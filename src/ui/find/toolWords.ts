@@ -26,6 +26,7 @@ export const TOOL_WORDS: Record<ToolId, string> = {
   scallop: 'shell arc bow rim',
   kite: 'diamond rhombus facet',
   blade: 'knife propeller shutter iris',
+  bar: 'beam strip needle arrow point tip spike blade sword',
   barFrame: 'bars polygon frame band star outline',
   touchingRing: 'circles touching tangent ring beads pearls lattice seed',
   dial: 'clock watch ticks scale sectors rings',

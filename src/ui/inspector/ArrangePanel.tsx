@@ -12,6 +12,7 @@ import {
 } from '@/core/figure/commands';
 import type { Contour } from '@/core/curve/contours';
 import { joinedPaths } from '@/core/curve/nodeOps';
+import { largestNodes, motifTree } from '@/core/figure/groups';
 import { anchorOf } from '@/core/figure/hit';
 import type { Round, Shape } from '@/core/figure/model';
 import { grownForm, growthToTouch, type Growth } from '@/core/maker/fit';
@@ -78,13 +79,18 @@ export function ArrangePanel({ round, shapes }: Props) {
   const work = useWork();
   const editor = useEditor();
   const [to, setTo] = useState<AlignTo>('first');
+  const [asOne, setAsOne] = useState(false);
   const [even, setEven] = useState<'centres' | 'gaps'>('centres');
   const ids = new Set(shapes.map(({ id }) => id));
   const locked = round.locked || shapes.some((shape) => shape.locked);
   if (locked || shapes.length === 0) return null;
-  const lead = shapes.length > 1 ? to : 'page';
+  // Groups go as one; a single piece has only the page to go by.
+  const pieces = asOne ? 1 : largestNodes(motifTree(round), ids).length;
+  const lead = pieces > 1 ? to : 'page';
   const align = (how: Alignment): void =>
-    act(editor, 'Align', (figure, work) => alignShapes(figure, round.id, ids, how, lead, work));
+    act(editor, 'Align', (figure, work) =>
+      alignShapes(figure, round.id, ids, { how, to: lead, asOne }, work),
+    );
   const [a, b] = shapes;
   const [one, other] = [a, b].map((shape) => (shape ? openContourOf(shape) : null));
   const canJoin = shapes.length === 2 && one && other;
@@ -119,7 +125,20 @@ export function ArrangePanel({ round, shapes }: Props) {
       );
   };
   return (
-    <Section title="Align" note={shapes.length > 1 ? undefined : 'to the page'}>
+    <Section title="Align" note={pieces > 1 ? undefined : 'to the page'}>
+      {shapes.length > 1 && (
+        <Row caption="Moves">
+          <Segmented
+            label="Align moves"
+            value={asOne ? 'one' : 'each'}
+            choices={[
+              { value: 'each', label: 'Each' },
+              { value: 'one', label: 'All as one' },
+            ]}
+            onChange={(next) => setAsOne(next === 'one')}
+          />
+        </Row>
+      )}
       <div className="grid grid-cols-2 gap-1.5">
         {ALONE.map(([how, name]) => (
           <Chip key={how} onClick={() => align(how)}>
@@ -127,7 +146,7 @@ export function ArrangePanel({ round, shapes }: Props) {
           </Chip>
         ))}
       </div>
-      {shapes.length > 1 && <Segmented label="Align to" value={to} choices={TO} onChange={setTo} />}
+      {pieces > 1 && <Segmented label="Align to" value={to} choices={TO} onChange={setTo} />}
       <div className="grid grid-cols-3 gap-1.5">
         {TOGETHER.map(([how, name]) => (
           <Chip key={how} onClick={() => align(how)}>
@@ -135,7 +154,7 @@ export function ArrangePanel({ round, shapes }: Props) {
           </Chip>
         ))}
       </div>
-      {shapes.length > 1 && (
+      {pieces > 1 && (
         <div className="grid grid-cols-2 gap-1.5">
           {ROUND.map(([how, name]) => (
             <Chip key={how} onClick={() => align(how)}>
@@ -144,7 +163,7 @@ export function ArrangePanel({ round, shapes }: Props) {
           ))}
         </div>
       )}
-      {shapes.length > 2 && (
+      {pieces > 2 && (
         <>
           <Row caption="Spread evenly">
             <Segmented

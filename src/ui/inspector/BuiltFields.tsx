@@ -32,7 +32,7 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
   const field = (asked: Field<Params>) => {
     const { key, label } = asked;
     const base = { label, caption: label, disabled };
-    const value = params[key];
+    const value = params[key] ?? asked.absent;
     const take = (next: Value): void => onChange(set(key, next));
     switch (asked.type) {
       case 'length':

@@ -33,7 +33,8 @@ export function HandleFields({ nodeRef, index, node, locked }: Props) {
       <div key={side} className="grid grid-cols-2 gap-1.5">
         <LengthField
           label={`Handle ${name.toLowerCase()}, length`}
-          inside={`${name}, length`}
+          inside={name}
+          unit=""
           value={r}
           in={unit}
           disabled={locked}
@@ -42,7 +43,7 @@ export function HandleFields({ nodeRef, index, node, locked }: Props) {
         />
         <AngleField
           label={`Handle ${name.toLowerCase()}, direction`}
-          inside={`${name}, θ`}
+          inside={`${name} θ`}
           value={degrees}
           disabled={locked}
           onChange={(value) => put(fromPolar(r, value))}

@@ -31,7 +31,12 @@ import { common } from './words';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { usePageLength } from './usePageLength';
 
-const NAMES: Record<NodeKind, string> = { corner: 'Corner', smooth: 'Smooth', even: 'Even' };
+const NAMES: Record<NodeKind, string> = {
+  corner: 'Corner',
+  smooth: 'Smooth',
+  even: 'Even',
+  mirrored: 'Mirrored',
+};
 
 const NODE_LINES: readonly (readonly [NodeLine, string, string])[] = [
   ['x', 'x', 'All at the x of the first'],
@@ -137,19 +142,17 @@ export function NodePanel({ round, shape }: Props) {
         onChange={(y) => putEach(({ x }) => ({ x, y: -y }))}
       />
       {indices.length === 1 && <HandleFields nodeRef={ref} index={index} node={node} locked={locked} />}
-      <Row caption="Joins as">
-        <Segmented
-          label="Joins as"
-          value={kinds.size === 1 ? node.kind : null}
-          choices={NODE_KINDS.map((kind) => ({ value: kind, label: NAMES[kind] }))}
-          disabled={locked}
-          onChange={(kind) =>
-            act(editor, `Node as ${NAMES[kind].toLowerCase()}`, (figure) =>
-              setNodeKind(figure, ref, chosen, kind),
-            )
-          }
-        />
-      </Row>
+      <Segmented
+        label="Joins as"
+        value={kinds.size === 1 ? node.kind : null}
+        choices={NODE_KINDS.map((kind) => ({ value: kind, label: NAMES[kind] }))}
+        disabled={locked}
+        onChange={(kind) =>
+          act(editor, `Node as ${NAMES[kind].toLowerCase()}`, (figure) =>
+            setNodeKind(figure, ref, chosen, kind),
+          )
+        }
+      />
       <Row caption="Put">
         <div className="grid flex-1 grid-cols-2 gap-1.5">
           <Button disabled={locked} onClick={() => putOn('axis', { x: 0, y: -1 })}>

@@ -88,7 +88,7 @@ export function PlaceSizePanel({
         <LengthField
           {...one}
           label="Box width"
-          inside="width"
+          inside="w"
           disabled={off || width === 0}
           value={width}
           refuse={positive}
@@ -105,7 +105,7 @@ export function PlaceSizePanel({
         <LengthField
           {...one}
           label="Box height"
-          inside="height"
+          inside="h"
           disabled={off || height === 0}
           value={height}
           refuse={positive}

@@ -11,6 +11,7 @@ import { LengthField, ShareField, TurnField } from '../common/NumberField';
 import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
+import { fitUnderlay } from '../tools/underlayFit';
 import { TracePanel } from './TracePanel';
 
 /** A picture to trace from: chosen or dropped on the Bench, placed by numbers or by hand, never exported. */
@@ -18,6 +19,7 @@ export function UnderlayPanel() {
   const editor = useEditor();
   const input = useRef<HTMLInputElement>(null);
   const { underlay, page } = useEditorState(shownFigure);
+  const picking = useEditorState((state) => state.picking?.marks !== undefined);
   const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
   const change = (part: Partial<Underlay>): void =>
     act(editor, 'Change underlay', (figure) => changeUnderlay(figure, part), 'underlay');
@@ -109,6 +111,14 @@ export function UnderlayPanel() {
             disabled={underlay.locked}
             onChange={(rotation) => change({ rotation })}
           />
+          <Button
+            disabled={underlay.locked || !underlay.visible}
+            aria-pressed={picking}
+            title="Two points of the picture are put where you click, and it is moved, turned and scaled to it"
+            onClick={() => (picking ? editor.setState({ picking: null }) : fitUnderlay(editor))}
+          >
+            {picking ? 'Click on the Bench …' : 'Fit by two points'}
+          </Button>
           <ShareField
             label="Underlay strength"
             caption="Strength"

@@ -170,8 +170,9 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
     const point = panePoint(editor, pane, target, event);
     const { picking } = editor.getState();
     if (picking) {
-      picking.take(new MotifPointer(editor, pane, placementIn(editor.getState(), pane)).at(point));
+      const pointer = new MotifPointer(editor, pane, placementIn(editor.getState(), pane));
       editor.setState({ picking: null });
+      picking.take(picking.free ? pointer.raw(point) : pointer.at(point));
       return;
     }
     gesture.current = PRESSES[editor.getState().tool](editor, point, double);

@@ -1,11 +1,12 @@
 import { workOf } from '@/state/work';
 import type { Bounds } from '@/core/curve/bounds';
-import { distance, dot, polarOf, subtract, type Point } from '@/core/curve/point';
+import { boxScale } from '@/core/curve/boxScale';
+import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import type { Work } from '@/core/derive';
 import { transformShapes } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { seenBox } from '@/core/figure/seen';
-import { stretchedForm } from '@/core/maker/form';
+import { isStretchable } from '@/core/maker/form';
 import type { Transform } from '@/core/maker/transform';
 import { turnFromDegrees } from '@/core/number/turn';
 import { newId } from '@/state/ids';
@@ -21,44 +22,18 @@ import {
   type PaneId,
 } from '@/state/editor';
 import type { Gesture } from './gesture';
+import { CORNERS, STALK, turnStep, type GripBox } from './gripBox';
 import { CATCH, MotifPointer, placementIn, viewOf, type PanePoint } from './pointer';
 
 /** How far the box stands off from what is in it, so that its handles do not lie on those of a construction; in pixels. */
 const MARGIN = 10;
-/** How far the handle that turns stands above the box, in pixels. */
-const STALK = 22;
-/** With Shift a turn goes in steps of so many degrees; else it is a round number of tenths. */
-const TURN_STEP = 15;
-const TENTHS = 10;
 /** A side shorter than this, in pixels, has no handle in its middle; what is that small in both ways has none at all. */
 const ROOM = 24;
-/** Nothing becomes smaller than this part of what it was in one drag. */
-const SMALLEST = 0.01;
-
-/** A handle of the box: where it is of the middle, −1, 0 or 1 across and up; or the one that turns. */
-interface BoxGrip {
-  readonly name: string;
-  /** In motif coordinates. */
-  readonly at: Point;
-  readonly side: Point | null;
-}
-
 /** The box of what is selected, with its handles. */
-interface SelectionBox {
+interface SelectionBox extends GripBox {
   readonly box: Bounds;
-  /** Its corners as they are drawn, clockwise from the upper left. */
-  readonly corners: readonly Point[];
-  readonly grips: readonly BoxGrip[];
-  /** Where the stalk of the handle that turns begins. */
-  readonly stalk: Point;
 }
 
-const CORNERS: readonly (readonly [string, number, number])[] = [
-  ['upper left', -1, -1],
-  ['upper right', 1, -1],
-  ['lower right', 1, 1],
-  ['lower left', -1, 1],
-];
 const SIDES: readonly (readonly [string, number, number])[] = [
   ['top', 0, -1],
   ['right', 1, 0],
@@ -68,7 +43,7 @@ const SIDES: readonly (readonly [string, number, number])[] = [
 
 /** True where shapes may be made wider without being higher and stay what they are. */
 export const canStretch = (shapes: readonly Shape[]): boolean =>
-  shapes.every(({ form }) => form.kind === 'path' || stretchedForm(form, 1, 1, { x: 0, y: 0 }) !== null);
+  shapes.every(({ form }) => isStretchable(form));
 
 const middleOf = ({ left, right, top, bottom }: Bounds): Point => ({
   x: (left + right) / 2,
@@ -118,20 +93,6 @@ export function selectionBox(state: EditorState, pane: PaneId): SelectionBox | n
   return boxAround(round, shapes, viewOf(state, pane).scale, workOf(state));
 }
 
-const atLeast = (factor: number): number => (Number.isFinite(factor) ? Math.max(SMALLEST, factor) : 1);
-
-/** By how much a corner or side that is dragged scales: evenly where it is to keep its proportions. */
-function scaleOf(side: Point, held: Point, at: Point, about: Point, even: boolean): { x: number; y: number } {
-  const [before, now] = [subtract(held, about), subtract(at, about)];
-  if (even && side.x !== 0 && side.y !== 0) {
-    const factor = atLeast(dot(now, before) / dot(before, before));
-    return { x: factor, y: factor };
-  }
-  const x = side.x === 0 ? 1 : atLeast(now.x / before.x);
-  const y = side.y === 0 ? 1 : atLeast(now.y / before.y);
-  return even ? { x: x * y, y: x * y } : { x, y };
-}
-
 /**
  * Takes hold of a handle of the box round what is selected: scales about the opposite corner or side, with Alt about the middle, with Shift
  * in proportion; or turns about the middle, with Shift in steps.
@@ -154,15 +115,14 @@ export function pressBoxGrip(editor: Editor, p: PanePoint): Gesture | null {
 
   const turned = (q: PanePoint) => {
     const by = polarOf(subtract(pointer.raw(q), middle)).degrees - polarOf(subtract(start, middle)).degrees;
-    const degrees = q.shift ? Math.round(by / TURN_STEP) * TURN_STEP : Math.round(by * TENTHS) / TENTHS;
-    return { kind: 'rotate' as const, by: turnFromDegrees(degrees), about: middle };
+    return { kind: 'rotate' as const, by: turnFromDegrees(turnStep(by, q.shift)), about: middle };
   };
   const scaled = (q: PanePoint, to: Point) => {
     const held = pointOf(own.box, to.x, to.y);
     const by = subtract(pointer.raw(q), start);
     const at = pointer.caught({ x: held.x + by.x, y: held.y + by.y }, q);
     const about = q.alt ? middle : pointOf(own.box, -to.x, -to.y);
-    return { kind: 'scale' as const, ...scaleOf(to, held, at, about, even || q.shift), about };
+    return { kind: 'scale' as const, ...boxScale(to, held, at, about, even || q.shift), about };
   };
   let made = { figure, ids: [...ids] };
   return {

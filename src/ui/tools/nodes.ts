@@ -57,7 +57,11 @@ function dragGrip(
   return {
     move: (q) => {
       moved = true;
-      const at = q.shift ? pointer.held(q, node) : grip.side ? pointer.offered(q) : pointer.at(q);
+      const wanted = q.shift ? pointer.held(q, node) : grip.side ? pointer.offered(q) : pointer.at(q);
+      // Level handles of a mirrored node are a smooth curve: that is caught.
+      const isLevel =
+        grip.side && node.kind === 'mirrored' && Math.abs(wanted.y - node.y) <= pointer.length(CATCH);
+      const at = isLevel && !q.free ? { x: wanted.x, y: node.y } : wanted;
       if (grip.side) preview(editor, setHandle(figure, ref, grip.index, grip.side, at));
       else preview(editor, moveNodes(figure, ref, indices, subtract(at, node)));
     },

@@ -1,8 +1,8 @@
 import { workOf } from '@/state/work';
 import { distance, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
-import { applyTo, inverse, turnMap } from '@/core/curve/affine';
-import { changeUnderlay, duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { applyTo, turnMap } from '@/core/curve/affine';
+import { duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
 import { boundedFigure } from '@/core/figure/excess';
 import { deeper, wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, holdAt } from '@/core/figure/hit';
@@ -27,6 +27,7 @@ import { chooseKindAt } from './cells';
 import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
+import { dragUnderlay, pressUnderlayGrip } from './underlayGrips';
 import { CATCH, MotifPointer, TOUCH, placementIn, viewOf, type PanePoint } from './pointer';
 
 interface Hit {
@@ -127,28 +128,6 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked:
   };
 }
 
-/** Drags the underlay, where it is set out, not locked and under the pointer on the Bench. */
-function dragUnderlay(editor: Editor, p: PanePoint): Gesture | null {
-  const state = editor.getState();
-  const figure = shownFigure(state);
-  const { underlay } = figure;
-  if (state.stage !== 'setout' || p.pane !== 'bench' || !underlay?.visible || underlay.locked) return null;
-  const own = applyTo(inverse(turnMap(underlay.rotation)), subtract(p.figure, underlay.at));
-  if (Math.abs(own.x) > underlay.width / 2 || Math.abs(own.y) > underlay.height / 2) return null;
-  let moved = false;
-  return {
-    move: (q) => {
-      moved = true;
-      const by = subtract(q.figure, p.figure);
-      preview(editor, changeUnderlay(figure, { at: { x: underlay.at.x + by.x, y: underlay.at.y + by.y } }));
-    },
-    up: () => {
-      if (moved) commit(editor, 'Move underlay', shownFigure(editor.getState()));
-    },
-    cancel: () => preview(editor, null),
-  };
-}
-
 /** On the Bench what is under the pointer of other copies and rounds, which are shown faintly there. */
 function ghostAt(editor: Editor, p: PanePoint): Hit | null {
   const state = editor.getState();
@@ -191,7 +170,11 @@ function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
 
 /** Select: click a shape to select it, drag to move it, drag from an empty place to select by a box. */
 export const pressSelect: Press = (editor, p) => {
-  const handle = pressGradient(editor, p) ?? pressHandle(editor, p) ?? pressBoxGrip(editor, p);
+  const handle =
+    pressGradient(editor, p) ??
+    pressHandle(editor, p) ??
+    pressBoxGrip(editor, p) ??
+    pressUnderlayGrip(editor, p);
   if (handle) return handle;
   const hit = hitAt(editor, p);
   const own = !hit || hit.roundId === activeRound(editor.getState())?.id;

@@ -21,7 +21,7 @@ export function ZoomField({ view, unit }: { readonly view: View; readonly unit: 
   return (
     <span
       title="Zoom: 100 % is true size, at 96 pixels an inch"
-      className="pointer-events-auto inline-block w-[70px]"
+      className="pointer-events-auto inline-block w-[78px]"
     >
       <ShareField
         label="Zoom"

@@ -5,6 +5,7 @@ export * from './half';
 export * from './paint';
 export * from './recolour';
 export * from './rounds';
+export * from './align';
 export * from './cells';
 export * from './combine';
 export * from './shapes';

@@ -1,4 +1,3 @@
-import { isMirroredAt, withMirroredHandle } from '../../curve/mirrored';
 import type { Paint } from '../../scene/scene';
 import type { Work } from '../../derive';
 import { plainForms, type Form } from '../../maker/form';
@@ -212,15 +211,15 @@ export const placeNodes = (
 ): Figure =>
   withNodes(figure, ref, indices, (nodes, own) => nodes.map((node, k) => (own.has(k) ? place(node) : node)));
 
-/** Moves nodes of a path, their handles with them. One alone that a path is mirrored at stays on the axis. */
+/** Nearer to the axis than this, in the figure's unit, a node is on it. */
+const ON_AXIS = 1e-9;
+
+/** Moves nodes of a path, their handles with them. A mirrored one that is moved alone stays on the axis. */
 export const moveNodes = (figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>, by: Point): Figure =>
-  withNodes(figure, ref, indices, (nodes, own, closed) =>
-    nodes.map((node, k) => {
-      if (!own.has(k)) return node;
-      const isHeld = indices.size === 1 && isMirroredAt({ nodes, closed }, k);
-      return movedNode(node, isHeld ? { x: 0, y: by.y } : by);
-    }),
-  );
+  placeNodes(figure, ref, indices, (node) => {
+    const isHeld = indices.size === 1 && node.kind === 'mirrored' && Math.abs(node.x) <= ON_AXIS;
+    return movedNode(node, isHeld ? { x: 0, y: by.y } : by);
+  });
 
 /** What nodes are made to share: x, height, radius or angle. */
 export type NodeLine = 'x' | 'y' | 'r' | 'θ';
@@ -267,25 +266,14 @@ function nodesAt(figure: Figure, ref: ShapeRef, indices: ReadonlySet<number>): P
   return form?.kind === 'path' ? nodesOfContours(form.contours).filter((_, k) => indices.has(k)) : [];
 }
 
-/**
- * Puts a handle of a node at a point; an even or smooth node keeps its other handle in line, a node that the path is mirrored at has it at
- * the reflection.
- */
+/** Puts a handle of a node at a point; the other follows as the node's kind asks. */
 export const setHandle = (
   figure: Figure,
   ref: ShapeRef,
   index: number,
   side: HandleSide,
   to: Point,
-): Figure =>
-  withNodes(figure, ref, new Set([index]), (nodes, own, closed) =>
-    nodes.map((node, k) => {
-      if (!own.has(k)) return node;
-      return isMirroredAt({ nodes, closed }, k)
-        ? withMirroredHandle(node, side, to)
-        : withHandle(node, side, to);
-    }),
-  );
+): Figure => placeNodes(figure, ref, new Set([index]), (node) => withHandle(node, side, to));
 
 export const setNodeKind = (
   figure: Figure,

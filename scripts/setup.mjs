@@ -49,10 +49,11 @@ export function installPackages() {
   writeFileSync(stamp, digest());
 }
 
-/** Installs Debian's Chromium, which the end-to-end tests drive, where it is missing. */
-export function installChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
-  console.log('Installing Chromium …');
+/** Installs Debian's Chromium and Firefox, which the end-to-end tests drive, where one is missing. */
+export function installBrowsers() {
+  const missing = ['chromium', 'firefox-esr'].filter((name) => !existsSync(`/usr/bin/${name}`));
+  if (missing.length === 0) return;
+  console.log(`Installing ${missing.join(' and ')} …`);
   run('apt-get', ['update']);
-  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium']);
+  run('apt-get', ['install', '-y', '--no-install-recommends', ...missing]);
 }

@@ -1,8 +1,8 @@
-import { installChromium, installPackages, tool, toolAside } from './setup.mjs';
+import { installBrowsers, installPackages, tool, toolAside } from './setup.mjs';
 
 // Every check and test, from nothing but Node, a compiler and Debian's packages.
 installPackages();
-installChromium();
+installBrowsers();
 
 const lint = ['Lint', 'eslint', ['.', '--max-warnings', '0']];
 const checks = [

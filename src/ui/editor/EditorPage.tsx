@@ -164,7 +164,11 @@ function noticeSaves(editor: Editor): () => void {
 /** The figure's name in the tab, as it is renamed. */
 function TabTitle() {
   const name = useEditorState((state) => shownFigure(state).name);
-  return <title>{`${name} · Cyclogon`}</title>;
+  // Set by hand: the page's own title is there already, and the first of two is what a browser shows.
+  useEffect(() => {
+    document.title = `${name} · Cyclogon`;
+  }, [name]);
+  return null;
 }
 
 /** The panel's width at first, in pixels. */

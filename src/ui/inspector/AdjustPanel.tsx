@@ -84,7 +84,7 @@ export function AdjustPanel({ round }: { readonly round: Round }) {
           <input
             type="range"
             aria-label={`${less} or ${more.toLowerCase()}`}
-            className="min-w-0 flex-1 accent-(--kelp)"
+            className="h-6 min-w-0 flex-1 accent-(--kelp)"
             min={-most}
             max={most}
             step={step}

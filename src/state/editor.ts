@@ -66,6 +66,8 @@ export function createEditor(saved: SavedFigure): Editor {
     snapOn: new Set(SNAP_KINDS),
     snapTurn: 0,
     picking: null,
+    guide: null,
+    handedOut: 0,
     pivot: null,
     nudge: lengths.nudge,
     ghosts: true,

@@ -76,6 +76,16 @@ interface PointerAt {
   readonly of: number;
 }
 
+/** What a step of the way to a first figure compares with. */
+export interface GuideStart {
+  readonly figure: Figure;
+  readonly shapes: number;
+  readonly fold: number;
+  readonly isMerged: boolean;
+  readonly stage: Stage;
+  readonly handedOut: number;
+}
+
 interface Picking {
   /** What the point is for, in words. */
   readonly what: string;
@@ -212,6 +222,10 @@ export interface EditorState {
   readonly measured: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
   /** Where keys alone draw, in motif coordinates; null where no cross-hair is shown. */
   readonly cross: Point | null;
+  /** The step of the way to a first figure, and what was there when it began; null where nobody is led. */
+  readonly guide: { readonly step: number; readonly begun: GuideStart } | null;
+  /** How many files were handed out since the editor was opened. */
+  readonly handedOut: number;
   /** A box that is being drawn to select by, in pixels of its pane. */
   readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
 }

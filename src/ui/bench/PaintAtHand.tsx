@@ -102,6 +102,7 @@ export function PaintAtHand() {
     <div
       role="group"
       aria-label="Paint at hand"
+      data-guide-at="palette"
       className="flex w-[104px] shrink-0 flex-col gap-[2px] px-px @max-[480px]:w-auto @max-[480px]:flex-row @max-[480px]:items-center @max-[480px]:gap-2.5"
     >
       <span

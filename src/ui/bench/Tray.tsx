@@ -40,6 +40,7 @@ export const Tray = memo(function Tray() {
                 <button
                   key={tool}
                   type="button"
+                  data-guide-at={tool}
                   aria-pressed={on}
                   aria-keyshortcuts={letter}
                   title={`${TOOL_NAMES[tool]} (${letter})`}

@@ -31,6 +31,8 @@ import { ExportSheet } from './ExportSheet';
 import { OtherPane } from './OtherPane';
 import { PaneDivider, usePaneWidths } from './PaneDivider';
 import { KeysSheet } from './KeysSheet';
+import { beginGuide, Guide } from '../guide/Guide';
+import { GUIDE_MARK } from '../guide/mark';
 import { FindSheet } from '../find/FindSheet';
 import { followKeys, type Sheet } from './keys';
 import { followClipboard } from './clipboard';
@@ -59,6 +61,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     saver.current = saving;
     void saving.restored.then(() => setRestored(true));
     const endOutlines = followTasks(editor);
+    if (wantsGuide()) beginGuide(editor);
     const figure = shownFigure(editor.getState());
     perform(
       editor,
@@ -115,12 +118,15 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   return (
     <WorkshopContext value={workshop}>
       <TabTitle />
-      <div className="grid h-dvh grid-rows-[52px_minmax(0,1fr)] overflow-hidden">
+      <div className="grid h-dvh grid-rows-[52px_auto_minmax(0,1fr)] overflow-hidden">
         <TopBar
           onExport={() => setSheet('export')}
           onKeys={() => setSheet('keys')}
           onFind={() => setSheet('find')}
         />
+        <div>
+          <Guide />
+        </div>
         {ready ? <Panes listens={restored} /> : <main aria-busy />}
       </div>
       <WorkingCard />
@@ -130,6 +136,15 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <SaveSheets />
     </WorkshopContext>
   );
+}
+
+/** True where the Shelf sent somebody who is to be led; once, so that a reload does not begin again. */
+function wantsGuide(): boolean {
+  const address = new URL(window.location.href);
+  if (!address.searchParams.has(GUIDE_MARK)) return false;
+  address.searchParams.delete(GUIDE_MARK);
+  window.history.replaceState(window.history.state, '', address);
+  return true;
 }
 
 /** How a person is told what saving finds on its way. */

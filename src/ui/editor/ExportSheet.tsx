@@ -119,6 +119,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
           : new Blob([text], { type: format.mediaType });
       const address = URL.createObjectURL(file);
       download(address, fileName(name, format));
+      editor.setState(({ handedOut }) => ({ handedOut: handedOut + 1 }));
       setTimeout(() => URL.revokeObjectURL(address), 10_000);
       onClose();
     } catch (error) {

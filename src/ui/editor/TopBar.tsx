@@ -53,6 +53,7 @@ function StageStrip() {
           {k > 0 && <span aria-hidden className="mx-0.5 h-px w-3 bg-line-strong" />}
           <button
             type="button"
+            data-guide-at={`stage-${each}`}
             aria-current={each === stage ? 'step' : undefined}
             title={`${STAGE_NAMES[each]} (${k + 1})`}
             onClick={() => goToStage(editor, each)}
@@ -143,7 +144,7 @@ export function TopBar({ onExport, onKeys, onFind }: Props) {
           <Keyboard size={17} strokeWidth={1.7} />
         </IconButton>
         <ThemeButton />
-        <Button tone="main" className="ml-2" onClick={onExport}>
+        <Button tone="main" data-guide-at="export" className="ml-2" onClick={onExport}>
           <Download size={15} strokeWidth={1.8} aria-hidden /> Export
         </Button>
       </div>

@@ -7,7 +7,7 @@
 import { selectedShapes, activeRound, type Editor } from '@/state/editor';
 import type { Saver } from '@/state/saver';
 import { STAGE_NAMES, STAGES } from '@/state/stages';
-import { TOOL_NAMES, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
+import { MORE_KEY, TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
 import { actOnRound } from '@/state/editor';
 import { setMirror, toggleHalfStep } from '@/core/figure/commands';
 import { unfold } from '../common/folded';
@@ -15,6 +15,7 @@ import type { MenuEntry } from '../common/Menu';
 import { goToStage, undoStep, type Sheet } from '../editor/keys';
 import { selectionActions } from '../editor/selectionActions';
 import { roundActions } from '../reach/roundActions';
+import { beginGuide } from '../guide/Guide';
 import { takeTool } from '../tools/takeTool';
 import { PLACES, type Place } from './places';
 import type { Findable } from './rank';
@@ -101,6 +102,22 @@ function toolEntries(editor: Editor): FindEntry[] {
   );
 }
 
+/** Tools that are in no tray, each in the stage whose others are listed beside it. */
+const toolsOfMore = (editor: Editor): FindEntry[] =>
+  toolsBeyond('draw')
+    .filter((tool) => !STAGES.some((stage) => TRAYS[stage].flat().includes(tool)))
+    .map((tool) => ({
+      id: `tool ${tool}`,
+      name: TOOL_NAMES[tool],
+      words: TOOL_WORDS[tool],
+      where: `${STAGE_NAMES.draw}, More tools`,
+      shortcut: MORE_KEY.replace('Key', ''),
+      run: () => {
+        goToStage(editor, 'draw');
+        takeTool(editor, tool);
+      },
+    }));
+
 const stageEntries = (editor: Editor): FindEntry[] =>
   STAGES.map((stage, k) => ({
     id: `stage ${stage}`,
@@ -138,6 +155,13 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
     entry('Redo', 'again forward', 'top bar', 'Ctrl Y', () => saver()?.redo()),
     entry('Export', 'save download svg png file hand over', 'top bar', undefined, () => openSheet('export')),
     entry('Keys', 'shortcuts keyboard help', 'top bar', '?', () => openSheet('keys')),
+    entry(
+      'First figure, step by step',
+      'guide tutorial help start begin learn how',
+      'strip under the top bar',
+      undefined,
+      () => beginGuide(editor),
+    ),
     entry('Outline view', 'wireframe lines skeleton', 'view', 'V', () =>
       editor.setState({ outlines: !state.outlines }),
     ),
@@ -175,6 +199,7 @@ export function entriesOf(context: FindContext): FindEntry[] {
   const round = activeRound(editor.getState());
   return [
     ...toolEntries(editor),
+    ...toolsOfMore(editor),
     ...placeEntries(editor),
     ...commonEntries(context),
     ...stageEntries(editor),

@@ -86,13 +86,15 @@ export function MergePanel({ round }: { readonly round: Round }) {
   return (
     <>
       <Section title="Copies of this round">
-        <Choices
-          label="Copies are"
-          value={op}
-          disabled={round.locked}
-          choices={OPS.map((value) => ({ value, label: NAMES[value] }))}
-          onChange={(value) => choose(value)}
-        />
+        <div data-guide-at="merge">
+          <Choices
+            label="Copies are"
+            value={op}
+            disabled={round.locked}
+            choices={OPS.map((value) => ({ value, label: NAMES[value] }))}
+            onChange={(value) => choose(value)}
+          />
+        </div>
         {op === 'atLeast' && (
           <CountField
             label="Copies that cover"

@@ -10,6 +10,7 @@ import { LIMITS } from '@/core/figure/model';
 import { server } from '@/state/server';
 import { PAGE_SIZE, type FigurePage, type FigureSummary } from '@/wire';
 import { Button } from '../common/Button';
+import { GUIDE_MARK } from '../guide/mark';
 import { Mark } from '../common/Mark';
 import { ThemeButton } from '../common/ThemeButton';
 import type { CardActions } from './FigureCard';
@@ -61,8 +62,11 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
   const refresh = () => client.invalidateQueries({ queryKey: ['figures'] });
 
   const create = useMutation({
-    mutationFn: () => server.create({ name: 'Untitled figure' }),
-    onSuccess: ({ id }) => router.push(`/figures/${id}`),
+    mutationFn: async (isFirst: boolean) => ({
+      ...(await server.create({ name: 'Untitled figure' })),
+      isFirst,
+    }),
+    onSuccess: ({ id, isFirst }) => router.push(`/figures/${id}${isFirst ? `?${GUIDE_MARK}` : ''}`),
     onError: say,
   });
   const open = useMutation({
@@ -134,7 +138,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
             if (file) open.mutate(file);
           }}
         />
-        <Button tone="main" onClick={() => create.mutate()} disabled={create.isPending}>
+        <Button tone="main" onClick={() => create.mutate(false)} disabled={create.isPending}>
           <Plus size={16} strokeWidth={1.9} aria-hidden /> New figure
         </Button>
       </header>
@@ -156,7 +160,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
               A figure starts with one wedge: draw a motif in it, say how often it is turned, and the whole is
               there.
             </p>
-            <Button tone="main" onClick={() => create.mutate()} disabled={create.isPending}>
+            <Button tone="main" onClick={() => create.mutate(true)} disabled={create.isPending}>
               Make the first figure
             </Button>
           </div>

@@ -28,6 +28,7 @@ export const FoldControl = memo(function FoldControl({ name, rule, locked, place
     actOnRound(editor, 'Set fold', (figure, id) => setFold(figure, id, value), 'fold');
   return (
     <div
+      data-guide-at="fold"
       role="group"
       aria-label={`Fold of ${name}`}
       className={`absolute flex items-center gap-1 rounded-[22px] border border-line-strong bg-shell px-2 py-1 shadow-ui ${place}`}

@@ -15,6 +15,7 @@ import { degreesOf } from '../core/number/turn';
 import { boundsOfPaths } from '../core/curve/bounds';
 import type { Paint } from '../core/scene/scene';
 import { selectedShapes } from './editor';
+import { isOverRounds, selectedParts, shapesOfParts } from './parts';
 import { LINES, WHOLE, type EditorState } from './editorState';
 import { cellsOfRound, divisionOf, mergeOf, startPaintsOf } from './merges';
 
@@ -102,11 +103,27 @@ function ofDivided(state: EditorState, round: Round): Chosen {
   return ofKinds(state, round, () => true) ?? atHand(state, round);
 }
 
+/** Shapes of more than one round: their own paints, also where a round is merged. */
+function ofSeveral(state: EditorState): Chosen {
+  const shapes = shapesOfParts(state);
+  return {
+    target: {
+      of: 'several',
+      parts: selectedParts(state).map(({ roundId, ids }) => ({ of: 'shapes', roundId, shapeIds: ids })),
+    },
+    paints: shapes.map(({ paint }) => paint),
+    outline: [],
+    what: `${shapes.length} shapes`,
+    ...(shapes.every(isLine) && { isLines: true }),
+  };
+}
+
 /** What is chosen of what is drawn: kinds of cells, a merged outline, bands, lines, shapes; the paint of what comes next where nothing is. */
 export function chosenIn(state: EditorState, round: Round): Chosen {
   const { merge } = round;
   const { kinds } = state.selection;
   const shapes = selectedShapes(state);
+  if (isOverRounds(state)) return ofSeveral(state);
   if (!merge) return ofSelected(state, round, shapes);
   const lines = round.shapes.filter(isLine);
   if (kinds.has(LINES)) return { ...ofShapes(state, round, lines, 'lines of the motif'), isLines: true };

@@ -22,6 +22,7 @@ import {
   type Editor,
   type EditorState,
   type Level,
+  type Other,
   type TransformOptions,
 } from './editorState';
 import { atPosition, figureOf, historyOf, record } from './history';
@@ -30,6 +31,8 @@ import { asked, perform, prepared, stillThere } from './settle';
 export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState } from './editorState';
 export { followTasks, perform, preview, stopWork } from './settle';
 
+/** Nothing of other rounds. */
+const ALONE: ReadonlyMap<string, Other> = new Map();
 const NOTHING: ReadonlySet<never> = new Set<never>();
 
 const START_TRANSFORM: TransformOptions = {
@@ -54,7 +57,14 @@ export function createEditor(saved: SavedFigure): Editor {
     live: null,
     wanted: null,
     working: null,
-    selection: { roundId: front?.id ?? '', shapeIds: NOTHING, nodes: NOTHING, handle: null, kinds: NOTHING },
+    selection: {
+      roundId: front?.id ?? '',
+      shapeIds: NOTHING,
+      nodes: NOTHING,
+      handle: null,
+      kinds: NOTHING,
+      others: ALONE,
+    },
     stage: 'draw',
     level: 'round',
     closed: NOTHING,
@@ -232,7 +242,7 @@ export function select(
     const stays = state.selection.roundId === roundId ? state.active : undefined;
     const ids = new Set(shapeIds);
     return {
-      selection: { roundId, shapeIds: ids, nodes: NOTHING, handle: null, kinds: NOTHING },
+      selection: { roundId, shapeIds: ids, nodes: NOTHING, handle: null, kinds: NOTHING, others: ALONE },
       level: ids.size > 0 ? 'shapes' : state.level === 'shapes' ? 'round' : state.level,
       active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
     };

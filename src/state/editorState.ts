@@ -25,6 +25,12 @@ import type { ToolId } from './tools';
 export const WHOLE = 'whole';
 export const LINES = 'lines';
 
+/** Shapes of a round beside the one that is worked on, and the copy of it in which they were taken. */
+export interface Other {
+  readonly ids: ReadonlySet<string>;
+  readonly placement: Placement;
+}
+
 /** What the next command will change. */
 export interface Selection {
   readonly roundId: string;
@@ -33,6 +39,8 @@ export interface Selection {
   readonly nodes: ReadonlySet<number>;
   /** The handle of the one selected node that arrow keys move; null where they move the nodes. */
   readonly handle: HandleSide | null;
+  /** What is selected of other rounds, by their ids; none where it is empty. */
+  readonly others: ReadonlyMap<string, Other>;
   /** Names of kinds of cells of the round (see core/figure/kinds), or `WHOLE` or `LINES`. */
   readonly kinds: ReadonlySet<string>;
 }

@@ -64,9 +64,17 @@ export function stillThere(figure: Figure, selection: Selection): Selection {
   const [only] = shapeIds;
   const shape = shapeIds.size === 1 ? round?.shapes.find(({ id }) => id === only) : undefined;
   const count = shape?.form.kind === 'path' ? nodesOfContours(shape.form.contours).length : 0;
+  const others = new Map(
+    [...selection.others].flatMap(([id, other]) => {
+      const there = new Set(figure.rounds.find((each) => each.id === id)?.shapes.map((each) => each.id));
+      const ids = new Set([...other.ids].filter((each) => there.has(each)));
+      return ids.size > 0 && id !== round?.id ? [[id, { ...other, ids }] as const] : [];
+    }),
+  );
   return {
     roundId: round?.id ?? '',
     shapeIds,
+    others,
     kinds: round?.id === selection.roundId ? selection.kinds : new Set(),
     nodes: new Set([...selection.nodes].filter((index) => index < count)),
     handle: count > 0 ? selection.handle : null,

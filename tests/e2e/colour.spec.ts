@@ -31,6 +31,7 @@ import {
   stored,
   unstored,
   whole,
+  wholeAt,
 } from './hands';
 
 const inspector = (page: Page) => page.getByLabel('Inspector');
@@ -468,9 +469,7 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
   // Each cell of the rim is some 20 pixels wide.
   await page.getByRole('button', { name: /^Paint/ }).click();
   const pane = (await whole(page).boundingBox())!;
-  const transform = (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!;
-  const [x0 = 0, y0 = 0, scale = 1] = [...transform.matchAll(/-?[\d.]+/g)].map(Number);
-  const rim = { x: pane.x + x0, y: pane.y + y0 - 85 * scale };
+  const rim = await wholeAt(page, 0, 85);
   const colourThere = async (): Promise<string> => {
     const { x, y } = rim;
     const clip = { x: Math.floor(x), y: Math.floor(y), width: 1, height: 1 };
@@ -503,7 +502,8 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
   expect(apart).toBeLessThan(seams);
 
   // The view is moved, and what is drawn for it is as exact.
-  await page.mouse.move(pane.x + x0, pane.y + y0);
+  const centre = await wholeAt(page, 0, 0);
+  await page.mouse.move(centre.x, centre.y);
   await page.keyboard.press('q');
   await page.mouse.wheel(0, -120);
   await page.mouse.move(pane.x + 8, pane.y + 60);

@@ -55,6 +55,14 @@ export async function benchAt(page: Page, right: number, up: number): Promise<{ 
   return { x: box.x + box.width / 2 + right, y: box.y + box.height - 146 - up };
 }
 
+/** A place in Whole: lengths of the figure right of the centre, and above it. */
+export async function wholeAt(page: Page, right: number, up: number): Promise<{ x: number; y: number }> {
+  const pane = (await whole(page).boundingBox())!;
+  const transform = (await whole(page).locator('g[transform*="scale"]').first().getAttribute('transform'))!;
+  const [x = 0, y = 0, scale = 1] = [...transform.matchAll(/-?[\d.]+/g)].map(Number);
+  return { x: pane.x + x + right * scale, y: pane.y + y - up * scale };
+}
+
 /** Waits for the picture after what was done: a browser that has much to do may still have moves of the pointer before it. */
 const seen = (page: Page): Promise<void> =>
   page.evaluate(

@@ -4,7 +4,8 @@ import { toast } from 'sonner';
 import { addMotif, removeShapes } from '@/core/figure/commands';
 import { regrouped, usedGroups } from '@/core/figure/groups';
 import { clipOf, isSvgText, motifOfSvg } from '@/core/format/clip';
-import { act, actAndSelect, activeRound, selectedShapes, shownFigure, type Editor } from '@/state/editor';
+import { act, actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
+import { overParts, selectedParts, shapesOfParts } from '@/state/parts';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
 
@@ -41,16 +42,22 @@ export function followClipboard(editor: Editor): () => void {
   const work = workOf(editor.getState());
   const copy = (event: ClipboardEvent): void => {
     const state = editor.getState();
-    const shapes = selectedShapes(state);
+    const figure = shownFigure(state);
+    // Linked rounds have the same shapes, which are copied once.
+    const shapes = [...new Map(shapesOfParts(state).map((shape) => [shape.id, shape])).values()];
     if (isTyping(event.target) || shapes.length === 0) return;
-    const groups = usedGroups(activeRound(state)?.groups ?? [], shapes);
+    const known = new Map(
+      figure.rounds.flatMap(({ groups = [] }) => groups).map((group) => [group.id, group]),
+    );
+    const groups = usedGroups([...known.values()], shapes);
     const svg = clipOf({ shapes, groups }, shownFigure(state).page.unit, work);
     event.clipboardData?.setData('text/plain', svg);
     event.clipboardData?.setData('image/svg+xml', svg);
     event.preventDefault();
-    const round = activeRound(state);
-    if (event.type !== 'cut' || !round || round.locked) return;
-    act(editor, 'Cut', (figure) => removeShapes(figure, round.id, new Set(shapes.map(({ id }) => id))));
+    if (event.type !== 'cut' || selectedParts(state).length === 0) return;
+    act(editor, 'Cut', (f) =>
+      overParts(state, f, (next, { roundId, ids }) => removeShapes(next, roundId, ids)),
+    );
   };
   const paste = (event: ClipboardEvent): void => {
     const data = event.clipboardData;

@@ -1,12 +1,13 @@
 import { nodesOfContours } from '@/core/curve/contours';
 import { add, type Point } from '@/core/curve/point';
 import type { Figure } from '@/core/figure/model';
+import { NO_TURN } from '@/core/number/turn';
+import { frameOf, movedParts } from '@/state/parts';
 import { chosenHandle } from '@/state/chosen';
 import { toast } from 'sonner';
 
 import {
   moveNodes,
-  moveShapes,
   removeNodes,
   setFold,
   setHandle,
@@ -111,15 +112,15 @@ const NUDGES: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 };
 
-/** What is selected moved by a vector: a handle, nodes or whole shapes. */
+/** What is selected moved by a vector, as the Bench shows it: a handle, nodes, or whole shapes of one round and more. */
 function moved(state: EditorState, figure: Figure, roundId: string, by: Point): Figure {
-  const { shapeIds, nodes } = state.selection;
+  const { nodes } = state.selection;
   const handle = chosenHandle(state);
   if (handle) return setHandle(figure, handle.ref, handle.index, handle.side, add(handle.at, by));
   const [shape] = selectedShapes(state);
   if (state.tool === 'nodes' && nodes.size > 0 && shape)
     return moveNodes(figure, { roundId, shapeId: shape.id }, nodes, by);
-  return moveShapes(figure, roundId, shapeIds, by);
+  return movedParts(state, figure, by, frameOf(state, 'bench', { turn: NO_TURN, mirrored: false }));
 }
 
 function nudge(editor: Editor, key: string, factor: number): boolean {

@@ -20,7 +20,6 @@ import {
 } from 'lucide-react';
 
 import {
-  duplicateShapes,
   groupShapes,
   makePlain,
   moveRound,
@@ -42,6 +41,7 @@ import type { Paint } from '@/core/scene/scene';
 import { chosenIn } from '@/state/chosen';
 import { sameFill } from '@/core/paint/fills';
 import { newId } from '@/state/ids';
+import { copiedParts, isOverRounds, overParts, selectedParts, selectParts } from '@/state/parts';
 import type { MenuEntry } from '../common/Menu';
 
 /** By how much a duplicate is set off from its original, as a share of the page's width. */
@@ -50,21 +50,21 @@ const OFFSET = 1 / 40;
 /** Copies of the selected shapes a little to the side; the copies are selected. */
 export function duplicateSelection(editor: Editor): void {
   const state = editor.getState();
-  const round = activeRound(state);
-  if (!round || round.locked || state.selection.shapeIds.size === 0) return;
-  const figure = shownFigure(state);
-  const by = figure.page.width * OFFSET;
-  const copied = duplicateShapes(figure, round.id, state.selection.shapeIds, newId, { x: by, y: 0 });
-  commit(editor, 'Duplicate', copied.figure);
-  select(editor, round.id, copied.ids);
+  const by = { x: shownFigure(state).page.width * OFFSET, y: 0 };
+  const copies = copiedParts(state, shownFigure(state), by);
+  const [own] = copies.parts;
+  if (!own) return;
+  commit(editor, 'Duplicate', copies.figure);
+  selectParts(editor, own.roundId, copies.parts);
 }
 
 /** Removes the selected shapes. */
 export function deleteSelection(editor: Editor): void {
   const state = editor.getState();
-  const round = activeRound(state);
-  if (!round || round.locked || state.selection.shapeIds.size === 0) return;
-  act(editor, 'Delete', (figure) => removeShapes(figure, round.id, state.selection.shapeIds));
+  if (selectedParts(state).length === 0) return;
+  act(editor, 'Delete', (figure) =>
+    overParts(state, figure, (next, { roundId, ids }) => removeShapes(next, roundId, ids)),
+  );
 }
 
 /** Makes the selected shapes one group, or lets them stand alone. */
@@ -85,7 +85,10 @@ export function reorderSelection(editor: Editor, step: LayerStep): void {
   if (!round) return;
   const { shapeIds } = state.selection;
   if (shapeIds.size > 0) {
-    if (!round.locked) act(editor, 'Reorder shapes', (f) => reorderShapes(f, round.id, shapeIds, step));
+    if (selectedParts(state).length > 0)
+      act(editor, 'Reorder shapes', (figure) =>
+        overParts(state, figure, (next, { roundId, ids }) => reorderShapes(next, roundId, ids, step)),
+      );
     return;
   }
   const { rounds } = shownFigure(state);
@@ -135,6 +138,8 @@ export function selectionActions(editor: Editor): MenuEntry[] {
   const round = activeRound(state);
   const ids = state.selection.shapeIds;
   const disabled = !round || round.locked || ids.size === 0;
+  /** What is done with shapes of one motif alone. */
+  const apart = disabled || isOverRounds(state);
   const order = (step: LayerStep): void => reorderSelection(editor, step);
   const [only] = ids;
   const lead = round?.shapes.find(({ id }) => id === only);
@@ -182,7 +187,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       words: 'together',
       shortcut: 'Ctrl G',
       icon: Group,
-      disabled: disabled || ids.size < 2,
+      disabled: apart || ids.size < 2,
       onClick: () => makeGroup(editor, true),
     },
     {
@@ -190,7 +195,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       words: 'apart dissolve',
       shortcut: 'Ctrl ⇧ G',
       icon: Ungroup,
-      disabled: disabled || !round.shapes.some(({ id, group }) => group && ids.has(id)),
+      disabled: apart || !round.shapes.some(({ id, group }) => group && ids.has(id)),
       onClick: () => makeGroup(editor, false),
     },
     {
@@ -199,13 +204,15 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       icon: Waypoints,
       disabled,
       onClick: () =>
-        round && act(editor, 'Make plain', (f, work) => makePlain(f, round.id, ids, newId, work)),
+        act(editor, 'Make plain', (figure, reading) =>
+          overParts(state, figure, (next, part) => makePlain(next, part.roundId, part.ids, newId, reading)),
+        ),
     },
     {
       label: 'Make one path',
       words: 'compound hole contours',
       icon: CircleDashed,
-      disabled: disabled || ids.size < 2,
+      disabled: apart || ids.size < 2,
       onClick: () => {
         if (!round) return;
         const made = onePath(shownFigure(editor.getState()), round.id, ids, work);
@@ -217,14 +224,14 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       label: 'Part contours',
       words: 'split release separate subpaths',
       icon: SquaresExclude,
-      disabled: disabled || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
+      disabled: apart || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
       onClick: () => round && act(editor, 'Part contours', (f) => partContours(f, round.id, ids, newId)),
     },
     {
       label: 'Whirl inward',
       words: 'spiral shrink rotate nested',
       icon: Tornado,
-      disabled: disabled || ids.size !== 1,
+      disabled: apart || ids.size !== 1,
       onClick: () => {
         if (!round || !only) return;
         actAndSelect(editor, 'Whirl inward', round.id, (figure, work) => {

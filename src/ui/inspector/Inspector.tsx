@@ -6,6 +6,7 @@ import { memo, useDeferredValue } from 'react';
 import type { Round, Shape } from '@/core/figure/model';
 import { activeRound, selectedShapes, shownFigure, shownLevel, type EditorState } from '@/state/editor';
 import type { Level } from '@/state/editorState';
+import { isOverRounds, shapesOfParts } from '@/state/parts';
 import type { Stage } from '@/state/stages';
 import { useEditor } from '../editor/EditorContext';
 import { MotifDock } from '../motif/MotifDock';
@@ -22,6 +23,7 @@ import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
 import { PlaceSizePanel } from './PlaceSizePanel';
 import { RoundHeader } from './RoundHeader';
+import { SeveralPanel } from './SeveralPanel';
 import { ShapePanel } from './ShapePanel';
 import { nameOfSelected, ShapesHeader } from './ShapesHeader';
 import { SnapPanel } from './SnapPanel';
@@ -31,6 +33,7 @@ import { TurnPanel } from './TurnPanel';
 import { UnderlayPanel } from './UnderlayPanel';
 import { useCalmState } from './useCalmState';
 import { WedgePanel } from './WedgePanel';
+import { plural } from './words';
 
 /** The sections for the stage and the selection. While something is dragged they follow a little behind the panes. */
 export function Inspector() {
@@ -60,7 +63,11 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
           names={{
             page: 'Page',
             round: `${round.name} ×${round.rule.fold}`,
-            shapes: chosen.length > 0 ? nameOfSelected(round, chosen) : null,
+            shapes: isOverRounds(state)
+              ? plural(shapesOfParts(state).length, 'shape', 'shapes')
+              : chosen.length > 0
+                ? nameOfSelected(round, chosen)
+                : null,
           }}
           note={{
             page: 'Size, unit, background and underlay',
@@ -82,7 +89,8 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
             <RoundSections stage={stage} round={round} chosen={chosen} />
           </>
         )}
-        {level === 'shapes' && (
+        {level === 'shapes' && isOverRounds(state) && <SeveralPanel state={state} />}
+        {level === 'shapes' && !isOverRounds(state) && (
           <>
             <ShapesHeader round={round} shapes={chosen} />
             <ShapeSections state={state} round={round} shapes={chosen} />

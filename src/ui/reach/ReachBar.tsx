@@ -12,7 +12,17 @@ import type { Figure, Round } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
 import { ringStepFor } from '@/core/symmetry/snap';
 import type { Reach } from '@/core/symmetry/reach';
-import { act, activeRound, commit, preview, selectRound, shownFigure } from '@/state/editor';
+import {
+  act,
+  activeRound,
+  commit,
+  preview,
+  select,
+  selectRound,
+  shownFigure,
+  type Editor,
+} from '@/state/editor';
+import { toggleOther } from '@/state/parts';
 import type { View } from '@/state/viewport';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { seeRound } from '../tools/seeRound';
@@ -84,6 +94,22 @@ function readableOn(colour: string): string {
   return wcagContrast(colour, '#172a33') >= wcagContrast(colour, '#fffefb') ? '#172a33' : '#fffefb';
 }
 
+/** All shapes of a round go with what is selected, or no longer; of the round that is worked on they are what is selected. */
+function toggleWhole(editor: Editor, round: Round): void {
+  if (round.locked) return;
+  const ids = new Set(round.shapes.filter(({ locked, visible }) => !locked && visible).map(({ id }) => id));
+  const { selection } = editor.getState();
+  if (ids.size === 0) return;
+  if (selection.roundId === round.id || selection.shapeIds.size === 0) {
+    const before = activeRound(editor.getState());
+    select(editor, round.id, ids);
+    // From a round without anything selected all of both is.
+    if (before && before.id !== round.id && !before.locked && before.shapes.length > 0)
+      toggleWhole(editor, before);
+  } else
+    toggleOther(editor, { roundId: round.id, ids, placement: { turn: round.rule.start, mirrored: false } });
+}
+
 /** One round as a bar: drag it to move the round in or out, an end to scale it, sideways to reorder. */
 export const ReachBar = memo(function ReachBar({
   round,
@@ -99,6 +125,7 @@ export const ReachBar = memo(function ReachBar({
   const work = useWork();
   const editor = useEditor();
   const active = useEditorState((state) => activeRound(state)?.id === round.id);
+  const isOther = useEditorState((state) => state.selection.others.has(round.id));
   const drag = useRef<Drag | null>(null);
   const [numbers, setNumbers] = useState<(Reach & { readonly touches?: boolean }) | null>(null);
   const reach: Reach | null = inner === null || outer === null ? null : { inner, outer };
@@ -112,6 +139,12 @@ export const ReachBar = memo(function ReachBar({
   const press = (event: PointerEvent<HTMLElement>, grip: Grip): void => {
     if (event.button !== 0) return;
     event.stopPropagation();
+    if (event.shiftKey) {
+      // The round that is worked on keeps the focus, and stays so.
+      event.preventDefault();
+      toggleWhole(editor, round);
+      return;
+    }
     selectRound(editor, round.id);
     if (round.locked || !reach) return;
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -195,7 +228,7 @@ export const ReachBar = memo(function ReachBar({
           aria-label={`${round.name}, fold ${round.rule.fold}, reach ${words}`}
           title={`${round.name} · ${words}`}
           style={{ left, top: high + (low - high - height) / 2, width, height, background: colour }}
-          className={`absolute touch-none rounded-[7px] ${active ? 'outline-2 outline-offset-1 outline-coral' : 'hover:outline-1 hover:outline-offset-1 hover:outline-edge'} ${round.visible ? '' : 'opacity-30'} ${round.locked ? 'cursor-default' : 'cursor-ns-resize'}`}
+          className={`absolute touch-none rounded-[7px] ${active ? 'outline-2 outline-offset-1 outline-coral' : isOther ? 'outline-1 outline-offset-1 outline-coral' : 'hover:outline-1 hover:outline-offset-1 hover:outline-edge'} ${round.visible ? '' : 'opacity-30'} ${round.locked ? 'cursor-default' : 'cursor-ns-resize'}`}
           onPointerDown={(event) => press(event, 'bar')}
           onPointerMove={move}
           onPointerUp={release}

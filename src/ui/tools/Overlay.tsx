@@ -4,16 +4,17 @@ import { useWork } from '@/ui/editor/useWork';
 import type { Work } from '@/core/derive';
 import { Fragment } from 'react';
 
-import { applyTo } from '@/core/curve/affine';
+import { applyTo, type Affine } from '@/core/curve/affine';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathOfNodes } from '@/core/curve/nodes';
 import { pathData } from '@/core/format/pathData';
 import type { Shape } from '@/core/figure/model';
 import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
-import { activeRound, selectedShapes, type PaneId } from '@/state/editor';
+import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { chosenHandle } from '@/state/chosen';
-import { toScreen } from '@/state/viewport';
+import { partMap } from '@/state/parts';
+import { toScreen, type View } from '@/state/viewport';
 import { useDrawnState } from '../editor/EditorContext';
 import { screenData } from '@/core/format/screenData';
 import { selectionBox } from './boxGrips';
@@ -29,6 +30,20 @@ function boxData({ form }: Shape, work: Work): string {
   return `M${left} ${top}H${right}V${bottom}H${left}Z`;
 }
 
+/** From a motif to a pane's pixels, as SVG says it. */
+const viewTransform = ({ x, y, scale }: View, { a, b, c, d, e, f }: Affine): string =>
+  `translate(${x} ${y}) scale(${scale}) matrix(${a} ${b} ${c} ${d} ${e} ${f})`;
+
+/** The line that says that a shape is selected. */
+const SelectedOutline = ({ shape, work }: { readonly shape: Shape; readonly work: Work }) => (
+  <path
+    d={shape.form.kind === 'drawing' ? boxData(shape, work) : screenData(pathsOfForm(shape.form, work))}
+    stroke="var(--coral)"
+    strokeWidth={1.5}
+    vectorEffect="non-scaling-stroke"
+  />
+);
+
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const work = useWork();
@@ -43,7 +58,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
   const single = shapes.length === 1 && only && !only.locked && !round?.locked ? only : null;
   const editing =
     state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw' || state.stage === 'setout';
-  const motifTransform = `translate(${view.x} ${view.y}) scale(${view.scale}) matrix(${placement.a} ${placement.b} ${placement.c} ${placement.d} 0 0)`;
+  const motifTransform = viewTransform(view, placement);
   const { draft, box, pointer } = state;
   const measured = state.tool === 'measure' || state.tool === 'slit' ? state.measured : null;
   const caught =
@@ -55,17 +70,19 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
     <g pointerEvents="none">
       <g transform={motifTransform} fill="none">
         {shapes.map((shape) => (
-          <path
-            key={shape.id}
-            d={
-              shape.form.kind === 'drawing' ? boxData(shape, work) : screenData(pathsOfForm(shape.form, work))
-            }
-            stroke="var(--coral)"
-            strokeWidth={1.5}
-            vectorEffect="non-scaling-stroke"
-          />
+          <SelectedOutline key={shape.id} shape={shape} work={work} />
         ))}
       </g>
+      {[...state.selection.others].map(([id, { ids, placement: copy }]) => (
+        <g key={id} transform={viewTransform(view, partMap(state, pane, copy))} fill="none">
+          {shownFigure(state)
+            .rounds.find((each) => each.id === id)
+            ?.shapes.filter((shape) => ids.has(shape.id))
+            .map((shape) => (
+              <SelectedOutline key={shape.id} shape={shape} work={work} />
+            ))}
+        </g>
+      ))}
       <BoxHandles own={selectionBox(state, pane)} name={`selection-box-${pane}`} project={project} />
       <BoxHandles own={underlayBox(state, pane)} name="underlay-box" project={project} />
       {single && editing && single.form.kind !== 'path' && (

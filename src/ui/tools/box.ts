@@ -8,12 +8,6 @@ import { toMotif, type PanePoint } from './pointer';
 /** A pointer that moved less than this, in pixels, clicks. */
 export const CLICK = 3;
 
-export const holdsBox = (outer: Bounds, inner: Bounds): boolean =>
-  inner.left >= outer.left &&
-  inner.right <= outer.right &&
-  inner.top >= outer.top &&
-  inner.bottom <= outer.bottom;
-
 /**
  * A box drawn from where the pointer was pressed.
  * @param placement the copy in whose coordinates the box is told

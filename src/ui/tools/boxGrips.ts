@@ -10,6 +10,7 @@ import { isStretchable } from '@/core/maker/form';
 import type { Transform } from '@/core/maker/transform';
 import { turnFromDegrees } from '@/core/number/turn';
 import { newId } from '@/state/ids';
+import { isOverRounds } from '@/state/parts';
 import {
   activeRound,
   commit,
@@ -89,6 +90,7 @@ export function selectionBox(state: EditorState, pane: PaneId): SelectionBox | n
   const shapes = selectedShapes(state);
   const isEdited = state.tool === 'select' && (state.stage === 'draw' || state.stage === 'setout');
   if (!isEdited || !round || round.locked || shapes.length === 0) return null;
+  if (isOverRounds(state)) return null;
   if (shapes.some(({ locked, visible }) => locked || !visible)) return null;
   return boxAround(round, shapes, viewOf(state, pane).scale, workOf(state));
 }

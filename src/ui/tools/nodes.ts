@@ -14,7 +14,8 @@ import {
   type Editor,
 } from '@/state/editor';
 import type { Bounds } from '@/core/curve/bounds';
-import { drawBox, holdsBox } from './box';
+import { drawBox } from './box';
+import { holdsBox } from '@/core/figure/inBox';
 import type { Gesture, Press } from './gesture';
 import { CATCH, MotifPointer, placementIn, TOUCH, type PanePoint } from './pointer';
 import { hitAt, pressHandle } from './select';

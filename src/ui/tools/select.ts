@@ -1,16 +1,29 @@
 import { workOf } from '@/state/work';
-import { distance, subtract, type Point } from '@/core/curve/point';
+import { distance, ORIGIN, subtract, type Point } from '@/core/curve/point';
 import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
 import { applyTo, turnMap } from '@/core/curve/affine';
-import { duplicateShapes, moveShapes, setForm } from '@/core/figure/commands';
+import { setForm } from '@/core/figure/commands';
 import { boundedFigure } from '@/core/figure/excess';
 import { deeper, wholeGroups } from '@/core/figure/groups';
 import { anchorOf, hitFigure, hitMotif, holdAt } from '@/core/figure/hit';
+import { holdsBox, shapesInBox } from '@/core/figure/inBox';
+import type { Round } from '@/core/figure/model';
+import type { Work } from '@/core/derive';
 import { seenShapes } from '@/core/figure/seen';
+import {
+  copiedParts,
+  frameOf,
+  movedParts,
+  promote,
+  selectedParts,
+  selectionOf,
+  selectOver,
+  selectParts,
+  toggleOther,
+} from '@/state/parts';
 import { dragFormHandle, handlesOfForm } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 import type { Placement } from '@/core/symmetry/rule';
-import { newId } from '@/state/ids';
 import {
   activeRound,
   commit,
@@ -22,7 +35,7 @@ import {
 } from '@/state/editor';
 import { pressBoxGrip } from './boxGrips';
 import { seeRound } from './seeRound';
-import { CLICK, drawBox, holdsBox } from './box';
+import { CLICK, drawBox } from './box';
 import { chooseKindAt } from './cells';
 import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
@@ -84,27 +97,25 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
 }
 
 /**
- * Drags the selected shapes; the point of them that was pressed, or their anchor, is what snaps.
+ * Drags all that is selected; the point of it that was pressed, or its anchor, is what snaps.
  * @param clicked what is done where the pointer is let go where it was pressed
  */
 function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked: () => void): Gesture {
-  const state = editor.getState();
-  const roundId = state.selection.roundId;
-  let ids = state.selection.shapeIds;
-  let figure = shownFigure(state);
-  let label = 'Move';
-  if (p.alt) {
-    const copied = duplicateShapes(figure, roundId, ids, newId, { x: 0, y: 0 });
-    figure = copied.figure;
-    ids = new Set(copied.ids);
-    label = 'Move a copy';
-  }
-  const shapes = selectedShapes(state);
-  const pointer = new MotifPointer(editor, p.pane, placement, ids);
+  const before = editor.getState();
+  const { roundId } = before.selection;
+  const shapes = selectedShapes(before);
+  const copies = p.alt ? copiedParts(before, shownFigure(before), ORIGIN) : null;
+  const figure = copies?.figure ?? shownFigure(before);
+  const label = copies ? 'Move a copy' : 'Move';
+  const moving = copies
+    ? { ...before, selection: selectionOf(before, copies.parts), live: copies.figure }
+    : before;
+  const pointer = new MotifPointer(editor, p.pane, placement, moving.selection.shapeIds);
   const start = pointer.raw(p);
   const [first] = shapes;
   const near = { point: pointer.length(CATCH), outline: pointer.length(TOUCH) };
-  const held: Point = holdAt(shapes, start, near, workOf(state)) ?? (first ? anchorOf(first) : start);
+  const held: Point = holdAt(shapes, start, near, workOf(before)) ?? (first ? anchorOf(first) : start);
+  const frame = frameOf(before, p.pane, placement);
   let moved = false;
   return {
     move: (q) => {
@@ -114,7 +125,7 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked:
       const wanted = { x: held.x + by.x, y: held.y + by.y };
       const direction = Math.abs(by.x) > Math.abs(by.y) ? { x: 1, y: 0 } : { x: 0, y: 1 };
       const at = q.shift ? pointer.along(wanted, q, held, direction) : pointer.caught(wanted, q);
-      preview(editor, moveShapes(figure, roundId, ids, subtract(at, held)));
+      preview(editor, movedParts(moving, figure, subtract(at, held), frame));
     },
     up: () => {
       if (!moved) {
@@ -122,7 +133,7 @@ function dragShapes(editor: Editor, p: PanePoint, placement: Placement, clicked:
         return;
       }
       commit(editor, label, shownFigure(editor.getState()));
-      if (p.alt) select(editor, roundId, ids);
+      if (copies) selectParts(editor, roundId, copies.parts);
     },
     cancel: () => preview(editor, null),
   };
@@ -149,23 +160,56 @@ function goTo(editor: Editor, { roundId, shapeId }: Hit): void {
 const isPartOf = (ids: ReadonlySet<string>, of: ReadonlySet<string>): boolean =>
   [...ids].every((id) => of.has(id));
 
+/** Where the figure itself is: Whole's own coordinates. */
+const UNTURNED: Placement = { turn: NO_TURN, mirrored: false };
+
+/** The shapes of a motif that lie in a box on the Bench. */
+const inMotif = (round: Round, box: Bounds, work: Work): string[] =>
+  seenShapes(round, work)
+    .filter(({ shape, paths }) => !shape.locked && holdsBox(box, boundsOfPaths(paths)))
+    .flatMap(({ ids }) => ids);
+
 /**
- * Selects by a box drawn from an empty place.
+ * Selects by a box drawn from an empty place; in Whole of all rounds.
  * @param clicked what is done where the pointer is let go where it was pressed
  */
 function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
-  const work = workOf(editor.getState());
   const state = editor.getState();
   const round = activeRound(state);
-  const before = p.shift ? state.selection.shapeIds : new Set<string>();
+  const before = p.shift ? selectedParts(state) : [];
+  const own = before.find((part) => part.roundId === round?.id)?.ids ?? [];
   const pick = (box: Bounds): void => {
     if (!round) return;
-    const inside = seenShapes(round, work).filter(
-      ({ shape, paths }) => !shape.locked && holdsBox(box, boundsOfPaths(paths)),
+    const work = workOf(state);
+    const found =
+      p.pane === 'whole' ? shapesInBox(boundedFigure(shownFigure(state), work), box, state.active, work) : [];
+    const inside =
+      p.pane === 'whole'
+        ? (found.find((part) => part.roundId === round.id)?.ids ?? [])
+        : inMotif(round, box, work);
+    const ids = wholeGroups(round, [...own, ...inside]);
+    const others = [...before, ...found].filter((part) => part.roundId !== round.id);
+    // Nothing of the round that was worked on: the front one of those that are in the box is.
+    const front = ids.size === 0 ? others.at(-1) : undefined;
+    const placement = found.find((part) => part.roundId === round.id)?.placement;
+    selectOver(
+      editor,
+      front ?? { roundId: round.id, ids, ...(placement && { placement }) },
+      others.map((part) => [part.roundId, part]),
     );
-    select(editor, round.id, wholeGroups(round, [...before, ...inside.flatMap(({ ids }) => ids)]));
   };
-  return drawBox(editor, p, placementIn(state, p.pane), pick, clicked);
+  return drawBox(editor, p, p.pane === 'whole' ? UNTURNED : placementIn(state, p.pane), pick, clicked);
+}
+
+/** With Shift and something selected, what was hit of another round goes with it, or no longer. */
+function takeOther(editor: Editor, { roundId, shapeId, placement }: Hit, p: PanePoint): boolean {
+  const state = editor.getState();
+  const { selection } = state;
+  if (!p.shift || roundId === selection.roundId || selection.shapeIds.size === 0) return false;
+  const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
+  if (!round || round.locked) return false;
+  toggleOther(editor, { roundId, ids: wholeGroups(round, [shapeId]), placement });
+  return true;
 }
 
 /** Select: click a shape to select it, drag to move it, drag from an empty place to select by a box. */
@@ -181,9 +225,14 @@ export const pressSelect: Press = (editor, p) => {
   if (own && chooseKindAt(editor, p)) return null;
   if (!hit) {
     const ghost = ghostAt(editor, p);
+    if (ghost && takeOther(editor, ghost, p)) return null;
     if (!p.shift) select(editor, editor.getState().selection.roundId);
     return dragUnderlay(editor, p) ?? boxSelect(editor, p, () => ghost && goTo(editor, ghost));
   }
+  if (takeOther(editor, hit, p)) return null;
+  const held = editor.getState().selection.others.get(hit.roundId);
+  // What is selected of another round is taken hold of, with all else that is.
+  if (held?.ids.has(hit.shapeId) && !p.shift) promote(editor, hit.roundId, hit.placement);
   const { selection } = editor.getState();
   const sameRound = selection.roundId === hit.roundId;
   const had = sameRound && selection.shapeIds.has(hit.shapeId);
@@ -195,7 +244,7 @@ export const pressSelect: Press = (editor, p) => {
     const shape = round?.shapes.find(({ id }) => id === hit.shapeId);
     if (p.alt && round && shape)
       select(editor, hit.roundId, deeper(round, shape, selection.shapeIds), active);
-    else if (had && !p.shift && !isPartOf(selection.shapeIds, together))
+    else if (had && !p.shift && (selection.others.size > 0 || !isPartOf(selection.shapeIds, together)))
       select(editor, hit.roundId, together, active);
   };
   if (p.shift && sameRound) {
@@ -203,8 +252,8 @@ export const pressSelect: Press = (editor, p) => {
     for (const id of together)
       if (had) ids.delete(id);
       else ids.add(id);
-    select(editor, hit.roundId, ids, active);
+    selectOver(editor, { roundId: hit.roundId, ids, ...(active && { placement: active }) }, selection.others);
     if (had) return null;
-  } else select(editor, hit.roundId, had ? selection.shapeIds : together, active);
+  } else if (!had) select(editor, hit.roundId, together, active);
   return dragShapes(editor, p, hit.placement, clicked);
 };

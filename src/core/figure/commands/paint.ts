@@ -19,6 +19,8 @@ import { withShapes } from './shapes';
 export type PaintTarget =
   | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: ReadonlySet<string> }
   | { readonly of: 'merge'; readonly roundId: string }
+  /** Shapes of more than one round. */
+  | { readonly of: 'several'; readonly parts: readonly (PaintTarget & { readonly of: 'shapes' })[] }
   | {
       readonly of: 'cells';
       readonly roundId: string;
@@ -29,6 +31,8 @@ export type PaintTarget =
     };
 
 function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) => Paint): Figure {
+  if (target.of === 'several')
+    return target.parts.reduce((next, part) => withPaint(next, part, change), figure);
   if (target.of === 'shapes') {
     return withShapes(figure, target.roundId, target.shapeIds, (shape) => ({
       ...shape,

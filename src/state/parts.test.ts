@@ -20,6 +20,7 @@ import {
   selectOver,
   shapesOfParts,
   toggleOther,
+  transformedParts,
 } from './parts';
 
 /** Discs in two rounds, the second of which starts a quarter turn on. */
@@ -83,6 +84,29 @@ describe('a selection over rounds', () => {
       expect(by.x).toBeCloseTo(3, 12);
       expect(by.y).toBeCloseTo(-4, 12);
     }
+  });
+
+  it('is turned and scaled about one place of the figure', () => {
+    const editor = overBoth();
+    const state = editor.getState();
+    const about = { x: 10, y: -20 };
+    const made = transformedParts(
+      state,
+      figure,
+      { kind: 'scale', x: 2, y: 2, about },
+      frameOf(state, 'whole', upright),
+    );
+    for (const [round, placement] of [
+      [0, upright],
+      [1, quarter],
+    ] as const) {
+      const [was, is] = [figure, made.figure].map((f) =>
+        applyTo(placementMap(placement), anchorOf(f.rounds[round]!.shapes[0]!)),
+      );
+      expect(is!.x - about.x).toBeCloseTo(2 * (was!.x - about.x), 9);
+      expect(is!.y - about.y).toBeCloseTo(2 * (was!.y - about.y), 9);
+    }
+    expect(made.parts.map(({ ids }) => [...ids])).toEqual([['s0'], ['q0']]);
   });
 
   it('has a command done to every part', () => {

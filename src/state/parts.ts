@@ -4,15 +4,17 @@
  * @example
  * act(editor, 'Delete', (figure) => overParts(state, figure, (f, { roundId, ids }) => removeShapes(f, roundId, ids)));
  */
-import { applyTo, compose, inverse, turnMap, type Affine } from '../core/curve/affine';
+import { applyTo, compose, determinant, IDENTITY, inverse, turnMap, type Affine } from '../core/curve/affine';
 import { ORIGIN, subtract, type Point } from '../core/curve/point';
-import { duplicateShapes, moveShapes } from '../core/figure/commands';
+import { duplicateShapes, moveShapes, transformShapes } from '../core/figure/commands';
 import type { Figure, Round, Shape } from '../core/figure/model';
+import type { Transform } from '../core/maker/transform';
 import { negateTurn, NO_TURN } from '../core/number/turn';
 import { placementMap, type Placement } from '../core/symmetry/rule';
 import { activeRound, select, selectedShapes, shownFigure, type Editor } from './editor';
 import type { EditorState, Other, PaneId } from './editorState';
 import { newId } from './ids';
+import { workOf } from './work';
 
 /** Selected shapes of one round, and the copy of it in which they were taken. */
 export interface SelectedPart {
@@ -77,6 +79,42 @@ export function movedParts(state: EditorState, figure: Figure, by: Point, frame:
     const own = roundId === state.selection.roundId ? by : alongMap(inverse(placementMap(placement)), seen);
     return moveShapes(f, roundId, ids, own);
   });
+}
+
+/** From the motif of a part to that of the copy that is edited. @param frame from that one to the figure */
+export const mapOfPart = (state: EditorState, { roundId, placement }: SelectedPart, frame: Affine): Affine =>
+  roundId === state.selection.roundId ? IDENTITY : compose(inverse(frame), placementMap(placement));
+
+/** A transform as another motif has it, so that both look the same in the figure. @param map from that motif */
+function carriedTransform(t: Transform, map: Affine): Transform {
+  if (t.kind !== 'rotate' && t.kind !== 'scale') return t;
+  const about = applyTo(inverse(map), t.about);
+  return t.kind === 'rotate' && determinant(map) < 0
+    ? { ...t, by: negateTurn(t.by), about }
+    : { ...t, about };
+}
+
+/**
+ * What is selected turned or scaled evenly together, as it is seen.
+ * @param t in coordinates of the copy that is edited
+ * @param frame from these to the figure
+ */
+export function transformedParts(
+  state: EditorState,
+  figure: Figure,
+  t: Transform,
+  frame: Affine,
+): { readonly figure: Figure; readonly parts: readonly SelectedPart[] } {
+  const work = workOf(state);
+  const parts: SelectedPart[] = [];
+  const next = overParts(state, figure, (f, part) => {
+    const own = carriedTransform(t, mapOfPart(state, part, frame));
+    const how = { copy: false, times: 1, newId };
+    const made = transformShapes(f, part.roundId, part.ids, own, how, work);
+    parts.push({ ...part, ids: new Set(made.ids) });
+    return made.figure;
+  });
+  return { figure: next, parts };
 }
 
 /** Selects shapes of a round and of others beside it; a round without any is left out. */

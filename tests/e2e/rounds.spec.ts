@@ -4,7 +4,7 @@ import { addRound, addShapes } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
-import { goTo, opened, saved, stored, wholeAt } from './hands';
+import { drag, goTo, opened, saved, stored, wholeAt } from './hands';
 
 const disc = (id: string, r: number) =>
   newShape(
@@ -87,6 +87,15 @@ test('shapes of several rounds are selected together, dragged, painted, turned a
   await page.mouse.move(to.x, to.y, { steps: 5 });
   await page.mouse.up();
   await expect(inspector.getByText('in 2 rounds')).toBeVisible();
+  // The box round both scales them about its opposite corner.
+  const box = page.getByTestId('selection-box-whole');
+  const wide = (await box.locator('path').first().boundingBox())!.width;
+  const grip = (await page.locator('[data-pane=whole] [data-handle="box upper right"]').boundingBox())!;
+  const held = { x: grip.x + grip.width / 2, y: grip.y + grip.height / 2 };
+  await drag(page, held, { x: held.x + 30, y: held.y - 40 });
+  await expect
+    .poll(async () => (await box.locator('path').first().boundingBox())!.width)
+    .toBeGreaterThan(wide * 1.15);
   await inspector.getByRole('button', { name: /^Outer/ }).click();
   await expect(inspector.getByRole('tab', { name: 'Disc' })).toBeVisible();
 });

@@ -44,7 +44,11 @@ describe('A stroke by hand', () => {
     expect(wide.params).toMatchObject({ width: 8, spine: params.spine, pressures: params.pressures });
     expect(areaOf(wide)).toBeGreaterThan(1.7 * areaOf(form));
     expect(areaOf(formOf({ ...params, taper: 15 }))).toBeLessThan(areaOf(form));
-    const [grip] = hand.grips!(params, undefined);
+    const grips = hand.grips!(params, undefined);
+    const grip = grips.find(({ id }) => id === 'width');
+    // Its end runs out over as much of the line as its handle is dragged along it.
+    const taper = grips.find(({ id }) => id === 'taper');
+    expect(taper!.drag({ x: 1, y: -28 }).taper).toBeCloseTo(12, 6);
     expect(grip!.drag({ x: grip!.at.x * 2, y: grip!.at.y }).width).toBeCloseTo(2 * params.width, 6);
   });
 

@@ -1,6 +1,9 @@
 import { contoursOfPaths, nodesOfContours, type Contour } from '../curve/contours';
 import { brushNodes, type HandPoint } from '../curve/freehand';
 import { pathOfNodes } from '../curve/nodes';
+import { stationsAlong } from '../curve/along';
+import { lengthUntil, pathLength } from '../curve/length';
+import { nearestOnPath } from '../curve/nearest';
 import { distance, type Point } from '../curve/point';
 import { finding } from '../finding';
 import { remembered } from '../remembered';
@@ -99,7 +102,21 @@ export const hand: Maker<HandParams> = {
     const middle = middleOf(params);
     if (!middle) return [];
     const { at, across } = middle;
+    const spine = pathOfNodes(
+      pointsOf(params).map(({ x, y }) => ({ x, y, kind: 'corner' })),
+      false,
+    );
+    const long = pathLength(spine);
+    const end = stationsAlong(spine, [long - Math.min(params.taper, long / 2)])[0]?.point ?? at;
     return [
+      {
+        id: 'taper',
+        at: end,
+        drag: (to) => {
+          const foot = nearestOnPath(spine, to);
+          return { taper: foot ? long - lengthUntil(spine, foot.segment, foot.t) : params.taper };
+        },
+      },
       {
         id: 'width',
         at: { x: at.x + (across.x * params.width) / 2, y: at.y + (across.y * params.width) / 2 },

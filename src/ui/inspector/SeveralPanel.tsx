@@ -3,14 +3,20 @@
 import { useState } from 'react';
 
 import { ORIGIN } from '@/core/curve/point';
-import { lockShapes, showShapes, transformShapes } from '@/core/figure/commands';
+import { lockShapes, showShapes } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure/model';
 import { turn } from '@/core/number/turn';
 import type { Transform } from '@/core/maker/transform';
 import { act, commit, select, shownFigure, type EditorState } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { overParts, selectedParts, selectParts, shapesOfParts, type SelectedPart } from '@/state/parts';
-import { workOf } from '@/state/work';
+import {
+  frameOf,
+  overParts,
+  selectedParts,
+  selectParts,
+  shapesOfParts,
+  transformedParts,
+  type SelectedPart,
+} from '@/state/parts';
 import { Button } from '../common/Button';
 import { DotsMenu } from '../common/Menu';
 import { ShareField, TurnField } from '../common/NumberField';
@@ -28,16 +34,11 @@ export function SeveralPanel({ state }: { readonly state: EditorState }) {
   const parts = selectedParts(state);
   const shapes = shapesOfParts(state);
   const transform = (label: string, t: Transform): void => {
-    const work = workOf(editor.getState());
-    const made: SelectedPart[] = [];
-    const next = overParts(state, figure, (each, part) => {
-      const how = { copy: false, times: 1, newId };
-      const { figure: changed, ids } = transformShapes(each, part.roundId, part.ids, t, how, work);
-      made.push({ ...part, ids: new Set(ids) });
-      return changed;
-    });
-    commit(editor, label, next);
-    selectParts(editor, state.selection.roundId, made);
+    // The centre is the same point in every motif.
+    const frame = frameOf(state, 'whole', state.active);
+    const made = transformedParts(editor.getState(), figure, t, frame);
+    commit(editor, label, made.figure);
+    selectParts(editor, state.selection.roundId, made.parts);
   };
   const each = (label: string, change: (f: Figure, part: SelectedPart) => Figure): void =>
     act(editor, label, (f) => overParts(state, f, change));

@@ -1,21 +1,25 @@
 import { workOf } from '@/state/work';
-import type { Bounds } from '@/core/curve/bounds';
+import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
+import { mapPath } from '@/core/curve/path';
 import { boxScale } from '@/core/curve/boxScale';
 import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
-import type { Work } from '@/core/derive';
-import { transformShapes } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { seenBox } from '@/core/figure/seen';
+import type { Shape } from '@/core/figure/model';
+import { seenPaths } from '@/core/figure/seen';
 import { isStretchable } from '@/core/maker/form';
-import type { Transform } from '@/core/maker/transform';
 import { turnFromDegrees } from '@/core/number/turn';
-import { newId } from '@/state/ids';
-import { isOverRounds } from '@/state/parts';
+import {
+  frameOf,
+  isOverRounds,
+  mapOfPart,
+  selectedParts,
+  selectParts,
+  shapesOfParts,
+  transformedParts,
+} from '@/state/parts';
 import {
   activeRound,
   commit,
   preview,
-  select,
   selectedShapes,
   shownFigure,
   type Editor,
@@ -57,8 +61,8 @@ const pointOf = ({ left, right, top, bottom }: Bounds, x: number, y: number): Po
   y: (top + bottom) / 2 + (y * (bottom - top)) / 2,
 });
 
-function boxAround(round: Round, shapes: readonly Shape[], scale: number, work: Work): SelectionBox | null {
-  const box = seenBox(round, work, new Set(shapes.map(({ id }) => id)));
+/** @param isEven no side alone can be dragged */
+function boxAround(box: Bounds, isEven: boolean, scale: number): SelectionBox | null {
   if (![box.left, box.right, box.top, box.bottom].every(Number.isFinite)) return null;
   if (!isHigh(box, scale) && !isWide(box, scale)) return null;
   const margin = MARGIN / scale;
@@ -68,7 +72,7 @@ function boxAround(round: Round, shapes: readonly Shape[], scale: number, work: 
     top: box.top - margin,
     bottom: box.bottom + margin,
   };
-  const sides = canStretch(shapes) ? SIDES.filter(() => isHigh(box, scale) && isWide(box, scale)) : [];
+  const sides = isEven ? [] : SIDES.filter(() => isHigh(box, scale) && isWide(box, scale));
   const stalk = pointOf(outer, 0, -1);
   return {
     box,
@@ -90,9 +94,23 @@ export function selectionBox(state: EditorState, pane: PaneId): SelectionBox | n
   const shapes = selectedShapes(state);
   const isEdited = state.tool === 'select' && (state.stage === 'draw' || state.stage === 'setout');
   if (!isEdited || !round || round.locked || shapes.length === 0) return null;
-  if (isOverRounds(state)) return null;
-  if (shapes.some(({ locked, visible }) => locked || !visible)) return null;
-  return boxAround(round, shapes, viewOf(state, pane).scale, workOf(state));
+  if (shapesOfParts(state).some(({ locked, visible }) => locked || !visible)) return null;
+  return boxAround(boxOfParts(state, pane), isEven(state), viewOf(state, pane).scale);
+}
+
+/** True where what is selected keeps its proportions: shapes that would be others, or turned against one another. */
+const isEven = (state: EditorState): boolean => isOverRounds(state) || !canStretch(selectedShapes(state));
+
+/** The box round all that is selected, in coordinates of the copy that a pane edits. */
+function boxOfParts(state: EditorState, pane: PaneId): Bounds {
+  const work = workOf(state);
+  const frame = frameOf(state, pane, placementIn(state, pane));
+  const paths = selectedParts(state).flatMap((part) => {
+    const round = shownFigure(state).rounds.find(({ id }) => id === part.roundId);
+    const map = mapOfPart(state, part, frame);
+    return round ? seenPaths(round, work, part.ids).map((path) => mapPath(path, map)) : [];
+  });
+  return boundsOfPaths(paths);
 }
 
 /**
@@ -110,8 +128,8 @@ export function pressBoxGrip(editor: Editor, p: PanePoint): Gesture | null {
   const grip = own.grips.find(({ at }) => distance(at, start) <= pointer.length(CATCH));
   if (!grip) return null;
   const figure = shownFigure(state);
-  const shapes = selectedShapes(state);
-  const even = !canStretch(shapes);
+  const even = isEven(state);
+  const frame = frameOf(state, p.pane, placementIn(state, p.pane));
   const middle = middleOf(own.box);
   const { side } = grip;
 
@@ -126,17 +144,16 @@ export function pressBoxGrip(editor: Editor, p: PanePoint): Gesture | null {
     const about = q.alt ? middle : pointOf(own.box, -to.x, -to.y);
     return { kind: 'scale' as const, ...boxScale(to, held, at, about, even || q.shift), about };
   };
-  let made = { figure, ids: [...ids] };
+  let made: ReturnType<typeof transformedParts> = { figure, parts: selectedParts(state) };
   return {
     move: (q) => {
-      const t: Transform = side ? scaled(q, side) : turned(q);
-      made = transformShapes(figure, round.id, ids, t, { copy: false, times: 1, newId }, workOf(state));
+      made = transformedParts(state, figure, side ? scaled(q, side) : turned(q), frame);
       preview(editor, made.figure);
     },
     up: () => {
       if (made.figure === figure) return;
       commit(editor, side ? 'Scale' : 'Turn', shownFigure(editor.getState()));
-      if (made.ids.length !== ids.size) select(editor, round.id, made.ids);
+      selectParts(editor, round.id, made.parts);
     },
     cancel: () => preview(editor, null),
   };

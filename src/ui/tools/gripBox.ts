@@ -9,7 +9,7 @@ const TENTHS = 10;
 export const SMALLEST_SHARE = 0.01;
 
 /** A handle of a box: where it is of the middle, −1, 0 or 1 across and down; or the one that turns. */
-export interface BoxGrip {
+interface BoxGrip {
   readonly name: string;
   /** In motif coordinates. */
   readonly at: Point;

@@ -168,7 +168,6 @@ export const PIECES: readonly Piece[] = [
       await hand.fold(22);
       await hand.key('4');
       await hand.choice('Cells');
-      await hand.key('5');
       for (const colour of ['#f2e6d0', '#1f8a76', '#84c5b4', '#113d4c'])
         await hand.button(`Use ${colour} next`);
       await hand.button(/^Colour (the )?cells/);

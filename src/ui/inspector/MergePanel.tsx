@@ -20,6 +20,7 @@ import { useEditor, useRestState, useWorkshop } from '../editor/EditorContext';
 import { useWork } from '../editor/useWork';
 import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
+import { ColourByPanel } from './ColourByPanel';
 import { WeavePanel } from './WeavePanel';
 import { Choices } from '../common/Choices';
 import { plural } from './words';
@@ -136,6 +137,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
       {op === 'divide' && <CellsPanel round={round} />}
       {op === 'weave' && <WeavePanel round={round} />}
       <LowerActionPanel round={round} />
+      {op === 'divide' && <ColourByPanel round={round} />}
       {facts && (
         <Section title={op === 'divide' ? 'What is left' : 'The outline'}>
           <Fact caption="Loops">{facts.loops}</Fact>

@@ -49,11 +49,14 @@ export function installPackages() {
   writeFileSync(stamp, digest());
 }
 
-/** Installs Debian's Chromium and Firefox, which the end-to-end tests drive, where one is missing. */
-export function installBrowsers() {
-  const missing = ['chromium', 'firefox-esr'].filter((name) => !existsSync(`/usr/bin/${name}`));
+/** What the tests need of Debian, by a program of each package: two browsers to drive, and a renderer of PDF. */
+const PACKAGES = { chromium: 'chromium', 'firefox-esr': 'firefox-esr', 'poppler-utils': 'pdftoppm' };
+
+/** Installs those packages of Debian that are missing. */
+export function installForTests() {
+  const missing = Object.keys(PACKAGES).filter((name) => !existsSync(`/usr/bin/${PACKAGES[name]}`));
   if (missing.length === 0) return;
-  console.log(`Installing ${missing.join(' and ')} …`);
+  console.log(`Installing ${missing.join(', ')} …`);
   run('apt-get', ['update']);
   run('apt-get', ['install', '-y', '--no-install-recommends', ...missing]);
 }

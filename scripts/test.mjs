@@ -1,8 +1,8 @@
-import { installBrowsers, installPackages, tool, toolAside } from './setup.mjs';
+import { installForTests, installPackages, tool, toolAside } from './setup.mjs';
 
 // Every check and test, from nothing but Node, a compiler and Debian's packages.
 installPackages();
-installBrowsers();
+installForTests();
 
 const lint = ['Lint', 'eslint', ['.', '--max-warnings', '0']];
 const checks = [

@@ -137,13 +137,13 @@ export function withKind(
   let [into, out] = [reach(node.in, a), reach(node.out, b)];
   if (kind !== 'smooth') into = out = (into + out) / 2;
   // Mirrored handles begin level, on the sides where the path goes.
-  const way = kind === 'mirrored' ? { x: Math.sign(along.x) || 1, y: 0 } : scaleBy(along, 1 / size);
+  const way = kind === 'mirrored' ? { x: along.x < 0 ? -size : size, y: 0 } : along;
   const made: PathNode = {
     x: node.x,
     y: node.y,
     kind,
-    in: add(here, scaleBy(way, -into)),
-    out: add(here, scaleBy(way, out)),
+    in: add(here, scaleBy(way, -into / size)),
+    out: add(here, scaleBy(way, out / size)),
   };
   return nodes.map((each, k) => {
     if (k === index) return made;

@@ -46,7 +46,7 @@ export type OptionField<O> = Asked<O> &
   );
 
 /** What files are made of. */
-interface Source {
+export interface Source {
   readonly figure: Figure;
   /** The figure's scene, with all its merges made. */
   readonly scene: Scene;
@@ -87,8 +87,14 @@ export interface PixelFormat<O> extends Described<O> {
   readonly draw: (source: Source, options: O) => PixelJob;
 }
 
+/** A format whose files are bytes that the core writes. */
+export interface BytesFormat<O> extends Described<O> {
+  readonly kind: 'bytes';
+  readonly write: (source: Source, options: O) => Promise<Uint8Array>;
+}
+
 /** Any format, its options unnamed. */
-export type Format = TextFormat<Options> | PixelFormat<Options>;
+export type Format = TextFormat<Options> | PixelFormat<Options> | BytesFormat<Options>;
 
 const ruleOf = (field: OptionField<Options>): Joi.Schema => {
   if (field.type === 'count') return Joi.number().integer().min(field.least).max(field.most);

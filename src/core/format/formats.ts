@@ -1,10 +1,11 @@
 import { figureFile } from './figure';
 import type { Format } from './format';
+import { pdf } from './pdf';
 import { png } from './png';
 import { svg } from './svg';
 
 /** Every format that a figure can leave as, in the order of the dialog. */
-export const FORMATS = [svg, png, figureFile] as unknown as readonly [Format, ...Format[]];
+export const FORMATS = [svg, pdf, png, figureFile] as unknown as readonly [Format, ...Format[]];
 
 export const FORMAT_IDS: readonly string[] = FORMATS.map(({ id }) => id);
 

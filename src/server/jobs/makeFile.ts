@@ -4,7 +4,7 @@ import { excessOf } from '../../core/figure/excess';
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
-import type { Options } from '../../core/format/format';
+import type { Format, Options, Source } from '../../core/format/format';
 import { Refused } from '../errors';
 import { drawn } from './drawn';
 
@@ -35,6 +35,18 @@ function checked(given: Figure): Figure {
   }
 }
 
+/** A file's bytes: text and bytes are written, pixels drawn. */
+async function bytesOf(format: Format, source: Source, options: Options): Promise<Uint8Array> {
+  switch (format.kind) {
+    case 'text':
+      return new TextEncoder().encode(format.write(source, options));
+    case 'bytes':
+      return format.write(source, options);
+    case 'pixels':
+      return drawn(format.draw(source, options));
+  }
+}
+
 /**
  * A figure as the bytes of a file, with every merge made, however long it takes: for the server's workers and the command line.
  * @param progress told how far the merges are
@@ -48,9 +60,6 @@ export async function makeFile(
   if (!format) throw new Refused(`There is no format “${to}”.`);
   const figure = checked(given);
   const source = { figure, scene: await evaluateWhole(figure, { ...(progress && { progress }) }) };
-  const bytes =
-    format.kind === 'text'
-      ? new TextEncoder().encode(format.write(source, options))
-      : await drawn(format.draw(source, options));
+  const bytes = await bytesOf(format, source, options);
   return { bytes, mediaType: format.mediaType, file: fileName(figure.name, format) };
 }

@@ -36,6 +36,19 @@ export const BLEED = {
   wordMeans: true,
 } as const satisfies OptionField<{ readonly bleed: boolean }>;
 
+/** How areas that lie side by side are drawn. */
+export const NEIGHBOURS = {
+  key: 'neighbours',
+  label: 'Neighbours',
+  help: 'overlap (nothing shows between areas that lie side by side), or abut (each ends where the next begins, for cutters)',
+  type: 'choice',
+  choices: [
+    ['overlap', 'Overlap'],
+    ['abut', 'Abut'],
+  ],
+  word: 'neighbours',
+} as const satisfies OptionField<{ readonly neighbours: string }>;
+
 /** A page's sides, with its bleed where that is asked for. */
 export const sidesOf = (
   { width, height, bleed }: ScenePage,
@@ -79,17 +92,7 @@ export const svg: TextFormat<SvgChoices> = {
       most: MOST_DECIMALS,
       word: 'decimals',
     },
-    {
-      key: 'neighbours',
-      label: 'Neighbours',
-      help: 'overlap (nothing shows between areas that lie side by side), or abut (each ends where the next begins, for cutters)',
-      type: 'choice',
-      choices: [
-        ['overlap', 'Overlap'],
-        ['abut', 'Abut'],
-      ],
-      word: 'neighbours',
-    },
+    NEIGHBOURS,
     {
       key: 'reveal',
       label: 'Copies come',

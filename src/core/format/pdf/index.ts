@@ -1,0 +1,41 @@
+import type { BytesFormat } from '../format';
+import { convertLength } from '../../number/units';
+import { printNumber } from '../pathData';
+import { BACKGROUND, BLEED, NEIGHBOURS } from '../svg';
+import { paperOf, pdfOf, type PdfOptions } from './pdf';
+
+type PdfChoices = Omit<PdfOptions, 'title'>;
+
+/** Portable Document Format, for print. */
+export const pdf: BytesFormat<PdfChoices> = {
+  kind: 'bytes',
+  id: 'pdf',
+  name: 'PDF',
+  ending: 'pdf',
+  mediaType: 'application/pdf',
+  fields: [
+    NEIGHBOURS,
+    BACKGROUND,
+    BLEED,
+    {
+      key: 'marks',
+      label: 'Crop marks',
+      help: 'with lines at the corners at which the page is cut',
+      type: 'choice',
+      choices: [
+        [false, 'Without'],
+        [true, 'With'],
+      ],
+      word: 'marks',
+      wordMeans: true,
+    },
+  ],
+  start: { neighbours: 'overlap', background: true, bleed: false, marks: false },
+  about: (options, page) => {
+    const [wide, high] = paperOf(page, options).map((side) =>
+      printNumber(convertLength(side, 'pt', 'mm'), 2),
+    );
+    return `Vector, at true size, in RGB; each motif once. Paper of ${wide} × ${high} mm. Raised wire is drawn flat.`;
+  },
+  write: ({ figure, scene }, options) => pdfOf(scene, { ...options, title: figure.name }),
+};

@@ -1,0 +1,47 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { describe, expect, it } from 'vitest';
+
+import { disc, withForms } from '../../../../tests/help/figures';
+import { setFold, setPage } from '../../figure/commands';
+import { evaluateWhole } from '../../figure/evaluateWhole';
+import { pdfOf, type PdfOptions } from './pdf';
+
+const PLAIN: PdfOptions = { background: true, bleed: false, marks: false, neighbours: 'overlap' };
+const made = async (fold: number, options: Partial<PdfOptions> = {}): Promise<Uint8Array> => {
+  const figure = setPage(setFold(withForms(disc(0, -40, 8)), 'r', fold), { bleed: 3, background: '#fffefb' });
+  return pdfOf(await evaluateWhole(figure), { ...PLAIN, ...options });
+};
+/** Points in a millimetre: 72 an inch. */
+const MM = 72 / 25.4;
+
+describe('a PDF', () => {
+  it('has the page at true size, its trim and bleed boxes, and room for crop marks', async () => {
+    const sheet = (await PDFDocument.load(await made(8))).getPage(0);
+    expect(sheet.getWidth()).toBeCloseTo(180 * MM, 6);
+    expect(sheet.getTrimBox()).toMatchObject({ x: 0, y: 0 });
+    const cut = (await PDFDocument.load(await made(8, { bleed: true, marks: true }))).getPage(0);
+    expect(cut.getTrimBox().width).toBeCloseTo(180 * MM, 6);
+    expect(cut.getBleedBox().width).toBeCloseTo(186 * MM, 6);
+    expect(cut.getWidth()).toBeGreaterThan(186 * MM);
+    // The page's middle is the paper's.
+    const { x, width } = cut.getTrimBox();
+    expect(x + width / 2).toBeCloseTo(cut.getWidth() / 2, 6);
+  });
+
+  it('has a motif once and draws it for every copy, as another reader sees it', async () => {
+    for (const fold of [3, 24]) {
+      const page = await (await getDocument({ data: await made(fold), verbosity: 0 }).promise).getPage(1);
+      const { fnArray } = await page.getOperatorList();
+      const count = (op: number): number => fnArray.filter((each) => each === op).length;
+      expect(count(OPS.paintFormXObjectBegin)).toBe(fold);
+    }
+    const [few, many] = [await made(3), await made(24)];
+    // Each further copy is a line of the page's own stream.
+    expect(many.length - few.length).toBeLessThan(21 * 60);
+  });
+
+  it('is the same file for the same figure', async () => {
+    expect(await made(5)).toEqual(await made(5));
+  });
+});

@@ -59,6 +59,12 @@ export interface PixelJob {
   readonly size: number;
   /** What the document shows, in its own coordinates. */
   readonly view: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** How its pixels are written. */
+  readonly as:
+    | { readonly type: 'png' }
+    /** @param ground what shows where nothing is drawn */
+    | { readonly type: 'jpeg'; readonly quality: number; readonly ground: string }
+    | { readonly type: 'webp'; readonly quality: number };
 }
 
 interface Described<O> {

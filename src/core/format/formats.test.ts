@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
 
+import { pathForm } from '../maker/form';
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { evaluateWhole } from '../figure/evaluateWhole';
 import { duplicateRound, setMerge, setPage } from '../figure/commands';
@@ -28,9 +29,16 @@ describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_,
   });
 
   it('makes a file of a figure for every choice of each option', async () => {
-    // One round divided, one as it is, on a page with something to trim off.
+    // One round divided, one as it is, arcs and curves, on a page with something to trim off.
+    const curved = pathForm(
+      [
+        { x: -4, y: -60, kind: 'corner', out: { x: -9, y: -80 } },
+        { x: 4, y: -60, kind: 'corner' },
+      ],
+      true,
+    );
     const figure = setPage(
-      setMerge(duplicateRound(withForms(disc(0, -30, 24)), 'r', counter()), 'r', 'divide'),
+      setMerge(duplicateRound(withForms(disc(0, -30, 24), curved), 'r', counter()), 'r', 'divide'),
       { bleed: 3 },
     );
     const source = { figure, scene: await evaluateWhole(figure) };

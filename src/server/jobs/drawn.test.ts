@@ -52,6 +52,30 @@ describe('A picture in pixels', () => {
     expect(edges).toBeGreaterThan(100);
   });
 
+  it('is the same as WebP to the last level at full quality, and nearly so as JPEG on white', async () => {
+    const figure = rosette(5, '#1f8a76');
+    const options = { size: 160, background: false, bleed: false };
+    const read = async (to: string, more: object) => {
+      const { bytes, mediaType, file } = await makeFile({ figure, to, options: { ...options, ...more } });
+      const { format } = await sharp(bytes).metadata();
+      return { bytes, mediaType, file, format };
+    };
+    const [png, webp, jpeg] = [
+      await read('png', {}),
+      await read('webp', { quality: 100 }),
+      await read('jpeg', { quality: 95 }),
+    ];
+    expect(webp).toMatchObject({ format: 'webp', mediaType: 'image/webp', file: 'rosette.webp' });
+    expect(jpeg).toMatchObject({ format: 'jpeg', mediaType: 'image/jpeg', file: 'rosette.jpg' });
+    const raw = (bytes: Uint8Array) => sharp(bytes).flatten({ background: '#fff' }).raw().toBuffer();
+    const [a, b, c] = [await raw(png.bytes), await raw(webp.bytes), await raw(jpeg.bytes)];
+    expect(b.equals(a)).toBe(true);
+    const apart = c.reduce((sum, level, k) => sum + Math.abs(level - (a[k] ?? 0)), 0) / c.length;
+    expect(apart).toBeLessThan(3);
+    const less = await read('jpeg', { quality: 20 });
+    expect(less.bytes.length).toBeLessThan(jpeg.bytes.length / 2);
+  });
+
   it('has as many pixels as were asked for, whatever its sides', async () => {
     const figure = { ...rosette(4, '#113d4c') };
     for (const [width, height, size] of [

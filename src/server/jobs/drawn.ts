@@ -6,7 +6,7 @@
  * const png = await drawn({ svg, size: 1024, view: { x: 0, y: 0, width: 180, height: 180 } });
  */
 import { Resvg } from '@resvg/resvg-js';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 
 import type { PixelJob } from '../../core/format/format';
 import { Refused } from '../errors';
@@ -72,7 +72,21 @@ function picture(job: PixelJob, wide: number, high: number): Uint8Array {
   return made;
 }
 
-/** A picture as the bytes of a PNG. @throws Refused where it has more parts than can be drawn */
+/** Pixels as they are to be written. A WebP of quality 100 keeps every one. */
+function encoded(pixels: Sharp, as: PixelJob['as']): Sharp {
+  switch (as.type) {
+    case 'png':
+      return pixels.png();
+    case 'jpeg':
+      return pixels
+        .flatten({ background: as.ground })
+        .jpeg({ quality: as.quality, chromaSubsampling: '4:4:4' });
+    case 'webp':
+      return pixels.webp(as.quality === 100 ? { lossless: true } : { quality: as.quality });
+  }
+}
+
+/** A picture as the bytes of a file. @throws Refused where it has more parts than can be drawn */
 export async function drawn(job: PixelJob): Promise<Uint8Array> {
   const { size, view } = job;
   const longer = Math.max(view.width, view.height);
@@ -81,7 +95,7 @@ export async function drawn(job: PixelJob): Promise<Uint8Array> {
   try {
     const data = picture(job, width, height);
     const raw = { width, height, channels: 4 as const, premultiplied: true };
-    return await sharp(data, { raw }).png().toBuffer();
+    return await encoded(sharp(data, { raw }), job.as).toBuffer();
   } catch (error) {
     if (error instanceof Error && /limit/i.test(error.message))
       throw new Refused(

@@ -32,8 +32,8 @@ function areaOf(entity: IEntity): number {
   const segments = vertices.map((from, k) => {
     const to = vertices[(k + 1) % vertices.length] ?? from;
     // Straight sides have none.
-    const { bulge = 0 }: { bulge?: number } = from;
-    return arcFromBulge({ x: from.x, y: from.y }, { x: to.x, y: to.y }, bulge);
+    const bulges: readonly (number | undefined)[] = [from.bulge];
+    return arcFromBulge({ x: from.x, y: from.y }, { x: to.x, y: to.y }, bulges[0] ?? 0);
   });
   return Math.abs(signedArea([{ closed: true, segments }]));
 }

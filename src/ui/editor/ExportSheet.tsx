@@ -131,14 +131,12 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
 
   return (
     <div className="flex flex-col gap-2">
-      <Row caption="As">
-        <Segmented
-          label="File type"
-          value={format.id}
-          choices={FORMATS.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={setId}
-        />
-      </Row>
+      <Segmented
+        label="File type"
+        value={format.id}
+        choices={FORMATS.map((each) => ({ value: each.id, label: each.name }))}
+        onChange={setId}
+      />
       {format.fields
         .filter(({ when }) => when?.(options) ?? true)
         .map((field) => (

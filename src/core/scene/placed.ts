@@ -5,8 +5,15 @@
  * for (const { item, map } of scene.layers.flatMap(placedItems)) draw(item.paths, map);
  */
 import type { Affine } from '../curve/affine';
+import type { Point } from '../curve/point';
 import { placementMap } from '../symmetry/rule';
-import type { SceneCopy, SceneItem, SceneLayer } from './scene';
+import type { SceneCopy, SceneItem, SceneLayer, ScenePage } from './scene';
+
+/** The figure's centre from the page's upper left corner. */
+export const centreOnPage = ({ width, height, centre }: ScenePage): Point => ({
+  x: width / 2 + centre.x,
+  y: height / 2 + centre.y,
+});
 
 /** One item at one of its places. */
 interface PlacedItem {

@@ -9,7 +9,7 @@ import { drawnOnce } from '../../curve/once';
 import { moveMap, compose } from '../../curve/affine';
 import type { Point } from '../../curve/point';
 import type { Segment } from '../../curve/segment';
-import { placedItems } from '../../scene/placed';
+import { centreOnPage, placedItems } from '../../scene/placed';
 import { layersOf, type Colour, type Scene } from '../../scene/scene';
 
 /** A path that is followed, and what it is of. */
@@ -29,8 +29,7 @@ const MOST_LOOKED_AT = 1500;
 const flatOf = (colour: unknown): Colour => (typeof colour === 'string' ? colour.slice(0, 7) : '#000000');
 
 function placed(scene: Scene): Outline[] {
-  const { page } = scene;
-  const toPage = moveMap({ x: page.width / 2 + page.centre.x, y: page.height / 2 + page.centre.y });
+  const toPage = moveMap(centreOnPage(scene.page));
   return layersOf(scene, 'abut').flatMap((layer) =>
     placedItems(layer).flatMap(({ item, map }) => {
       const isArea = item.paint.fill !== null;

@@ -12,7 +12,7 @@ import { convertLength } from '../../number/units';
 import { placedPaint } from '../../paint/gradient';
 import { picturesIn } from '../../paint/pictures';
 import { styleOf, type GradientInk, type Ink } from '../../paint/style';
-import { itemsAt } from '../../scene/placed';
+import { centreOnPage, itemsAt } from '../../scene/placed';
 import {
   layersOf,
   type Laid,
@@ -220,7 +220,7 @@ export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Arr
   const painter = new Painter(own);
   // From the page, whose y goes down from its upper left corner, to the paper, whose y goes up from its lower left one.
   const toPaper: Affine = { a: points, b: 0, c: 0, d: -points, e: edge, f: high - edge };
-  const centre = { x: page.width / 2 + page.centre.x, y: page.height / 2 + page.centre.y };
+  const centre = centreOnPage(page);
   const window = rectangle(-bleed, -bleed, page.width + 2 * bleed, page.height + 2 * bleed);
   const ground =
     options.background && page.background

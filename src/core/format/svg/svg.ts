@@ -6,7 +6,7 @@ import { degreesOf, wrapTurn } from '../../number/turn';
 import type { Point } from '../../curve/point';
 import { placedPaint } from '../../paint/gradient';
 import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
-import { itemsAt, placedAt } from '../../scene/placed';
+import { centreOnPage, itemsAt, placedAt } from '../../scene/placed';
 import { picturesIn, runsLaid } from '../../paint/pictures';
 import {
   layersOf,
@@ -265,14 +265,8 @@ class Reliefs {
   }
 }
 
-/** The figure's centre from the page's upper left corner. */
-const centreOf = ({ width, height, centre }: ScenePage): Point => ({
-  x: width / 2 + centre.x,
-  y: height / 2 + centre.y,
-});
-
 function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients: Gradients): string {
-  const toPage = moveMap(centreOf(scene.page));
+  const toPage = moveMap(centreOnPage(scene.page));
   const copies = layer.copies.map((copy) => {
     const paths = runsLaid(placedAt(layer, copy), ({ item }) => item.laid).flatMap(({ laid, of }) =>
       linesLaid(
@@ -298,7 +292,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const size = (value: number) => printNumber(value, 6);
   const bleed = options.bleed ? scene.page.bleed : 0;
   const [wide, high] = [width + 2 * bleed, height + 2 * bleed];
-  const centre = centreOf(scene.page);
+  const centre = centreOnPage(scene.page);
   const gradients = new Gradients('paint');
   const pixelsPerUnit = options.pixelsPerUnit ?? convertLength(1, unit, 'px');
   // A list of lists: a picture may have more items than one call takes arguments.

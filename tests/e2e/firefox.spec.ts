@@ -67,9 +67,13 @@ test('a figure is drawn, merged, coloured and exported in another browser engine
   await page.waitForSelector('::-p-text(saved)');
   await click(page, 'Export');
   await click(page, 'Download');
-  await expect.poll(() => readdirSync(downloads).filter((name) => name.endsWith('.svg'))).toHaveLength(1);
-  const [file = ''] = readdirSync(downloads);
-  const svg = readFileSync(path.join(downloads, file), 'utf8');
+  // The file is there, empty, before all of it is.
+  const handed = (): string => {
+    const file = readdirSync(downloads).find((name) => name.endsWith('.svg'));
+    return file === undefined ? '' : readFileSync(path.join(downloads, file), 'utf8');
+  };
+  await expect.poll(handed).toContain('</svg>');
+  const svg = handed();
   expect(svg).toContain('#d9512c');
   // The merged outline of eight petals is one path, and an independent renderer shows its colour on either side of the centre.
   expect(svg.match(/<path/g)).toHaveLength(1);

@@ -5,8 +5,6 @@ export const STALK = 22;
 /** With Shift a turn goes in steps of so many degrees; else it is a round number of tenths. */
 const TURN_STEP = 15;
 const TENTHS = 10;
-/** Nothing becomes smaller than this part of what it was in one drag. */
-export const SMALLEST_SHARE = 0.01;
 
 /** A handle of a box: where it is of the middle, −1, 0 or 1 across and down; or the one that turns. */
 interface BoxGrip {

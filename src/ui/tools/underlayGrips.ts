@@ -1,12 +1,13 @@
 import { applyTo, inverse, turnMap } from '@/core/curve/affine';
-import { add, distance, dot, polarOf, subtract, type Point } from '@/core/curve/point';
+import { boxScale } from '@/core/curve/boxScale';
+import { add, distance, polarOf, subtract, type Point } from '@/core/curve/point';
 import { changeUnderlay } from '@/core/figure/commands';
 import type { Underlay } from '@/core/figure/model';
 import { underlayBy } from '@/core/figure/underlay';
 import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
 import { commit, preview, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
 import type { Gesture } from './gesture';
-import { CORNERS, SMALLEST_SHARE, STALK, turnStep, type GripBox } from './gripBox';
+import { CORNERS, STALK, turnStep, type GripBox } from './gripBox';
 import { CATCH, MotifPointer, placementIn, viewOf, type PanePoint } from './pointer';
 
 /** A point of the picture: −1 to 1 across and down from its middle. */
@@ -56,8 +57,7 @@ export function pressUnderlayGrip(editor: Editor, p: PanePoint): Gesture | null 
   };
   const scaled = (q: PanePoint, side: Point): Underlay => {
     const about = q.alt ? middle : placeIn(underlay, -side.x, -side.y);
-    const [before, now] = [subtract(grip.at, about), subtract(pointer.at(q), about)];
-    const factor = Math.max(SMALLEST_SHARE, dot(now, before) / dot(before, before));
+    const { x: factor } = boxScale(side, grip.at, pointer.at(q), about, true);
     return underlayBy(underlay, { factor, by: NO_TURN, from: about, to: about });
   };
   return {

@@ -92,8 +92,9 @@ describe('the editor', () => {
     startRound(editor, 'b');
     expect(activeRound(editor.getState())).toMatchObject({ id: 'b', name: 'Round 2', rule: { fold: 8 } });
     dropRound(editor, 'a');
-    startRound(editor, 'c');
+    startRound(editor, 'c', 1);
     expect(shownFigure(editor.getState()).rounds.map(({ name }) => name)).toEqual(['Round 2', 'Round 3']);
+    expect(activeRound(editor.getState())?.rule.fold).toBe(1);
     dropRound(editor, 'c');
     expect(activeRound(editor.getState())?.id).toBe('b');
   });

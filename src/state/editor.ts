@@ -292,13 +292,13 @@ export function actOnRound(
   );
 }
 
-/** Adds an empty round in front and works on it. */
-export function startRound(editor: Editor, id: string): void {
+/** Adds an empty round in front and works on it: of the fold that the one before has, or of another. */
+export function startRound(editor: Editor, id: string, ownFold?: number): void {
   const figure = figureOf(editor.getState().history);
   const taken = new Set(figure.rounds.map(({ name }) => name));
   let number = figure.rounds.length + 1;
   while (taken.has(`Round ${number}`)) number += 1;
-  const fold = activeRound(editor.getState())?.rule.fold ?? 8;
+  const fold = ownFold ?? activeRound(editor.getState())?.rule.fold ?? 8;
   commit(editor, 'Add round', addRound(figure, newRound(id, `Round ${number}`, fold)));
   select(editor, id);
 }

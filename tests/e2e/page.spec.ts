@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { addShapes } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { pathForm } from '../../src/core/maker/form';
-import { drawPetal, goTo, makeFigure, opened, stored, unstored, whole } from './hands';
+import { drawPetal, goTo, makeFigure, opened, stored, unstored, whole, wholeAt } from './hands';
 
 test('another unit keeps all as large as it is, or the numbers where that is meant; the zoom is typed', async ({
   page,
@@ -67,4 +67,38 @@ test('numbers of several nodes that differ are told, and what is typed is given 
   await page.keyboard.press('Control+z');
   await expect(up).toHaveValue('');
   await unstored(page, id);
+});
+
+test('a sheet that stands once, drawn from its middle, keeps the artwork inside; the ground is a colour of the picture', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await page.getByRole('button', { name: 'Round that stands once' }).click();
+  await expect(page.getByRole('group', { name: /Fold of/ }).getByLabel('Fold', { exact: true })).toHaveValue(
+    '1',
+  );
+  await goTo(page, '2', 'Draw');
+  await page.keyboard.press('a');
+  const [middle, corner] = [await wholeAt(page, 0, 0), await wholeAt(page, 40, 30)];
+  await page.mouse.move(middle.x, middle.y);
+  await page.keyboard.down('Alt');
+  await page.mouse.down();
+  await page.mouse.move(corner.x, corner.y, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.up('Alt');
+  const inspector = page.getByLabel('Inspector');
+  await expect(inspector.getByLabel('Origin r')).toHaveValue('0');
+  expect(Number(await inspector.getByLabel('Width', { exact: true }).inputValue())).toBeCloseTo(80, 0);
+
+  await page.getByRole('tab', { name: 'Page' }).click();
+  await inspector.getByRole('button', { name: 'Take it from the picture' }).click();
+  // A point of the sheet, in Whole.
+  const at = await wholeAt(page, 30, 5);
+  await page.mouse.click(at.x, at.y);
+  await expect(inspector.getByRole('button', { name: 'Background: #1f8a76' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(inspector.getByRole('button', { name: 'Take it from the picture' })).toBeVisible();
 });

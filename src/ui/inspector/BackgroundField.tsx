@@ -3,9 +3,13 @@
 import type { Point } from '@/core/curve/point';
 import { addToPalette, setPage } from '@/core/figure/commands';
 import { endsOver } from '@/core/paint/gradient';
+import { Pipette } from 'lucide-react';
+
 import type { Gradient } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { Button } from '../common/Button';
+import { takeTool } from '../tools/takeTool';
 import { FillField } from './FillField';
 
 /** The page's background: none, a colour, or a gradient over the page. */
@@ -16,19 +20,30 @@ export function BackgroundField() {
   const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
   const endsOf = (kind: Gradient['kind']): [Point, Point] =>
     endsOver(kind, { left, top, right: left + width, bottom: top + height });
+  const isPicking = useEditorState(({ tool }) => tool === 'eyedropper');
   return (
-    <FillField
-      label="Background"
-      value={page.background}
-      mixed={false}
-      palette={palette}
-      unit={page.unit}
-      endsOf={endsOf}
-      only="page"
-      onChange={(background, key) =>
-        act(editor, 'Background', (figure) => setPage(figure, { background }), key)
-      }
-      onKeep={(colour) => act(editor, 'Keep colour', (figure) => addToPalette(figure, colour))}
-    />
+    <>
+      <FillField
+        label="Background"
+        value={page.background}
+        mixed={false}
+        palette={palette}
+        unit={page.unit}
+        endsOf={endsOf}
+        only="page"
+        onChange={(background, key) =>
+          act(editor, 'Background', (figure) => setPage(figure, { background }), key)
+        }
+        onKeep={(colour) => act(editor, 'Keep colour', (figure) => addToPalette(figure, colour))}
+      />
+      <Button
+        aria-pressed={isPicking}
+        title="Click a colour in either pane: it becomes the background"
+        onClick={() => takeTool(editor, isPicking ? 'select' : 'eyedropper')}
+      >
+        <Pipette size={15} strokeWidth={1.7} aria-hidden />
+        {isPicking ? 'Click a colour in a pane' : 'Take it from the picture'}
+      </Button>
+    </>
   );
 }

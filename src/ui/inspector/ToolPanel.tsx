@@ -77,6 +77,14 @@ export function ToolPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
         <p className="text-[12px] leading-4 text-muted">{HINTS[ways.ellipse]}</p>
       </Section>
     );
+  if (tool === 'rectangle')
+    return (
+      <Section title="Rectangle">
+        <p className="text-[12px] leading-4 text-muted">
+          Drag from corner to corner, or with Alt from the middle; Shift makes a square.
+        </p>
+      </Section>
+    );
   if (tool === 'polygon')
     return (
       <Section title="Polygon and star">

@@ -117,9 +117,21 @@ export function Reach() {
       >
         fold
       </span>
-      <div className="absolute inset-x-2 bottom-3">
-        <Button className="w-full" onClick={() => startRound(editor, newId())}>
+      <div className="absolute inset-x-2 bottom-3 flex">
+        <Button
+          className="min-w-0 flex-1 rounded-r-none px-1.5"
+          title="A round in front, of the same fold"
+          onClick={() => startRound(editor, newId())}
+        >
           <Plus size={15} strokeWidth={1.9} aria-hidden /> Round
+        </Button>
+        <Button
+          className="w-[32px] shrink-0 rounded-l-none border-l-0 px-0 font-mono text-[12px]"
+          aria-label="Round that stands once"
+          title="A round in front that stands once: a ground, a sheet, a hub"
+          onClick={() => startRound(editor, newId(), 1)}
+        >
+          ×1
         </Button>
       </div>
     </section>

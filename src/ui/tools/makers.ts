@@ -1,7 +1,7 @@
 import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
-import { distance, lengthOf, polarOf, subtract, type Point } from '@/core/curve/point';
+import { distance, lengthOf, polarOf, scaleBy, subtract, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
@@ -27,9 +27,11 @@ import { MotifPointer, placementIn, type PanePoint } from './pointer';
 /** A petal drawn by its length alone is this part of it wide. */
 const PETAL_WIDTH = 0.42;
 
-type Drawn = (from: Point, to: Point, shift: boolean, state: EditorState) => Form;
+/** The keys that change how something is drawn. */
+type Keys = Pick<PanePoint, 'shift' | 'alt'>;
+type Drawn = (from: Point, to: Point, keys: Keys, state: EditorState) => Form;
 
-const petal: Drawn = (from, to, shift) => {
+const petal: Drawn = (from, to, { shift }) => {
   const length = distance(from, to);
   const rotation = shift
     ? turnFromDegrees(Math.round(polarOf(subtract(to, from)).degrees))
@@ -37,7 +39,7 @@ const petal: Drawn = (from, to, shift) => {
   return { kind: 'petal', at: from, rotation, params: petalOfSize(length, length * PETAL_WIDTH) };
 };
 
-const ellipse: Drawn = (from, to, shift) => {
+const ellipse: Drawn = (from, to, { shift }) => {
   const [rx, ry] = [Math.abs(to.x - from.x), Math.abs(to.y - from.y)];
   const radius = distance(from, to);
   return {
@@ -48,7 +50,7 @@ const ellipse: Drawn = (from, to, shift) => {
   };
 };
 
-const polygon: Drawn = (from, to, shift, state) => {
+const polygon: Drawn = (from, to, { shift }, state) => {
   return {
     kind: 'polygon',
     at: from,
@@ -91,7 +93,7 @@ const draws =
         const isHeld = q.shift && held !== null;
         const to = isHeld ? pointer.stepped(q, from, held.step, held.offset) : pointer.at(q, [], from);
         if (!started && distance(from, to) < pointer.length(4)) return;
-        const form = drawn(from, to, q.shift, state);
+        const form = drawn(from, to, q, state);
         if (formProblem(form) !== null) return;
         started = true;
         const lines = pathsOfForm(form, workOf(editor.getState())).every(({ closed }) => !closed);
@@ -115,7 +117,7 @@ const CENTRE = 1e-9;
 /** A construction as large as the drag is long, its far end where the drag ends. */
 const built =
   (kind: BuiltKind): Drawn =>
-  (from, to, shift, state) => {
+  (from, to, { shift }, state) => {
     const rotation = shift
       ? turnFromDegrees(Math.round(polarOf(subtract(to, from)).degrees))
       : directionTo(from, to);
@@ -129,8 +131,9 @@ const built =
     return withParams(form, scaledParams(maker, start, factor));
   };
 
-/** From corner to corner; with Shift a square. */
-const rectangle: Drawn = (from, far) => {
+/** From corner to corner, or with Alt from the middle; with Shift a square. */
+const rectangle: Drawn = (start, far, { alt }) => {
+  const from = alt ? subtract(scaleBy(start, 2), far) : start;
   const form = {
     kind: 'rectangle' as const,
     at: { x: (from.x + far.x) / 2, y: (from.y + far.y) / 2 },

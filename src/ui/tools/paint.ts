@@ -2,11 +2,20 @@ import { areaAtHand } from '@/state/atHand';
 import { toast } from 'sonner';
 
 import { applyTo, turnMap } from '@/core/curve/affine';
-import { setPaint, roundOf } from '@/core/figure/commands';
+import { setPage, setPaint, roundOf } from '@/core/figure/commands';
 import { NO_TURN } from '@/core/number/turn';
 import type { Paint } from '@/core/scene/scene';
 import { chosenIn } from '@/state/chosen';
-import { act, activeRound, select, selectedShapes, shownFigure, type Editor } from '@/state/editor';
+import {
+  act,
+  activeRound,
+  select,
+  selectedShapes,
+  shownFigure,
+  shownLevel,
+  type Editor,
+  type EditorState,
+} from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { paintOfCellAt, pressPaintCells, worksOnCells } from './cells';
 import { pixelOfScene, pixelOfUnderlay } from './pixel';
@@ -35,9 +44,17 @@ export const pressPaint: Press = (editor, p, double) => {
   return null;
 };
 
+/** While the panel is about the page it is its background that a colour is copied for. */
+const isForPage = (state: EditorState): boolean => shownLevel(state) === 'page';
+
 /** Takes a paint as the one at hand and gives it to what is selected; the tool that was in hand before is so again. */
 function takePaint(editor: Editor, paint: Paint): void {
   const state = editor.getState();
+  if (isForPage(state)) {
+    editor.setState({ tool: state.toolBefore });
+    act(editor, 'Background', (figure) => setPage(figure, { background: paint.fill }));
+    return;
+  }
   const line = paint.fill === null ? paint.stroke : null;
   editor.setState({ ...(line ? { line } : { paint }), tool: state.toolBefore });
   const own = activeRound(state);
@@ -65,14 +82,14 @@ async function takePixel(editor: Editor, p: PanePoint, hit: boolean): Promise<vo
 }
 
 /**
- * Eyedropper: takes the paint of what is clicked, a cell or a shape. With Alt, and where there is neither, it takes the colour of that very
- * point, of the figure or the underlay.
+ * Eyedropper: takes the paint of what is clicked, a cell or a shape. With Alt, for the page, and where there is neither, it takes the colour
+ * of that very point, of the figure or the underlay.
  */
 export const pressEyedropper: Press = (editor, p) => {
   const state = editor.getState();
   const cell = paintOfCellAt(state, p);
   const hit = hitAt(editor, p);
-  if (p.alt || (!cell && !hit)) {
+  if (p.alt || isForPage(state) || (!cell && !hit)) {
     void takePixel(editor, p, hit !== null || cell !== null);
     return null;
   }

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import path from 'node:path';
 
 import type { Locator, Page } from '@playwright/test';
 
@@ -9,6 +10,9 @@ interface Spot {
   readonly right: number;
   readonly up: number;
 }
+
+type Held = 'Shift' | 'Alt';
+type Pane = 'bench' | 'whole';
 
 export const spot = (right: number, up: number): Spot => ({ right, up });
 
@@ -33,8 +37,24 @@ export class Hand {
     await this.settled();
   }
 
-  button = (name: string | RegExp): Promise<void> =>
-    this.click(this.page.getByRole('button', { name, exact: typeof name === 'string' }).first());
+  async button(name: string | RegExp, held?: Held): Promise<void> {
+    if (held) await this.hold(held);
+    await this.click(this.page.getByRole('button', { name, exact: typeof name === 'string' }).first());
+    if (held) await this.page.keyboard.up(held);
+  }
+
+  /** Chooses a picture as the underlay: the button, and the file. */
+  async underlay(): Promise<void> {
+    this.count += 2;
+    await this.page
+      .getByLabel('Picture to trace from')
+      .setInputFiles(path.join(import.meta.dirname, '../../docs/screenshots/draw.png'));
+    await this.settled();
+  }
+
+  /** Goes to a round by its bar in Reach. */
+  round = (name: string): Promise<void> =>
+    this.click(this.page.getByLabel('Reach').getByRole('button', { name }).first());
 
   choice = (name: string): Promise<void> =>
     this.click(this.page.getByRole('radio', { name, exact: true }).first());
@@ -60,11 +80,20 @@ export class Hand {
     await this.settled();
   }
 
-  async drag(from: Spot, to: Spot, held?: 'Shift' | 'Alt'): Promise<void> {
-    this.count += held ? 2 : 1;
-    const [a, b] = [await this.onBench(from), await this.onBench(to)];
+  drag = (from: Spot, to: Spot, held?: Held): Promise<void> => this.dragIn('bench', from, to, held);
+
+  dragInWhole = (from: Spot, to: Spot, held?: Held): Promise<void> => this.dragIn('whole', from, to, held);
+
+  private async hold(key: Held): Promise<void> {
+    this.count += 1;
+    await this.page.keyboard.down(key);
+  }
+
+  private async dragIn(pane: Pane, from: Spot, to: Spot, held?: Held): Promise<void> {
+    this.count += 1;
+    const [a, b] = [await this.placeIn(pane, from), await this.placeIn(pane, to)];
     await this.page.mouse.move(a.x, a.y);
-    if (held) await this.page.keyboard.down(held);
+    if (held) await this.hold(held);
     await this.page.mouse.down();
     await this.page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 3 });
     await this.page.mouse.move(b.x, b.y, { steps: 3 });
@@ -74,16 +103,21 @@ export class Hand {
     await this.settled();
   }
 
-  async tap(at: Spot): Promise<void> {
+  tap = (at: Spot): Promise<void> => this.tapIn('bench', at);
+
+  tapInWhole = (at: Spot): Promise<void> => this.tapIn('whole', at);
+
+  private async tapIn(pane: Pane, at: Spot): Promise<void> {
     this.count += 1;
-    const { x, y } = await this.onBench(at);
+    const { x, y } = await this.placeIn(pane, at);
     await this.page.mouse.click(x, y);
     await this.settled();
   }
 
-  /** Exports with the sheet as it is. @returns the file */
-  async exported(): Promise<Buffer> {
+  /** Exports as a type of file, the sheet as it is otherwise. @returns the file */
+  async exported(type = 'SVG'): Promise<Buffer> {
     await this.button('Export');
+    if (type !== 'SVG') await this.choice(type);
     const downloading = this.page.waitForEvent('download');
     await this.button('Download');
     return readFile(await (await downloading).path());
@@ -97,11 +131,11 @@ export class Hand {
     await this.page.waitForTimeout(120);
   }
 
-  /** Where a place of the Bench is in the window: by how the Bench draws its artwork. */
-  private async onBench({ right, up }: Spot): Promise<Point> {
-    const bench = this.page.locator('[data-pane=bench]');
-    const box = await bench.boundingBox();
-    const place = await bench.locator('g[transform^="translate("]').first().getAttribute('transform');
+  /** Where a place of a pane is in the window: by how the pane draws its artwork. */
+  private async placeIn(pane: Pane, { right, up }: Spot): Promise<Point> {
+    const shown = this.page.locator(`[data-pane=${pane}]`);
+    const box = await shown.boundingBox();
+    const place = await shown.locator('g[transform^="translate("]').first().getAttribute('transform');
     const [x = 0, y = 0, scale = 1] = (place?.match(/-?[\d.]+/g) ?? []).map(Number);
     return { x: (box?.x ?? 0) + x + right * scale, y: (box?.y ?? 0) + y - up * scale };
   }

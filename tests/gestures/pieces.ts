@@ -2,11 +2,13 @@ import { spot, type Hand } from './hand';
 
 /** A piece of the sample week as a person makes it, from an empty figure to its file. */
 export interface Piece {
-  /** Its number among the sample pieces. */
-  readonly number: number;
+  /** Its number among the sample pieces, with a letter where more than one is made of it. */
+  readonly id: string;
   readonly name: string;
   /** What it is to take at most, as agreed. */
   readonly goal: number;
+  /** What it is handed on as; an SVG where nothing else is said. */
+  readonly files?: readonly string[];
   readonly make: (hand: Hand) => Promise<void>;
 }
 
@@ -14,14 +16,14 @@ const SHIFT = 'Shift';
 
 export const PIECES: readonly Piece[] = [
   {
-    number: 1,
-    name: 'Lamp burst: rays, hub, ground',
+    id: '1',
+    name: 'Lamp burst: rays under one gradient, hub, ground by eyedropper, clipped to a sheet',
     goal: 26,
     make: async (hand) => {
+      await hand.fold(30);
       await hand.key('1');
       await hand.key('w');
-      await hand.drag(spot(0, 14), spot(0, 84));
-      await hand.fold(30);
+      await hand.drag(spot(0, 0), spot(0, 86));
       await hand.key('5');
       await hand.choice('Radial');
       await hand.choice('Whole round');
@@ -30,12 +32,18 @@ export const PIECES: readonly Piece[] = [
       await hand.drag(spot(0, 0), spot(0, 16), SHIFT);
       await hand.button('#e9b44c at hand');
       await hand.tab('Page');
-      await hand.button('Background: #113d4c');
+      await hand.button('Take it from the picture');
+      await hand.tap(spot(0, 8));
+      await hand.button('Round that stands once');
+      await hand.key('a');
+      await hand.dragInWhole(spot(0, 0), spot(78, 78), 'Alt');
+      await hand.key('4');
+      await hand.choice('Keep inside');
     },
   },
   {
-    number: 2,
-    name: 'Propeller: a plate with two rounded corners and a hole, three times, with a hub',
+    id: '2',
+    name: 'Propeller: a plate with two rounded corners, a node smoothed and one deleted, a hole, three times about its node, a hub',
     goal: 36,
     make: async (hand) => {
       await hand.key('a');
@@ -46,21 +54,34 @@ export const PIECES: readonly Piece[] = [
       await hand.drag(spot(0, 66), spot(0, 72), SHIFT);
       await hand.key('Control+a');
       await hand.choice('Subtract');
+      await hand.button('Make plain');
+      await hand.key('w');
+      await hand.tap(spot(-14, 20));
+      await hand.key('Delete');
+      await hand.tap(spot(14, 20));
+      await hand.choice('Smooth');
+      await hand.key('q');
+      await hand.drag(spot(14, 20), spot(0, 0));
       await hand.fold(3);
-      await hand.button('Round');
+      await hand.button('Round that stands once');
       await hand.key('y');
       await hand.drag(spot(0, 0), spot(0, 24), SHIFT);
       await hand.button('#113d4c at hand');
     },
   },
   {
-    number: 3,
-    name: 'Floor octant: a gradient, four strokes, two stamps, mirrored',
+    id: '3',
+    name: 'Floor octant: a gradient in half a quarter of a square, four strokes, two stamps, mirrored, PNG',
     goal: 30,
+    files: ['PNG'],
     make: async (hand) => {
-      await hand.key('d');
-      await hand.drag(spot(0, 30), spot(0, 84));
+      await hand.fold(4);
       await hand.key('\\');
+      await hand.key('e');
+      await hand.tap(spot(0, 0));
+      await hand.tap(spot(0, 84));
+      await hand.tap(spot(84, 84));
+      await hand.tap(spot(0, 0));
       await hand.key('5');
       await hand.choice('Linear');
       await hand.key('2');
@@ -75,13 +96,17 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 4,
-    name: 'Poster wheel: rounds of 16, 48 and 14, blended',
+    id: '4',
+    name: 'Poster wheel: rounds of 16, 48 and 14, two of them blended',
     goal: 30,
     make: async (hand) => {
       await hand.key('d');
       await hand.drag(spot(0, 20), spot(0, 84));
       await hand.fold(16);
+      await hand.key('3');
+      await hand.button('Normal');
+      await hand.button('Multiply');
+      await hand.key('2');
       await hand.button('Round');
       await hand.key('y');
       await hand.drag(spot(0, 78), spot(0, 81), SHIFT);
@@ -94,11 +119,11 @@ export const PIECES: readonly Piece[] = [
       await hand.fold(14);
       await hand.key('3');
       await hand.button('Normal');
-      await hand.button('Multiply');
+      await hand.button('Screen');
     },
   },
   {
-    number: 5,
+    id: '5',
     name: 'Scallop ring, touching',
     goal: 8,
     make: async (hand) => {
@@ -108,7 +133,7 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 6,
+    id: '6',
     name: 'Frost flake: side arms along an arm, mirrored, with a hub, united',
     goal: 30,
     make: async (hand) => {
@@ -124,8 +149,21 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 7,
-    name: 'Folded fan: chords in a 16-gon, its facets in two tones',
+    id: '6b',
+    name: 'Frost flakes: eight of a flake of the Shelf, scattered on a page',
+    goal: 10,
+    make: async (hand) => {
+      await hand.button('Round that stands once');
+      await hand.key('3');
+      await hand.button('Place a figure of the Shelf …');
+      await hand.button('Untitled figure');
+      await hand.value('How many are scattered', '8');
+      await hand.button('Scatter over the page');
+    },
+  },
+  {
+    id: '7',
+    name: 'Folded fan: chords and arcs in a 16-gon, facets in two tones, another outline, trimmed to a circle',
     goal: 26,
     make: async (hand) => {
       await hand.fold(16);
@@ -133,33 +171,39 @@ export const PIECES: readonly Piece[] = [
       await hand.drag(spot(0, 84), spot(30, 72));
       await hand.drag(spot(0, 84), spot(46, 24));
       await hand.drag(spot(0, 0), spot(0, 84));
+      await hand.key('y');
+      await hand.drag(spot(0, 40), spot(0, 60), SHIFT);
+      await hand.button('Round that stands once');
+      await hand.dragInWhole(spot(0, 0), spot(0, 76), SHIFT);
       await hand.key('4');
+      await hand.choice('Keep inside');
+      await hand.round('Round 1');
       await hand.choice('Cells');
-      await hand.key('5');
       await hand.choice('Sectors');
       await hand.button('Use #84c5b4 next');
       await hand.button('Use #1f8a76 next');
       await hand.button(/^Colour (the )?cells/);
+      await hand.button('#f2e6d0 at hand', SHIFT);
     },
   },
   {
-    number: 8,
-    name: 'Bubble lattice: circles through each other’s centres, in cells',
+    id: '8',
+    name: 'Bubble lattice: circles through each other’s centres, clipped to a circle, its cells coloured, round joins',
     goal: 14,
     make: async (hand) => {
-      await hand.key('y');
-      await hand.drag(spot(0, 40), spot(0, 80), SHIFT);
+      await hand.key('1');
+      await hand.key('s');
+      await hand.choice('Lattice');
+      await hand.drag(spot(0, 0), spot(0, 80));
       await hand.fold(6);
+      await hand.choice('To a circle');
       await hand.key('4');
       await hand.choice('Cells');
-      await hand.key('5');
-      await hand.button('Use #84c5b4 next');
-      await hand.button('Use #1f8a76 next');
       await hand.button(/^Colour (the )?cells/);
     },
   },
   {
-    number: 9,
+    id: '9',
     name: 'Kelp crown: cells coloured ring by ring',
     goal: 14,
     make: async (hand) => {
@@ -174,7 +218,7 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 10,
+    id: '10',
     name: 'Net whirl, mirrored, four times',
     goal: 12,
     make: async (hand) => {
@@ -187,15 +231,19 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 11,
-    name: 'Rope knot: lenses and rings, woven',
+    id: '11',
+    name: 'Rope knot: lenses cut from circles, rings, woven',
     goal: 24,
     make: async (hand) => {
       await hand.fold(4);
       await hand.key('y');
-      await hand.drag(spot(34, 34), spot(34, 58), SHIFT);
-      await hand.key('d');
-      await hand.drag(spot(0, 6), spot(0, 78));
+      await hand.drag(spot(-14, 42), spot(-14, 78), SHIFT);
+      await hand.drag(spot(14, 42), spot(14, 78), SHIFT);
+      await hand.key('Control+a');
+      await hand.choice('Intersection');
+      await hand.button('Make plain');
+      await hand.key('y');
+      await hand.drag(spot(0, 0), spot(0, 42), SHIFT);
       await hand.key('Control+a');
       await hand.button('No fill');
       await hand.value('Width at hand', '4');
@@ -204,32 +252,41 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 12,
-    name: 'Net roundel: five rings and an outer one that they touch, woven, ground',
+    id: '12',
+    name: 'Net roundel: five rings and an outer one that they touch, two colours, woven, on a square ground',
     goal: 45,
     make: async (hand) => {
+      await hand.key('a');
+      await hand.dragInWhole(spot(0, 0), spot(86, 86), 'Alt');
+      await hand.button('#113d4c at hand');
+      await hand.fold(1);
+      await hand.button('Round');
       await hand.fold(5);
       await hand.key('y');
       await hand.drag(spot(0, 40), spot(0, 68), SHIFT);
-      await hand.key('y');
-      await hand.drag(spot(0, 0), spot(0, 66), SHIFT);
+      await hand.drag(spot(0, 0), spot(0, 68), SHIFT);
       await hand.key('Control+a');
       await hand.button('No fill');
       await hand.value('Width at hand', '5');
       await hand.button('#84c5b4 at hand');
+      await hand.key('q');
+      await hand.tap(spot(0, 68));
+      await hand.button('#e9b44c at hand');
       await hand.key('4');
       await hand.choice('Weave');
-      await hand.tab('Page');
-      await hand.button('Background: #113d4c');
     },
   },
   {
-    number: 13,
-    name: 'Anemone: fading petals and a hub',
+    id: '13',
+    name: 'Anemone: a petal of two circles, fading, and a shaded hub, as SVG and PNG',
     goal: 24,
+    files: ['SVG', 'PNG'],
     make: async (hand) => {
-      await hand.key('d');
-      await hand.drag(spot(0, 14), spot(0, 80));
+      await hand.key('y');
+      await hand.drag(spot(-18, 44), spot(-18, 78), SHIFT);
+      await hand.drag(spot(18, 44), spot(18, 78), SHIFT);
+      await hand.key('Control+a');
+      await hand.choice('Intersection');
       await hand.fold(14);
       await hand.key('5');
       await hand.choice('Linear');
@@ -241,8 +298,8 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 14,
-    name: 'Dry-dock frame: a sheared bar, four times, each less what its neighbour covers',
+    id: '14',
+    name: 'Dry-dock frame: a sheared bar and a plate united, four times, each less what its neighbour covers, toned by direction',
     goal: 35,
     make: async (hand) => {
       await hand.key('a');
@@ -250,34 +307,46 @@ export const PIECES: readonly Piece[] = [
       await hand.choice('Shear');
       await hand.value('Transform angle', '30');
       await hand.button('Apply');
+      await hand.key('a');
+      await hand.drag(spot(-30, 30), spot(-8, 56));
+      await hand.key('Control+a');
+      await hand.choice('Union');
       await hand.fold(4);
       await hand.key('4');
       await hand.choice('Covered once');
+      await hand.key('5');
+      await hand.choice('Outward');
       await hand.button('#1f8a76 at hand');
     },
   },
   {
-    number: 15,
-    name: 'Tide dial, its colours alternating',
+    id: '15',
+    name: 'Tide dial: 24 sectors, rings at percentages, half a step on, colours alternating, raised wire',
     goal: 24,
     make: async (hand) => {
       await hand.key('1');
       await hand.key('d');
       await hand.drag(spot(0, 0), spot(0, 84));
+      await hand.value('Sectors', '24');
+      await hand.value('Rings at %', '30 50 75 100');
+      await hand.key('.');
       await hand.key('4');
       await hand.choice('Cells');
-      await hand.key('5');
       await hand.choice('Sectors');
       await hand.button('Use #84c5b4 next');
       await hand.button('Use #1f8a76 next');
       await hand.button(/^Colour (the )?cells/);
+      await hand.key('5');
+      await hand.choice('Raised');
     },
   },
   {
-    number: 17,
-    name: 'Traced diatom: six strokes by hand, mirrored, sixteen times',
+    id: '17',
+    name: 'Traced diatom: over a picture, six strokes by hand, mirrored, sixteen times',
     goal: 24,
     make: async (hand) => {
+      await hand.tab('Page');
+      await hand.underlay();
       await hand.fold(16);
       await hand.key('\\');
       await hand.key('r');
@@ -290,44 +359,54 @@ export const PIECES: readonly Piece[] = [
     },
   },
   {
-    number: 18,
-    name: 'Hatch iris: bars on an octagon, what they enclose',
+    id: '18',
+    name: 'Hatch iris: bars on an octagon, what they enclose, trimmed and spread apart',
     goal: 18,
     make: async (hand) => {
-      await hand.key('a');
-      await hand.drag(spot(-30, 40), spot(34, 50));
+      await hand.key('1');
+      await hand.key('u');
+      await hand.drag(spot(0, 0), spot(0, 66));
       await hand.key('4');
       await hand.choice('Cells');
-      await hand.key('5');
-      await hand.button('Use #e9b44c next');
-      await hand.button('Use #d9512c next');
-      await hand.button(/^Colour (the )?cells/);
+      await hand.key('e');
+      await hand.tapInWhole(spot(42, 78));
+      await hand.button('Make the round plain');
+      await hand.key('Control+a');
+      await hand.button('Spread outward');
     },
   },
   {
-    number: 19,
-    name: 'Needle flake: needles united, six times mirrored',
+    id: '19',
+    name: 'Needle flake: pointed bars at 48°, evenly spaced, cut at the axis, mirrored, six times, united',
     goal: 26,
     make: async (hand) => {
-      await hand.key('1');
-      await hand.key('y');
-      await hand.drag(spot(0, 4), spot(0, 86));
-      await hand.drag(spot(0, 30), spot(22, 56));
-      await hand.drag(spot(0, 48), spot(16, 70));
+      await hand.key('z');
+      await hand.button('Bar');
+      await hand.drag(spot(0, 0), spot(0, 86));
+      await hand.drag(spot(-6, 24), spot(16, 50));
+      await hand.value('Rotation', '48');
+      await hand.choice('Move');
+      await hand.value('Move Δy', '12');
+      await hand.value('Times', '3');
+      await hand.button('Make 3 copies');
+      await hand.key('Control+a');
+      await hand.choice('Right side');
       await hand.fold(6);
-      await hand.key('3');
-      await hand.choice('Halves');
       await hand.key('4');
       await hand.choice('Union');
     },
   },
   {
-    number: 21,
-    name: 'Lace rosette: six strokes in a wedge of 18, mirrored, one of them changed',
+    id: '21',
+    name: 'Lace rosette: an 18-gon with its long diagonals, six round-capped strokes, mirrored, one of them changed',
     goal: 24,
     make: async (hand) => {
       await hand.fold(18);
       await hand.key('\\');
+      await hand.key('1');
+      await hand.choice('Inside');
+      await hand.choice('Long');
+      await hand.key('2');
       await hand.key('t');
       await hand.drag(spot(0, 84), spot(13, 76));
       await hand.drag(spot(0, 84), spot(9, 54));

@@ -3,6 +3,7 @@
  *
  * npm run gestures             prints the table; fails where a piece takes more than docs/gestures.md says, or is drawn differently
  * npm run gestures -- --write  writes the table to docs/gestures.md
+ * npm run gestures -- --piece 1,6 only these
  * npm run gestures -- --demo   compares the sample pieces in three renderers as well
  */
 import { spawn, spawnSync } from 'node:child_process';
@@ -89,10 +90,14 @@ async function madeBy(browser: Browser, piece: Piece): Promise<Made> {
   await page.waitForURL(/\/figures\//);
   await page.getByText('Choose Petal below').waitFor();
   await piece.make(hand);
+  await page.screenshot({ path: path.join(FOLDER, `${piece.id}.png`) });
+  for (const type of piece.files ?? ['SVG']) await hand.exported(type);
+  const { count } = hand;
+  // What is compared is an SVG whatever it was handed on as, which counts no more.
   const file = await hand.exported();
-  writeFileSync(path.join(FOLDER, `${piece.number}.svg`), file);
+  writeFileSync(path.join(FOLDER, `${piece.id}.svg`), file);
   await page.close();
-  return { piece, count: hand.count, file, differs: await compared(browser, file) };
+  return { piece, count, file, differs: await compared(browser, file) };
 }
 
 const sayDiffers = (differs: Made['differs']): string =>
@@ -117,23 +122,23 @@ async function demoDiffers(): Promise<boolean> {
   return isOdd;
 }
 
-/** The counts that the table in docs has, by the piece's number. */
-const known = (): Map<number, number> =>
+/** The counts that the table in docs has, by the piece's id. */
+const known = (): Map<string, number> =>
   new Map(
-    [...readFileSync(TABLE, 'utf8').matchAll(/^\|\s*(\d+)\s*\|[^|]*\|\s*(\d+)\s*\|/gm)].map(
-      ([, number, count]) => [Number(number), Number(count)] as const,
+    [...readFileSync(TABLE, 'utf8').matchAll(/^\|\s*(\d+\w?)\s*\|[^|]*\|\s*(\d+)\s*\|/gm)].map(
+      ([, id = '', count]) => [id, Number(count)] as const,
     ),
   );
 
 function written(all: readonly Made[]): void {
   const text = readFileSync(TABLE, 'utf8');
-  const rows = all.map(
-    ({ piece, count }) => `| ${piece.number} | ${piece.name} | ${count} | ${piece.goal} |`,
-  );
-  const head =
-    '| piece | made by hand | gestures | to reach, for the whole piece |\n| --- | --- | --- | --- |';
-  writeFileSync(TABLE, text.replace(/\| piece \|[^]*?\n\n/, `${[head, ...rows].join('\n')}\n\n`));
+  const rows = all.map(({ piece, count }) => `| ${piece.id} | ${piece.name} | ${count} | ${piece.goal} |`);
+  const head = '| piece | made by hand | gestures | to reach |\n| --- | --- | --- | --- |';
+  writeFileSync(TABLE, text.replace(/\| piece \|[^]*$/, `${[head, ...rows].join('\n')}\n`));
 }
+
+const [, asked] = /--pieces? ([\w,]+)/.exec(process.argv.join(' ')) ?? [];
+const isAsked = ({ id }: Piece): boolean => !asked || asked.split(',').includes(id);
 
 const stop = await server();
 const browser = await chromium.launch({
@@ -144,14 +149,14 @@ let failed = false;
 try {
   const before = known();
   const all: Made[] = [];
-  for (const piece of PIECES) {
+  for (const piece of PIECES.filter(isAsked)) {
     const made = await madeBy(browser, piece);
     all.push(made);
-    const had = before.get(piece.number);
+    const had = before.get(piece.id);
     const hasGrown = had !== undefined && made.count > had;
     failed ||= hasGrown || looksOdd(made.differs);
     console.log(
-      `${String(piece.number).padStart(2)}  ${String(made.count).padStart(3)} of ${piece.goal}  ${piece.name}  (${made.file.length} bytes; other than resvg: ${sayDiffers(made.differs)})${hasGrown ? `  MORE THAN ${had}` : ''}${looksOdd(made.differs) ? '  DRAWN DIFFERENTLY' : ''}`,
+      `${piece.id.padStart(3)}  ${String(made.count).padStart(3)} of ${piece.goal}  ${piece.name}  (${made.file.length} bytes; other than resvg: ${sayDiffers(made.differs)})${hasGrown ? `  MORE THAN ${had}` : ''}${looksOdd(made.differs) ? '  DRAWN DIFFERENTLY' : ''}`,
     );
   }
   if (process.argv.includes('--write')) written(all);

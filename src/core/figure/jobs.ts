@@ -118,20 +118,23 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
       weave: weaves ? (merge.weave ?? START_WEAVE) : null,
       frame: divides && merge.cells?.frame ? reach : null,
       order: (divides && merge.cells?.order) || null,
-      sources: weaves
-        ? ([{ round }] as const)
-        : ([{ round }, ...joined.map((each) => ({ round: each })), ...above] as const),
+      sources: [{ round }, ...(weaves ? [] : joined.map((each) => ({ round: each }))), ...above] as const,
     };
+    const byItself = (shape: Shape): MergeJob => ({
+      ...base,
+      op: 'union',
+      times: null,
+      weave: null,
+      frame: null,
+      order: null,
+      sources: [{ round }, ...above],
+      key: `${round.id}/${shape.id}`,
+      shapeId: shape.id,
+      shapeIds: new Set([shape.id]),
+      paint: paintOfArea(shape),
+    });
     // Without a merge of its own every shape keeps its paint.
-    if (alone) {
-      return taken.map((shape) => ({
-        ...base,
-        key: `${round.id}/${shape.id}`,
-        shapeId: shape.id,
-        shapeIds: new Set([shape.id]),
-        paint: paintOfArea(shape),
-      }));
-    }
+    if (alone) return taken.map(byItself);
     const [first] = taken;
     const paint = merge?.paint ?? first?.paint ?? joined[0]?.shapes[0]?.paint;
     if (!paint) return [];
@@ -139,7 +142,13 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
     const shapeIds = new Set(
       (weaves ? taken : taken.filter((shape) => isFilledArea(shape, work))).map(({ id }) => id),
     );
-    return [{ ...base, key: round.id, shapeIds, paint }];
+    const whole: MergeJob = { ...base, key: round.id, shapeIds, paint };
+    if (above.length === 0) return [whole];
+    // What is not merged with the rest, as lines over cells, is cut by itself; what is not woven lies behind what is.
+    const isLeftOut = (shape: Shape): boolean =>
+      !shapeIds.has(shape.id) && isArea(shape, work) && !(merge?.lines === 'hidden' && isLine(shape));
+    const others = resolvedShapes(round, work).filter(isLeftOut).map(byItself);
+    return weaves ? [...others, whole] : [whole, ...others];
   });
 }
 
@@ -151,7 +160,8 @@ export function requestOf(
 ): MergeRequest | null {
   const divides = job.op === 'divide';
   const operands = job.sources.flatMap(({ round, role }, k): MergeOperand[] => {
-    const shapes = job.weave
+    const isWoven = job.weave !== null && role === undefined;
+    const shapes = isWoven
       ? wovenShapes(round, work)
       : resolvedShapes(round, work).filter((shape) =>
           k === 0 && job.shapeId !== null
@@ -164,7 +174,7 @@ export function requestOf(
     const bounds = lines.map(({ path }): MergeShape => ({ paths: [path], rule: 'nonzero' }));
     // An outline with nothing in it cuts all away, so that it is not left out as what takes part is.
     if (shapes.length === 0 && bounds.length === 0 && role !== 'inside') return [];
-    const as = { areas: k === 0 && job.shapeId !== null, weaves: job.weave !== null };
+    const as = { areas: k === 0 && job.shapeId !== null, weaves: isWoven };
     // Cells that were referred to before are told apart as they were then.
     const bySymmetry = divides && role === undefined && !job.order;
     const made = operandOf(round, shapes, bounds, as, work);

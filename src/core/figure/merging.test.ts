@@ -3,9 +3,10 @@ import { STRAIGHT } from '../derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { disc, withForms } from '../../../tests/help/figures';
+import { disc, START_LINE, withForms } from '../../../tests/help/figures';
 import { signedArea } from '../curve/path';
 import { distance } from '../curve/point';
+import { boundsOfPaths } from '../curve/bounds';
 import { applyTo, MIRROR, turnMap } from '../curve/affine';
 import { centroidOf } from '../curve/centroid';
 import { pathForm } from '../maker/form';
@@ -17,6 +18,7 @@ import type { Division } from '../merge/merge';
 import type { Scene } from '../scene/scene';
 import {
   addRound,
+  addShapes,
   boundByFrame,
   forgetLostCells,
   fuseCells,
@@ -32,6 +34,7 @@ import {
   setMerge,
   setMirror,
   setStart,
+  showLines,
 } from './commands';
 import { lostRefs, NO_CELL_EDITS, shownCells } from './cells';
 import { evaluateWhole } from './evaluateWhole';
@@ -106,6 +109,32 @@ describe('what becomes of copies', () => {
       layers: [{ roundId: 'r' }],
     });
   });
+
+  it.each(['divide', 'union', 'weave'] as const)(
+    'keeps inside what a round with %s does not merge, too',
+    async (op) => {
+      const line = pathForm([corner(0, -4), corner(0, -60)], false);
+      const alone = newShape('l', 'Line', line, START_LINE);
+      const base = setMerge(addShapes(withForms(disc(0, -20, 9)), 'r', [alone]), 'r', op);
+      const reach = (scene: Scene): number =>
+        Math.max(
+          ...scene.layers.flatMap(({ items }) =>
+            items.flatMap(({ paths }) => {
+              const { left, right, top, bottom } = boundsOfPaths(paths);
+              return [-left, right, -top, bottom];
+            }),
+          ),
+        );
+      expect(reach(await evaluateWhole(base))).toBeGreaterThan(50);
+      const kept = withDisc(base, 24, { how: 'inside' });
+      expect(reach(await evaluateWhole(kept))).toBeLessThan(24 + 1e-9);
+      // What is hidden stays so.
+      if (op !== 'divide') return;
+      const hidden = await evaluateWhole(showLines(kept, 'r', false));
+      const shown = await evaluateWhole(kept);
+      expect(hidden.layers.length).toBeLessThan(shown.layers.length);
+    },
+  );
 
   it('is exact between rounds of different folds and starts', async () => {
     await fc.assert(

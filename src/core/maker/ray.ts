@@ -74,6 +74,8 @@ export const ray: Maker<RayParams> = {
     return [{ closed: true, segments: [line(ORIGIN, left), rim, line(right, ORIGIN)] }];
   },
   extent: ({ reach }) => reach,
+  // Half a step wide, so that as much is left free between rays.
+  inFold: (params, fold) => ({ ...params, angle: turn(1, 2 * fold) }),
   reached: (params, reach) => ({
     ...params,
     reach,

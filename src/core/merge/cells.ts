@@ -63,25 +63,29 @@ export const cellsOf = (operands: readonly MergeOperand[]): Result<readonly Cell
 
 /** A merge, and where it divides its cells, where it weaves its crossings. @throws MergeStopped, MergeFailed */
 export async function mergedFully(request: MergeRequest, control: MergeControl): Promise<MergeResult> {
-  const [operand] = request.operands;
+  const [operand, ...cutters] = request.operands;
   if (request.weave && operand) {
     // A weave is made in one go: an older request ends here where a newer one came in.
     await control.pause?.();
     if (control.stopped?.()) throw new MergeStopped();
-    return woven(operand, request.weave);
+    return woven(operand, cutters, request.weave);
   }
   const merged = await merge(request, control);
   const { parts, facts } = merged;
   return request.op === 'divide' ? { parts, facts, division: divided(merged, request) } : { parts, facts };
 }
 
-function woven({ fold, mirror, shapes }: MergeOperand, { bands, gap, swapped }: WeaveLook): MergeResult {
+function woven(
+  { fold, mirror, start, shapes }: MergeOperand,
+  cutters: readonly MergeOperand[],
+  { bands, gap, swapped }: WeaveLook,
+): MergeResult {
   const started = performance.now();
   const lines = shapes.flatMap(({ paths }, k) => {
     const band = bands[k];
     return band ? [{ paths, ...band }] : [];
   });
-  const made = weaveOf({ fold, mirror, lines, gap, swapped });
+  const made = weaveOf({ fold, mirror, start, lines, gap, swapped, cutters });
   const parts = made.parts.flat();
   const { crossings, crowded } = made;
   return {

@@ -60,7 +60,9 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const figure = shownFigure(state);
   const { unit } = figure.page;
   const merges = mergesOfRound(state, round.id);
-  const made = totalFacts(merges.flatMap(({ result }) => (result ? [result.facts] : [])));
+  // Not of what is only cut beside the merge, as lines over cells.
+  const own = merges.filter(({ job }) => !round.merge || job.shapeId === null);
+  const made = totalFacts(own.flatMap(({ result }) => (result ? [result.facts] : [])));
   const cells = cellsOfRound(state, round);
   // Of cells only those that are left.
   const facts = made && cells && round.merge ? { ...made, ...factsOfCells(cells, round.merge) } : made;

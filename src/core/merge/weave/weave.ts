@@ -9,10 +9,10 @@ import { pieceAlong } from '../../curve/cutAlong';
 import { signedArea, type Path } from '../../curve/path';
 import { pointAt } from '../../curve/segment';
 import { lengthOf, type Point } from '../../curve/point';
-import { NO_TURN } from '../../number/turn';
+import { NO_TURN, type Turn } from '../../number/turn';
 import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../band';
 import { mergeNow } from '../engine';
-import type { MergePart, MergeShape, WovenCrossing } from '../merge';
+import type { MergeOperand, MergePart, MergeShape, WovenCrossing } from '../merge';
 import { crossingsAmong } from './crossings';
 import { refsOf, stepsKept, turnedBy, turnedCrossings } from './orbits';
 import { overUnder, visitsAlong } from './overUnder';
@@ -35,6 +35,10 @@ export interface WeaveRequest {
   readonly gap: number;
   /** Crossings that are the other way round: by reference to a kind, or to one of it. */
   readonly swapped: readonly string[];
+  /** The direction of the first copy, where what cuts the weave stands in another. */
+  readonly start?: Turn;
+  /** What the bands are cut by, or kept inside. */
+  readonly cutters?: readonly MergeOperand[];
 }
 
 export interface Woven {
@@ -148,7 +152,10 @@ export function weaveOf(request: WeaveRequest): Woven {
           among: 'copies',
           quality: 'full',
           outlineOnly: true,
-          operands: [{ fold, mirror: false, start: NO_TURN, shapes: list }],
+          operands: [
+            { fold, mirror: false, start: request.start ?? NO_TURN, shapes: list },
+            ...(request.cutters ?? []),
+          ],
         }).parts,
   );
   return {

@@ -15,7 +15,9 @@ const STAGES = ['Set out', 'Draw', 'Turn', 'Merge', 'Colour'];
 const cutOff = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const found: string[] = [];
-    const roots = document.querySelectorAll('[aria-label=Inspector], header, [role=toolbar]');
+    const roots = document.querySelectorAll(
+      '[aria-label=Inspector], header, [role=toolbar], [id^=headlessui-dialog-panel]',
+    );
     for (const root of roots) {
       const bounds = root.getBoundingClientRect();
       for (const input of root.querySelectorAll('input'))
@@ -100,3 +102,35 @@ test('nothing is cut off where nodes are edited', async ({ page }) => {
   await expect(page.getByLabel('Inspector').getByText('Selected node')).toBeVisible();
   expect(await cutOff(page)).toEqual([]);
 });
+
+for (const width of [1280, 1024])
+  test(`nothing is cut off in the sheets, ${width} wide`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 });
+    const id = await stored(page, inUnit(demo('frost-flake'), 'px'));
+    await page.goto(`/figures/${id}`);
+    await opened(page);
+    const dialog = page.getByRole('dialog');
+    const found = new Map<string, string>();
+    const note = async (where: string): Promise<void> =>
+      (await cutOff(page)).forEach((words) => found.set(words, where));
+    await page.getByRole('button', { name: 'Export' }).click();
+    const types = dialog.getByRole('radiogroup', { name: 'File type' }).getByRole('radio');
+    for (let k = 0; k < (await types.count()); k += 1) {
+      await types.nth(k).click();
+      await note(`Export ${await types.nth(k).innerText()}`);
+    }
+    await page.keyboard.press('Escape');
+    for (const key of ['?', '/']) {
+      await page.keyboard.press(key);
+      await expect(dialog.locator('[id^=headlessui-dialog-panel]')).toBeVisible();
+      await note(`Sheet on ${key}`);
+      await page.keyboard.press('Escape');
+      await expect(dialog).toHaveCount(0);
+    }
+    await goTo(page, '3', 'Turn');
+    await page.getByRole('button', { name: 'Place a figure of the Shelf …' }).click();
+    await expect(dialog.getByRole('searchbox')).toBeVisible();
+    await note('Place a figure');
+    expect(Object.fromEntries(found)).toEqual({});
+    await unstored(page, id);
+  });

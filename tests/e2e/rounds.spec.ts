@@ -4,7 +4,7 @@ import { addRound, addShapes } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
 import { NO_TURN } from '../../src/core/number/turn';
-import { drag, goTo, opened, saved, stored, wholeAt } from './hands';
+import { bench, drag, goTo, opened, saved, stored, wholeAt } from './hands';
 
 const disc = (id: string, r: number) =>
   newShape(
@@ -85,6 +85,15 @@ test('shapes of several rounds are selected together, dragged, painted, turned a
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
   await page.mouse.move(to.x, to.y, { steps: 5 });
+  await page.mouse.up();
+  await expect(inspector.getByText('in 2 rounds')).toBeVisible();
+  // And on the Bench, where the other round is a ghost.
+  await page.keyboard.press('Escape');
+  await expect(inspector.getByText('in 2 rounds')).toBeHidden();
+  const pane = (await bench(page).boundingBox())!;
+  await page.mouse.move(pane.x + 4, pane.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(pane.x + pane.width - 4, pane.y + pane.height - 130, { steps: 5 });
   await page.mouse.up();
   await expect(inspector.getByText('in 2 rounds')).toBeVisible();
   // The box round both scales them about its opposite corner.

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { STRAIGHT } from '../derive';
-import { degreesOf, NO_TURN } from '../number/turn';
+import { degreesOf, NO_TURN, turn } from '../number/turn';
 import { addRound, addShapes, lockRound, setFold } from './commands';
 import { shapesInBox } from './inBox';
 import { newRound, newShape, START_PAINT } from './start';
@@ -34,6 +34,23 @@ describe('a box over a figure', () => {
     expect(found([-20, -44, 20, -20])).toEqual([]);
     expect(found([-20, -80, 20, -20], lockRound(figure, 'q', true)).map(({ roundId }) => roundId)).toEqual([
       'r',
+    ]);
+  });
+
+  it('is told in a frame that has another direction upright', () => {
+    const turned = (up: number) =>
+      shapesInBox(
+        figure,
+        { left: -10, right: 10, top: -70, bottom: -30 },
+        upright,
+        STRAIGHT,
+        turn(up, 12),
+      ).map(({ roundId, placement }) => [roundId, degreesOf(placement.turn)]);
+    expect(turned(2)).toEqual([['q', 60]]);
+    expect(turned(3)).toEqual([['r', 90]]);
+    expect(turned(6)).toEqual([
+      ['r', 180],
+      ['q', 180],
     ]);
   });
 

@@ -4,11 +4,11 @@
  * @example
  * for (const { roundId, ids } of shapesInBox(figure, box, active, STRAIGHT)) console.log(roundId, ids.size);
  */
-import { applyTo } from '../curve/affine';
+import { applyTo, compose, turnMap, type Affine } from '../curve/affine';
 import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { mapPath } from '../curve/path';
 import type { Work } from '../derive';
-import { equalTurns } from '../number/turn';
+import { equalTurns, negateTurn, NO_TURN, type Turn } from '../number/turn';
 import { placementMap, type Placement } from '../symmetry/rule';
 import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
@@ -41,12 +41,12 @@ const placementsOf = (round: Round, work: Work): Placement[] =>
   );
 
 /** The shapes of a round that its copy has most of in a box; of the one that is preferred, where none has more. */
-function ofRound(round: Round, box: Bounds, prefer: Placement, work: Work): InBox | null {
+function ofRound(round: Round, box: Bounds, prefer: Placement, up: Affine, work: Work): InBox | null {
   const seen = seenShapes(round, work)
     .filter(({ shape }) => !shape.locked)
     .map((each) => ({ ...each, own: boundsOfPaths(each.paths) }));
   const inside = (placement: Placement): string[] => {
-    const map = placementMap(placement);
+    const map = compose(up, placementMap(placement));
     return seen.flatMap(({ ids, paths, own }) => {
       // Looked at closely only where its middle is in the box.
       const middle = applyTo(map, { x: (own.left + own.right) / 2, y: (own.top + own.bottom) / 2 });
@@ -70,12 +70,20 @@ function ofRound(round: Round, box: Bounds, prefer: Placement, work: Work): InBo
 
 /**
  * Shapes of all rounds that lie whole in a box, in whichever copy has most of them there; locked, hidden and swallowed ones are left out.
- * @param box in the figure's coordinates
+ * @param box in the figure's coordinates, or in those that have another direction of it upright
  * @param prefer the copy that is taken where others have as many
+ * @param upright the direction that is upright for the box
  */
-export function shapesInBox(figure: Figure, box: Bounds, prefer: Placement, work: Work): InBox[] {
+export function shapesInBox(
+  figure: Figure,
+  box: Bounds,
+  prefer: Placement,
+  work: Work,
+  upright: Turn = NO_TURN,
+): InBox[] {
+  const up = turnMap(negateTurn(upright));
   const swallowed = swallowedRounds(figure);
   return figure.rounds
     .filter(({ id, visible, locked }) => visible && !locked && !swallowed.has(id))
-    .flatMap((round) => ofRound(round, box, prefer, work) ?? []);
+    .flatMap((round) => ofRound(round, box, prefer, up, work) ?? []);
 }

@@ -170,7 +170,7 @@ const inMotif = (round: Round, box: Bounds, work: Work): string[] =>
     .flatMap(({ ids }) => ids);
 
 /**
- * Selects by a box drawn from an empty place; in Whole of all rounds.
+ * Selects by a box drawn from an empty place, of all rounds that are seen there; of the Bench's own round the copy that is edited.
  * @param clicked what is done where the pointer is let go where it was pressed
  */
 function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
@@ -181,8 +181,12 @@ function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
   const pick = (box: Bounds): void => {
     if (!round) return;
     const work = workOf(state);
-    const found =
-      p.pane === 'whole' ? shapesInBox(boundedFigure(shownFigure(state), work), box, state.active, work) : [];
+    // The Bench shows the other rounds as ghosts, its own round's first copy upright.
+    const start = p.pane === 'bench' ? round.rule.start : NO_TURN;
+    const isSeen = p.pane === 'whole' || state.ghosts;
+    const found = isSeen
+      ? shapesInBox(boundedFigure(shownFigure(state), work), box, state.active, work, start)
+      : [];
     const inside =
       p.pane === 'whole'
         ? (found.find((part) => part.roundId === round.id)?.ids ?? [])
@@ -191,7 +195,8 @@ function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
     const others = [...before, ...found].filter((part) => part.roundId !== round.id);
     // Nothing of the round that was worked on: the front one of those that are in the box is.
     const front = ids.size === 0 ? others.at(-1) : undefined;
-    const placement = found.find((part) => part.roundId === round.id)?.placement;
+    const placement =
+      p.pane === 'whole' ? found.find((part) => part.roundId === round.id)?.placement : state.active;
     selectOver(
       editor,
       front ?? { roundId: round.id, ids, ...(placement && { placement }) },

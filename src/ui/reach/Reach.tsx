@@ -17,6 +17,8 @@ import { ReachBar } from './ReachBar';
 
 const RULER = 34;
 const WIDTH = 112;
+/** What is left free beside the first bar and the last. */
+const EDGE = 4;
 /** Pixels from tick to tick that still tell apart, and from label to label. */
 const TICK = 9;
 const LABEL = 42;
@@ -79,7 +81,7 @@ export function Reach() {
   const top = 46;
   const most = Math.min((view.y - top) / view.scale, benchRadius(figure, work) * 1.2);
   const room = WIDTH - RULER - 6;
-  const pitch = Math.min(22, Math.max(14, room / Math.max(1, figure.rounds.length)));
+  const pitch = Math.min(22, Math.max(14, (room - 2 * EDGE) / Math.max(1, figure.rounds.length)));
 
   return (
     <section aria-label="Reach" className="relative overflow-hidden border-r border-line bg-shell">
@@ -94,7 +96,10 @@ export function Reach() {
         className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"
         style={{ left: RULER + 4 }}
       >
-        <div className="relative h-full" style={{ width: Math.max(room, pitch * figure.rounds.length + 8) }}>
+        <div
+          className="relative h-full"
+          style={{ width: Math.max(room, pitch * figure.rounds.length + 2 * EDGE) }}
+        >
           {figure.rounds.map((round, k) => (
             <ReachBar
               key={round.id}
@@ -103,7 +108,7 @@ export function Reach() {
               inner={reachOfRound(round, work)?.inner ?? null}
               outer={reachOfRound(round, work)?.outer ?? null}
               view={view}
-              left={4 + k * pitch}
+              left={EDGE + k * pitch}
               pitch={pitch}
               top={top}
               bottom={Math.min(view.y, height - 84)}
@@ -119,14 +124,14 @@ export function Reach() {
       </span>
       <div className="absolute inset-x-2 bottom-3 flex">
         <Button
-          className="min-w-0 flex-1 rounded-r-none px-1.5"
+          className="flex-1 gap-1 rounded-r-none px-1"
           title="A round in front, of the same fold"
           onClick={() => startRound(editor, newId())}
         >
-          <Plus size={15} strokeWidth={1.9} aria-hidden /> Round
+          <Plus size={14} strokeWidth={1.9} aria-hidden className="shrink-0" /> Round
         </Button>
         <Button
-          className="w-[32px] shrink-0 rounded-l-none border-l-0 px-0 font-mono text-[12px]"
+          className="w-[28px] shrink-0 rounded-l-none border-l-0 px-0 font-mono text-[12px]"
           aria-label="Round that stands once"
           title="A round in front that stands once: a ground, a sheet, a hub"
           onClick={() => startRound(editor, newId(), 1)}

@@ -6,7 +6,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 
 import { called } from '../tests/help/calls';
 import { signedArea } from '../src/core/curve/path';
-import { readSvg } from '../src/core/format/readSvg';
+import { readSvg } from '../src/core/format/svg/read/readDrawing';
 import { endProcesses } from '../src/server/jobs/pool';
 
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-merge-'));

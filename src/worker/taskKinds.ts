@@ -2,7 +2,7 @@ import type { SentTask, Progress, TaskKind } from '../core/derive';
 import type { Result } from '../core/finding';
 import { NESTED } from '../core/merge/nested';
 import { STACKED } from '../core/merge/stacked';
-import { READ_SVG } from '../core/format/readSvg';
+import { READ_SVG } from '../core/format/svg/read/readDrawing';
 import { NEST } from '../core/maker/nest';
 import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
 

@@ -4,7 +4,7 @@ import path from 'node:path';
 
 import { moveMap } from '../../src/core/curve/affine';
 import { mapPath } from '../../src/core/curve/path';
-import { readSvg } from '../../src/core/format/readSvg';
+import { readSvg } from '../../src/core/format/svg/read/readDrawing';
 import type { MergeShape } from '../../src/core/merge/merge';
 
 const folder = path.join(
@@ -18,7 +18,7 @@ export const iconNames = (): string[] => readdirSync(folder).sort();
 /** An icon's filled shapes as a motif: 16 wide, on the axis, its middle 18 from the centre. */
 export const iconMotif = (name: string): MergeShape[] =>
   readSvg(readFileSync(path.join(folder, name), 'utf8'))
-    .filter(({ filled }) => filled)
+    .filter(({ paint }) => paint.fill !== null)
     .map(({ paths, rule }) => ({
       paths: paths.map((each) => ({ ...mapPath(each, moveMap({ x: -8, y: -26 })), closed: true })),
       rule,

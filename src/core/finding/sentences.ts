@@ -157,6 +157,13 @@ export const SENTENCES = {
   // Drawings from elsewhere.
   'svg.unreadable': (sentence: string) => sentence,
   'svg.nothing': () => 'There is nothing in this SVG that Cyclogon can draw.',
+  'svg.nodes': (count: number, most: number) =>
+    `One shape of this SVG has ${count} nodes; a shape has at most ${most}.`,
+  'svg.contours': (count: number, most: number) =>
+    `One shape of this SVG has ${count} outlines; a shape has at most ${most}.`,
+  'svg.rounds': (count: number, most: number) =>
+    `This SVG would become ${count} rounds; a figure has at most ${most}.`,
+  'svg.size': (most: number, unit: string) => `This SVG is larger than ${most} ${unit}, the largest page there is.`,
   'svg.shapes': (count: number, most: number) =>
     `The drawing has ${count} shapes; a motif has ${most} at most. Nothing was added.`,
 

@@ -14,7 +14,7 @@ import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';
 import { clipOf, isSvgText, motifOfSvg } from './clip';
 
-const room = { middle: { x: 0, y: -50 }, size: 60 };
+const taking = { name: 'File', unit: 'mm', by: 'middle', to: { x: 0, y: -50 } } as const;
 
 const petal: Shape = newShape(
   'p',
@@ -37,8 +37,8 @@ const areaOf = (shapes: readonly Shape[]): number =>
   shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form, STRAIGHT))), 0);
 
 const shapesOf = (svg: string): Result<readonly Shape[]> => {
-  const motif = motifOfSvg(svg, room, counter(), STRAIGHT);
-  return motif.ok ? { ok: true, value: motif.value.shapes } : motif;
+  const motif = motifOfSvg(svg, taking, counter(), STRAIGHT);
+  return motif.ok ? { ok: true, value: motif.value.motif.shapes } : motif;
 };
 const taken = (svg: string): readonly Shape[] => made(shapesOf(svg));
 
@@ -49,28 +49,33 @@ describe('shapes on the clipboard', () => {
     expect(taken(svg)).toEqual([petal, kite]);
   });
 
-  it('are a drawing to others: the same areas and paint, in the middle of the room', () => {
+  it('are a drawing to others: the same areas and paint, where they are wanted', () => {
     const foreign = clipOf({ shapes: [petal, kite] }, 'mm', STRAIGHT).replace(/<metadata.*<\/metadata>/s, '');
     const shapes = taken(foreign);
     expect(areaOf(shapes)).toBeCloseTo(areaOf([petal, kite]), 3);
-    expect(shapes.map(({ paint }) => paint)).toEqual([petal.paint, kite.paint]);
+    expect(shapes.map(({ paint }) => paint.fill)).toEqual([petal.paint.fill, kite.paint.fill]);
+    expect(shapes[1]!.paint.stroke).toMatchObject({ colour: kite.paint.stroke!.colour, cap: 'round' });
+    expect(shapes[1]!.paint.stroke!.width).toBeCloseTo(kite.paint.stroke!.width, 9);
     const box = boundsOfPaths(shapes.flatMap(({ form }) => pathsOfForm(form, STRAIGHT)));
     expect((box.left + box.right) / 2).toBeCloseTo(0, 6);
     expect((box.top + box.bottom) / 2).toBeCloseTo(-50, 6);
   });
 
-  it('are made smaller where they are larger than the room, holes and strokes with them', () => {
+  it('are of their true size, holes and strokes with them', () => {
     const [ring] = taken(
-      '<svg><path id="ring" fill-rule="evenodd" stroke="red" stroke-width="4" d="M0 0h600v600h-600zM100 100h400v400h-400z"/></svg>',
+      '<svg><path id="ring" fill-rule="evenodd" stroke="red" stroke-width="4" d="M0 0h96v96h-96zM24 24h48v48h-48z"/></svg>',
     );
-    expect(ring).toMatchObject({ name: 'ring', rule: 'evenodd', paint: { stroke: { width: 0.4 } } });
+    // 96 pixels are an inch, which is 25.4 mm.
+    expect(ring).toMatchObject({ name: 'ring', rule: 'evenodd' });
+    expect(ring!.paint.stroke!.width).toBeCloseTo((4 * 25.4) / 96, 9);
     expect(ring!.form).toMatchObject({ kind: 'path', contours: [{ closed: true }, { closed: true }] });
-    expect(boundsOfPaths(pathsOfForm(ring!.form, STRAIGHT))).toMatchObject({ left: -30, right: 30 });
+    const { left, right, top } = boundsOfPaths(pathsOfForm(ring!.form, STRAIGHT));
+    expect([left, right, top]).toEqual([-12.7, 12.7, -62.7].map((each) => expect.closeTo(each, 9) as number));
   });
 
   it('that are filled only are closed, however the drawing left them', () => {
     const [shape] = taken('<svg><path d="M0 0L10 0L10 10"/></svg>');
-    expect(Math.abs(signedArea(pathsOfForm(shape!.form, STRAIGHT)))).toBeCloseTo(50, 9);
+    expect(Math.abs(signedArea(pathsOfForm(shape!.form, STRAIGHT)))).toBeCloseTo(50 * (25.4 / 96) ** 2, 9);
     expect(shape!.form).toEqual(formOfPaths(pathsOfForm(shape!.form, STRAIGHT)));
   });
 

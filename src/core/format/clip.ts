@@ -1,23 +1,19 @@
 import { taskOf, type Work } from '../derive';
-import { failed, finding, ok, type Result } from '../finding';
+import { ok, type Result } from '../finding';
 import Joi from 'joi';
 import { SaxesParser } from 'saxes';
 
 import { boundsOfPaths } from '../curve/bounds';
-import { mapPath, type Path } from '../curve/path';
-import { distance } from '../curve/point';
-import { line } from '../curve/segment';
-import { moveMap, scaleMap } from '../curve/affine';
 import type { Shape } from '../figure/model';
 import { LIMITS } from '../figure/model';
 import { resolvedShapes } from '../figure/combined';
 import { treeProblem, type Motif } from '../figure/groups';
 import { groupSchema, shapeSchema } from '../figure/schema';
-import { newShape } from '../figure/start';
-import { formOfPaths, pathsOfForm } from '../maker/form';
+import { pathsOfForm } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { LengthUnit } from '../number/units';
-import { READ_SVG, type SvgShape } from './readSvg';
+import { READ_SVG } from './svg/read/readDrawing';
+import { motifOfDrawing, type Taken, type Taking } from './svg/read/taken';
 import { escapeXml, svgOf } from './svg/svg';
 
 /** Marks the part of an SVG file that holds its shapes as they are edited. */
@@ -100,55 +96,14 @@ function keptMotif(svg: string): Motif | null {
 
 export const isSvgText = (text: string): boolean => /^\s*(<\?xml|<!--|<!DOCTYPE svg|<svg[\s>])/i.test(text);
 
-function closedPath(path: Path): Path {
-  const [first] = path.segments;
-  const last = path.segments[path.segments.length - 1];
-  if (path.closed || !first || !last) return path;
-  const gap = distance(last.to, first.from) > 0;
-  return { closed: true, segments: gap ? [...path.segments, line(last.to, first.from)] : path.segments };
-}
-
-/** Where what a foreign drawing holds is put, and how large it may be, in the figure's unit. */
-export interface Room {
-  readonly middle: { readonly x: number; readonly y: number };
-  readonly size: number;
-}
-
 /**
- * The shapes in an SVG text: those of ours as they were, else what the drawing shows, as paths with their holes; its units
- * are taken as the figure's, and it is put in the middle of the room, made smaller where it is larger than that.
+ * The shapes in an SVG text: those of ours as they were, else what the drawing shows, in its true size with its tree.
  * @returns a motif, with no shapes while the text is being read; or why there are none
  */
-export function motifOfSvg(text: string, room: Room, newId: () => string, work: Work): Result<Motif> {
+export function motifOfSvg(text: string, taking: Taking, newId: () => string, work: Work): Result<Taken> {
   const kept = keptMotif(text);
-  if (kept) return ok(kept);
+  if (kept) return ok({ motif: { groups: [], ...kept }, left: [] });
   const read = work.ask(taskOf(READ_SVG, { text }));
-  if (!read) return ok({ shapes: [] });
-  if (!read.ok) return read;
-  const drawn = read.value.filter(({ paths }) => paths.length > 0);
-  if (drawn.length === 0) return failed(finding('svg.nothing'));
-  if (drawn.length > LIMITS.shapes) return failed(finding('svg.shapes', drawn.length, LIMITS.shapes));
-  return ok({ shapes: inRoom(drawn, room, newId) });
-}
-
-function inRoom(drawn: readonly SvgShape[], room: Room, newId: () => string): Shape[] {
-  const box = boundsOfPaths(drawn.flatMap(({ paths }) => paths));
-  const size = Math.max(box.right - box.left, box.bottom - box.top);
-  const factor = size > room.size ? room.size / size : 1;
-  const centre = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
-  const by = { x: room.middle.x - centre.x, y: room.middle.y - centre.y };
-  const grow = scaleMap(factor, room.middle);
-  return drawn.map(({ paths, paint, rule, name }, k) => {
-    // SVG fills an open path as if it were closed; one that is not stroked is no other thing than that.
-    const whole = paint.stroke ? paths : paths.map(closedPath);
-    const placed = whole.map((path) => mapPath(mapPath(path, moveMap(by)), grow));
-    const stroke = paint.stroke && { ...paint.stroke, width: paint.stroke.width * factor };
-    return {
-      ...newShape(newId(), (name ?? `Shape ${k + 1}`).slice(0, LIMITS.name), formOfPaths(placed), {
-        ...paint,
-        stroke,
-      }),
-      rule,
-    };
-  });
+  if (!read) return ok({ motif: { shapes: [], groups: [] }, left: [] });
+  return read.ok ? motifOfDrawing(read.value, taking, newId) : read;
 }

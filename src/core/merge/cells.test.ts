@@ -11,7 +11,7 @@ import { arcFromBulge, line } from '../curve/segment';
 import { NO_TURN } from '../number/turn';
 import { STRAIGHT } from '../derive';
 import { applyTo, MIRROR, scaleMap, turnMap } from '../curve/affine';
-import { cellsOf } from './cells';
+import { cellsOf, insideOf } from './cells';
 import { groupsOf } from './fused';
 import type { Cells } from './merge';
 
@@ -89,6 +89,20 @@ function middles(fold: number, mirror: boolean, kinds: readonly Cells[]): Map<st
     }),
   );
 }
+
+describe('the inside of a cell', () => {
+  it('is in it, whichever of its borders comes first', () => {
+    const [border, hole] = [circle(0, 0, 40), circle(0, 0, 10)];
+    for (const loops of [
+      [border, hole],
+      [hole, border],
+    ]) {
+      const r = lengthOf(insideOf(loops, Math.PI * (1600 - 100)));
+      // Half way between both.
+      expect(Math.abs(r - 25)).toBeLessThan(0.5);
+    }
+  });
+});
 
 describe('references to cells', () => {
   it('mean the same cells at every size, also where several lie equally far out', () => {

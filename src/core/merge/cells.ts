@@ -4,7 +4,7 @@ import type { Result } from '../finding';
 import { keysOf } from '../arrangement/keys';
 import { centroidOf } from '../curve/centroid';
 import { flatten } from '../curve/flatten';
-import type { Path } from '../curve/path';
+import { signedArea, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
 import { weaveOf } from './weave/weave';
@@ -20,10 +20,16 @@ import {
   type WeaveLook,
 } from './merge';
 
-/** A point far from the border, to a hundredth of how far that can be (the pole of inaccessibility). */
+/**
+ * A point far from the border, to a hundredth of how far that can be (the pole of inaccessibility).
+ * @param loops of one cell: its border and the borders of its holes, in any order
+ */
 export function insideOf(loops: readonly Path[], area: number): Point {
   const tolerance = Math.sqrt(area) / 200;
-  const rings = loops.map((loop) => flatten(loop, tolerance).map(({ x, y }) => [x, y]));
+  // It is looked for within the first loop's box, which is to be that of the border around the holes.
+  const sizes = new Map(loops.map((loop) => [loop, Math.abs(signedArea([loop]))]));
+  const outerFirst = [...loops].sort((a, b) => (sizes.get(b) ?? 0) - (sizes.get(a) ?? 0));
+  const rings = outerFirst.map((loop) => flatten(loop, tolerance).map(({ x, y }) => [x, y]));
   const [x = 0, y = 0] = polylabel(rings, tolerance);
   return { x, y };
 }

@@ -1,7 +1,9 @@
 import { compose, moveMap, turnMap } from '../../core/curve/affine';
 import { mapPath } from '../../core/curve/path';
 import { svgOfMerge } from '../../core/format/mergeSvg';
-import { readSvg, UnreadableSvg, type SvgShape } from '../../core/format/readSvg';
+import type { SvgShape } from '../../core/format/svg/read/drawing';
+import { readSvg } from '../../core/format/svg/read/readDrawing';
+import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
 import { mergeNow, type Merged } from '../../core/merge/engine';
 import type { MergeOperation, MergeShape } from '../../core/merge/merge';
 import { NO_TURN, type Turn } from '../../core/number/turn';
@@ -40,12 +42,12 @@ export interface MergedMotif {
 /** What a drawn shape takes part with: its area, and where lines count the lines of its stroke. */
 function motifOf(shapes: readonly SvgShape[], { centre, rule: wanted, op }: MotifRequest): MergeShape[] {
   const toCentre = moveMap({ x: -centre.x, y: -centre.y });
-  return shapes.flatMap(({ paths, filled, stroked, rule }) => {
+  return shapes.flatMap(({ paths, paint, rule }) => {
     const moved = paths.map((path) => mapPath(path, toCentre));
     const own = wanted ?? rule;
-    const area = filled ? [{ paths: moved.map((path) => ({ ...path, closed: true })), rule: own }] : [];
+    const area = paint.fill !== null ? [{ paths: moved.map((path) => ({ ...path, closed: true })), rule: own }] : [];
     const lines =
-      stroked && !filled && op === 'cells'
+      paint.stroke !== null && paint.fill === null && op === 'cells'
         ? [{ paths: moved.map((path) => ({ ...path, closed: false })), rule: own }]
         : [];
     return [...area, ...lines];

@@ -22,15 +22,17 @@ function takeSvg(editor: Editor, text: string): void {
     toast.error(`${round.name} is locked: unlock it to paste into it.`);
     return;
   }
-  const radius = benchRadius(shownFigure(state), work);
-  const room = { middle: { x: 0, y: -radius / 2 }, size: radius * 0.8 };
-  actAndSelect(editor, 'Paste', round.id, (figure, reading) => {
-    const motif = motifOfSvg(text, room, newId, reading);
-    if (!motif.ok) return motif;
-    const all = new Set(motif.value.shapes.map(({ id }) => id));
-    const { shapes, groups } = regrouped(motif.value, all, newId);
+  const figure = shownFigure(state);
+  const to = { x: 0, y: -benchRadius(figure, work) / 2 };
+  const taking = { name: 'Drawing', unit: figure.page.unit, by: 'middle', to } as const;
+  actAndSelect(editor, 'Paste', round.id, (now, reading) => {
+    const taken = motifOfSvg(text, taking, newId, reading);
+    if (!taken.ok) return taken;
+    const { motif } = taken.value;
+    const all = new Set(motif.shapes.map(({ id }) => id));
+    const { shapes, groups } = regrouped(motif, all, newId);
     const fresh = shapes.map((shape) => ({ ...shape, id: newId() }));
-    return { figure: addMotif(figure, round.id, fresh, groups), ids: fresh.map(({ id }) => id) };
+    return { figure: addMotif(now, round.id, fresh, groups), ids: fresh.map(({ id }) => id) };
   });
 }
 

@@ -9,6 +9,7 @@ import { closeDatabases, database } from '../src/server/database';
 import { shownFigure } from '../src/server/figures';
 import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, wholeNumber, WrongCall } from './call';
+import { IMPORT_USAGE, importFile } from './import';
 import { MERGE_USAGE, mergeFile } from './merge';
 
 const FORMAT_NAMES = FORMAT_IDS.join('|');
@@ -44,6 +45,8 @@ const USAGE = `Usage: cyclogon export (FIGURE.json | --id ID) --to ${FORMAT_NAME
   --out FILE       where to write; without it to standard output
 ${TIME_LIMIT_USAGE}
 ${optionLines.join('\n')}
+
+${IMPORT_USAGE}
 
 ${MERGE_USAGE}`;
 
@@ -156,6 +159,10 @@ export async function run(args: string[]): Promise<number> {
   try {
     if (args[0] === 'merge') {
       await mergeFile(args.slice(1));
+      return 0;
+    }
+    if (args[0] === 'import') {
+      await importFile(args.slice(1));
       return 0;
     }
     const call = readCall(args);

@@ -76,6 +76,7 @@ export function createEditor(saved: SavedFigure): Editor {
     snapOn: new Set(SNAP_KINDS),
     snapTurn: 0,
     picking: null,
+    importing: null,
     guide: null,
     handedOut: 0,
     pivot: null,

@@ -104,6 +104,17 @@ interface Picking {
   readonly marks?: readonly Point[];
 }
 
+/** Artwork from elsewhere on its way into the figure. */
+export interface Importing {
+  /** What it is called. */
+  readonly name: string;
+  /** The SVG. */
+  readonly text: string;
+  /** The file that it came in, which may become an underlay as well. */
+  readonly file: File | null;
+  readonly from: 'paste' | 'drop' | 'choose';
+}
+
 export interface MergeState {
   readonly job: MergeJob;
   /** Coarse while something is dragged; made again in full when it is let go. */
@@ -156,6 +167,7 @@ export interface EditorState {
   readonly snapTurn: number;
   /** A click that is waited for. */
   readonly picking: Picking | null;
+  readonly importing: Importing | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
   /** How the panel transforms next; it stays from selection to selection. */

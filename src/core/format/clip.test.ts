@@ -12,7 +12,9 @@ import { newShape, START_PAINT } from '../figure/start';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';
-import { clipOf, isSvgText, motifOfSvg } from './clip';
+import { clipOf, isSvgText, motifOfClip } from './clip';
+import { READ_SVG } from './svg/read/readDrawing';
+import { motifOfDrawing } from './svg/read/taken';
 
 const taking = { name: 'File', unit: 'mm', by: 'middle', to: { x: 0, y: -50 } } as const;
 
@@ -37,7 +39,10 @@ const areaOf = (shapes: readonly Shape[]): number =>
   shapes.reduce((sum, { form }) => sum + Math.abs(signedArea(pathsOfForm(form, STRAIGHT))), 0);
 
 const shapesOf = (svg: string): Result<readonly Shape[]> => {
-  const motif = motifOfSvg(svg, taking, counter(), STRAIGHT);
+  const own = motifOfClip(svg);
+  if (own) return { ok: true, value: own.shapes };
+  const read = READ_SVG.run({ text: svg });
+  const motif = read.ok ? motifOfDrawing(read.value, taking, counter()) : read;
   return motif.ok ? { ok: true, value: motif.value.motif.shapes } : motif;
 };
 const taken = (svg: string): readonly Shape[] => made(shapesOf(svg));

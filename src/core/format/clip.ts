@@ -1,5 +1,4 @@
-import { taskOf, type Work } from '../derive';
-import { ok, type Result } from '../finding';
+import type { Work } from '../derive';
 import Joi from 'joi';
 import { SaxesParser } from 'saxes';
 
@@ -12,8 +11,6 @@ import { groupSchema, shapeSchema } from '../figure/schema';
 import { pathsOfForm } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { LengthUnit } from '../number/units';
-import { READ_SVG } from './svg/read/readDrawing';
-import { motifOfDrawing, type Taken, type Taking } from './svg/read/taken';
 import { escapeXml, svgOf } from './svg/svg';
 
 /** Marks the part of an SVG file that holds its shapes as they are edited. */
@@ -81,7 +78,8 @@ function keptText(svg: string): string | null {
   return text;
 }
 
-function keptMotif(svg: string): Motif | null {
+/** The motif in an SVG text of ours, as it was; null in any other. */
+export function motifOfClip(svg: string): Motif | null {
   const text = keptText(svg);
   if (text === null) return null;
   try {
@@ -95,15 +93,3 @@ function keptMotif(svg: string): Motif | null {
 }
 
 export const isSvgText = (text: string): boolean => /^\s*(<\?xml|<!--|<!DOCTYPE svg|<svg[\s>])/i.test(text);
-
-/**
- * The shapes in an SVG text: those of ours as they were, else what the drawing shows, in its true size with its tree.
- * @returns a motif, with no shapes while the text is being read; or why there are none
- */
-export function motifOfSvg(text: string, taking: Taking, newId: () => string, work: Work): Result<Taken> {
-  const kept = keptMotif(text);
-  if (kept) return ok({ motif: { groups: [], ...kept }, left: [] });
-  const read = work.ask(taskOf(READ_SVG, { text }));
-  if (!read) return ok({ motif: { shapes: [], groups: [] }, left: [] });
-  return read.ok ? motifOfDrawing(read.value, taking, newId) : read;
-}

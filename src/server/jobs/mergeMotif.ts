@@ -45,7 +45,8 @@ function motifOf(shapes: readonly SvgShape[], { centre, rule: wanted, op }: Moti
   return shapes.flatMap(({ paths, paint, rule }) => {
     const moved = paths.map((path) => mapPath(path, toCentre));
     const own = wanted ?? rule;
-    const area = paint.fill !== null ? [{ paths: moved.map((path) => ({ ...path, closed: true })), rule: own }] : [];
+    const area =
+      paint.fill !== null ? [{ paths: moved.map((path) => ({ ...path, closed: true })), rule: own }] : [];
     const lines =
       paint.stroke !== null && paint.fill === null && op === 'cells'
         ? [{ paths: moved.map((path) => ({ ...path, closed: false })), rule: own }]

@@ -9,13 +9,14 @@ import { MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';
 import { mergeMotif } from './mergeMotif';
 import { readPicture } from './readPicture';
+import { takeDrawing } from './takeDrawing';
 
 /** What a process answers: what was made, or why there is none, as errors lose their kind on the way between processes. */
 export type Answer<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
 
 /** What a process does, by names; each is asked with plain data and answers with it. */
-export const JOBS = { makeFile, readPicture, mergeMotif };
+export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing };
 
 const tell = (share: number): void => workerpool.workerEmit(share);
 
@@ -42,4 +43,5 @@ workerpool.worker({
   makeFile: answering(JOBS.makeFile),
   readPicture: answering(JOBS.readPicture),
   mergeMotif: answering(JOBS.mergeMotif),
+  takeDrawing: answering(JOBS.takeDrawing),
 });

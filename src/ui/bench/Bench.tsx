@@ -22,7 +22,7 @@ import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useSameView } from '../common/useSameView';
 import { useEditor, useRestState } from '../editor/EditorContext';
-import { layPicture } from '../editor/underlay';
+import { dropsOf } from '../import/takeFile';
 import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
 import { firstColour } from '@/core/paint/fills';
@@ -257,15 +257,7 @@ export function Bench() {
     <section
       aria-label="Bench"
       className="@container relative min-w-0 overflow-hidden bg-field"
-      onDragOver={(event) => {
-        if (event.dataTransfer.types.includes('Files')) event.preventDefault();
-      }}
-      onDrop={(event) => {
-        const [file] = event.dataTransfer.files;
-        if (!file) return;
-        event.preventDefault();
-        void layPicture(editor, file);
-      }}
+      {...dropsOf(editor)}
     >
       <PaneCanvas
         pane="bench"

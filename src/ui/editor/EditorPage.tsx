@@ -22,6 +22,8 @@ import { download } from '../common/download';
 import { ContextMenu } from '../common/ContextMenu';
 import { selectUnder } from '../tools/selectUnder';
 import { useMedia } from '../common/useMedia';
+import { ArtworkChooser } from '../import/ImportButton';
+import { ImportSheet } from '../import/ImportSheet';
 import { Inspector } from '../inspector/Inspector';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
@@ -134,6 +136,8 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
       <FindSheet open={sheet === 'find'} onClose={() => setSheet(null)} openSheet={setSheet} />
       <SaveSheets />
+      <ArtworkChooser />
+      <ImportSheet />
     </WorkshopContext>
   );
 }

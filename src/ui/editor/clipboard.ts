@@ -3,32 +3,29 @@ import { toast } from 'sonner';
 
 import { addMotif, removeShapes } from '@/core/figure/commands';
 import { regrouped, usedGroups } from '@/core/figure/groups';
-import { clipOf, isSvgText, motifOfSvg } from '@/core/format/clip';
+import { clipOf, isSvgText, motifOfClip } from '@/core/format/clip';
 import { act, actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
 import { overParts, selectedParts, shapesOfParts } from '@/state/parts';
 import { newId } from '@/state/ids';
-import { benchRadius } from '@/state/view';
+import { nameOfFile } from '../import/takeFile';
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea'));
 
-/** Puts what an SVG text draws into the motif that is worked on, and selects it. */
-function takeSvg(editor: Editor, text: string): void {
-  const work = workOf(editor.getState());
-  const state = editor.getState();
-  const round = activeRound(state);
+/** Puts shapes of ours into the motif that is worked on, as they were, and selects them; asks for other drawings to be read. */
+function takeSvg(editor: Editor, text: string, name: string, file: File | null): void {
+  const round = activeRound(editor.getState());
   if (!round) return;
   if (round.locked) {
     toast.error(`${round.name} is locked: unlock it to paste into it.`);
     return;
   }
-  const figure = shownFigure(state);
-  const to = { x: 0, y: -benchRadius(figure, work) / 2 };
-  const taking = { name: 'Drawing', unit: figure.page.unit, by: 'middle', to } as const;
-  actAndSelect(editor, 'Paste', round.id, (now, reading) => {
-    const taken = motifOfSvg(text, taking, newId, reading);
-    if (!taken.ok) return taken;
-    const { motif } = taken.value;
+  const motif = motifOfClip(text);
+  if (!motif) {
+    editor.setState({ importing: { name, text, file, from: 'paste' } });
+    return;
+  }
+  actAndSelect(editor, 'Paste', round.id, (now) => {
     const all = new Set(motif.shapes.map(({ id }) => id));
     const { shapes, groups } = regrouped(motif, all, newId);
     const fresh = shapes.map((shape) => ({ ...shape, id: newId() }));
@@ -66,8 +63,8 @@ export function followClipboard(editor: Editor): () => void {
     if (isTyping(event.target) || !data) return;
     const text = data.getData('image/svg+xml') || data.getData('text/plain');
     const file = [...data.files].find(({ type }) => type === 'image/svg+xml');
-    if (isSvgText(text)) takeSvg(editor, text);
-    else if (file) void file.text().then((content) => takeSvg(editor, content));
+    if (isSvgText(text)) takeSvg(editor, text, 'Drawing', null);
+    else if (file) void file.text().then((content) => takeSvg(editor, content, nameOfFile(file.name), file));
     else return;
     event.preventDefault();
   };

@@ -15,6 +15,7 @@ import type { MenuEntry } from '../common/Menu';
 import { goToStage, undoStep, type Sheet } from '../editor/keys';
 import { selectionActions } from '../editor/selectionActions';
 import { roundActions } from '../reach/roundActions';
+import { chooseArtwork } from '../import/ImportButton';
 import { beginGuide } from '../guide/Guide';
 import { takeTool } from '../tools/takeTool';
 import { PLACES, type Place } from './places';
@@ -154,6 +155,13 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
     entry('Undo', 'back revert', 'top bar', 'Ctrl Z', () => undoStep(saver())),
     entry('Redo', 'again forward', 'top bar', 'Ctrl Y', () => saver()?.redo()),
     entry('Export', 'save download svg png file hand over', 'top bar', undefined, () => openSheet('export')),
+    entry(
+      'Take artwork from an SVG file',
+      'import open place vector logo',
+      'head of the motif’s list',
+      undefined,
+      chooseArtwork,
+    ),
     entry('Keys', 'shortcuts keyboard help', 'top bar', '?', () => openSheet('keys')),
     entry(
       'First figure, step by step',

@@ -3,6 +3,7 @@
 import type { Round } from '@/core/figure/model';
 import { useFolded } from '../common/folded';
 import { FoldTitle } from '../common/Panel';
+import { ImportButton } from '../import/ImportButton';
 import { MotifList } from './MotifList';
 
 /** The list of the motif at the panel's foot, where it stays whatever stands above it. */
@@ -17,9 +18,10 @@ export function MotifDock({ round }: { readonly round: Round }) {
     >
       <div className="flex min-h-[34px] shrink-0 items-center justify-between gap-2 px-4">
         <FoldTitle title="Motif" isFolded={isFolded} onToggle={toggle} />
-        <span className="text-[12px] text-muted">
+        <span className="ml-auto truncate text-[12px] text-muted">
           {count === 1 ? '1 shape' : `${count} shapes`}, {fold}-fold{mirror ? ', mirrored' : ''}
         </span>
+        <ImportButton disabled={round.locked} />
       </div>
       {!isFolded && (
         <div className="min-h-[64px] overflow-y-auto overscroll-contain pb-2">

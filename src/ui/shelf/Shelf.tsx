@@ -13,6 +13,8 @@ import { Button } from '../common/Button';
 import { GUIDE_MARK } from '../guide/mark';
 import { Mark } from '../common/Mark';
 import { ThemeButton } from '../common/ThemeButton';
+import { OpenSheet, type FileText } from '../import/OpenSheet';
+import { isSvg } from '../import/takeFile';
 import type { CardActions } from './FigureCard';
 import { ShelfGrid } from './ShelfGrid';
 
@@ -70,10 +72,19 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
     onError: say,
   });
   const open = useMutation({
-    mutationFn: async (file: File) => server.createFrom(await jsonOf(file)),
+    mutationFn: server.createFrom,
     onSuccess: ({ id }) => router.push(`/figures/${id}`),
     onError: say,
   });
+  const [drawing, setDrawing] = useState<FileText | null>(null);
+  const openFile = async (file: File): Promise<void> => {
+    try {
+      if (isSvg(file)) setDrawing({ name: file.name, text: await file.text() });
+      else open.mutate(await jsonOf(file));
+    } catch (error) {
+      say(error);
+    }
+  };
   const rename = useMutation({
     mutationFn: ({ id, name }: { id: string; name: string }) => server.rename(id, name),
     onSuccess: refresh,
@@ -100,7 +111,18 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
   }));
 
   return (
-    <div className="min-h-full">
+    <div
+      className="min-h-full"
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        const [file] = event.dataTransfer.files;
+        if (!file) return;
+        event.preventDefault();
+        void openFile(file);
+      }}
+    >
       <header className="sticky top-0 z-10 flex h-[52px] items-center gap-3 border-b border-line bg-field px-4">
         <Mark />
         <h1 className="font-title text-[17px] font-bold">Cyclogon</h1>
@@ -129,13 +151,13 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
         <input
           ref={chooser}
           type="file"
-          accept=".json,application/json"
+          accept=".json,application/json,.svg,image/svg+xml"
           aria-label="Figure file"
           className="hidden"
           onChange={(event) => {
             const [file] = event.target.files ?? [];
             event.target.value = '';
-            if (file) open.mutate(file);
+            if (file) void openFile(file);
           }}
         />
         <Button tone="main" onClick={() => create.mutate(false)} disabled={create.isPending}>
@@ -166,6 +188,14 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
           </div>
         )}
       </main>
+      <OpenSheet
+        file={drawing}
+        onClose={() => setDrawing(null)}
+        onTake={(figure) => {
+          setDrawing(null);
+          open.mutate(figure);
+        }}
+      />
       <footer className="mx-auto max-w-[1240px] px-5 pb-6 text-[12px] text-muted">
         <a href="/notices.txt" className="underline-offset-2 hover:underline">
           Third-party notices

@@ -35,6 +35,7 @@ import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useSameView } from '../common/useSameView';
 import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
+import { dropsOf } from '../import/takeFile';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { FoldControl } from './FoldControl';
 import { Rim } from './Rim';
@@ -166,6 +167,7 @@ const Page = memo(function Page({
 
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
+  const editor = useEditor();
   const work = useWork();
   const state = useRestState();
   const figure = shownFigure(state);
@@ -180,7 +182,7 @@ export function Whole() {
   const place = placeOfView(view);
 
   return (
-    <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand">
+    <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand" {...dropsOf(editor)}>
       <PaneCanvas
         pane="whole"
         label="Whole: the complete figure"

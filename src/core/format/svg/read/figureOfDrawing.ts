@@ -9,12 +9,12 @@ import { boundsOfPaths } from '../../../curve/bounds';
 import type { Point } from '../../../curve/point';
 import { motifOfTree } from '../../../figure/groups';
 import { LIMITS, type Figure, type Round } from '../../../figure/model';
-import { coloursOfFigure } from '../../../figure/recolour';
 import { newFigure, newRound } from '../../../figure/start';
 import { failed, finding, ok, type Finding, type Result } from '../../../finding';
 import { convertLength } from '../../../number/units';
 import { negateTurn, turn, turnFromDegrees, wrapTurn, type Turn } from '../../../number/turn';
-import type { Fill } from '../../../scene/scene';
+import { coloursOfPaint } from '../../../paint/fills';
+import type { Colour, Fill } from '../../../scene/scene';
 import { MOST_FOLD } from '../../../symmetry/rule';
 import { shapesOfNodes, type SvgDrawing, type SvgGroup, type SvgNode, type SvgShape } from './drawing';
 import type { LeftOut } from './leftOut';
@@ -175,6 +175,13 @@ const holdsRounds = ({ children }: SvgGroup): boolean =>
   children.filter(isPart).length > 1 ||
   children.some((child) => child.kind === 'group' && (child.blend !== 'normal' || holdsRounds(child)));
 
+/** The nodes within groups that hold all there is and say nothing of it. */
+function withoutHull(nodes: readonly SvgNode[]): readonly SvgNode[] {
+  const [only, another] = nodes;
+  const isHull = only?.kind === 'group' && !another && !only.clip && only.blend === 'normal';
+  return isHull ? withoutHull(only.children) : nodes;
+}
+
 /** The nodes that rounds are made of: out of a group that is all there is, and of those that hold rounds. */
 function ofRounds(nodes: readonly SvgNode[]): readonly SvgNode[] {
   return nodes.flatMap((node): readonly SvgNode[] => {
@@ -199,6 +206,15 @@ function groundOf(nodes: readonly SvgNode[], { width, height }: SvgDrawing): Svg
 
 const onPage = (fill: Fill | null): Fill | null =>
   fill !== null && typeof fill === 'object' ? { ...fill, spread: 'page' } : fill;
+
+/** The colours of what is drawn, the most used first; opacity apart. */
+function coloursOf(nodes: readonly SvgNode[]): Colour[] {
+  const counts = new Map<Colour, number>();
+  for (const { paint } of shapesOfNodes(nodes))
+    for (const colour of new Set(coloursOfPaint(paint).map((each) => each.slice(0, 7))))
+      counts.set(colour, (counts.get(colour) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1]).map(([colour]) => colour);
+}
 
 /** What came of a file. */
 export interface FigureTaken {
@@ -232,7 +248,7 @@ export function figureOfDrawing(
     const [first] = run.nodes;
     // The one part of a copy is the motif; of several each is a group of it.
     const [part, another] = run.nodes;
-    const own = isTurned && part?.kind === 'group' && !another ? part.children : run.nodes;
+    const own = isTurned && part?.kind === 'group' && !another ? withoutHull(part.children) : run.nodes;
     const isLaid =
       first?.kind === 'group' && first.blend !== 'normal' && (isTurned || run.nodes.length === 1);
     const map = compose(turnMap(negateTurn(start)), toFigure);
@@ -270,8 +286,7 @@ export function figureOfDrawing(
     },
     rounds: rounds.length > 0 ? rounds : [newRound(newId(), 'Round 1', 1)],
   };
-  const colours = coloursOfFigure(figure).map(({ colour }) => colour.slice(0, 7));
-  const palette = [...new Set(colours)].slice(0, LIMITS.palette);
+  const palette = coloursOf(nodes).slice(0, LIMITS.palette);
   const lost = leftWith(
     drawing.left,
     runs.flatMap((run, k) => {

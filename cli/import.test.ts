@@ -1,0 +1,65 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+
+import { readFigure } from '../src/core/format/figure/json';
+import { closeDatabases, openDatabase } from '../src/server/database';
+import { shownFigure } from '../src/server/figures';
+import { endProcesses } from '../src/server/jobs/pool';
+import { called } from '../tests/help/calls';
+
+const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-import-'));
+const file = path.join(directory, 'rosette.svg');
+writeFileSync(
+  file,
+  `<svg xmlns="http://www.w3.org/2000/svg" width="2in" viewBox="-50 -50 100 100"><defs><g id="leaf"><path d="M0 0L5 -40L-5 -40z"/><circle cy="-42" r="3"/></g></defs>
+   ${Array.from({ length: 9 }, (_, k) => `<use href="#leaf" transform="rotate(${40 * k})"/>`).join('')}<text>tide</text></svg>`,
+);
+
+beforeAll(() => {
+  vi.stubEnv('CYCLOGON_DATA', directory);
+});
+
+afterAll(async () => {
+  vi.unstubAllEnvs();
+  await closeDatabases();
+  await endProcesses();
+  rmSync(directory, { recursive: true });
+});
+
+describe('cyclogon import', () => {
+  it('makes a figure with rounds of a file, and says what it took and what not', async () => {
+    const out = path.join(directory, 'rosette.json');
+    const { status, stdout } = await called('import', file, '--out', out, '--shelf');
+    expect(status).toBe(0);
+    const told = JSON.parse(stdout) as { id: string };
+    expect(told).toMatchObject({
+      shapes: 2,
+      groups: 0,
+      rounds: [{ name: 'leaf', fold: 9 }],
+      width: 2,
+      height: 2,
+      unit: 'in',
+      left: [{ what: 'text', count: 1 }],
+    });
+    const figure = readFigure(readFileSync(out, 'utf8'));
+    expect(figure.rounds[0]).toMatchObject({ rule: { fold: 9, start: { num: 0 } } });
+    const knex = await openDatabase(directory);
+    expect(await shownFigure(knex, told.id)).toEqual(figure);
+    await knex.destroy();
+  });
+
+  it('says what is wrong with a file or a call, and leaves nothing half written', async () => {
+    const broken = path.join(directory, 'broken.svg');
+    writeFileSync(broken, '<svg><path d="M0 0L');
+    const out = path.join(directory, 'none.json');
+    const bad = await called('import', broken, '--out', out);
+    expect([bad.status, bad.stdout]).toEqual([1, '']);
+    expect(bad.stderr).toMatch(/broken\.svg.*not well-formed/);
+    expect(() => readFileSync(out)).toThrow();
+    expect((await called('import', file, '--centre', 'north')).status).toBe(2);
+    expect((await called('import')).status).toBe(2);
+  });
+});

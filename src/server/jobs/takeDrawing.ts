@@ -1,0 +1,42 @@
+import { nanoid } from 'nanoid';
+
+import type { Figure } from '../../core/figure/model';
+import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
+import { figureOfDrawing } from '../../core/format/svg/read/figureOfDrawing';
+import type { LeftOut } from '../../core/format/svg/read/leftOut';
+import { readDrawing } from '../../core/format/svg/read/readDrawing';
+import type { TakenBy } from '../../core/format/svg/read/taken';
+import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
+import { Refused } from '../errors';
+
+/** What is asked of a file of artwork: a figure of it. */
+export interface DrawingRequest {
+  readonly text: string;
+  /** What the file is called. */
+  readonly name: string;
+  /** What becomes the figure's centre, where nothing in the file turns about one. */
+  readonly by: TakenBy;
+}
+
+export interface TakenDrawing {
+  readonly figure: Figure;
+  /** What of the file is not taken. */
+  readonly left: readonly LeftOut[];
+}
+
+/** A figure of what an SVG draws. @throws Refused for a file that cannot be read, or has more in it than a figure may */
+export function takeDrawing(
+  { text, name, by }: DrawingRequest,
+  progress?: (share: number) => void,
+): Promise<TakenDrawing> {
+  try {
+    const drawing = readDrawing(text, 'page', progress);
+    const made = figureOfDrawing(drawing, name, () => nanoid(8), by);
+    if (!made.ok) throw new Refused(made.finding.sentence);
+    const { figure, left } = made.value;
+    return Promise.resolve({ figure: checkFigure(figure), left });
+  } catch (error) {
+    const isBad = error instanceof UnreadableSvg || error instanceof UnreadableFigure;
+    return Promise.reject(isBad ? new Refused(error.message) : error);
+  }
+}

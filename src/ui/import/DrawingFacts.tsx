@@ -1,0 +1,88 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+import { evaluateWhole } from '@/core/figure/evaluateWhole';
+import type { Figure } from '@/core/figure/model';
+import { printNumber } from '@/core/format/pathData';
+import { shapesOfNodes, type SvgDrawing } from '@/core/format/svg/read/drawing';
+import type { LeftOut } from '@/core/format/svg/read/leftOut';
+import { svgOf } from '@/core/format/svg/svg';
+import { convertLength } from '@/core/number/units';
+import { CHECKS } from '../common/fillBackground';
+import { Fact } from '../common/Panel';
+import { plural } from '../inspector/words';
+
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** A picture of what is taken, as the figure draws it. */
+function Picture({ figure }: { readonly figure: Figure }) {
+  const [drawn, setDrawn] = useState<string | null>(null);
+  useEffect(() => {
+    let isMine = true;
+    void evaluateWhole(figure, { pause: breath }).then((scene) => {
+      if (!isMine) return;
+      const svg = svgOf(scene, { form: 'compact', decimals: 3, background: true });
+      setDrawn(URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' })));
+    });
+    return () => {
+      isMine = false;
+    };
+  }, [figure]);
+  useEffect(() => () => (drawn === null ? undefined : URL.revokeObjectURL(drawn)), [drawn]);
+  return (
+    <div
+      className="flex size-[148px] shrink-0 items-center justify-center rounded-[10px] border border-line-strong p-2"
+      style={{ background: CHECKS }}
+    >
+      {/* eslint-disable-next-line @next/next/no-img-element -- a picture that is made here */}
+      {drawn !== null && <img src={drawn} alt="What is taken" className="max-h-full max-w-full" />}
+    </div>
+  );
+}
+
+const sizeOf = ({ width, height, unit }: SvgDrawing): string => {
+  const side = (length: number): string => printNumber(convertLength(length, 'px', unit), 2);
+  return `${side(width)} × ${side(height)} ${unit}`;
+};
+
+interface Props {
+  readonly drawing: SvgDrawing;
+  readonly figure: Figure;
+  readonly left: readonly LeftOut[];
+}
+
+/** What a file draws: its picture, its size, its colours, and what of it is not taken. */
+export function DrawingFacts({ drawing, figure, left }: Props) {
+  const shapes = shapesOfNodes(drawing.nodes).length;
+  const turned = figure.rounds.filter(({ rule }) => rule.fold > 1);
+  return (
+    <>
+      <div className="flex gap-4">
+        <Picture figure={figure} />
+        <div className="flex min-w-0 flex-1 flex-col gap-1.5">
+          <Fact caption="Size">{sizeOf(drawing)}</Fact>
+          <Fact caption="Draws">{plural(shapes, 'shape', 'shapes')}</Fact>
+          {turned.length > 0 && (
+            <Fact caption="Turns">{turned.map(({ rule }) => `×${rule.fold}`).join(', ')}</Fact>
+          )}
+          <ul aria-label="Its colours" className="mt-1 flex flex-wrap gap-1">
+            {figure.palette.slice(0, 24).map((colour) => (
+              <li
+                key={colour}
+                title={colour}
+                className="size-[20px] rounded-[5px] border border-line-strong"
+                style={{ background: colour }}
+              />
+            ))}
+          </ul>
+        </div>
+      </div>
+      {left.length > 0 && (
+        <p role="alert" className="text-[13px] leading-[18px] text-coral-text">
+          Not taken: {left.map(({ what, count }) => `${count} × ${what}`).join(', ')}.
+        </p>
+      )}
+    </>
+  );
+}

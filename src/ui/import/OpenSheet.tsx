@@ -1,0 +1,97 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+
+import type { Figure } from '@/core/figure/model';
+import { figureOfDrawing } from '@/core/format/svg/read/figureOfDrawing';
+import type { SvgDrawing } from '@/core/format/svg/read/drawing';
+import type { TakenBy } from '@/core/format/svg/read/taken';
+import { newId } from '@/state/ids';
+import { Button } from '../common/Button';
+import { Segmented } from '../common/Choices';
+import { Row, Sheet } from '../common/Panel';
+import { DrawingFacts } from './DrawingFacts';
+import { ReadingProgress } from './ReadingProgress';
+import { useDrawing } from './useDrawing';
+
+export interface FileText {
+  readonly name: string;
+  readonly text: string;
+}
+
+interface Props {
+  readonly file: FileText | null;
+  readonly onClose: () => void;
+  readonly onTake: (figure: Figure) => void;
+}
+
+/** An SVG file that becomes a figure of its own. */
+export function OpenSheet({ file, onClose, onTake }: Props) {
+  const reading = useDrawing(file?.text ?? null);
+  return (
+    <Sheet title={file ? `Open ${file.name}` : 'Open'} open={file !== null} onClose={onClose} wide>
+      {reading.kind === 'reading' && <ReadingProgress share={reading.share} onStop={onClose} />}
+      {reading.kind === 'failed' && <Refused sentence={reading.sentence} onClose={onClose} />}
+      {reading.kind === 'read' && file && (
+        <Choice drawing={reading.drawing} name={file.name} onClose={onClose} onTake={onTake} />
+      )}
+    </Sheet>
+  );
+}
+
+export function Refused({ sentence, onClose }: { readonly sentence: string; readonly onClose: () => void }) {
+  return (
+    <div className="flex flex-col gap-3">
+      <p role="alert" className="text-coral-text">
+        {sentence}
+      </p>
+      <Button className="self-end" onClick={onClose}>
+        Close
+      </Button>
+    </div>
+  );
+}
+
+const CENTRES: readonly { readonly value: TakenBy; readonly label: string }[] = [
+  { value: 'page', label: 'Page’s middle' },
+  { value: 'middle', label: 'Artwork’s middle' },
+  { value: 'origin', label: 'Its own 0, 0' },
+];
+
+function Choice({
+  drawing,
+  name,
+  onClose,
+  onTake,
+}: {
+  readonly drawing: SvgDrawing;
+  readonly name: string;
+  readonly onClose: () => void;
+  readonly onTake: (figure: Figure) => void;
+}) {
+  const [by, setBy] = useState<TakenBy>('page');
+  const made = useMemo(() => figureOfDrawing(drawing, name, newId, by), [drawing, name, by]);
+  if (!made.ok) return <Refused sentence={made.finding.sentence} onClose={onClose} />;
+  const { figure, left } = made.value;
+  const turns = figure.rounds.some(({ rule }) => rule.fold > 1);
+  return (
+    <div className="flex flex-col gap-3">
+      <DrawingFacts drawing={drawing} figure={figure} left={left} />
+      {turns ? (
+        <p className="text-[12px] leading-4 text-muted">
+          Parts that are used again and again around a centre come as rounds, with their folds.
+        </p>
+      ) : (
+        <Row caption="Its centre">
+          <Segmented label="Its centre" value={by} choices={CENTRES} onChange={setBy} />
+        </Row>
+      )}
+      <div className="flex justify-end gap-2">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button tone="main" onClick={() => onTake(figure)}>
+          {left.length > 0 ? 'Open without these' : 'Open as a figure'}
+        </Button>
+      </div>
+    </div>
+  );
+}

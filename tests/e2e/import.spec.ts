@@ -1,0 +1,129 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import type { Figure } from '../../src/core/figure/model';
+import { bench, benchAt, makeFigure, opened, saved } from './hands';
+
+const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" width="96" height="96"><title>Harbour mark</title>
+  <style>.sea{fill:#1f8a76}</style><clipPath id="port"><circle cx="48" cy="48" r="40"/></clipPath>
+  <g id="scene" clip-path="url(#port)"><path id="water" class="sea" d="M0 48h96v48h-96z"/><path id="sky" fill="#e9b44c" d="M0 0h96v48h-96z"/></g>
+  <circle id="buoy" cx="48" cy="48" r="8" fill="#d9512c"/></svg>`;
+
+/** With what is never taken: a script, a picture from elsewhere, and text. */
+const HOSTILE = LOGO.replace(
+  '</svg>',
+  '<script>window.hurt = 1</script><image href="http://127.0.0.1:9/hurt.png" width="9" height="9"/><text onclick="window.hurt = 1">tide</text></svg>',
+);
+
+const file = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
+
+async function figureOf(page: Page): Promise<Figure> {
+  await saved(page);
+  const id = page.url().split('/').at(-1) ?? '';
+  const answer = await page.request.get(`/api/figures/${id}`);
+  return ((await answer.json()) as { figure: Figure }).figure;
+}
+
+/** Lets a file go over a pane, as a person does who drags it from a folder. */
+async function drop(page: Page, name: string, text: string): Promise<void> {
+  const data = await page.evaluateHandle(
+    ([title, content]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([content ?? ''], title ?? '', { type: 'image/svg+xml' }));
+      return transfer;
+    },
+    [name, text],
+  );
+  const { x, y } = await benchAt(page, 0, 200);
+  const at = { clientX: x, clientY: y, dataTransfer: data };
+  await bench(page).dispatchEvent('dragover', at);
+  await bench(page).dispatchEvent('drop', at);
+}
+
+async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((content) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', content);
+    window.dispatchEvent(new ClipboardEvent('paste', { clipboardData }));
+  }, text);
+}
+
+test('a file is opened from the Shelf as a figure, with what is not taken said before; nothing in it is run or loaded', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  await page.goto('/');
+  await page.getByLabel('Figure file').setInputFiles(file('mark.svg', HOSTILE));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('alert')).toHaveText('Not taken: 1 × script, 1 × picture, 1 × text.');
+  await expect(dialog.getByText('96 × 96 px')).toBeVisible();
+  await expect(dialog.getByRole('img', { name: 'What is taken' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Open without these' }).click();
+  await page.waitForURL(/figures/);
+  await opened(page);
+  await expect(page.getByLabel('Name of the figure')).toHaveValue('Harbour mark');
+  const list = page.getByLabel('Inspector').getByRole('region', { name: 'Motif' });
+  for (const name of ['buoy', 'scene', 'water', 'sky', 'port'])
+    await expect(list.getByRole('button', { name: `Select ${name}`, exact: true }).first()).toBeVisible();
+  const figure = await figureOf(page);
+  expect(figure.page).toMatchObject({ width: 96, height: 96, unit: 'px' });
+  expect(figure.palette.toSorted()).toEqual(['#1f8a76', '#d9512c', '#e9b44c']);
+  expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
+  expect(asked.filter((url) => url.includes(':9/'))).toEqual([]);
+});
+
+test('a file that is dropped is taken where it is wanted, in its true size, or laid under the Bench', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drop(page, 'mark.svg', LOGO);
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'To the palette too' }).click();
+  await dialog.getByRole('radio', { name: 'Where I click' }).click();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  const at = await benchAt(page, 0, 250);
+  await page.mouse.click(at.x, at.y);
+  const inspector = page.getByLabel('Inspector');
+  await expect(inspector.getByRole('tab', { name: 'Harbour mark' })).toBeVisible();
+  // 80 pixels, of which 96 are an inch.
+  await expect(inspector.getByLabel('Box width')).toHaveValue('21.1667');
+  const up = Number(await inspector.getByLabel('Middle up').inputValue());
+  await page.keyboard.press('Escape');
+  await drop(page, 'mark.svg', LOGO);
+  await dialog.getByRole('radio', { name: 'On the centre' }).click();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(inspector.getByLabel('Middle up')).toHaveValue('0');
+  await drop(page, 'mark.svg', LOGO);
+  await dialog.getByRole('button', { name: 'As an underlay' }).click();
+  await expect(page.getByTestId('underlay')).toBeAttached();
+  const figure = await figureOf(page);
+  expect(up).toBeGreaterThan(20);
+  expect(figure.palette).toEqual(expect.arrayContaining(['#1f8a76', '#d9512c', '#e9b44c']));
+  expect(figure.rounds[0]?.groups?.map(({ name, op }) => [name, op])).toEqual([
+    ['Harbour mark', undefined],
+    ['scene', 'clip'],
+    ['scene', undefined],
+    ['Harbour mark', undefined],
+    ['scene', 'clip'],
+    ['scene', undefined],
+  ]);
+});
+
+test('what is pasted whole is there at once, as one step; a broken file is told, and nothing of it is taken', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await paste(page, LOGO);
+  const inspector = page.getByLabel('Inspector');
+  await expect(inspector.getByRole('tab', { name: 'Harbour mark' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(inspector.getByText('Nothing is drawn in this wedge yet.')).toBeVisible();
+  await paste(page, '<svg><path d="M0 0L');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('alert')).toContainText('not well-formed');
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await paste(page, HOSTILE);
+  await expect(dialog.getByRole('alert')).toContainText('1 × script');
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await expect(inspector.getByText('Nothing is drawn in this wedge yet.')).toBeVisible();
+});

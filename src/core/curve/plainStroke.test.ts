@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withReflection } from './nodeOps';
 import { pathOfNodes } from './nodes';
 import { signedArea } from './path';
-import { farthestFrom, plainStroke, withEnds } from './plainStroke';
+import { farthestFrom, onHalfCircle, plainStroke, withEnds } from './plainStroke';
 
 /** Points of an arc about the centre, in degrees clockwise from straight up, with a hand's tremble. */
 const arc = (from: number, to: number, r: number, tremble = 0) =>
@@ -30,6 +30,18 @@ describe('a stroke by hand', () => {
       expect(circle.segments.every((segment) => segment.kind === 'arc' && segment.radius === 20)).toBe(true);
       expect(Math.abs(signedArea([circle]))).toBeCloseTo(Math.PI * 400, 9);
     }
+  });
+
+  it('of a brush from axis to axis lies on that circle at each of its points, with the pressure it has', () => {
+    const points = withEnds(arc(0, 180, 20, 0.4), { x: 0, y: -20 }, { x: 0, y: 20 }, 0.5).map((p, k) => ({
+      ...p,
+      pressure: k / 60,
+    }));
+    const on = onHalfCircle(points, 0.8);
+    expect(on.map(({ pressure }) => pressure)).toEqual(points.map(({ pressure }) => pressure));
+    for (const { x, y } of on) expect(Math.hypot(x, y)).toBeCloseTo(20, 12);
+    const bow = arc(10, 70, 30, 0.1);
+    expect(onHalfCircle(bow, 0.5)).toBe(bow);
   });
 
   it('along an arc is that arc, along a line that line, and along anything else neither', () => {

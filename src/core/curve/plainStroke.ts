@@ -52,6 +52,25 @@ export function plainStroke(points: readonly Point[], tolerance: number): readon
   return farthestFrom(nodes, points) <= tolerance ? nodes : null;
 }
 
+/**
+ * The points of a stroke that is half a circle between two points of the axis put on that circle, so that with its reflection it is a circle;
+ * the same points of any other stroke.
+ * @param tolerance in the figure's unit
+ */
+export function onHalfCircle<P extends Point>(points: readonly P[], tolerance: number): readonly P[] {
+  const [from, to] = plainStroke(points, tolerance) ?? [];
+  if (!from || !to || Math.abs(from.bulge ?? 0) !== 1) return points;
+  const centre = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
+  const radius = distance(from, to) / 2;
+  return points.map((p, k) => {
+    const away = distance(p, centre);
+    // Both ends are on it, and what is in its middle is on no side of it.
+    if (k === 0 || k === points.length - 1 || away === 0) return p;
+    const factor = radius / away;
+    return { ...p, x: centre.x + (p.x - centre.x) * factor, y: centre.y + (p.y - centre.y) * factor };
+  });
+}
+
 /** A stroke with its ends at other places: what is nearer to them than a length gives way. */
 export function withEnds<P extends Point>(points: readonly P[], start: Point, end: Point, near: number): P[] {
   const [first, last] = [points[0], points[points.length - 1]];

@@ -163,7 +163,8 @@ export const SENTENCES = {
     `One shape of this SVG has ${count} outlines; a shape has at most ${most}.`,
   'svg.rounds': (count: number, most: number) =>
     `This SVG would become ${count} rounds; a figure has at most ${most}.`,
-  'svg.size': (most: number, unit: string) => `This SVG is larger than ${most} ${unit}, the largest page there is.`,
+  'svg.size': (most: number, unit: string) =>
+    `This SVG is larger than ${most} ${unit}, the largest page there is.`,
   'svg.shapes': (count: number, most: number) =>
     `The drawing has ${count} shapes; a motif has ${most} at most. Nothing was added.`,
 

@@ -25,7 +25,7 @@ export interface TakenDrawing {
 }
 
 /** A figure of what an SVG draws. @throws Refused for a file that cannot be read, or has more in it than a figure may */
-export function takeDrawing(
+export async function takeDrawing(
   { text, name, by }: DrawingRequest,
   progress?: (share: number) => void,
 ): Promise<TakenDrawing> {
@@ -34,9 +34,9 @@ export function takeDrawing(
     const made = figureOfDrawing(drawing, name, () => nanoid(8), by);
     if (!made.ok) throw new Refused(made.finding.sentence);
     const { figure, left } = made.value;
-    return Promise.resolve({ figure: checkFigure(figure), left });
+    return await Promise.resolve({ figure: checkFigure(figure), left });
   } catch (error) {
     const isBad = error instanceof UnreadableSvg || error instanceof UnreadableFigure;
-    return Promise.reject(isBad ? new Refused(error.message) : error);
+    throw isBad ? new Refused(error.message) : error;
   }
 }

@@ -1,6 +1,6 @@
 import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { closedNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
-import { plainStroke, withEnds } from '@/core/curve/plainStroke';
+import { onHalfCircle, plainStroke, withEnds } from '@/core/curve/plainStroke';
 import { distance, type Point } from '@/core/curve/point';
 import { addShapes } from '@/core/figure/commands';
 import { freshName } from '@/core/figure/groups';
@@ -92,7 +92,9 @@ export const pressFreehand: Press = (editor, p) => {
     const near = pointer.length(CATCH);
     const kept = withEnds(points, start.at, isClosed ? start.at : end.at, near);
     if (hand.as === 'shape') {
-      const form = brushForm(kept, hand, tolerance);
+      const isMeant = start.isCaught && end.isCaught;
+      const spine = isMeant ? onHalfCircle(kept, Math.max(tolerance, MEANT * distance(start.at, end.at))) : kept;
+      const form = brushForm(spine, hand, tolerance);
       return form && { form, paint: inked };
     }
     const form = lineForm(kept, isClosed, tolerance, start.isCaught && end.isCaught);

@@ -1,5 +1,5 @@
 import { IDENTITY, moveMap, type Affine } from '../../../curve/affine';
-import { convertLength, isLengthUnit, type LengthUnit } from '../../../number/units';
+import { isLengthUnit, type LengthUnit } from '../../../number/units';
 import { lengthIn, lengthParts, numbersIn } from './lengths';
 
 /** A rectangle of user units that is shown in another. */
@@ -97,6 +97,3 @@ export function innerViewport(attribute: Attribute, user: Attribute | null, oute
     attribute('preserveAspectRatio'),
   );
 }
-
-/** Pixels in another unit. */
-export const fromPixels = (unit: LengthUnit): number => convertLength(1, 'px', unit);

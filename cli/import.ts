@@ -3,7 +3,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 
 import { writeFigure } from '../src/core/format/figure/json';
-import { TAKEN_BY, type TakenBy } from '../src/core/format/svg/read/taken';
+import { TAKEN_BY, type TakenBy } from '../src/core/format/drawing/taken';
 import { database } from '../src/server/database';
 import { Refused } from '../src/server/errors';
 import { createFigure } from '../src/server/figures';

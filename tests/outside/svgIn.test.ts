@@ -4,7 +4,7 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 
 import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
-import { figureOfDrawing } from '../../src/core/format/svg/read/figureOfDrawing';
+import { figureOfDrawing } from '../../src/core/format/drawing/figureOfDrawing';
 import { readDrawing } from '../../src/core/format/svg/read/readDrawing';
 import { svgOf } from '../../src/core/format/svg/svg';
 import { counter } from '../help/figures';

@@ -14,7 +14,7 @@ import { MAKERS } from '../maker/makers';
 import { turn } from '../number/turn';
 import { clipOf, isSvgText, motifOfClip } from './clip';
 import { READ_SVG } from './svg/read/readDrawing';
-import { motifOfDrawing } from './svg/read/taken';
+import { motifOfDrawing } from './drawing/taken';
 
 const taking = { name: 'File', unit: 'mm', by: 'middle', to: { x: 0, y: -50 } } as const;
 

@@ -1,7 +1,7 @@
 import { compose, moveMap, turnMap } from '../../core/curve/affine';
 import { mapPath } from '../../core/curve/path';
 import { svgOfMerge } from '../../core/format/mergeSvg';
-import type { SvgShape } from '../../core/format/svg/read/drawing';
+import type { DrawnShape } from '../../core/format/drawing/drawing';
 import { readSvg } from '../../core/format/svg/read/readDrawing';
 import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
 import { mergeNow, type Merged } from '../../core/merge/engine';
@@ -40,7 +40,7 @@ export interface MergedMotif {
 }
 
 /** What a drawn shape takes part with: its area, and where lines count the lines of its stroke. */
-function motifOf(shapes: readonly SvgShape[], { centre, rule: wanted, op }: MotifRequest): MergeShape[] {
+function motifOf(shapes: readonly DrawnShape[], { centre, rule: wanted, op }: MotifRequest): MergeShape[] {
   const toCentre = moveMap({ x: -centre.x, y: -centre.y });
   return shapes.flatMap(({ paths, paint, rule }) => {
     const moved = paths.map((path) => mapPath(path, toCentre));
@@ -61,7 +61,7 @@ function factsOf({ facts, kinds }: Merged, { op, fold, mirror }: MotifRequest): 
   return { op, fold, mirror, loops, segments, nodes, area, cells, kinds, slivers, ms };
 }
 
-function shapesIn(text: string): SvgShape[] {
+function shapesIn(text: string): DrawnShape[] {
   try {
     return readSvg(text);
   } catch (error) {

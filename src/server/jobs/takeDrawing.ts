@@ -2,10 +2,10 @@ import { nanoid } from 'nanoid';
 
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
-import { figureOfDrawing } from '../../core/format/svg/read/figureOfDrawing';
-import type { LeftOut } from '../../core/format/svg/read/leftOut';
+import { figureOfDrawing } from '../../core/format/drawing/figureOfDrawing';
+import type { LeftOut } from '../../core/format/drawing/leftOut';
 import { readDrawing } from '../../core/format/svg/read/readDrawing';
-import type { TakenBy } from '../../core/format/svg/read/taken';
+import type { TakenBy } from '../../core/format/drawing/taken';
 import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
 import { Refused } from '../errors';
 

@@ -5,8 +5,8 @@ import { useEffect, useState } from 'react';
 import { evaluateWhole } from '@/core/figure/evaluateWhole';
 import type { Figure } from '@/core/figure/model';
 import { printNumber } from '@/core/format/pathData';
-import { shapesOfNodes, type SvgDrawing } from '@/core/format/svg/read/drawing';
-import type { LeftOut } from '@/core/format/svg/read/leftOut';
+import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
+import type { LeftOut } from '@/core/format/drawing/leftOut';
 import { svgOf } from '@/core/format/svg/svg';
 import { convertLength } from '@/core/number/units';
 import { CHECKS } from '../common/fillBackground';
@@ -41,13 +41,13 @@ function Picture({ figure }: { readonly figure: Figure }) {
   );
 }
 
-const sizeOf = ({ width, height, unit }: SvgDrawing): string => {
+const sizeOf = ({ width, height, unit }: Drawing): string => {
   const side = (length: number): string => printNumber(convertLength(length, 'px', unit), 2);
   return `${side(width)} × ${side(height)} ${unit}`;
 };
 
 interface Props {
-  readonly drawing: SvgDrawing;
+  readonly drawing: Drawing;
   readonly figure: Figure;
   readonly left: readonly LeftOut[];
 }

@@ -5,9 +5,9 @@ import { toast } from 'sonner';
 
 import type { Point } from '@/core/curve/point';
 import { addMotif, addToPalette } from '@/core/figure/commands';
-import { figureOfDrawing } from '@/core/format/svg/read/figureOfDrawing';
-import { shapesOfNodes, type SvgDrawing } from '@/core/format/svg/read/drawing';
-import { motifOfDrawing, type TakenBy } from '@/core/format/svg/read/taken';
+import { figureOfDrawing } from '@/core/format/drawing/figureOfDrawing';
+import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
+import { motifOfDrawing, type TakenBy } from '@/core/format/drawing/taken';
 import { actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
 import type { Importing } from '@/state/editorState';
 import { newId } from '@/state/ids';
@@ -31,7 +31,7 @@ interface Way {
 }
 
 /** Puts a drawing as a group into the round that is worked on, in its true size, and selects it. */
-function take(editor: Editor, { name }: Importing, drawing: SvgDrawing, { by, to, colours }: Way): void {
+function take(editor: Editor, { name }: Importing, drawing: Drawing, { by, to, colours }: Way): void {
   const state = editor.getState();
   const round = activeRound(state);
   if (!round) return;
@@ -95,7 +95,7 @@ type Where = 'wedge' | 'centre' | 'point';
 
 interface ChoiceProps {
   readonly importing: Importing;
-  readonly drawing: SvgDrawing;
+  readonly drawing: Drawing;
   readonly onClose: () => void;
 }
 

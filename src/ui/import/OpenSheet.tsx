@@ -3,9 +3,9 @@
 import { useMemo, useState } from 'react';
 
 import type { Figure } from '@/core/figure/model';
-import { figureOfDrawing } from '@/core/format/svg/read/figureOfDrawing';
-import type { SvgDrawing } from '@/core/format/svg/read/drawing';
-import type { TakenBy } from '@/core/format/svg/read/taken';
+import { figureOfDrawing } from '@/core/format/drawing/figureOfDrawing';
+import type { Drawing } from '@/core/format/drawing/drawing';
+import type { TakenBy } from '@/core/format/drawing/taken';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Segmented } from '../common/Choices';
@@ -64,7 +64,7 @@ function Choice({
   onClose,
   onTake,
 }: {
-  readonly drawing: SvgDrawing;
+  readonly drawing: Drawing;
   readonly name: string;
   readonly onClose: () => void;
   readonly onTake: (figure: Figure) => void;

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 
 import { taskOf } from '@/core/derive';
 import type { Result } from '@/core/finding';
-import type { SvgDrawing } from '@/core/format/svg/read/drawing';
+import type { Drawing } from '@/core/format/drawing/drawing';
 import { READ_SVG } from '@/core/format/svg/read/readDrawing';
 import { createTaskWorker } from '@/worker/taskWorker';
 
@@ -15,7 +15,7 @@ const QUIET_TIME = 150;
 export type Reading =
   | { readonly kind: 'quiet' }
   | { readonly kind: 'reading'; readonly share: number }
-  | { readonly kind: 'read'; readonly drawing: SvgDrawing }
+  | { readonly kind: 'read'; readonly drawing: Drawing }
   | { readonly kind: 'failed'; readonly sentence: string };
 
 /** Reads an SVG text in another thread; another text, or none, ends it. */
@@ -45,7 +45,7 @@ export function useDrawing(text: string | null): Reading {
       .do(taskOf(READ_SVG, { text }), told)
       .then((answer) => {
         if (!isMine || !answer) return;
-        const result = answer as Result<SvgDrawing>;
+        const result = answer as Result<Drawing>;
         say(
           result.ok
             ? { kind: 'read', drawing: result.value }

@@ -93,7 +93,9 @@ export const pressFreehand: Press = (editor, p) => {
     const kept = withEnds(points, start.at, isClosed ? start.at : end.at, near);
     if (hand.as === 'shape') {
       const isMeant = start.isCaught && end.isCaught;
-      const spine = isMeant ? onHalfCircle(kept, Math.max(tolerance, MEANT * distance(start.at, end.at))) : kept;
+      const spine = isMeant
+        ? onHalfCircle(kept, Math.max(tolerance, MEANT * distance(start.at, end.at)))
+        : kept;
       const form = brushForm(spine, hand, tolerance);
       return form && { form, paint: inked };
     }

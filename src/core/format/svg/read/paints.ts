@@ -13,7 +13,7 @@ import {
   type Stroke,
 } from '../../../scene/scene';
 import { lengthIn, lengthParts, numberIn } from './lengths';
-import type { LeftOuts } from './leftOut';
+import type { LeftOuts } from '../../drawing/leftOut';
 import { transformIn } from './transform';
 import { hrefOf, idIn, type Element } from './tree';
 

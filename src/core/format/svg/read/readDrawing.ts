@@ -15,13 +15,14 @@ import { BadPathData, readPathData } from '../../readPathData';
 import { dataOf } from './basicShapes';
 import {
   shapesOfNodes,
-  type SvgClip,
-  type SvgDrawing,
-  type SvgGroup,
-  type SvgNode,
-  type SvgShape,
-} from './drawing';
-import { LeftOuts, NOT_KEPT } from './leftOut';
+  type DrawnClip,
+  type Drawing,
+  type DrawnGroup,
+  type DrawnNode,
+  type DrawnShape,
+} from '../../drawing/drawing';
+import { LeftOuts } from '../../drawing/leftOut';
+import { NOT_KEPT } from './notKept';
 import { lengthIn, numberIn } from './lengths';
 import { paintOf, type PaintContext } from './paints';
 import { propertiesIn } from './styles';
@@ -133,11 +134,11 @@ class Drawer {
     private readonly progress: Progress | undefined,
   ) {}
 
-  drawAll(elements: readonly Element[], outer: Inherited): SvgNode[] {
+  drawAll(elements: readonly Element[], outer: Inherited): DrawnNode[] {
     return elements.flatMap((element) => this.draw(element, outer));
   }
 
-  private draw(element: Element, outer: Inherited): SvgNode[] {
+  private draw(element: Element, outer: Inherited): DrawnNode[] {
     this.visits += 1;
     if (this.visits > MOST_VISITS)
       throw new UnreadableSvg(
@@ -187,7 +188,7 @@ class Drawer {
     element: Element,
     properties: ReadonlyMap<string, string>,
     own: Inherited,
-  ): readonly SvgNode[] {
+  ): readonly DrawnNode[] {
     if (element.name === 'use') return this.reused(element, properties, own);
     if (element.name === 'switch') {
       const chosen = element.children.find(
@@ -205,7 +206,7 @@ class Drawer {
     element: Element,
     properties: ReadonlyMap<string, string>,
     own: Inherited,
-  ): readonly SvgNode[] {
+  ): readonly DrawnNode[] {
     const { ids, inner } = this.context;
     const id = idIn(hrefOf(element));
     const target = ids.get(id ?? '');
@@ -233,7 +234,7 @@ class Drawer {
     data: string,
     properties: ReadonlyMap<string, string>,
     own: Inherited,
-  ): readonly SvgNode[] {
+  ): readonly DrawnNode[] {
     const hidden = own.properties.get('visibility') ?? 'visible';
     if (hidden !== 'visible') return [];
     const effect = properties.get('vector-effect');
@@ -262,14 +263,14 @@ class Drawer {
 
   /** Nodes as the one thing that they are in the file: within what clips them, with their name. */
   private clipped(
-    nodes: readonly SvgNode[],
+    nodes: readonly DrawnNode[],
     clipPath: string | undefined,
     own: Inherited,
     as: { readonly name: string | null; readonly blend: BlendMode; readonly own: Element },
-  ): SvgNode[] {
+  ): DrawnNode[] {
     const [only, another] = nodes;
     const used = as.own.name === 'use' ? { id: idIn(hrefOf(as.own)) ?? '', map: own.map } : null;
-    const group = (children: readonly SvgNode[], clip: SvgClip | null): SvgGroup => ({
+    const group = (children: readonly DrawnNode[], clip: DrawnClip | null): DrawnGroup => ({
       kind: 'group',
       name: as.name ?? used?.id ?? null,
       children,
@@ -292,9 +293,9 @@ class Drawer {
   private clipsOf(
     reference: string | undefined,
     own: Inherited,
-    nodes: readonly SvgNode[],
+    nodes: readonly DrawnNode[],
     depth: number,
-  ): SvgClip[] | null {
+  ): DrawnClip[] | null {
     if ((reference ?? 'none') === 'none') return [];
     const id = idIn(/^url\(\s*["']?([^"')]*)["']?\s*\)/.exec(reference?.trim() ?? '')?.[1]);
     const element = this.context.ids.get(id ?? '');
@@ -316,7 +317,7 @@ class Drawer {
 }
 
 /** From a unit square to the box of nodes, in coordinates that a map takes to theirs. */
-function boxOf(nodes: readonly SvgNode[], map: Affine): Affine {
+function boxOf(nodes: readonly DrawnNode[], map: Affine): Affine {
   const back = inverse(map);
   const paths = shapesOfNodes(nodes).flatMap((shape) => shape.paths.map((path): Path => mapPath(path, back)));
   const { left, top, right, bottom } = boundsOfPaths(paths);
@@ -331,7 +332,7 @@ export type DrawingFrame = 'page' | 'own';
  * @param progress told how far it is
  * @throws UnreadableSvg
  */
-export function readDrawing(text: string, frame: DrawingFrame = 'page', progress?: Progress): SvgDrawing {
+export function readDrawing(text: string, frame: DrawingFrame = 'page', progress?: Progress): Drawing {
   const top = readTree(text, progress && ((share) => progress(HALF * share)));
   const left = new LeftOuts();
   const properties = propertiesIn(top, left);
@@ -372,13 +373,13 @@ export function readDrawing(text: string, frame: DrawingFrame = 'page', progress
 }
 
 /** The shapes that an SVG file draws, one after the other, in its own coordinates. @throws UnreadableSvg */
-export const readSvg = (text: string): SvgShape[] => shapesOfNodes(readDrawing(text, 'own').nodes);
+export const readSvg = (text: string): DrawnShape[] => shapesOfNodes(readDrawing(text, 'own').nodes);
 
 /** Milliseconds for each character, about. */
 const COST_OF_CHARACTER = 0.0005;
 
 /** Reading an SVG text as a task, so that a large one is read in another thread; see `readDrawing`. */
-export const READ_SVG: TaskKind<{ readonly text: string }, SvgDrawing> = {
+export const READ_SVG: TaskKind<{ readonly text: string }, Drawing> = {
   name: 'readSvg',
   // What is used again is read again: a short text can be much to read.
   cost: ({ text }) => COST_OF_CHARACTER * text.length * text.split('<use').length,

@@ -9,7 +9,7 @@
 import { compile, type Options } from 'css-select';
 import { generate, parse, type Declaration, type Rule, type StyleSheet } from 'css-tree';
 
-import type { LeftOuts } from './leftOut';
+import type { LeftOuts } from '../../drawing/leftOut';
 import { below, type Element } from './tree';
 import { UnreadableSvg } from './unreadable';
 

@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest';
 
-import { counter } from '../../../../../tests/help/figures';
-import { made, refusal } from '../../../../../tests/help/made';
-import { difference, pixelsOf } from '../../../../../tests/help/pictures';
-import { PIECES } from '../../../../../demo/pieces';
-import { evaluateWhole } from '../../../figure/evaluateWhole';
-import { motifTree, type MotifNode } from '../../../figure/groups';
-import { figureSchema } from '../../../figure/schema';
-import { degreesOf } from '../../../number/turn';
-import { boundsOfPaths } from '../../../curve/bounds';
-import { pathsOfForm } from '../../../maker/form';
-import { STRAIGHT } from '../../../derive';
-import { svgOf, type SvgOptions } from '../svg';
+import { counter } from '../../../../tests/help/figures';
+import { made, refusal } from '../../../../tests/help/made';
+import { difference, pixelsOf } from '../../../../tests/help/pictures';
+import { PIECES } from '../../../../demo/pieces';
+import { evaluateWhole } from '../../figure/evaluateWhole';
+import { motifTree, type MotifNode } from '../../figure/groups';
+import { figureSchema } from '../../figure/schema';
+import { degreesOf } from '../../number/turn';
+import { boundsOfPaths } from '../../curve/bounds';
+import { pathsOfForm } from '../../maker/form';
+import { STRAIGHT } from '../../derive';
+import { svgOf, type SvgOptions } from '../svg/svg';
 import { figureOfDrawing } from './figureOfDrawing';
-import { readDrawing } from './readDrawing';
+import { readDrawing } from '../svg/read/readDrawing';
 import { motifOfDrawing } from './taken';
 
 const taken = (svg: string) => made(figureOfDrawing(readDrawing(svg), 'file.svg', counter()));

@@ -4,19 +4,19 @@
  * @example
  * const made = figureOfDrawing(readDrawing(text), 'rosette.svg', newId);
  */
-import { compose, inverse, turnMap, type Affine } from '../../../curve/affine';
-import { boundsOfPaths } from '../../../curve/bounds';
-import type { Point } from '../../../curve/point';
-import { motifOfTree } from '../../../figure/groups';
-import { LIMITS, type Figure, type Round } from '../../../figure/model';
-import { newFigure, newRound } from '../../../figure/start';
-import { failed, finding, ok, type Finding, type Result } from '../../../finding';
-import { convertLength } from '../../../number/units';
-import { negateTurn, turn, turnFromDegrees, wrapTurn, type Turn } from '../../../number/turn';
-import { coloursOfPaint } from '../../../paint/fills';
-import type { Colour, Fill } from '../../../scene/scene';
-import { MOST_FOLD } from '../../../symmetry/rule';
-import { shapesOfNodes, type SvgDrawing, type SvgGroup, type SvgNode, type SvgShape } from './drawing';
+import { compose, inverse, turnMap, type Affine } from '../../curve/affine';
+import { boundsOfPaths } from '../../curve/bounds';
+import type { Point } from '../../curve/point';
+import { motifOfTree } from '../../figure/groups';
+import { LIMITS, type Figure, type Round } from '../../figure/model';
+import { newFigure, newRound } from '../../figure/start';
+import { failed, finding, ok, type Finding, type Result } from '../../finding';
+import { convertLength } from '../../number/units';
+import { negateTurn, turn, turnFromDegrees, wrapTurn, type Turn } from '../../number/turn';
+import { coloursOfPaint } from '../../paint/fills';
+import type { Colour, Fill } from '../../scene/scene';
+import { MOST_FOLD } from '../../symmetry/rule';
+import { shapesOfNodes, type Drawing, type DrawnGroup, type DrawnNode, type DrawnShape } from './drawing';
 import type { LeftOut } from './leftOut';
 import {
   amountProblem,
@@ -33,7 +33,7 @@ import {
 interface TurnedRun {
   readonly kind: 'turned';
   /** The parts of the first copy. */
-  readonly nodes: readonly SvgGroup[];
+  readonly nodes: readonly DrawnGroup[];
   readonly fold: number;
   readonly centre: Point;
   readonly start: Turn;
@@ -42,7 +42,7 @@ interface TurnedRun {
 /** What stands once; alone where it is laid on what is below it in a way of its own. */
 interface OnceRun {
   readonly kind: 'once';
-  readonly nodes: readonly SvgNode[];
+  readonly nodes: readonly DrawnNode[];
 }
 
 /** Angles and places nearer than this, as a share of a turn or of the page, are the same. */
@@ -71,7 +71,7 @@ function startTurn(degrees: number, fold: number): Turn {
 }
 
 /** How many parts come in turn before they come again: the fewest that divide them all. */
-function periodOf(nodes: readonly SvgGroup[]): number {
+function periodOf(nodes: readonly DrawnGroup[]): number {
   for (let period = 1; period < nodes.length; period += 1)
     if (nodes.length % period === 0 && nodes.every(({ used }, k) => used?.id === nodes[k % period]?.used?.id))
       return period;
@@ -80,7 +80,7 @@ function periodOf(nodes: readonly SvgGroup[]): number {
 
 /** Where each copy of a part lies against the first, in steps of a fold; null where one lies otherwise. */
 function stepsOf(
-  nodes: readonly SvgGroup[],
+  nodes: readonly DrawnGroup[],
   size: number,
 ): { readonly centre: Point; readonly steps: number[] } | null {
   const fold = nodes.length;
@@ -99,7 +99,7 @@ function stepsOf(
 }
 
 /** Uses of parts as copies that go evenly round a centre; null where they do not. */
-function turnedRun(nodes: readonly SvgGroup[], size: number): TurnedRun | null {
+function turnedRun(nodes: readonly DrawnGroup[], size: number): TurnedRun | null {
   const period = periodOf(nodes);
   const fold = nodes.length / period;
   const base = nodes[0]?.used?.map;
@@ -129,25 +129,26 @@ function turnedRun(nodes: readonly SvgGroup[], size: number): TurnedRun | null {
   };
 }
 
-const isPart = (node: SvgNode): node is SvgGroup => node.kind === 'group' && node.used !== null && !node.clip;
+const isPart = (node: DrawnNode): node is DrawnGroup =>
+  node.kind === 'group' && node.used !== null && !node.clip;
 
 /** The uses of one part, or else of several in turn, with which a row of parts begins. */
-function longestTurned(parts: readonly SvgGroup[], size: number): TurnedRun | null {
+function longestTurned(parts: readonly DrawnGroup[], size: number): TurnedRun | null {
   const other = parts.findIndex(({ used }) => used?.id !== parts[0]?.used?.id);
   return (other > 0 ? turnedRun(parts.slice(0, other), size) : null) ?? turnedRun(parts, size);
 }
 
 /** The nodes as what turns and what does not, back to front. */
-function runsOf(nodes: readonly SvgNode[], size: number): (TurnedRun | OnceRun)[] {
+function runsOf(nodes: readonly DrawnNode[], size: number): (TurnedRun | OnceRun)[] {
   const runs: (TurnedRun | OnceRun)[] = [];
-  let plain: SvgNode[] = [];
+  let plain: DrawnNode[] = [];
   const endPlain = (): void => {
     if (plain.length > 0) runs.push({ kind: 'once', nodes: plain });
     plain = [];
   };
   for (let k = 0; k < nodes.length;) {
-    const node = nodes[k] as SvgNode;
-    const parts: SvgGroup[] = [];
+    const node = nodes[k] as DrawnNode;
+    const parts: DrawnGroup[] = [];
     for (let j = k; isPart(node); j += 1) {
       const next = nodes[j];
       if (!next || !isPart(next) || next.blend !== node.blend) break;
@@ -171,20 +172,20 @@ function runsOf(nodes: readonly SvgNode[], size: number): (TurnedRun | OnceRun)[
 }
 
 /** True for a group that holds what can only be kept outside of groups: parts that turn, and blend modes. */
-const holdsRounds = ({ children }: SvgGroup): boolean =>
+const holdsRounds = ({ children }: DrawnGroup): boolean =>
   children.filter(isPart).length > 1 ||
   children.some((child) => child.kind === 'group' && (child.blend !== 'normal' || holdsRounds(child)));
 
 /** The nodes within groups that hold all there is and say nothing of it. */
-function withoutHull(nodes: readonly SvgNode[]): readonly SvgNode[] {
+function withoutHull(nodes: readonly DrawnNode[]): readonly DrawnNode[] {
   const [only, another] = nodes;
   const isHull = only?.kind === 'group' && !another && !only.clip && only.blend === 'normal';
   return isHull ? withoutHull(only.children) : nodes;
 }
 
 /** The nodes that rounds are made of: out of a group that is all there is, and of those that hold rounds. */
-function ofRounds(nodes: readonly SvgNode[]): readonly SvgNode[] {
-  return nodes.flatMap((node): readonly SvgNode[] => {
+function ofRounds(nodes: readonly DrawnNode[]): readonly DrawnNode[] {
+  return nodes.flatMap((node): readonly DrawnNode[] => {
     const isPlainGroup = node.kind === 'group' && !node.clip && !node.used && node.blend === 'normal';
     const isOpened = isPlainGroup && (nodes.length === 1 || holdsRounds(node));
     return isOpened ? ofRounds(node.children) : [node];
@@ -192,7 +193,7 @@ function ofRounds(nodes: readonly SvgNode[]): readonly SvgNode[] {
 }
 
 /** The fill of the backmost shape, where that is a plain rectangle as large as the page. */
-function groundOf(nodes: readonly SvgNode[], { width, height }: SvgDrawing): SvgShape | null {
+function groundOf(nodes: readonly DrawnNode[], { width, height }: Drawing): DrawnShape | null {
   const [back] = nodes;
   if (back?.kind !== 'shape' || !back.paint.fill || back.paint.stroke) return null;
   const [path, another] = back.paths;
@@ -208,7 +209,7 @@ const onPage = (fill: Fill | null): Fill | null =>
   fill !== null && typeof fill === 'object' ? { ...fill, spread: 'page' } : fill;
 
 /** The colours of what is drawn, the most used first; opacity apart. */
-function coloursOf(nodes: readonly SvgNode[]): Colour[] {
+function coloursOf(nodes: readonly DrawnNode[]): Colour[] {
   const counts = new Map<Colour, number>();
   for (const { paint } of shapesOfNodes(nodes))
     for (const colour of new Set(coloursOfPaint(paint).map((each) => each.slice(0, 7))))
@@ -227,7 +228,7 @@ export interface FigureTaken {
  * @param by the point of the drawing that becomes the centre, where none of it turns about one
  */
 export function figureOfDrawing(
-  drawing: SvgDrawing,
+  drawing: Drawing,
   name: string,
   newId: () => string,
   by: TakenBy = 'page',

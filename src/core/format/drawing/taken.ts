@@ -5,27 +5,27 @@
  * const taken = motifOfDrawing(drawing, { name: 'Logo', unit: 'mm', by: 'middle', to: { x: 0, y: -40 } }, newId);
  * if (taken.ok) addMotif(figure, roundId, taken.value.motif.shapes, taken.value.motif.groups);
  */
-import { boundsOfPaths } from '../../../curve/bounds';
-import { compose, moveMap, scaleMap, similarityScale, type Affine } from '../../../curve/affine';
-import { mapPath, type Path } from '../../../curve/path';
-import { distance, ORIGIN, type Point } from '../../../curve/point';
-import { line } from '../../../curve/segment';
-import { motifOfTree, type Motif, type MotifNode } from '../../../figure/groups';
-import { LIMITS } from '../../../figure/model';
-import { newShape } from '../../../figure/start';
-import { failed, finding, ok, type Result } from '../../../finding';
-import { formOfPaths } from '../../../maker/form';
-import { convertLength, type LengthUnit } from '../../../number/units';
-import { isGradient, mapFills } from '../../../paint/fills';
-import { mappedRun } from '../../../paint/run';
-import type { Paint } from '../../../scene/scene';
+import { boundsOfPaths } from '../../curve/bounds';
+import { compose, moveMap, scaleMap, similarityScale, type Affine } from '../../curve/affine';
+import { mapPath, type Path } from '../../curve/path';
+import { distance, ORIGIN, type Point } from '../../curve/point';
+import { line } from '../../curve/segment';
+import { motifOfTree, type Motif, type MotifNode } from '../../figure/groups';
+import { LIMITS } from '../../figure/model';
+import { newShape } from '../../figure/start';
+import { failed, finding, ok, type Result } from '../../finding';
+import { formOfPaths } from '../../maker/form';
+import { convertLength, type LengthUnit } from '../../number/units';
+import { isGradient, mapFills } from '../../paint/fills';
+import { mappedRun } from '../../paint/run';
+import type { Paint } from '../../scene/scene';
 import {
   shapesOfNodes,
-  type SvgClip,
-  type SvgDrawing,
-  type SvgGroup,
-  type SvgNode,
-  type SvgShape,
+  type DrawnClip,
+  type Drawing,
+  type DrawnGroup,
+  type DrawnNode,
+  type DrawnShape,
 } from './drawing';
 import type { LeftOut } from './leftOut';
 
@@ -86,13 +86,13 @@ class Taker {
     private readonly newId: () => string,
   ) {}
 
-  nodes(nodes: readonly SvgNode[], depth: number, isClipped: boolean): MotifNode[] {
+  nodes(nodes: readonly DrawnNode[], depth: number, isClipped: boolean): MotifNode[] {
     return nodes.flatMap((node) =>
       node.kind === 'shape' ? this.shapes(node, isClipped) : this.group(node, depth, isClipped),
     );
   }
 
-  private shapes({ name, paths, rule, paint }: SvgShape, isClipped: boolean): MotifNode[] {
+  private shapes({ name, paths, rule, paint }: DrawnShape, isClipped: boolean): MotifNode[] {
     const { fill, stroke, behind } = paint;
     const of = (all: readonly Path[], part: Paint): MotifNode => ({
       kind: 'shape',
@@ -114,7 +114,7 @@ class Taker {
     return behind ? both.reverse() : both;
   }
 
-  private group({ name, children, clip }: SvgGroup, depth: number, isClipped: boolean): MotifNode[] {
+  private group({ name, children, clip }: DrawnGroup, depth: number, isClipped: boolean): MotifNode[] {
     if (depth >= MOST_DEPTH && !clip) return this.nodes(children, depth, isClipped);
     const nodes = this.nodes(children, depth + (clip ? 2 : 1), isClipped || clip !== null);
     if (!clip) return [{ kind: 'group', group: { id: this.newId(), name: nameOr(name, 'Group') }, nodes }];
@@ -126,7 +126,7 @@ class Taker {
     ];
   }
 
-  private clip({ name, shapes }: SvgClip): MotifNode {
+  private clip({ name, shapes }: DrawnClip): MotifNode {
     const nodes = shapes.flatMap((shape) =>
       this.shapes({ ...shape, kind: 'shape', name, paint: { fill: '#000000', stroke: null } }, false),
     );
@@ -137,7 +137,7 @@ class Taker {
 }
 
 /** Nodes of a motif that draw what nodes of a drawing do, where a map takes them. */
-export const nodesTaken = (nodes: readonly SvgNode[], map: Affine, newId: () => string): MotifNode[] =>
+export const nodesTaken = (nodes: readonly DrawnNode[], map: Affine, newId: () => string): MotifNode[] =>
   new Taker(map, newId).nodes(nodes, 1, false);
 
 /** Why so much cannot be one motif; null where it can. */
@@ -151,7 +151,7 @@ export function amountProblem({ shapes }: Motif): ReturnType<typeof finding> | n
   return contours > LIMITS.contours ? finding('svg.contours', contours, LIMITS.contours) : null;
 }
 
-const blendsIn = (nodes: readonly SvgNode[]): number =>
+const blendsIn = (nodes: readonly DrawnNode[]): number =>
   nodes.reduce(
     (sum, node) =>
       node.kind === 'shape' ? sum : sum + (node.blend === 'normal' ? 0 : 1) + blendsIn(node.children),
@@ -159,13 +159,13 @@ const blendsIn = (nodes: readonly SvgNode[]): number =>
   );
 
 /** What is left out, with the blend modes that some nodes have, as shapes have none. */
-export const leftWith = (left: readonly LeftOut[], nodes: readonly SvgNode[]): readonly LeftOut[] => {
+export const leftWith = (left: readonly LeftOut[], nodes: readonly DrawnNode[]): readonly LeftOut[] => {
   const count = blendsIn(nodes);
   return count === 0 ? left : [...left, { what: 'blend mode', count }];
 };
 
 /** The point of a drawing by which it is taken, in its pixels. */
-export function pointOf({ nodes, width, height, origin }: SvgDrawing, by: TakenBy): Point {
+export function pointOf({ nodes, width, height, origin }: Drawing, by: TakenBy): Point {
   if (by === 'origin') return origin;
   if (by === 'page') return { x: width / 2, y: height / 2 };
   const { left, right, top, bottom } = boundsOfPaths(shapesOfNodes(nodes).flatMap(({ paths }) => paths));
@@ -180,7 +180,7 @@ export const takingMap = (point: Point, { unit, to }: Pick<Taking, 'unit' | 'to'
   );
 
 /** A drawing as one group of a motif, in its true size. */
-export function motifOfDrawing(drawing: SvgDrawing, taking: Taking, newId: () => string): Result<Taken> {
+export function motifOfDrawing(drawing: Drawing, taking: Taking, newId: () => string): Result<Taken> {
   const { nodes } = drawing;
   if (shapesOfNodes(nodes).length === 0) return failed(finding('svg.nothing'));
   const made = nodesTaken(nodes, takingMap(pointOf(drawing, taking.by), taking), newId);

@@ -10,7 +10,7 @@ import { createFigure } from '../src/server/figures';
 import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
 import { readText, wholeNumber, WrongCall } from './call';
 
-export const IMPORT_USAGE = `       cyclogon import FILE.svg [--out FIGURE.json] [--shelf] [options]
+export const IMPORT_USAGE = `       cyclogon import FILE.svg|FILE.dxf [--out FIGURE.json] [--shelf] [options]
 
   --out FILE       writes the figure that the artwork becomes
   --shelf          puts it on the Shelf of the data directory
@@ -44,7 +44,7 @@ function readCall(args: string[]): ImportCall {
   }
   const { values, positionals } = parsed;
   const [file, ...rest] = positionals;
-  if (file === undefined || rest.length > 0) throw new WrongCall('Name one SVG file.');
+  if (file === undefined || rest.length > 0) throw new WrongCall('Name one SVG or DXF file.');
   const by = TAKEN_BY.find((each) => each === (values.centre ?? 'page'));
   if (!by) throw new WrongCall(`--centre is ${TAKEN_BY.join(', ')}, not “${values.centre ?? ''}”.`);
   return {

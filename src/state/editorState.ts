@@ -108,7 +108,7 @@ interface Picking {
 export interface Importing {
   /** What it is called. */
   readonly name: string;
-  /** The SVG. */
+  /** The file's text. */
   readonly text: string;
   /** The file that it came in, which may become an underlay as well. */
   readonly file: File | null;

@@ -2,12 +2,16 @@ import type { SentTask, Progress, TaskKind } from '../core/derive';
 import type { Result } from '../core/finding';
 import { NESTED } from '../core/merge/nested';
 import { STACKED } from '../core/merge/stacked';
+import { READ_DXF } from '../core/format/dxf/read/readDxf';
 import { READ_SVG } from '../core/format/svg/read/readDrawing';
 import { NEST } from '../core/maker/nest';
 import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
 
 /** Every kind of task that another thread can do; a new one is a line here. */
-const KINDS = [MERGED, BANDS, OFFSET, NEST, NESTED, STACKED, READ_SVG] as readonly TaskKind<never, unknown>[];
+const KINDS = [MERGED, BANDS, OFFSET, NEST, NESTED, STACKED, READ_SVG, READ_DXF] as readonly TaskKind<
+  never,
+  unknown
+>[];
 
 const BY_NAME: ReadonlyMap<string, TaskKind<never, unknown>> = new Map(
   KINDS.map((kind) => [kind.name, kind]),

@@ -127,3 +127,37 @@ test('what is pasted whole is there at once, as one step; a broken file is told,
   await dialog.getByRole('button', { name: 'Cancel' }).click();
   await expect(inspector.getByText('Nothing is drawn in this wedge yet.')).toBeVisible();
 });
+
+test('a DXF is opened as it is: its size in its unit, its layers as groups, its lines joined', async ({
+  page,
+}) => {
+  const line = (...at: number[]): string =>
+    `0\nLINE\n8\ncut\n${at.map((value, k) => `${[10, 20, 11, 21][k]}\n${value}`).join('\n')}\n`;
+  const text =
+    '0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n5\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n' +
+    line(0, 0, 4, 0) +
+    line(4, 0, 4, 3) +
+    line(0, 0, 4, 3) +
+    '0\nCIRCLE\n8\nengrave\n10\n2\n20\n1\n40\n0.5\n0\nENDSEC\n0\nEOF\n';
+  await page.goto('/');
+  await page
+    .getByLabel('Figure file')
+    .setInputFiles({ name: 'plate.dxf', mimeType: 'application/dxf', buffer: Buffer.from(text) });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('4 × 3 cm')).toBeVisible();
+  await expect(dialog.getByText('2 shapes')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Open as a figure' }).click();
+  await page.waitForURL(/figures/);
+  await opened(page);
+  await expect(page.getByLabel('Name of the figure')).toHaveValue('plate');
+  const figure = await figureOf(page);
+  expect(figure.page).toMatchObject({ unit: 'cm' });
+  const [round] = figure.rounds;
+  expect(round?.groups?.map(({ name }) => name)).toEqual(['cut', 'engrave']);
+  expect(
+    round?.shapes.map(({ name, form }) => [name, form.kind === 'path' && form.contours[0]?.closed]),
+  ).toEqual([
+    ['Path', true],
+    ['Circle', true],
+  ]);
+});

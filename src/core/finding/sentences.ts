@@ -155,17 +155,18 @@ export const SENTENCES = {
     `All rounds together would draw ${(nodes / 1e6).toFixed(1)} million nodes; ${most / 1e6} million is the most: take fewer copies, or fewer nodes.`,
 
   // Drawings from elsewhere.
+  'dxf.unreadable': (sentence: string) => sentence,
   'svg.unreadable': (sentence: string) => sentence,
-  'svg.nothing': () => 'There is nothing in this SVG that Cyclogon can draw.',
-  'svg.nodes': (count: number, most: number) =>
-    `One shape of this SVG has ${count} nodes; a shape has at most ${most}.`,
-  'svg.contours': (count: number, most: number) =>
-    `One shape of this SVG has ${count} outlines; a shape has at most ${most}.`,
-  'svg.rounds': (count: number, most: number) =>
-    `This SVG would become ${count} rounds; a figure has at most ${most}.`,
-  'svg.size': (most: number, unit: string) =>
-    `This SVG is larger than ${most} ${unit}, the largest page there is.`,
-  'svg.shapes': (count: number, most: number) =>
+  'artwork.nothing': () => 'There is nothing in this file that Cyclogon can draw.',
+  'artwork.nodes': (count: number, most: number) =>
+    `One shape of this file has ${count} nodes; a shape has at most ${most}.`,
+  'artwork.contours': (count: number, most: number) =>
+    `One shape of this file has ${count} outlines; a shape has at most ${most}.`,
+  'artwork.rounds': (count: number, most: number) =>
+    `This file would become ${count} rounds; a figure has at most ${most}.`,
+  'artwork.size': (most: number, unit: string) =>
+    `This file is larger than ${most} ${unit}, the largest page there is.`,
+  'artwork.shapes': (count: number, most: number) =>
     `The drawing has ${count} shapes; a motif has ${most} at most. Nothing was added.`,
 
   // Paint.

@@ -90,7 +90,7 @@ describe('shapes on the clipboard', () => {
       '&quot;sort&quot;',
     );
     expect(taken(broken)[0]!.form.kind).toBe('path');
-    expect(refusal(shapesOf('<svg><text>a</text></svg>'))).toMatch('nothing in this SVG');
+    expect(refusal(shapesOf('<svg><text>a</text></svg>'))).toMatch('nothing in this file');
     expect(refusal(shapesOf('<svg><path d="M0 0'))).toMatch('not well-formed');
     expect(isSvgText('just words')).toBe(false);
   });

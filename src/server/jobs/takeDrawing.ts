@@ -4,9 +4,8 @@ import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { figureOfDrawing } from '../../core/format/drawing/figureOfDrawing';
 import type { LeftOut } from '../../core/format/drawing/leftOut';
-import { readDrawing } from '../../core/format/svg/read/readDrawing';
+import { readArtwork } from '../../core/format/drawing/readFile';
 import type { TakenBy } from '../../core/format/drawing/taken';
-import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
 import { Refused } from '../errors';
 
 /** What is asked of a file of artwork: a figure of it. */
@@ -24,19 +23,18 @@ export interface TakenDrawing {
   readonly left: readonly LeftOut[];
 }
 
-/** A figure of what an SVG draws. @throws Refused for a file that cannot be read, or has more in it than a figure may */
+/** A figure of what a file of artwork draws. @throws Refused for a file that cannot be read, or has more in it than a figure may */
 export async function takeDrawing(
   { text, name, by }: DrawingRequest,
   progress?: (share: number) => void,
 ): Promise<TakenDrawing> {
   try {
-    const drawing = readDrawing(text, 'page', progress);
-    const made = figureOfDrawing(drawing, name, () => nanoid(8), by);
+    const drawing = readArtwork(text, progress);
+    const made = drawing.ok ? figureOfDrawing(drawing.value, name, () => nanoid(8), by) : drawing;
     if (!made.ok) throw new Refused(made.finding.sentence);
     const { figure, left } = made.value;
     return await Promise.resolve({ figure: checkFigure(figure), left });
   } catch (error) {
-    const isBad = error instanceof UnreadableSvg || error instanceof UnreadableFigure;
-    throw isBad ? new Refused(error.message) : error;
+    throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
   }
 }

@@ -156,8 +156,8 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
     entry('Redo', 'again forward', 'top bar', 'Ctrl Y', () => saver()?.redo()),
     entry('Export', 'save download svg png file hand over', 'top bar', undefined, () => openSheet('export')),
     entry(
-      'Take artwork from an SVG file',
-      'import open place vector logo',
+      'Take artwork from a file',
+      'import open place vector logo svg dxf',
       'head of the motif’s list',
       undefined,
       chooseArtwork,

@@ -14,7 +14,7 @@ export const chooseArtwork = (): void => document.getElementById(CHOOSER)?.click
 export function ImportButton({ disabled }: { readonly disabled: boolean }) {
   return (
     <IconButton
-      label="Take artwork from an SVG file"
+      label="Take artwork from a file"
       disabled={disabled}
       className="-mr-1.5"
       onClick={chooseArtwork}
@@ -31,7 +31,7 @@ export function ArtworkChooser() {
     <input
       id={CHOOSER}
       type="file"
-      accept=".svg,image/svg+xml"
+      accept=".svg,image/svg+xml,.dxf"
       aria-label="Artwork file"
       className="hidden"
       onChange={(event) => {

@@ -1,9 +1,8 @@
 import { useEffect, useState } from 'react';
 
-import { taskOf } from '@/core/derive';
 import type { Result } from '@/core/finding';
 import type { Drawing } from '@/core/format/drawing/drawing';
-import { READ_SVG } from '@/core/format/svg/read/readDrawing';
+import { readingTask } from '@/core/format/drawing/readFile';
 import { createTaskWorker } from '@/worker/taskWorker';
 
 /** A text of more characters than this is not read. */
@@ -18,7 +17,7 @@ export type Reading =
   | { readonly kind: 'read'; readonly drawing: Drawing }
   | { readonly kind: 'failed'; readonly sentence: string };
 
-/** Reads an SVG text in another thread; another text, or none, ends it. */
+/** Reads the text of a file of artwork in another thread; another text, or none, ends it. */
 export function useDrawing(text: string | null): Reading {
   const [known, setKnown] = useState<{ readonly of: string | null; readonly reading: Reading }>({
     of: null,
@@ -42,7 +41,7 @@ export function useDrawing(text: string | null): Reading {
     const slow = setTimeout(() => told(0), QUIET_TIME + 10);
     let isMine = true;
     worker
-      .do(taskOf(READ_SVG, { text }), told)
+      .do(readingTask(text), told)
       .then((answer) => {
         if (!isMine || !answer) return;
         const result = answer as Result<Drawing>;

@@ -14,7 +14,7 @@ import { GUIDE_MARK } from '../guide/mark';
 import { Mark } from '../common/Mark';
 import { ThemeButton } from '../common/ThemeButton';
 import { OpenSheet, type FileText } from '../import/OpenSheet';
-import { isSvg } from '../import/takeFile';
+import { isArtwork } from '../import/takeFile';
 import type { CardActions } from './FigureCard';
 import { ShelfGrid } from './ShelfGrid';
 
@@ -79,7 +79,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
   const [drawing, setDrawing] = useState<FileText | null>(null);
   const openFile = async (file: File): Promise<void> => {
     try {
-      if (isSvg(file)) setDrawing({ name: file.name, text: await file.text() });
+      if (isArtwork(file)) setDrawing({ name: file.name, text: await file.text() });
       else open.mutate(await jsonOf(file));
     } catch (error) {
       say(error);
@@ -151,7 +151,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
         <input
           ref={chooser}
           type="file"
-          accept=".json,application/json,.svg,image/svg+xml"
+          accept=".json,application/json,.svg,image/svg+xml,.dxf"
           aria-label="Figure file"
           className="hidden"
           onChange={(event) => {

@@ -140,7 +140,7 @@ describe('a file as a figure', () => {
     });
     expect(figure.rounds.flatMap(({ shapes }) => shapes)).toHaveLength(4);
     expect(refusal(figureOfDrawing(readDrawing('<svg><text>a</text></svg>'), 'a', counter()))).toMatch(
-      'nothing in this SVG',
+      'nothing in this file',
     );
   });
 });

@@ -234,7 +234,7 @@ export function figureOfDrawing(
   by: TakenBy = 'page',
 ): Result<FigureTaken> {
   const { width, height, unit, title, nodes } = drawing;
-  if (shapesOfNodes(nodes).length === 0) return failed(finding('svg.nothing'));
+  if (shapesOfNodes(nodes).length === 0) return failed(finding('artwork.nothing'));
   const size = Math.max(width, height);
   const ground = groundOf(nodes, drawing);
   const runs = runsOf(ofRounds(ground ? nodes.slice(1) : nodes), size);
@@ -265,12 +265,12 @@ export function figureOfDrawing(
       ...(motif.groups.length > 0 && { groups: motif.groups }),
     };
   });
-  if (rounds.length > LIMITS.rounds) return failed(finding('svg.rounds', rounds.length, LIMITS.rounds));
+  if (rounds.length > LIMITS.rounds) return failed(finding('artwork.rounds', rounds.length, LIMITS.rounds));
   const [problem] = problems;
   if (problem) return failed(problem);
-  const empty = newFigure(nameOr(title ?? name.replace(/\.svg$/i, ''), 'Drawing'), newId());
+  const empty = newFigure(nameOr(title ?? name.replace(/\.(svg|dxf)$/i, ''), 'Drawing'), newId());
   const [wide, high] = [convertLength(width, 'px', unit), convertLength(height, 'px', unit)];
-  if (Math.max(wide, high) > LIMITS.size) return failed(finding('svg.size', LIMITS.size, unit));
+  if (Math.max(wide, high) > LIMITS.size) return failed(finding('artwork.size', LIMITS.size, unit));
   const background = ground ? onPage(mappedPaint(ground.paint, toFigure).fill) : null;
   const figure: Figure = {
     ...empty,

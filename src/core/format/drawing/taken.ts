@@ -142,13 +142,13 @@ export const nodesTaken = (nodes: readonly DrawnNode[], map: Affine, newId: () =
 
 /** Why so much cannot be one motif; null where it can. */
 export function amountProblem({ shapes }: Motif): ReturnType<typeof finding> | null {
-  if (shapes.length === 0) return finding('svg.nothing');
-  if (shapes.length > LIMITS.shapes) return finding('svg.shapes', shapes.length, LIMITS.shapes);
+  if (shapes.length === 0) return finding('artwork.nothing');
+  if (shapes.length > LIMITS.shapes) return finding('artwork.shapes', shapes.length, LIMITS.shapes);
   const sizes = shapes.map(({ form }) => (form.kind === 'path' ? form.contours : []));
   const nodes = Math.max(...sizes.map((all) => all.reduce((sum, { nodes: list }) => sum + list.length, 0)));
   const contours = Math.max(...sizes.map((all) => all.length));
-  if (nodes > LIMITS.nodes) return finding('svg.nodes', nodes, LIMITS.nodes);
-  return contours > LIMITS.contours ? finding('svg.contours', contours, LIMITS.contours) : null;
+  if (nodes > LIMITS.nodes) return finding('artwork.nodes', nodes, LIMITS.nodes);
+  return contours > LIMITS.contours ? finding('artwork.contours', contours, LIMITS.contours) : null;
 }
 
 const blendsIn = (nodes: readonly DrawnNode[]): number =>
@@ -182,7 +182,7 @@ export const takingMap = (point: Point, { unit, to }: Pick<Taking, 'unit' | 'to'
 /** A drawing as one group of a motif, in its true size. */
 export function motifOfDrawing(drawing: Drawing, taking: Taking, newId: () => string): Result<Taken> {
   const { nodes } = drawing;
-  if (shapesOfNodes(nodes).length === 0) return failed(finding('svg.nothing'));
+  if (shapesOfNodes(nodes).length === 0) return failed(finding('artwork.nothing'));
   const made = nodesTaken(nodes, takingMap(pointOf(drawing, taking.by), taking), newId);
   const [only, another] = made;
   const group = { id: newId(), name: nameOr(drawing.title ?? taking.name, 'Drawing') };

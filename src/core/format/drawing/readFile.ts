@@ -1,0 +1,21 @@
+/**
+ * Reading a file of artwork, whichever format it is in.
+ *
+ * @example
+ * const answer = await worker.do(readingTask(text), progress); // a Result<Drawing>
+ */
+import { taskOf, type Progress, type Task } from '../../derive';
+import type { Result } from '../../finding';
+import { READ_DXF } from '../dxf/read/readDxf';
+import { READ_SVG } from '../svg/read/readDrawing';
+import type { Drawing } from './drawing';
+
+/** Markup is SVG, and groups of numbers and values are DXF. */
+const kindOf = (text: string) => (/^[\s\uFEFF]*</.test(text) ? READ_SVG : READ_DXF);
+
+/** The reading of a file's text as a task for another thread. */
+export const readingTask = (text: string): Task<Drawing> => taskOf(kindOf(text), { text });
+
+/** What a file's text draws. */
+export const readArtwork = (text: string, progress?: Progress): Result<Drawing> =>
+  kindOf(text).run({ text }, progress);

@@ -10,3 +10,6 @@ export const isLengthUnit = (text: string): text is LengthUnit => text in PER_IN
 /** Converts a length from one unit to another. */
 export const convertLength = (value: number, from: LengthUnit, to: LengthUnit): number =>
   from === to ? value : (value * PER_INCH[to]) / PER_INCH[from];
+
+/** How much of a unit a pixel is. */
+export const fromPixels = (unit: LengthUnit): number => convertLength(1, 'px', unit);

@@ -92,16 +92,18 @@ interface SheetProps {
   readonly onClose: () => void;
   readonly children: ReactNode;
   readonly wide?: boolean;
+  /** As wide as there is room, for what is shown in it. */
+  readonly full?: boolean;
 }
 
 /** A dialog in the middle of the window. */
-export function Sheet({ title, open, onClose, children, wide = false }: SheetProps) {
+export function Sheet({ title, open, onClose, children, wide = false, full = false }: SheetProps) {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel
-          className={`w-full ${wide ? 'max-w-[620px]' : 'max-w-[420px]'} rounded-[12px] border border-line bg-shell p-5 text-ink shadow-ui`}
+          className={`w-full ${full ? 'max-w-[1060px]' : wide ? 'max-w-[620px]' : 'max-w-[420px]'} max-h-[calc(100dvh-32px)] overflow-y-auto rounded-[12px] border border-line bg-shell p-5 text-ink shadow-ui`}
         >
           <DialogTitle className="mb-3 font-title text-[18px] leading-6 font-semibold">{title}</DialogTitle>
           {children}

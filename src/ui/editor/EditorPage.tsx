@@ -29,7 +29,7 @@ import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
 import { SaveSheets } from './SaveSheets';
 import { useEditor, useEditorState, WorkshopContext, type Workshop } from './EditorContext';
-import { ExportSheet } from './ExportSheet';
+import { ExportSheet } from '../export/ExportSheet';
 import { OtherPane } from './OtherPane';
 import { PaneDivider, usePaneWidths } from './PaneDivider';
 import { KeysSheet } from './KeysSheet';

@@ -1,0 +1,78 @@
+import { zip } from 'fflate';
+
+import type { Format, Options } from '@/core/format/format';
+import { fileName, formatOf } from '@/core/format/formats';
+import { shownFigure, type Editor } from '@/state/editor';
+import type { Saver } from '@/state/saver';
+import { download } from '../common/download';
+import type { Handing } from './remembered';
+import { fileOf } from './useFile';
+
+/** A file that leaves, and what it is called. */
+interface Wanted {
+  readonly format: Format;
+  readonly options: Options;
+  readonly name: string;
+}
+
+/** All files that are wanted: of each format that is chosen, pictures of pixels in each size. */
+export function wantedOf(name: string, { type, also, options, times }: Handing): Wanted[] {
+  return [...new Set([type, ...also])].flatMap((id): Wanted[] => {
+    const format = formatOf(id);
+    if (!format) return [];
+    const own = options[id] ?? format.start;
+    const file = fileName(name, format);
+    if (format.kind !== 'pixels') return [{ format, options: own, name: file }];
+    return [1, ...times].map((by) => ({
+      format,
+      options: { ...own, size: Math.round(Number(own['size']) * by) },
+      name: by === 1 ? file : file.replace(/\.\w+$/, `@${by}x$&`),
+    }));
+  });
+}
+
+const zipped = (files: Record<string, Uint8Array>): Promise<Blob> =>
+  new Promise((resolve, reject) => {
+    zip(files, (error, bytes) => {
+      if (error) reject(error);
+      else resolve(new Blob([bytes], { type: 'application/zip' }));
+    });
+  });
+
+/**
+ * Hands the files over: one as it is, several as one ZIP.
+ * @param known the file that is made already
+ * @throws Error with the reason where one cannot be made
+ */
+export async function handOver(
+  editor: Editor,
+  saver: Saver | null,
+  handing: Handing,
+  known: { readonly blob: Blob } | null,
+): Promise<void> {
+  const { name } = shownFigure(editor.getState());
+  const wanted = wantedOf(name, handing);
+  const made: [string, Blob][] = [];
+  for (const [k, each] of wanted.entries()) {
+    const blob =
+      k === 0 && known ? known.blob : (await fileOf(editor, saver, each.format, each.options)).blob;
+    made.push([each.name, blob]);
+  }
+  const [only, another] = made;
+  if (!only) return;
+  const [file, blob] = another
+    ? [
+        only[0].replace(/\.\w+$/, '.zip'),
+        await zipped(
+          Object.fromEntries(
+            await Promise.all(
+              made.map(async ([key, each]) => [key, new Uint8Array(await each.arrayBuffer())] as const),
+            ),
+          ),
+        ),
+      ]
+    : only;
+  const address = URL.createObjectURL(blob);
+  download(address, file);
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

@@ -1,0 +1,84 @@
+import { useEffect, useMemo, useState } from 'react';
+
+import { parametersOf, type Format, type Options } from '@/core/format/format';
+import { isFinest } from '@/state/coats';
+import { shownFigure, type Editor } from '@/state/editor';
+import { isAllMerged } from '@/state/merges';
+import type { Saver } from '@/state/saver';
+import { sceneOf } from '@/state/scene';
+import { exportAddress } from '@/state/server';
+
+/** How long choices rest before their file is made, in milliseconds. */
+const REST = 250;
+
+/** A file as it will be handed over, and how far it is. */
+export type FileMade =
+  | { readonly kind: 'making' }
+  | { readonly kind: 'made'; readonly blob: Blob; readonly text: string | null }
+  | { readonly kind: 'failed'; readonly sentence: string };
+
+/** Has the server make a file of what it has. @throws Error with the reason where it cannot */
+async function madeThere(id: string, format: Format, options: Options, signal?: AbortSignal): Promise<Blob> {
+  const answer = await fetch(exportAddress(id, parametersOf(format, options)), signal ? { signal } : {});
+  if (answer.ok) return answer.blob();
+  const body = (await answer.json().catch(() => ({}))) as { error?: string };
+  throw new Error(body.error ?? 'The server could not make the file.');
+}
+
+/** Text that is written here, where its scene already is; null where the server makes the file. */
+function textOf(editor: Editor, format: Format, options: Options): string | null {
+  const state = editor.getState();
+  const isHere = format.kind === 'text' && isAllMerged(state) && isFinest(state);
+  return isHere ? format.write({ figure: shownFigure(state), scene: sceneOf(state) }, options) : null;
+}
+
+/** A file of what is on the screen. @throws Error with the reason where there is none */
+export async function fileOf(
+  editor: Editor,
+  saver: Saver | null,
+  format: Format,
+  options: Options,
+  signal?: AbortSignal,
+): Promise<{ readonly blob: Blob; readonly text: string | null }> {
+  const text = textOf(editor, format, options);
+  if (text !== null) return { blob: new Blob([text], { type: format.mediaType }), text };
+  // The server draws what it has: what is on the screen goes there first.
+  await saver?.flush();
+  const blob = await madeThere(editor.getState().id, format, options, signal);
+  return { blob, text: format.kind === 'text' ? await blob.text() : null };
+}
+
+/** The file of a format with its options, made anew after each choice. */
+export function useFile(
+  editor: Editor,
+  saver: () => Saver | null,
+  format: Format,
+  options: Options,
+): FileMade {
+  const asked = useMemo(() => ({ format, options }), [format, options]);
+  const [known, setKnown] = useState<{ readonly of: unknown; readonly made: FileMade } | null>(null);
+  useEffect(() => {
+    const end = new AbortController();
+    const say = (made: FileMade): void => {
+      if (!end.signal.aborted) setKnown({ of: asked, made });
+    };
+    const timer = setTimeout(
+      () => {
+        fileOf(editor, saver(), asked.format, asked.options, end.signal).then(
+          (file) => say({ kind: 'made', ...file }),
+          (error: unknown) =>
+            say({
+              kind: 'failed',
+              sentence: error instanceof Error ? error.message : 'The file could not be made.',
+            }),
+        );
+      },
+      asked.format.kind === 'text' ? 0 : REST,
+    );
+    return () => {
+      clearTimeout(timer);
+      end.abort();
+    };
+  }, [editor, saver, asked]);
+  return known?.of === asked ? known.made : { kind: 'making' };
+}

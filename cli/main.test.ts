@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -51,6 +51,28 @@ describe('cyclogon export', () => {
     expect(readFileSync(out).readUInt32BE(16)).toBe(300);
   });
 
+  it('writes several figures, formats and sizes into a directory, each under a name of its own', async () => {
+    vi.stubEnv('CYCLOGON_DATA', directory);
+    const out = path.join(directory, 'handed');
+    const { status, stdout, stderr } = await called(
+      ...['export', file, file, '--to', 'svg,png', '--size', '32,64', '--out', out],
+    );
+    expect([status, stdout]).toEqual([0, '']);
+    expect(stderr).toMatch(/6 of 6 files/);
+    expect(readdirSync(out).sort()).toEqual([
+      'scallop-ring-2.svg',
+      'scallop-ring-32-2.png',
+      'scallop-ring-32.png',
+      'scallop-ring-64-2.png',
+      'scallop-ring-64.png',
+      'scallop-ring.svg',
+    ]);
+    expect(readFileSync(path.join(out, 'scallop-ring-64.png')).readUInt32BE(16)).toBe(64);
+    const shelf = path.join(directory, 'shelf');
+    expect((await called('export', '--all', '--to', 'figure', '--out', shelf)).status).toBe(0);
+    expect(readdirSync(shelf).length).toBeGreaterThan(0);
+  });
+
   it('ends what takes longer than it may, and says so; a reader that goes away is no mistake', () => {
     const heavy = path.join(directory, 'heavy.json');
     writeFileSync(heavy, writeFigure(HEAVY.weave()));
@@ -84,7 +106,11 @@ describe('cyclogon export', () => {
       [['export', file], 2, /--to is missing/],
       [['export', file, '--to', 'gif'], 2, /not “gif”/],
       [['export', file, '--to', 'png', '--size', '1e3'], 2, /whole number from 1 to 8192/],
-      [['export', file, '--id', 'x', '--to', 'svg'], 2, /Name one figure/],
+      [['export', file, '--id', 'x', '--to', 'svg'], 2, /Name figures in one way/],
+      [['export', '--to', 'svg'], 2, /Name figures in one way/],
+      [['export', file, '--to', 'svg,png'], 2, /which directory/],
+      [['export', file, '--to', 'svg,png', '--out', broken], 1, /is a file: 2 files want a directory/],
+      [['export', file, broken, '--to', 'svg', '--out', path.join(directory, 'none')], 1, /newer Cyclogon/],
       [['export', file, '--to', 'svg', '--colour', 'red'], 2, /--colour/],
       [['export', file, '--to', 'svg', '--time-limit', '0'], 2, /whole number from 1 to 86400/],
       [['turn'], 2, /no command “turn”/],

@@ -1,0 +1,245 @@
+import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+
+import PQueue from 'p-queue';
+
+import type { Figure } from '../src/core/figure/model';
+import { readFigure } from '../src/core/format/figure/json';
+import type { Format, OptionField, Options, OptionValue } from '../src/core/format/format';
+import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
+import { database } from '../src/server/database';
+import { listFigures, shownFigure } from '../src/server/figures';
+import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
+import { readText, wholeNumber, WrongCall } from './call';
+
+const FORMAT_NAMES = FORMAT_IDS.join('|');
+
+/** The options of all formats, each once, with the formats that have it. */
+const OPTIONS = new Map<string, { field: OptionField<Options>; names: string[]; start: OptionValue }>();
+for (const { name, fields, start } of FORMATS)
+  for (const field of fields) {
+    const known = OPTIONS.get(field.word) ?? { field, names: [], start: start[field.key] ?? 0 };
+    OPTIONS.set(field.word, { ...known, names: [...known.names, name] });
+  }
+
+/** True for a word that is followed by a value. */
+const takesValue = (field: OptionField<Options>): boolean =>
+  field.type === 'count' || field.wordMeans === undefined;
+
+/** What follows a word, for the help. */
+const valueIn = (field: OptionField<Options>): string =>
+  field.type === 'count'
+    ? ' N'
+    : takesValue(field)
+      ? ` ${field.choices.map(([value]) => String(value)).join('|')}`
+      : '';
+
+const optionLines = [...OPTIONS].map(([word, { field, names, start }]) => {
+  const range = field.type === 'count' ? `, ${field.least} to ${field.most} (${String(start)})` : '';
+  return `  ${`--${word}${valueIn(field)}`.padEnd(16)} ${names.join(', ')}: ${field.help}${range}`;
+});
+
+export const EXPORT_USAGE = `Usage: cyclogon export (FIGURE.json … | --id ID … | --all) --to ${FORMAT_NAMES}[,…] [options]
+
+  --id ID          a figure of the data directory (CYCLOGON_DATA, or ./data); again for another
+  --all            every figure of the Shelf
+  --out FILE|DIR   where to write, a directory for several files; without it one file goes to standard output
+${TIME_LIMIT_USAGE}
+${optionLines.join('\n')}
+                   --size may name several, as 64,128,512`;
+
+/** A format in which every figure is written, with its options. */
+interface Wanted {
+  readonly format: Format;
+  readonly options: Options;
+  /** What tells it from the same format in another size. */
+  readonly mark: string;
+}
+
+interface Call {
+  readonly files: readonly string[];
+  readonly ids: readonly string[];
+  readonly all: boolean;
+  readonly out: string | null;
+  readonly wanted: readonly Wanted[];
+  /** How long each file may take. */
+  readonly seconds: number;
+}
+
+/** Ids may begin with a dash, which an option's value of its own may not. */
+const withJoinedIds = (args: readonly string[]): string[] =>
+  args.flatMap((arg, k) =>
+    arg === '--id' ? [`--id=${args[k + 1] ?? ''}`] : args[k - 1] === '--id' ? [] : [arg],
+  );
+
+const textOf = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+
+function readCall(args: string[]): Call {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: withJoinedIds(args),
+      allowPositionals: true,
+      options: {
+        to: { type: 'string' },
+        id: { type: 'string', multiple: true },
+        all: { type: 'boolean', default: false },
+        out: { type: 'string' },
+        'time-limit': { type: 'string' },
+        ...Object.fromEntries(
+          [...OPTIONS].map(([word, { field }]) => [
+            word,
+            { type: takesValue(field) ? 'string' : 'boolean' } as const,
+          ]),
+        ),
+      },
+    });
+  } catch (error) {
+    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
+  }
+  const { values, positionals: files } = parsed;
+  const given = values as Readonly<Record<string, unknown>>;
+  const ids = Array.isArray(given['id']) ? given['id'].map(String) : [];
+  const all = given['all'] === true;
+  if ([files.length > 0, ids.length > 0, all].filter(Boolean).length !== 1)
+    throw new WrongCall('Name figures in one way: files, stored ones with --id, or --all.');
+  return {
+    files,
+    ids,
+    all,
+    out: textOf(given['out']),
+    wanted: wantedIn(textOf(given['to']) ?? '', given),
+    seconds: wholeNumber(
+      textOf(given['time-limit']) ?? undefined,
+      '--time-limit',
+      1,
+      MOST_TIME_LIMIT,
+      TIME_LIMIT,
+    ),
+  };
+}
+
+/** The formats of a call, and of pictures of pixels each size. @throws WrongCall */
+function wantedIn(to: string, values: Readonly<Record<string, unknown>>): Wanted[] {
+  const names = [...new Set(to.split(',').filter((each) => each !== ''))];
+  if (names.length === 0) throw new WrongCall(`--to is missing: ${FORMAT_NAMES}.`);
+  const sizes = [...new Set((textOf(values['size']) ?? '').split(',').filter((each) => each !== ''))];
+  return names.flatMap((name): Wanted[] => {
+    const format = formatOf(name);
+    if (!format) throw new WrongCall(`--to is ${FORMAT_NAMES}, not “${name}”.`);
+    const isSized = format.fields.some(({ word }) => word === 'size');
+    if (!isSized || sizes.length < 2) return [{ format, options: optionsIn(format, values), mark: '' }];
+    return sizes.map((size) => ({
+      format,
+      options: optionsIn(format, { ...values, size }),
+      mark: `-${size}`,
+    }));
+  });
+}
+
+/** The value of a choice that was typed. @throws WrongCall where it is none */
+function oneOf(
+  { word, choices }: Extract<OptionField<Options>, { type: 'choice' }>,
+  typed: string,
+): OptionValue {
+  const found = choices.find(([value]) => String(value) === typed);
+  if (!found)
+    throw new WrongCall(
+      `--${word} is ${choices.map(([value]) => String(value)).join(' or ')}, not “${typed}”.`,
+    );
+  return found[0];
+}
+
+/** The options of a format as a call has them. @throws WrongCall for a number that is none */
+function optionsIn(format: Format, values: Readonly<Record<string, unknown>>): Options {
+  const chosen = format.fields.map((field): [string, OptionValue] => {
+    const value = values[field.word];
+    const start = format.start[field.key] ?? 0;
+    const typed = typeof value === 'string' ? value : undefined;
+    if (field.type === 'choice') {
+      if (field.wordMeans !== undefined) return [field.key, value === true ? field.wordMeans : start];
+      return [field.key, typed === undefined ? start : oneOf(field, typed)];
+    }
+    return [field.key, wholeNumber(typed, `--${field.word}`, field.least, field.most, Number(start))];
+  });
+  return Object.fromEntries(chosen);
+}
+
+/** The figures of a call, in its order. */
+async function figuresOf({ files, ids, all }: Call): Promise<Figure[]> {
+  if (files.length > 0) return Promise.all(files.map(async (file) => readFigure(await readText(file))));
+  const knex = await database();
+  const stored = all ? (await listFigures(knex)).map(({ id }) => id) : ids;
+  return Promise.all(stored.map((id) => shownFigure(knex, id)));
+}
+
+/** A file that is written, under a name that no other of the call has. */
+interface Planned extends Wanted {
+  readonly figure: Figure;
+  readonly name: string;
+}
+
+function planned(figures: readonly Figure[], wanted: readonly Wanted[]): Planned[] {
+  const taken = new Set<string>();
+  return figures.flatMap((figure) =>
+    wanted.map((each): Planned => {
+      const plain = fileName(figure.name, each.format);
+      const named = (more: string): string => plain.replace(/(\.\w+)$/, `${each.mark}${more}$1`);
+      let name = named('');
+      for (let k = 2; taken.has(name); k += 1) name = named(`-${k}`);
+      taken.add(name);
+      return { ...each, figure, name };
+    }),
+  );
+}
+
+/** Writes a file whole or not at all. */
+async function written(file: string, bytes: Uint8Array): Promise<void> {
+  const part = `${file}.${process.pid}.part`;
+  try {
+    await writeFile(part, bytes);
+    await rename(part, file);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
+}
+
+/** What is at a place: a directory, a file, or nothing. */
+async function kindAt(out: string): Promise<'directory' | 'file' | 'nothing'> {
+  const found = await stat(out).catch(() => null);
+  if (!found) return 'nothing';
+  return found.isDirectory() ? 'directory' : 'file';
+}
+
+/** Writes figures as files, over all cores. @throws WrongCall, Refused, Error */
+export async function exportFigures(args: string[]): Promise<void> {
+  const call = readCall(args);
+  const { out, seconds } = call;
+  const plans = planned(await figuresOf(call), call.wanted);
+  const made = async ({ figure, format, options }: Planned): Promise<Uint8Array> =>
+    (await worked('makeFile', { figure, to: format.id, options }, seconds)).bytes;
+  const [only, another] = plans;
+  if (!only) throw new Error('There is no figure on the Shelf.');
+  const there = out === null ? 'nothing' : await kindAt(out);
+  if (!another && !call.all && there !== 'directory') {
+    const bytes = await made(only);
+    if (out === null) process.stdout.write(bytes);
+    else await written(out, bytes);
+    return;
+  }
+  if (out === null) throw new WrongCall('Say with --out in which directory several files are written.');
+  if (there === 'file') throw new Error(`“${out}” is a file: ${plans.length} files want a directory.`);
+  await mkdir(out, { recursive: true });
+  const queue = new PQueue({ concurrency: Math.max(1, availableParallelism()) });
+  let done = 0;
+  await queue.addAll(
+    plans.map((plan) => async () => {
+      await written(path.join(out, plan.name), await made(plan));
+      done += 1;
+      console.error(`cyclogon: ${done} of ${plans.length} files: ${plan.name}`);
+    }),
+  );
+}

@@ -68,6 +68,9 @@ describe('cyclogon export', () => {
       'scallop-ring.svg',
     ]);
     expect(readFileSync(path.join(out, 'scallop-ring-64.png')).readUInt32BE(16)).toBe(64);
+    const knex = await openDatabase(directory);
+    await createFigure(knex, figure);
+    await knex.destroy();
     const shelf = path.join(directory, 'shelf');
     expect((await called('export', '--all', '--to', 'figure', '--out', shelf)).status).toBe(0);
     expect(readdirSync(shelf).length).toBeGreaterThan(0);

@@ -6,6 +6,9 @@ import type { Fill, GradientStop } from '@/core/scene/scene';
 export const CHECKS =
   'repeating-conic-gradient(var(--line-strong) 0 25%, var(--field) 0 50%) 0 0 / 10px 10px';
 
+/** The same as paper has them in both themes, under artwork, as the panes do. */
+export const PAPER_CHECKS = 'repeating-conic-gradient(#dedbd3 0 25%, #ffffff 0 50%) 0 0 / 16px 16px';
+
 /** Stops as CSS has them, from start to end. */
 export const stopList = (stops: readonly GradientStop[]): string =>
   plainStops(stops)

@@ -9,7 +9,7 @@ import { pathData, printNumber } from '@/core/format/pathData';
 import { svgOf } from '@/core/format/svg/svg';
 import { shownFigure, type Editor } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
-import { CHECKS } from '../common/fillBackground';
+import { PAPER_CHECKS } from '../common/fillBackground';
 import type { FileMade } from './useFile';
 
 /** What a DXF draws, read back from it: lines as thin as a tool is for the eye. */
@@ -70,8 +70,8 @@ export function FilePreview({ editor, format, options, file }: Props) {
     options['background'] === false || shownFigure(editor.getState()).page.background === null;
   return (
     <div
-      className="relative flex min-h-0 flex-1 items-center justify-center overflow-hidden rounded-[10px] border border-line-strong bg-field p-3"
-      style={isSeenThrough ? { background: CHECKS } : {}}
+      className="relative flex min-h-0 flex-1 items-center justify-center overflow-hidden rounded-[10px] border border-line-strong p-3"
+      style={isSeenThrough ? { background: PAPER_CHECKS } : {}}
     >
       {picture && (
         // eslint-disable-next-line @next/next/no-img-element -- the very file

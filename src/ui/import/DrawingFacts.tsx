@@ -9,7 +9,7 @@ import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
 import type { LeftOut } from '@/core/format/drawing/leftOut';
 import { svgOf } from '@/core/format/svg/svg';
 import { convertLength } from '@/core/number/units';
-import { CHECKS } from '../common/fillBackground';
+import { PAPER_CHECKS } from '../common/fillBackground';
 import { Fact } from '../common/Panel';
 import { plural } from '../inspector/words';
 
@@ -33,7 +33,7 @@ function Picture({ figure }: { readonly figure: Figure }) {
   return (
     <div
       className="flex size-[148px] shrink-0 items-center justify-center rounded-[10px] border border-line-strong p-2"
-      style={{ background: CHECKS }}
+      style={{ background: PAPER_CHECKS }}
     >
       {/* eslint-disable-next-line @next/next/no-img-element -- a picture that is made here */}
       {drawn !== null && <img src={drawn} alt="What is taken" className="max-h-full max-w-full" />}

@@ -256,7 +256,11 @@ export function figureOfDrawing(
     const motif = motifOfTree(nodesTaken(own, map, newId));
     const problem = amountProblem(motif);
     if (problem) problems.push(problem);
-    const base = newRound(newId(), nameOr(first?.name ?? null, `Round ${k + 1}`), isTurned ? run.fold : 1);
+    const base = newRound(
+      newId(),
+      nameOr(isTurned || run.nodes.length === 1 ? (first?.name ?? null) : null, `Round ${k + 1}`),
+      isTurned ? run.fold : 1,
+    );
     return {
       ...base,
       rule: { ...base.rule, start },

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 
+import { partOfWord, type FigurePart } from '../core/figure/part';
 import { LIMITS, type Figure } from '../core/figure/model';
 import { FORMAT_IDS, formatOf } from '../core/format/formats';
 import { optionRules } from '../core/format/format';
@@ -67,12 +68,18 @@ const SHARED = {
   revision: Joi.number().integer(),
   /** For a card on the Shelf: made when nothing else is, and given up sooner. */
   card: Joi.boolean().truthy('1').falsy('0').default(false),
+  /** Of the figure only this. */
+  part: Joi.string()
+    .max(100_000)
+    .custom((word: string, helpers) => partOfWord(word) ?? helpers.error('any.invalid')),
 };
 
 /** A file that an address asks for. */
 interface ExportRequest extends Omit<FileRequest, 'figure'> {
   readonly download: boolean;
   readonly card: boolean;
+  /** Of the figure only this. */
+  readonly part?: FigurePart;
   readonly revision?: number;
 }
 
@@ -84,6 +91,13 @@ export function exportOf(parameters: URLSearchParams): ExportRequest {
     ...SHARED,
     ...(format && optionRules(format)),
   });
-  const { to, download, card, revision, ...options } = valid(schema, asked, 'address');
-  return { to, download, card, options, ...(revision !== undefined && { revision }) };
+  const { to, download, card, revision, part, ...options } = valid(schema, asked, 'address');
+  return {
+    to,
+    download,
+    card,
+    options,
+    ...(part && { part }),
+    ...(revision !== undefined && { revision }),
+  };
 }

@@ -18,6 +18,11 @@ test('files are seen before they leave, several leave as one ZIP, and the choice
   await expect(inFile).toContainText('Uses of them8');
   await dialog.getByRole('radio', { name: 'Plain paths' }).click();
   await expect(inFile).toContainText('Paths8');
+  // The motif alone, once; then all of it again.
+  await dialog.getByRole('radio', { name: 'Motif' }).click();
+  await expect(inFile).toContainText('Paths1');
+  await dialog.getByRole('radio', { name: 'All', exact: true }).click();
+  await expect(inFile).toContainText('Paths8');
 
   await dialog.getByRole('radio', { name: 'PNG' }).click();
   await dialog.getByLabel('Longer side').fill('64');

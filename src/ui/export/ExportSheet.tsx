@@ -8,10 +8,12 @@ import { toast } from 'sonner';
 import { contentsOf } from '@/core/format/contents';
 import { formatOf, FORMATS } from '@/core/format/formats';
 import type { Format, Options } from '@/core/format/format';
+import type { FigurePart } from '@/core/figure/part';
 import { excessOf } from '@/core/figure/excess';
-import { shownFigure } from '@/state/editor';
+import { activeRound, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
 import { workOf } from '@/state/work';
 import { Button } from '../common/Button';
+import { Segmented } from '../common/Choices';
 import { Fact, Row, Sheet } from '../common/Panel';
 import { useEditor, useWorkshop } from '../editor/EditorContext';
 import { FilePreview } from './FilePreview';
@@ -130,6 +132,38 @@ function Contents({ format, file }: { readonly format: Format; readonly file: Fi
   );
 }
 
+interface PartProps {
+  readonly state: EditorState;
+  readonly part: FigurePart;
+  readonly onChange: (part: FigurePart) => void;
+}
+
+/** What leaves: all of it, the round that is worked on, its motif once, or what is selected of it. */
+function PartChoice({ state, part, onChange }: PartProps) {
+  const round = activeRound(state);
+  if (!round) return null;
+  const shapeIds = selectedShapes(state).map(({ id }) => id);
+  const parts: readonly (readonly [FigurePart, string])[] = [
+    [{ of: 'all' }, 'All'],
+    [{ of: 'round', roundId: round.id }, 'Round'],
+    [{ of: 'motif', roundId: round.id }, 'Motif'],
+    ...(shapeIds.length > 0 ? [[{ of: 'shapes', roundId: round.id, shapeIds }, 'Selected'] as const] : []),
+  ];
+  return (
+    <Row caption="What leaves">
+      <Segmented
+        label="What leaves"
+        value={part.of}
+        choices={parts.map(([each, label]) => ({ value: each.of, label }))}
+        onChange={(of) => {
+          const chosen = parts.find(([each]) => each.of === of)?.[0];
+          if (chosen) onChange(chosen);
+        }}
+      />
+    </Row>
+  );
+}
+
 function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const editor = useEditor();
   const { saver } = useWorkshop();
@@ -140,10 +174,12 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const [busy, setBusy] = useState(false);
   const format = formatOf(handing.type) ?? FORMATS[0];
   const options = handing.options[format.id] ?? format.start;
-  const file = useFile(editor, saver, format, options);
+  const [part, setPart] = useState<FigurePart>({ of: 'all' });
+  const asked = useMemo(() => ({ format, options, part }), [format, options, part]);
+  const file = useFile(editor, saver, asked);
   // What is shown of such a figure is not all of it.
   const excess = excessOf(figure, workOf(state));
-  const count = wantedOf(name, handing).length;
+  const count = wantedOf(name, handing, part).length;
   const change = (next: Handing): void => {
     setHanding(next);
     keepHanding(state.id, next);
@@ -154,7 +190,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const hand = async (): Promise<void> => {
     setBusy(true);
     try {
-      await handOver(editor, saver(), handing, file.kind === 'made' ? file : null);
+      await handOver(editor, saver(), handing, part, file.kind === 'made' ? file : null);
       editor.setState(({ handedOut }) => ({ handedOut: handedOut + 1 }));
       onClose();
     } catch (error) {
@@ -174,6 +210,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
       </div>
       <div className="flex min-w-0 flex-col gap-3">
         <p className="text-[12px] leading-4 text-muted">{format.about(options, page)}</p>
+        <PartChoice state={state} part={part} onChange={setPart} />
         {format.fields
           .filter(({ when }) => when?.(options) ?? true)
           .map((field) => (
@@ -188,7 +225,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
         )}
       </div>
       <div className="flex h-[520px] max-h-[calc(100dvh-150px)] min-w-0 flex-col gap-3 max-md:h-auto">
-        <FilePreview editor={editor} format={format} options={options} file={file} />
+        <FilePreview editor={editor} asked={asked} file={file} />
         <div className="flex flex-wrap justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button tone="main" disabled={busy || excess !== null} onClick={() => void hand()}>

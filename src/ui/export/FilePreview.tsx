@@ -1,16 +1,17 @@
 'use client';
 
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
+import { evaluateWhole } from '@/core/figure/evaluateWhole';
+import { partOfFigure } from '@/core/figure/part';
 import { readDxf } from '@/core/format/dxf/read/readDxf';
 import { shapesOfNodes } from '@/core/format/drawing/drawing';
-import type { Format, Options } from '@/core/format/format';
 import { pathData, printNumber } from '@/core/format/pathData';
 import { svgOf } from '@/core/format/svg/svg';
 import { shownFigure, type Editor } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { PAPER_CHECKS } from '../common/fillBackground';
-import type { FileMade } from './useFile';
+import type { Asked, FileMade } from './useFile';
 
 /** What a DXF draws, read back from it: lines as thin as a tool is for the eye. */
 function picturedDxf(text: string): string | null {
@@ -27,10 +28,16 @@ function picturedDxf(text: string): string | null {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}" width="800" height="${n((800 * (height + 2 * around)) / (width + 2 * around))}"><rect x="${n(-around)}" y="${n(-around)}" width="100%" height="100%" fill="#fffefb"/><g fill="none" stroke-width="${n(around / 12)}">${lines.join('')}</g></svg>`;
 }
 
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
 const svgBlob = (text: string): Blob => new Blob([text], { type: 'image/svg+xml' });
 
 /** A picture of what a file shows; null where there is none. */
-function pictureOf(editor: Editor, format: Format, options: Options, file: FileMade): Blob | null {
+async function pictureOf(
+  editor: Editor,
+  { format, options, part }: Asked,
+  file: FileMade,
+): Promise<Blob | null> {
   if (file.kind !== 'made') return null;
   if (format.kind === 'pixels') return file.blob;
   if (format.id === 'svg' && file.text !== null) return svgBlob(file.text);
@@ -39,8 +46,13 @@ function pictureOf(editor: Editor, format: Format, options: Options, file: FileM
     return drawn === null ? null : svgBlob(drawn);
   }
   // Of what no browser shows as a picture: the scene that it is made of.
+  const state = editor.getState();
+  const scene =
+    part.of === 'all'
+      ? sceneOf(state)
+      : await evaluateWhole(partOfFigure(shownFigure(state), part), { pause: breath });
   return svgBlob(
-    svgOf(sceneOf(editor.getState()), {
+    svgOf(scene, {
       form: 'compact',
       decimals: 4,
       background: options['background'] !== false,
@@ -51,15 +63,24 @@ function pictureOf(editor: Editor, format: Format, options: Options, file: FileM
 
 interface Props {
   readonly editor: Editor;
-  readonly format: Format;
-  readonly options: Options;
+  readonly asked: Asked;
   readonly file: FileMade;
 }
 
 /** The file as it will be handed over. */
-export function FilePreview({ editor, format, options, file }: Props) {
-  const picture = useMemo(() => pictureOf(editor, format, options, file), [editor, format, options, file]);
+export function FilePreview({ editor, asked, file }: Props) {
+  const { format, options } = asked;
+  const [picture, setPicture] = useState<Blob | null>(null);
   const shown = useRef<HTMLImageElement>(null);
+  useEffect(() => {
+    let isMine = true;
+    void pictureOf(editor, asked, file).then((made) => {
+      if (isMine) setPicture(made);
+    });
+    return () => {
+      isMine = false;
+    };
+  }, [editor, asked, file]);
   useEffect(() => {
     if (!picture || !shown.current) return;
     const address = URL.createObjectURL(picture);

@@ -1,30 +1,29 @@
 import { zip } from 'fflate';
 
-import type { Format, Options } from '@/core/format/format';
+import type { FigurePart } from '@/core/figure/part';
 import { fileName, formatOf } from '@/core/format/formats';
 import { shownFigure, type Editor } from '@/state/editor';
 import type { Saver } from '@/state/saver';
 import { download } from '../common/download';
 import type { Handing } from './remembered';
-import { fileOf } from './useFile';
+import { fileOf, type Asked } from './useFile';
 
 /** A file that leaves, and what it is called. */
-interface Wanted {
-  readonly format: Format;
-  readonly options: Options;
+interface Wanted extends Asked {
   readonly name: string;
 }
 
 /** All files that are wanted: of each format that is chosen, pictures of pixels in each size. */
-export function wantedOf(name: string, { type, also, options, times }: Handing): Wanted[] {
+export function wantedOf(name: string, { type, also, options, times }: Handing, part: FigurePart): Wanted[] {
   return [...new Set([type, ...also])].flatMap((id): Wanted[] => {
     const format = formatOf(id);
     if (!format) return [];
     const own = options[id] ?? format.start;
     const file = fileName(name, format);
-    if (format.kind !== 'pixels') return [{ format, options: own, name: file }];
+    if (format.kind !== 'pixels') return [{ format, options: own, part, name: file }];
     return [1, ...times].map((by) => ({
       format,
+      part,
       options: { ...own, size: Math.round(Number(own['size']) * by) },
       name: by === 1 ? file : file.replace(/\.\w+$/, `@${by}x$&`),
     }));
@@ -48,14 +47,14 @@ export async function handOver(
   editor: Editor,
   saver: Saver | null,
   handing: Handing,
+  part: FigurePart,
   known: { readonly blob: Blob } | null,
 ): Promise<void> {
   const { name } = shownFigure(editor.getState());
-  const wanted = wantedOf(name, handing);
+  const wanted = wantedOf(name, handing, part);
   const made: [string, Blob][] = [];
   for (const [k, each] of wanted.entries()) {
-    const blob =
-      k === 0 && known ? known.blob : (await fileOf(editor, saver, each.format, each.options)).blob;
+    const blob = k === 0 && known ? known.blob : (await fileOf(editor, saver, each)).blob;
     made.push([each.name, blob]);
   }
   const [only, another] = made;

@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 
 import { parametersOf, type Format, type Options } from '@/core/format/format';
+import { wordOfPart, type FigurePart } from '@/core/figure/part';
 import { isFinest } from '@/state/coats';
 import { shownFigure, type Editor } from '@/state/editor';
 import { isAllMerged } from '@/state/merges';
@@ -11,6 +12,14 @@ import { exportAddress } from '@/state/server';
 /** How long choices rest before their file is made, in milliseconds. */
 const REST = 250;
 
+/** A file that is asked for. */
+export interface Asked {
+  readonly format: Format;
+  readonly options: Options;
+  /** Of what. */
+  readonly part: FigurePart;
+}
+
 /** A file as it will be handed over, and how far it is. */
 export type FileMade =
   | { readonly kind: 'making' }
@@ -18,17 +27,18 @@ export type FileMade =
   | { readonly kind: 'failed'; readonly sentence: string };
 
 /** Has the server make a file of what it has. @throws Error with the reason where it cannot */
-async function madeThere(id: string, format: Format, options: Options, signal?: AbortSignal): Promise<Blob> {
-  const answer = await fetch(exportAddress(id, parametersOf(format, options)), signal ? { signal } : {});
+async function madeThere(id: string, { format, options, part }: Asked, signal?: AbortSignal): Promise<Blob> {
+  const address = exportAddress(id, { ...parametersOf(format, options), part: wordOfPart(part) });
+  const answer = await fetch(address, signal ? { signal } : {});
   if (answer.ok) return answer.blob();
   const body = (await answer.json().catch(() => ({}))) as { error?: string };
   throw new Error(body.error ?? 'The server could not make the file.');
 }
 
 /** Text that is written here, where its scene already is; null where the server makes the file. */
-function textOf(editor: Editor, format: Format, options: Options): string | null {
+function textOf(editor: Editor, { format, options, part }: Asked): string | null {
   const state = editor.getState();
-  const isHere = format.kind === 'text' && isAllMerged(state) && isFinest(state);
+  const isHere = part.of === 'all' && format.kind === 'text' && isAllMerged(state) && isFinest(state);
   return isHere ? format.write({ figure: shownFigure(state), scene: sceneOf(state) }, options) : null;
 }
 
@@ -36,26 +46,20 @@ function textOf(editor: Editor, format: Format, options: Options): string | null
 export async function fileOf(
   editor: Editor,
   saver: Saver | null,
-  format: Format,
-  options: Options,
+  asked: Asked,
   signal?: AbortSignal,
 ): Promise<{ readonly blob: Blob; readonly text: string | null }> {
-  const text = textOf(editor, format, options);
+  const { format } = asked;
+  const text = textOf(editor, asked);
   if (text !== null) return { blob: new Blob([text], { type: format.mediaType }), text };
   // The server draws what it has: what is on the screen goes there first.
   await saver?.flush();
-  const blob = await madeThere(editor.getState().id, format, options, signal);
+  const blob = await madeThere(editor.getState().id, asked, signal);
   return { blob, text: format.kind === 'text' ? await blob.text() : null };
 }
 
-/** The file of a format with its options, made anew after each choice. */
-export function useFile(
-  editor: Editor,
-  saver: () => Saver | null,
-  format: Format,
-  options: Options,
-): FileMade {
-  const asked = useMemo(() => ({ format, options }), [format, options]);
+/** The file that is asked for, made anew after each choice. @param asked the same object as long as the same is asked for */
+export function useFile(editor: Editor, saver: () => Saver | null, asked: Asked): FileMade {
   const [known, setKnown] = useState<{ readonly of: unknown; readonly made: FileMade } | null>(null);
   useEffect(() => {
     const end = new AbortController();
@@ -64,7 +68,7 @@ export function useFile(
     };
     const timer = setTimeout(
       () => {
-        fileOf(editor, saver(), asked.format, asked.options, end.signal).then(
+        fileOf(editor, saver(), asked, end.signal).then(
           (file) => say({ kind: 'made', ...file }),
           (error: unknown) =>
             say({

@@ -1,3 +1,4 @@
+import { partOfFigure } from '@/core/figure/part';
 import { cardOf } from '@/server/cards';
 import { database } from '@/server/database';
 import { shownRevision } from '@/server/figures';
@@ -12,10 +13,17 @@ interface Context {
 /** A stored figure as a file of any format. Asked for by its revision the answer may be kept, as that revision never changes. */
 export const GET = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
-    const { to, options, download, card, revision: wanted } = exportOf(new URL(request.url).searchParams);
+    const {
+      to,
+      options,
+      download,
+      card,
+      part,
+      revision: wanted,
+    } = exportOf(new URL(request.url).searchParams);
     const { id } = await params;
     const { figure, revision } = await shownRevision(await database(), id);
-    const asked = { figure, to, options };
+    const asked = { figure: part ? partOfFigure(figure, part) : figure, to, options };
     const { signal } = request;
     const { bytes, mediaType, file } = card
       ? await cardOf(`${id}/${revision}`, asked, signal)

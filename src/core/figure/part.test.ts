@@ -51,8 +51,13 @@ describe('a part of a figure', () => {
     expect(await drawn({ of: 'motif', roundId: 'r' })).toEqual([['r', 1, 2]]);
     expect(await drawn({ of: 'shapes', roundId: 'r', shapeIds: ['s1'] })).toEqual([['r', 1, 1]]);
     const [layer] = (await evaluateWhole(partOfFigure(figure, { of: 'motif', roundId: 'r' }))).layers;
-    // It stays where its first copy stands.
+    // It stands as its first copy does, on a page as large as it is: from 34 to 64 out, 12 wide, turned by 36 degrees.
     expect(layer!.copies[0]!.turn).toEqual(turn(1, 10));
+    const { page } = partOfFigure(figure, { of: 'motif', roundId: 'r' });
+    const across = 20 * Math.sin(Math.PI / 5);
+    expect(page.width).toBeCloseTo(6 + across + 4, 6);
+    expect(page.height).toBeCloseTo(6 + 20 * Math.cos(Math.PI / 5) + 4, 6);
+    expect(partOfFigure(figure, { of: 'round', roundId: 'r' }).page).toBe(figure.page);
   });
 
   it('is the same by its word', () => {

@@ -1,12 +1,19 @@
 /**
- * A part of a figure by itself, where it is: one round, its motif once, or some of its shapes.
+ * A part of a figure by itself: one round, its motif once, or some of its shapes.
  *
  * @example
  * const alone = partOfFigure(figure, { of: 'motif', roundId: 'r' });
  */
+import { turnMap } from '../curve/affine';
+import { boundsOfPaths } from '../curve/bounds';
+import { mapPath } from '../curve/path';
+import { STRAIGHT } from '../derive';
+import { pathsOfForm } from '../maker/form';
+import { MITER_LIMIT } from '../paint/style';
+import { resolvedShapes } from './combined';
 import { usedGroups, withShapesAndGroups } from './groups';
 import { roundsBelow } from './jobs';
-import type { Figure, Round } from './model';
+import type { Figure, Round, Shape } from './model';
 
 /** Which part: all of it, a round with all its copies, its motif once, or shapes of it once. */
 export type FigurePart =
@@ -37,8 +44,33 @@ function partOfRound(round: Round, part: Exclude<FigurePart, { of: 'all' }>): Ro
   return withShapesAndGroups(once(round), shapes, usedGroups(round.groups ?? [], shapes));
 }
 
+/** How far a stroke may reach from its line: at sharp corners as far as its miters go. */
+const reachOf = ({ paint: { stroke } }: Shape): number =>
+  stroke ? (stroke.width / 2) * (stroke.join === 'miter' ? (stroke.limit ?? MITER_LIMIT) : 1) : 0;
+
+/** A page as large as what a round of one copy draws; the page as it was where that is nothing. */
+function pageAround(page: Figure['page'], round: Round): Figure['page'] {
+  const map = turnMap(round.rule.start);
+  const boxes = resolvedShapes(round, STRAIGHT)
+    .filter(({ visible }) => visible)
+    .map((shape) => {
+      const box = boundsOfPaths(pathsOfForm(shape.form, STRAIGHT).map((path) => mapPath(path, map)));
+      const by = reachOf(shape);
+      return { left: box.left - by, right: box.right + by, top: box.top - by, bottom: box.bottom + by };
+    });
+  const [left, top] = [Math.min(...boxes.map((box) => box.left)), Math.min(...boxes.map((box) => box.top))];
+  const [right, bottom] = [
+    Math.max(...boxes.map((box) => box.right)),
+    Math.max(...boxes.map((box) => box.bottom)),
+  ];
+  const [width, height] = [right - left, bottom - top];
+  if (!(width > 0 && height > 0)) return page;
+  return { ...page, width, height, bleed: 0, centre: { x: -(left + right) / 2, y: -(top + bottom) / 2 } };
+}
+
 /**
- * The figure with nothing but a part of it drawn; the page and where things are stay. What cuts a round or keeps it inside is there with all
+ * The figure with nothing but a part of it drawn: of a round the page and where things are stay, around a motif and shapes the page is as large
+ * as they are. What cuts a round or keeps it inside is there with all
  * of it, not with its motif.
  * @returns the figure itself where its round is not there
  */
@@ -48,7 +80,8 @@ export function partOfFigure(figure: Figure, part: FigurePart): Figure {
   if (!round) return figure;
   const above = part.of === 'round' ? figure.rounds.filter((upper) => cuts(figure, upper, round)) : [];
   const own = { ...partOfRound(round, part), visible: true };
-  return { ...figure, rounds: [own, ...above] };
+  const page = part.of === 'round' ? figure.page : pageAround(figure.page, own);
+  return { ...figure, page, rounds: [own, ...above] };
 }
 
 /** A part as a word of an address. */

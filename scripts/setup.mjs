@@ -17,19 +17,43 @@ export function run(command, args, env = {}) {
 /** Runs a program of the project's packages. */
 export const tool = (name, args, env) => run(path.join(root, 'node_modules/.bin', name), args, env);
 
-/** Runs a program of the project's packages, or Node itself, beside others. @returns its status, and all that it printed */
-export function toolAside(name, args) {
-  const program = name === 'node' ? process.execPath : path.join(root, 'node_modules/.bin', name);
-  return new Promise((resolve) => {
+/** A program with all that it printed; its status is null where it was ended, as it did not come to an end itself. */
+const printedBy = (program, args, limit) =>
+  new Promise((resolve) => {
     const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'] });
     let text = '';
+    let isOver = false;
+    const timer =
+      limit === undefined
+        ? undefined
+        : setTimeout(() => {
+            isOver = true;
+            child.kill('SIGKILL');
+          }, limit);
     for (const stream of [child.stdout, child.stderr]) {
       stream.setEncoding('utf8');
       stream.on('data', (part) => (text += part));
     }
     child.on('error', (error) => resolve({ status: 1, text: `${text}${error.message}` }));
-    child.on('close', (status) => resolve({ status: status ?? 1, text }));
+    child.on('close', (status) => {
+      clearTimeout(timer);
+      resolve({ status: isOver ? null : (status ?? 1), text });
+    });
   });
+
+/**
+ * Runs a program of the project's packages, or Node itself, beside others. One that waits for the system forever, as was seen of a linter
+ * whose file was read and not told, is begun again once.
+ * @param limit how long it may take before, in milliseconds; as long as it wants without one
+ * @returns its status, and all that it printed
+ */
+export async function toolAside(name, args, limit) {
+  const program = name === 'node' ? process.execPath : path.join(root, 'node_modules/.bin', name);
+  const first = await printedBy(program, args, limit);
+  if (first.status !== null) return first;
+  console.log(`${name} did not come to an end in ${limit / 60_000} minutes: begun again.`);
+  const { status, text } = await printedBy(program, args);
+  return { status: status ?? 1, text };
 }
 
 const digest = () =>

@@ -124,14 +124,14 @@ export function Reach() {
       </span>
       <div className="absolute inset-x-2 bottom-3 flex">
         <Button
-          className="flex-1 gap-1 rounded-r-none px-1"
+          className="min-w-0 flex-1 gap-1 rounded-r-none px-1!"
           title="A round in front, of the same fold"
           onClick={() => startRound(editor, newId())}
         >
           <Plus size={14} strokeWidth={1.9} aria-hidden className="shrink-0" /> Round
         </Button>
         <Button
-          className="w-[28px] shrink-0 rounded-l-none border-l-0 px-0 font-mono text-[12px]"
+          className="w-[28px] shrink-0 rounded-l-none border-l-0 px-0! font-mono text-[12px]"
           aria-label="Round that stands once"
           title="A round in front that stands once: a ground, a sheet, a hub"
           onClick={() => startRound(editor, newId(), 1)}

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
@@ -52,4 +53,9 @@ test('files are seen before they leave, several leave as one ZIP, and the choice
   await expect(dialog.getByRole('button', { name: 'Download 3 files, ZIP' })).toBeVisible();
   await dialog.getByRole('radio', { name: 'SVG' }).click();
   await expect(dialog.getByRole('radio', { name: 'Plain paths' })).toBeChecked();
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
+    expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  }
 });

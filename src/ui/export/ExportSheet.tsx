@@ -36,46 +36,49 @@ interface TypesProps {
   readonly onChange: (handing: Handing) => void;
 }
 
-/** The formats: one that is looked at, and those that leave with it. */
+/** The formats: one that is looked at, and beside them which leave. */
 function FileTypes({ handing, onChange }: TypesProps) {
   const { type, also } = handing;
   return (
-    <RadioGroup
-      value={type}
-      onChange={(next: string) =>
-        onChange({ ...handing, type: next, also: also.filter((id) => id !== next) })
-      }
-      aria-label="File type"
-      className="flex flex-col gap-0.5 max-md:flex-row max-md:flex-wrap"
-    >
-      {FORMATS.map(({ id, name }) => {
-        const isTaken = id === type || also.includes(id);
-        return (
-          <div key={id} className="flex items-center gap-1">
-            <Checkbox
-              checked={isTaken}
-              disabled={id === type}
-              aria-label={`${name} too`}
-              title={id === type ? 'The one that is looked at' : `Hand over as ${name} too`}
-              onChange={(on) =>
-                onChange({ ...handing, also: on ? [...also, id] : also.filter((each) => each !== id) })
-              }
-              className="group flex size-[30px] shrink-0 cursor-pointer items-center justify-center data-[disabled]:cursor-default"
-            >
-              <span className="flex size-[17px] items-center justify-center rounded-[4px] border border-line-strong bg-field group-data-[checked]:border-kelp group-data-[checked]:bg-kelp group-data-[checked]:text-field">
-                {isTaken && <Check size={13} strokeWidth={2.4} />}
-              </span>
-            </Checkbox>
-            <Radio
-              value={id}
-              className="flex h-[30px] min-w-0 flex-1 cursor-pointer items-center rounded-ui px-2 hover:bg-line/40 data-[checked]:bg-kelp-soft data-[checked]:font-semibold data-[checked]:text-kelp"
-            >
-              {name}
-            </Radio>
-          </div>
-        );
-      })}
-    </RadioGroup>
+    <div className="flex gap-1">
+      <div role="group" aria-label="Files that leave together" className="flex flex-col gap-0.5">
+        {FORMATS.map(({ id, name }) => (
+          <Checkbox
+            key={id}
+            checked={id === type || also.includes(id)}
+            disabled={id === type}
+            aria-label={`${name} too`}
+            title={id === type ? 'The one that is looked at' : `Hand over as ${name} too`}
+            onChange={(on) =>
+              onChange({ ...handing, also: on ? [...also, id] : also.filter((each) => each !== id) })
+            }
+            className="group flex size-[30px] shrink-0 cursor-pointer items-center justify-center data-[disabled]:cursor-default"
+          >
+            <span className="flex size-[17px] items-center justify-center rounded-[4px] border border-line-strong bg-field group-data-[checked]:border-kelp group-data-[checked]:bg-kelp group-data-[checked]:text-field">
+              {(id === type || also.includes(id)) && <Check size={13} strokeWidth={2.4} />}
+            </span>
+          </Checkbox>
+        ))}
+      </div>
+      <RadioGroup
+        value={type}
+        onChange={(next: string) =>
+          onChange({ ...handing, type: next, also: also.filter((id) => id !== next) })
+        }
+        aria-label="File type"
+        className="flex min-w-0 flex-1 flex-col gap-0.5"
+      >
+        {FORMATS.map(({ id, name }) => (
+          <Radio
+            key={id}
+            value={id}
+            className="flex h-[30px] min-w-0 cursor-pointer items-center rounded-ui px-2 hover:bg-line/40 data-[checked]:bg-kelp-soft data-[checked]:font-semibold data-[checked]:text-kelp"
+          >
+            {name}
+          </Radio>
+        ))}
+      </RadioGroup>
+    </div>
   );
 }
 

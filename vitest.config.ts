@@ -10,5 +10,7 @@ export default defineConfig({
     // Files of one worker share what they import: half the time goes into that otherwise.
     pool: 'threads',
     isolate: false,
+    // Both of two cores: by itself one would be left free, which only the linter needs, and not for long.
+    maxWorkers: 2,
   },
 });

@@ -52,5 +52,7 @@ server.on('error', (error) => {
   );
   process.exit(1);
 });
+// Longer than whoever asks keeps a connection unused: else it may be closed just as it is asked again.
+server.keepAliveTimeout = 75_000;
 server.listen(Number(port), hostname, () => console.log(`Cyclogon: http://${hostname}:${port}`));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));

@@ -117,7 +117,9 @@ export class Hand {
   /** Exports as a type of file, the sheet as it is otherwise. @returns the file */
   async exported(type = 'SVG'): Promise<Buffer> {
     await this.button('Export');
-    if (type !== 'SVG') await this.choice(type);
+    // What was chosen last is remembered.
+    const radio = this.page.getByRole('radio', { name: type, exact: true });
+    if (!(await radio.isChecked())) await this.click(radio);
     const downloading = this.page.waitForEvent('download');
     await this.button('Download');
     return readFile(await (await downloading).path());

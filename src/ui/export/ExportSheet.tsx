@@ -13,7 +13,7 @@ import { excessOf } from '@/core/figure/excess';
 import { activeRound, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
 import { workOf } from '@/state/work';
 import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
+import { ChoiceRow } from '../common/ChoiceRow';
 import { Fact, Row, Sheet } from '../common/Panel';
 import { useEditor, useWorkshop } from '../editor/EditorContext';
 import { FilePreview } from './FilePreview';
@@ -153,17 +153,15 @@ function PartChoice({ state, part, onChange }: PartProps) {
     ...(shapeIds.length > 0 ? [[{ of: 'shapes', roundId: round.id, shapeIds }, 'Selected'] as const] : []),
   ];
   return (
-    <Row caption="What leaves">
-      <Segmented
-        label="What leaves"
-        value={part.of}
-        choices={parts.map(([each, label]) => ({ value: each.of, label }))}
-        onChange={(of) => {
-          const chosen = parts.find(([each]) => each.of === of)?.[0];
-          if (chosen) onChange(chosen);
-        }}
-      />
-    </Row>
+    <ChoiceRow
+      label="What leaves"
+      value={part.of}
+      choices={parts.map(([each, label]) => ({ value: each.of, label }))}
+      onChange={(of) => {
+        const chosen = parts.find(([each]) => each.of === of)?.[0];
+        if (chosen) onChange(chosen);
+      }}
+    />
   );
 }
 

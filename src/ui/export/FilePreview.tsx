@@ -5,28 +5,12 @@ import { useEffect, useRef, useState } from 'react';
 import { evaluateWhole } from '@/core/figure/evaluateWhole';
 import { partOfFigure } from '@/core/figure/part';
 import { readDxf } from '@/core/format/dxf/read/readDxf';
-import { shapesOfNodes } from '@/core/format/drawing/drawing';
-import { pathData, printNumber } from '@/core/format/pathData';
+import { linesOf } from '@/core/format/drawing/lines';
 import { svgOf } from '@/core/format/svg/svg';
 import { shownFigure, type Editor } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { PAPER_CHECKS } from '../common/fillBackground';
 import type { Asked, FileMade } from './useFile';
-
-/** What a DXF draws, read back from it: lines as thin as a tool is for the eye. */
-function picturedDxf(text: string): string | null {
-  const read = readDxf(text);
-  if (!read.ok) return null;
-  const { width, height, nodes } = read.value;
-  const around = Math.max(width, height) / 50;
-  const n = (value: number): string => printNumber(value, 3);
-  const lines = shapesOfNodes(nodes).map(
-    ({ paths, paint }) =>
-      `<path d="${pathData(paths, 3)}" stroke="${typeof paint.stroke?.colour === 'string' ? paint.stroke.colour : '#000'}"/>`,
-  );
-  const box = [-around, -around, width + 2 * around, height + 2 * around].map(n).join(' ');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}" width="800" height="${n((800 * (height + 2 * around)) / (width + 2 * around))}"><rect x="${n(-around)}" y="${n(-around)}" width="100%" height="100%" fill="#fffefb"/><g fill="none" stroke-width="${n(around / 12)}">${lines.join('')}</g></svg>`;
-}
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
@@ -42,8 +26,8 @@ async function pictureOf(
   if (format.kind === 'pixels') return file.blob;
   if (format.id === 'svg' && file.text !== null) return svgBlob(file.text);
   if (format.id === 'dxf' && file.text !== null) {
-    const drawn = picturedDxf(file.text);
-    return drawn === null ? null : svgBlob(drawn);
+    const read = readDxf(file.text);
+    return read.ok ? svgBlob(linesOf(read.value)) : null;
   }
   // Of what no browser shows as a picture: the scene that it is made of.
   const state = editor.getState();

@@ -2,8 +2,7 @@
 
 import type { OptionField, Options } from '@/core/format/format';
 import { CountField } from '../common/NumberField';
-import { Segmented } from '../common/Choices';
-import { Row } from '../common/Panel';
+import { ChoiceRow } from '../common/ChoiceRow';
 
 interface FieldProps {
   readonly field: OptionField<Options>;
@@ -29,16 +28,14 @@ export function OptionRow({ field, options, onChange }: FieldProps) {
     );
   const { choices } = field;
   return (
-    <Row caption={label}>
-      <Segmented
-        label={label}
-        value={String(options[key])}
-        choices={choices.map(([value, name]) => ({ value: String(value), label: name }))}
-        onChange={(chosen) => {
-          const value = choices.find(([each]) => String(each) === chosen)?.[0];
-          if (value !== undefined) onChange({ ...options, [key]: value });
-        }}
-      />
-    </Row>
+    <ChoiceRow
+      label={label}
+      value={String(options[key])}
+      choices={choices.map(([value, name]) => ({ value: String(value), label: name }))}
+      onChange={(chosen) => {
+        const value = choices.find(([each]) => String(each) === chosen)?.[0];
+        if (value !== undefined) onChange({ ...options, [key]: value });
+      }}
+    />
   );
 }

@@ -14,8 +14,8 @@ import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
 import { workOf } from '@/state/work';
 import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { Row, Sheet } from '../common/Panel';
+import { ChoiceRow } from '../common/ChoiceRow';
+import { Sheet } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
 import { DrawingFacts } from './DrawingFacts';
@@ -134,41 +134,35 @@ function Choice({ importing, drawing, onClose }: ChoiceProps) {
     <div className="flex flex-col gap-3">
       <DrawingFacts drawing={drawing} figure={made.value.figure} left={taken.value.left} />
       <div className="flex flex-col gap-2">
-        <Row caption="Held by">
-          <Segmented
-            label="Held by"
-            value={by}
-            choices={[
-              { value: 'middle', label: 'Its middle' },
-              { value: 'page', label: 'Page’s middle' },
-              { value: 'origin', label: 'Its own 0, 0' },
-            ]}
-            onChange={setBy}
-          />
-        </Row>
-        <Row caption="Put">
-          <Segmented
-            label="Put"
-            value={where}
-            choices={[
-              { value: 'wedge', label: 'In the wedge' },
-              { value: 'centre', label: 'On the centre' },
-              { value: 'point', label: 'Where I click' },
-            ]}
-            onChange={setWhere}
-          />
-        </Row>
-        <Row caption="Its colours">
-          <Segmented
-            label="Its colours"
-            value={colours ? 'keep' : 'leave'}
-            choices={[
-              { value: 'leave', label: 'In it alone' },
-              { value: 'keep', label: 'To the palette too' },
-            ]}
-            onChange={(value) => setColours(value === 'keep')}
-          />
-        </Row>
+        <ChoiceRow
+          label="Held by"
+          value={by}
+          choices={[
+            { value: 'middle', label: 'Its middle' },
+            { value: 'page', label: 'Page’s middle' },
+            { value: 'origin', label: 'Its own 0, 0' },
+          ]}
+          onChange={setBy}
+        />
+        <ChoiceRow
+          label="Put"
+          value={where}
+          choices={[
+            { value: 'wedge', label: 'In the wedge' },
+            { value: 'centre', label: 'On the centre' },
+            { value: 'point', label: 'Where I click' },
+          ]}
+          onChange={setWhere}
+        />
+        <ChoiceRow
+          label="Its colours"
+          value={colours ? 'keep' : 'leave'}
+          choices={[
+            { value: 'leave', label: 'In it alone' },
+            { value: 'keep', label: 'To the palette too' },
+          ]}
+          onChange={(value) => setColours(value === 'keep')}
+        />
       </div>
       <div className="flex flex-wrap justify-end gap-2">
         {file && (

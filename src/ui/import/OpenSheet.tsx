@@ -8,8 +8,8 @@ import type { Drawing } from '@/core/format/drawing/drawing';
 import type { TakenBy } from '@/core/format/drawing/taken';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { Row, Sheet } from '../common/Panel';
+import { ChoiceRow } from '../common/ChoiceRow';
+import { Sheet } from '../common/Panel';
 import { DrawingFacts } from './DrawingFacts';
 import { ReadingProgress } from './ReadingProgress';
 import { useDrawing } from './useDrawing';
@@ -82,9 +82,7 @@ function Choice({
           Parts that are used again and again around a centre come as rounds, with their folds.
         </p>
       ) : (
-        <Row caption="Its centre">
-          <Segmented label="Its centre" value={by} choices={CENTRES} onChange={setBy} />
-        </Row>
+        <ChoiceRow label="Its centre" value={by} choices={CENTRES} onChange={setBy} />
       )}
       <div className="flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>

@@ -123,6 +123,13 @@ const nameOf = ({ attributes, children }: Element): string | null =>
 
 const ruleOf = (text: string | undefined): FillRule => (text === 'evenodd' ? 'evenodd' : 'nonzero');
 
+/** The properties that an element sets for itself and what is inside it. */
+const handedOn = (properties: ReadonlyMap<string, string>): (readonly [string, string])[] =>
+  INHERITED.flatMap((key) => {
+    const value = properties.get(key);
+    return value === undefined || value === 'inherit' ? [] : [[key, value] as const];
+  });
+
 /** Draws the elements of a tree; counts what it does, so that no file takes more than there is time for. */
 class Drawer {
   private visits = 0;
@@ -166,10 +173,7 @@ class Drawer {
   }
 
   private ownOf(element: Element, properties: ReadonlyMap<string, string>, outer: Inherited): Inherited {
-    const set = INHERITED.flatMap((key) => {
-      const value = properties.get(key);
-      return value === undefined || value === 'inherit' ? [] : [[key, value] as const];
-    });
+    const set = handedOn(properties);
     if ((properties.get('transform-origin') ?? '0') !== '0' && properties.has('transform'))
       this.context.left.add('origin of a transform');
     const own = transformIn(properties.get('transform'));
@@ -344,13 +348,9 @@ export function readDrawing(text: string, frame: DrawingFrame = 'page', progress
     const context: PaintContext = { ids: idsIn(top), properties, left, inner: page.inner };
     const map = frame === 'page' ? page.map : IDENTITY;
     const drawer = new Drawer(context, progress);
-    const handed = INHERITED.flatMap((key) => {
-      const value = own.get(key);
-      return value === undefined ? [] : [[key, value] as const];
-    });
     const nodes = drawer.drawAll(root.children, {
       map,
-      properties: new Map([...INITIAL, ...handed]),
+      properties: new Map([...INITIAL, ...handedOn(own)]),
       opacity: numberIn(own.get('opacity'), 1),
       uses: 0,
       clips: false,

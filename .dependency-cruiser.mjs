@@ -8,13 +8,15 @@ const inside = {
   number: [],
   curve: ['number'],
   symmetry: ['number', 'curve'],
+  bend: ['number', 'curve'],
+  words: ['number', 'curve', 'merge'],
   arrangement: ['number', 'curve'],
   merge: ['number', 'curve', 'symmetry', 'arrangement'],
-  maker: ['number', 'curve', 'symmetry', 'merge', 'paint', 'scene'],
+  maker: ['number', 'curve', 'words', 'symmetry', 'merge', 'paint', 'scene'],
   scene: ['number', 'curve', 'symmetry'],
   paint: ['number', 'curve', 'symmetry', 'scene'],
-  figure: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint'],
-  format: ['number', 'curve', 'symmetry', 'merge', 'maker', 'scene', 'paint', 'figure'],
+  figure: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint'],
+  format: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint', 'figure'],
 };
 
 const everywhere = ['finding', 'derive'];

@@ -1,3 +1,4 @@
+import type { Run } from './core/words/run';
 import type { Figure } from './core/figure/model';
 import type { StoredStep } from './core/figure/patches';
 
@@ -47,6 +48,18 @@ export interface SaveRequest {
    * before it that the server has.
    */
   readonly steps: readonly StoredStep[];
+}
+
+/** A face that words can be set in. */
+export interface FaceName {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** A line of text as outlines, and the characters that its face does not have. */
+export interface ShapedWords {
+  readonly run: Run;
+  readonly missing: readonly string[];
 }
 
 /** A picture that the server keeps, by its id; its size in pixels. */

@@ -1,6 +1,7 @@
 import type { Figure } from '../../src/core/figure/model';
 import { anemone } from './anemone';
 import { bubbleLattice } from './bubbleLattice';
+import { coveSeal } from './coveSeal';
 import { dryDockFrame } from './dryDockFrame';
 import { foldedFan } from './foldedFan';
 import { frostFlake } from './frostFlake';
@@ -16,6 +17,7 @@ import { posterWheel } from './posterWheel';
 import { propeller } from './propeller';
 import { ropeKnot } from './ropeKnot';
 import { scallopRing } from './scallopRing';
+import { scrollRing } from './scrollRing';
 import { tideDial } from './tideDial';
 import { DIATOM_PICTURE, diatomPicture, tracedDiatom } from './tracedDiatom';
 
@@ -37,6 +39,8 @@ export const PIECES: Readonly<Record<string, () => Figure>> = {
   'frost-flake': frostFlake,
   'lamp-burst': lampBurst,
   'scallop-ring': scallopRing,
+  'scroll-ring': scrollRing,
+  'cove-seal': coveSeal,
   'kelp-crown': kelpCrown,
   'lace-rosette': laceRosette,
   'tide-dial': tideDial,

@@ -19,6 +19,12 @@ export const createSchema = Joi.object<{ name?: string; figure?: Figure }>({
   figure: Joi.object().unknown(),
 }).oxor('name', 'figure');
 
+/** Words to be set; how many there may be is said by who sets them. */
+export const wordsSchema = Joi.object<{ text: string; face: string }>({
+  text: Joi.string().allow('').max(2000).required().label('text'),
+  face: Joi.string().max(60).required().label('face'),
+});
+
 export const listSchema = Joi.object<{ search: string; from: number; count: number }>({
   search: Joi.string().allow('').max(200).default(''),
   from: Joi.number().integer().min(0).max(1e9).default(0),

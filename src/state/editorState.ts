@@ -66,7 +66,8 @@ export interface TransformOptions {
   readonly times: number;
 }
 
-export type PaneId = 'bench' | 'whole';
+/** The lane is a part of the Bench in which a strip lies straight. */
+export type PaneId = 'bench' | 'whole' | 'lane';
 
 /** A path that is being drawn click by click, in motif coordinates. */
 interface PathDraft {
@@ -246,6 +247,8 @@ export interface EditorState {
   readonly guide: { readonly step: number; readonly begun: GuideStart } | null;
   /** How many files were handed out since the editor was opened. */
   readonly handedOut: number;
+  /** What is selected of a strip, or drawn next, was taken in the lane: it is worked on as it lies straight. */
+  readonly laid: boolean;
   /** A box that is being drawn to select by, in pixels of its pane. */
   readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
 }

@@ -14,6 +14,7 @@ import { placementMap, type Placement } from '../core/symmetry/rule';
 import { activeRound, select, selectedShapes, shownFigure, type Editor } from './editor';
 import type { EditorState, Other, PaneId } from './editorState';
 import { newId } from './ids';
+import { isLaid } from './lane';
 import { workOf } from './work';
 
 /** Selected shapes of one round, and the copy of it in which they were taken. */
@@ -56,7 +57,7 @@ export const overParts = (
 export function frameOf(state: EditorState, pane: PaneId, placement: Placement): Affine {
   const start = activeRound(state)?.rule.start ?? NO_TURN;
   const own = placementMap(placement);
-  return pane === 'bench' ? compose(turnMap(start), own) : own;
+  return pane === 'whole' ? own : compose(turnMap(start), own);
 }
 
 const alongMap = (map: Affine, v: Point): Point => subtract(applyTo(map, v), applyTo(map, ORIGIN));
@@ -65,7 +66,7 @@ const alongMap = (map: Affine, v: Point): Point => subtract(applyTo(map, v), app
 export function partMap(state: EditorState, pane: PaneId, placement: Placement): Affine {
   const start = activeRound(state)?.rule.start ?? NO_TURN;
   const map = placementMap(placement);
-  return pane === 'bench' ? compose(turnMap(negateTurn(start)), map) : map;
+  return pane === 'whole' ? map : compose(turnMap(negateTurn(start)), map);
 }
 
 /**
@@ -77,7 +78,7 @@ export function movedParts(state: EditorState, figure: Figure, by: Point, frame:
   const seen = alongMap(frame, by);
   return overParts(state, figure, (f, { roundId, ids, placement }) => {
     const own = roundId === state.selection.roundId ? by : alongMap(inverse(placementMap(placement)), seen);
-    return moveShapes(f, roundId, ids, own);
+    return moveShapes(f, roundId, ids, own, { straight: isLaid(state) });
   });
 }
 
@@ -109,7 +110,7 @@ export function transformedParts(
   const parts: SelectedPart[] = [];
   const next = overParts(state, figure, (f, part) => {
     const own = carriedTransform(t, mapOfPart(state, part, frame));
-    const how = { copy: false, times: 1, newId };
+    const how = { copy: false, times: 1, newId, straight: isLaid(state) };
     const made = transformShapes(f, part.roundId, part.ids, own, how, work);
     parts.push({ ...part, ids: new Set(made.ids) });
     return made.figure;
@@ -152,7 +153,7 @@ export function copiedParts(
 ): { readonly figure: Figure; readonly parts: readonly SelectedPart[] } {
   const parts: SelectedPart[] = [];
   const next = overParts(state, figure, (f, part) => {
-    const made = duplicateShapes(f, part.roundId, part.ids, newId, by);
+    const made = duplicateShapes(f, part.roundId, part.ids, newId, by, { straight: isLaid(state) });
     parts.push({ ...part, ids: new Set(made.ids) });
     return made.figure;
   });

@@ -1,7 +1,15 @@
 import type { Figure } from '../core/figure/model';
 import type { StoredStep } from '../core/figure/patches';
 import { OWN_HEADER } from '../wire';
-import type { FigurePage, FigureSummary, SavedFigure, SaveRequest, StoredPicture } from '../wire';
+import type {
+  FaceName,
+  FigurePage,
+  FigureSummary,
+  ShapedWords,
+  SavedFigure,
+  SaveRequest,
+  StoredPicture,
+} from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
 export class ServerProblem extends Error {
@@ -56,6 +64,9 @@ export const server = {
   remove: (id: string) => ask<undefined>(at(id), 'DELETE'),
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
   duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
+  faces: () => ask<FaceName[]>('/api/faces'),
+  keepFace: (file: Blob) => ask<FaceName>('/api/faces', 'POST', file),
+  shape: (text: string, face: string) => ask<ShapedWords>('/api/words', 'POST', { text, face }),
   keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
   stepsBefore: (id: string, before: number, count: number) =>
     ask<StoredStep[]>(at(id, `/steps?before=${before}&count=${count}`)),

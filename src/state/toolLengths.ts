@@ -87,7 +87,11 @@ function inOtherUnit(
     transform: { ...transform, by: movedBy(transform, factor) },
     pivot: pivot && { x: pivot.x * factor, y: pivot.y * factor },
     measured: null,
-    views: { bench: scaledView(views.bench, factor), whole: scaledView(views.whole, factor) },
+    views: {
+      bench: scaledView(views.bench, factor),
+      whole: scaledView(views.whole, factor),
+      lane: scaledView(views.lane, factor),
+    },
     paint: paint && { ...paint, stroke: paint.stroke && scaled(paint.stroke) },
   };
 }

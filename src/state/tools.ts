@@ -55,7 +55,7 @@ export const MORE_KEY = 'KeyZ';
 const DRAWING: readonly Stage[] = ['setout', 'draw'];
 
 /** Tools that lie in no tray. */
-const BEYOND: readonly ToolId[] = ['bar'];
+const BEYOND: readonly ToolId[] = ['bar', 'words'];
 
 /** Tools of a stage that its tray has no room for, in the order of the trays that they lie in. */
 export function toolsBeyond(stage: Stage): readonly ToolId[] {
@@ -84,6 +84,7 @@ export const TOOL_NAMES: Record<ToolId, string> = {
   ellipse: 'Ellipse',
   polygon: 'Polygon',
   rectangle: 'Rectangle',
+  words: 'Words',
   slit: 'Slit',
   measure: 'Measure',
   guide: 'Guide',

@@ -15,7 +15,9 @@ function opened(): Editor {
     newShape('t', 'Dot', disc(0, -4, 2), START_PAINT),
   ]);
   const editor = editorOf(both);
-  editor.setState({ sizes: { bench: { width: 480, height: 740 }, whole: { width: 400, height: 740 } } });
+  editor.setState(({ sizes }) => ({
+    sizes: { ...sizes, bench: { width: 480, height: 740 }, whole: { width: 400, height: 740 } },
+  }));
   return editor;
 }
 

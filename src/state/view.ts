@@ -6,6 +6,7 @@ import { reachOfRound } from '../core/figure/commands';
 import { halfWedge } from '../core/symmetry/wedge';
 import { radiansOf } from '../core/number/turn';
 import { activeRound, shownFigure, type EditorState } from './editor';
+import { laneStrip } from './lane';
 import { LEAST_ZOOM, type View } from './viewport';
 
 interface Size {
@@ -28,9 +29,13 @@ export function benchRadius(figure: Figure, work: Work): number {
   return Math.max(Math.min(figure.page.width, figure.page.height) / 2, ...drawn);
 }
 
-function fitBench(size: Size, reach: number, round: Round | null): View {
+/** The part of the Bench that a strip takes which lies straight there, in pixels; 0 where there is none. */
+export const laneHeight = (state: EditorState): number =>
+  laneStrip(state) ? Math.round(Math.min(150, Math.max(80, 0.2 * state.sizes.bench.height))) : 0;
+
+function fitBench(size: Size, reach: number, round: Round | null, lane: number): View {
   const radius = reach * 1.04;
-  const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT);
+  const high = Math.max(60, size.height - BENCH_HEAD - BENCH_FOOT - lane);
   const half = radiansOf(halfWedge(round?.rule ?? { fold: 8 }));
   const halfWide = radius * Math.sin(Math.min(half, Math.PI / 2));
   // Folds 1 and 2 have a wedge of half a turn and more: the apex moves up to show what lies below it.
@@ -67,6 +72,7 @@ export const benchView = (state: EditorState): View =>
     state.sizes.bench,
     benchRadius(state.live ? figureBefore(state) : shownFigure(state), workOf(state)),
     activeRound(state),
+    laneHeight(state),
   );
 
 const figureBefore = (state: EditorState): Figure => shownFigure({ ...state, live: null });
@@ -89,8 +95,9 @@ export function viewForRound(state: EditorState): View | null {
   const high = Math.max(60, state.sizes.bench.height - BENCH_HEAD - BENCH_FOOT);
   const isSeen = ({ scale }: View): boolean => outer * scale >= SPECK * high && outer * scale <= 1.2 * high;
   if (isSeen(benchView(state))) return state.views.bench;
-  const whole = fitBench(state.sizes.bench, benchRadius(figure, work), round);
-  return isSeen(whole) ? null : fitBench(state.sizes.bench, outer * AROUND, round);
+  const lane = laneHeight(state);
+  const whole = fitBench(state.sizes.bench, benchRadius(figure, work), round, lane);
+  return isSeen(whole) ? null : fitBench(state.sizes.bench, outer * AROUND, round, lane);
 }
 
 export const wholeView = (state: EditorState): View =>

@@ -1,5 +1,6 @@
 import type { SentTask, Progress, TaskKind } from '../core/derive';
 import type { Result } from '../core/finding';
+import { BENT } from '../core/bend/bentPaths';
 import { NESTED } from '../core/merge/nested';
 import { STACKED } from '../core/merge/stacked';
 import { READ_DXF } from '../core/format/dxf/read/readDxf';
@@ -8,7 +9,7 @@ import { NEST } from '../core/maker/nest';
 import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
 
 /** Every kind of task that another thread can do; a new one is a line here. */
-const KINDS = [MERGED, BANDS, OFFSET, NEST, NESTED, STACKED, READ_SVG, READ_DXF] as readonly TaskKind<
+const KINDS = [MERGED, BANDS, OFFSET, BENT, NEST, NESTED, STACKED, READ_SVG, READ_DXF] as readonly TaskKind<
   never,
   unknown
 >[];

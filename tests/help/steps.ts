@@ -113,6 +113,10 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       STRAIGHT,
     ),
   alignStamps: ({ figure, ref }) => commands.alignStamps(figure, ref),
+  bendShapes: ({ figure, round, ids, newId }) => {
+    const made = commands.bendShapes(figure, round.id, ids, newId, STRAIGHT);
+    return made.ok ? made.value.figure : figure;
+  },
   boundByFrame: ({ figure, round, chance }) => commands.boundByFrame(figure, round.id, chance.yes()),
   changeCellPaint: (t) =>
     withCells(t, (division, refs) =>
@@ -378,6 +382,26 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     } as const;
     return commands.stampAlong(figure, round.id, along, [part, part], options, newId);
   },
+  setBend: ({ figure, round, chance }) => {
+    const strip = round.groups?.find(({ bend }) => bend);
+    if (!strip) return figure;
+    return commands.setBend(figure, round.id, strip.id, {
+      how: chance.of(['wrap', 'bow'] as const),
+      units: chance.whole(1, 3),
+      span: turn(1, chance.whole(1, 9)),
+      middle: turn(chance.whole(0, 11), 12),
+      radius: chance.between(5, 60),
+      up: chance.of(['out', 'in'] as const),
+      mirrored: chance.yes(),
+      swell: chance.between(-0.5, 0.5),
+      wave: chance.between(-1, 1),
+      twist: chance.between(-20, 20),
+    });
+  },
+  fitStrip: ({ figure, round }) =>
+    commands.fitStrip(figure, round.id, round.groups?.find(({ bend }) => bend)?.id ?? '', STRAIGHT),
+  straighten: ({ figure, round }) =>
+    commands.straighten(figure, round.id, round.groups?.find(({ bend }) => bend)?.id ?? ''),
   startHalf: ({ figure, round }) => commands.startHalf(figure, round.id),
   swapCrossing: ({ figure, round }) => commands.swapCrossing(figure, round.id, '0-0.1'),
   takeApart: ({ figure, round, ids }) => commands.takeApart(figure, round.id, ids),

@@ -2,6 +2,7 @@ import { moveMap, type Affine } from '../curve/affine';
 import type { Point } from '../curve/point';
 import { movedForm, type Form } from '../maker/form';
 import { carriedPaint } from '../paint/gradient';
+import { allShapes, withStripsMoved } from './bent';
 import type { Round, Shape } from './model';
 
 /** True where shapes are all of a motif: what is laid over the motif then goes with them. */
@@ -17,3 +18,23 @@ export const carriedShape = (shape: Shape, form: Form, m: Affine, whole: boolean
 
 export const movedShape = (shape: Shape, by: Point, whole: boolean): Shape =>
   carriedShape(shape, movedForm(shape.form, by), moveMap(by), whole);
+
+/**
+ * A round with some of its shapes moved; a strip that is all among them keeps its straight drawing and is bent elsewhere.
+ * @param whole whether what is laid over the motif goes with them
+ */
+export function movedShapes(
+  before: Round,
+  shapeIds: ReadonlySet<string>,
+  by: Point,
+  whole = isWholeMotif(before, shapeIds),
+): Round {
+  const { round, left } = withStripsMoved(before, shapeIds, { kind: 'move', by });
+  return {
+    ...round,
+    shapes: round.shapes.map((shape) => (left.has(shape.id) ? movedShape(shape, by, whole) : shape)),
+  };
+}
+
+/** A round with all of its motif moved. */
+export const movedMotif = (round: Round, by: Point): Round => movedShapes(round, allShapes(round), by);

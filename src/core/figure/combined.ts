@@ -15,6 +15,7 @@ import { BANDS, MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
 import { MITER_LIMIT } from '../paint/style';
 import type { Paint } from '../scene/scene';
+import { bentShapes } from './bent';
 import { motifTree, shapesIn, type GroupNode, type Motif, type MotifNode } from './groups';
 import type { AxisSide, CombineOp, Group, Round, Shape } from './model';
 
@@ -110,10 +111,12 @@ function aboutAxis(shape: Shape, side: AxisSide, work: Work): readonly Shape[] {
 }
 
 interface Made {
-  readonly how: Pick<Group, 'op' | 'axis'>;
+  readonly how: How;
   readonly parts: readonly (readonly Shape[])[];
   readonly shapes: readonly Shape[];
 }
+
+type How = Pick<Group, 'op' | 'axis' | 'bend'>;
 
 const madeOf = new WeakMap<Form, Made[]>();
 
@@ -130,26 +133,29 @@ const areSame = (a: readonly (readonly Shape[])[], b: readonly (readonly Shape[]
 
 /** Parts combined, and made their own reflection; the same shapes as long as the parts are the same. */
 function madeOnce(
-  { op, axis }: Pick<Group, 'op' | 'axis'>,
+  { op, axis, bend }: How,
   parts: readonly (readonly Shape[])[],
   work: Work,
 ): readonly Shape[] {
   const key = parts[0]?.[0]?.form;
   if (!key) return [];
   const kept = madeOf.get(key) ?? [];
-  const known = kept.find(({ how, parts: own }) => how.op === op && how.axis === axis && areSame(own, parts));
+  const known = kept.find(
+    ({ how, parts: own }) => how.op === op && how.axis === axis && how.bend === bend && areSame(own, parts),
+  );
   if (known) return known.shapes;
   const missed = work.missed;
   const together = op ? combine(op, parts, work) : parts.flat();
-  const shapes = axis ? together.flatMap((shape) => aboutAxis(shape, axis, work)) : together;
+  const reflected = axis ? together.flatMap((shape) => aboutAxis(shape, axis, work)) : together;
+  const shapes = bend ? bentShapes(reflected, bend, work) : reflected;
   if (work.missed === missed)
-    madeOf.set(key, [{ how: { op, axis } as Made['how'], parts, shapes }, ...kept].slice(0, MOST_KEPT));
+    madeOf.set(key, [{ how: { op, axis, bend } as How, parts, shapes }, ...kept].slice(0, MOST_KEPT));
   return shapes;
 }
 
 /** True where what is drawn of a group is not simply what is in it. */
-export const isLive = ({ op, axis }: Pick<Group, 'op' | 'axis'>): boolean =>
-  op !== undefined || axis !== undefined;
+export const isLive = ({ op, axis, bend }: How): boolean =>
+  op !== undefined || axis !== undefined || bend !== undefined;
 
 /** What is drawn of the visible shapes of a node. */
 function shapesOfNode(node: MotifNode, work: Work): readonly Shape[] {

@@ -4,11 +4,11 @@ import { scaleMap, turnMap } from '../curve/affine';
 import { gapBetween, gapOfCurves } from '../curve/gap';
 import { ORIGIN } from '../curve/point';
 import { mapPath, type Path } from '../curve/path';
-import { movedForm } from '../maker/form';
 import { neighbourGap } from '../maker/fit';
 import { bisected } from '../number/solve';
 import { gcd, type Turn } from '../number/turn';
 import { placementMap } from '../symmetry/rule';
+import { movedMotif } from './carried';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round } from './model';
 import { reachOfMotif } from './reach';
@@ -95,10 +95,7 @@ const HAIRS = [0, 1e-8, 1e-6, 1e-4];
 function touchingMove(round: Round, other: Round, work: Work): number | null {
   const [own, its] = [reachOfMotif(round, work), reachOfMotif(other, work)];
   if (!own || !its) return null;
-  const moved = (by: number): Round => ({
-    ...round,
-    shapes: round.shapes.map((shape) => ({ ...shape, form: movedForm(shape.form, { x: 0, y: -by }) })),
-  });
+  const moved = (by: number): Round => movedMotif(round, { x: 0, y: -by });
   const gapAt = (by: number): number => gapOfRounds(moved(by), other, work) ?? Infinity;
   const start = gapAt(0);
   if (start === Infinity) return null;

@@ -80,6 +80,27 @@ export function withNewGroup(
   return { round: withTree(round, treeWith(rest, [made], spot)), groupId: group.id };
 }
 
+/** A round with some of its shapes in one group, one of them alone too; null where there is none, or the group would lie too deep. */
+export function withGroupOf(
+  round: Round,
+  shapeIds: ReadonlySet<string>,
+  newId: () => string,
+): { round: Round; groupId: string } | null {
+  const tree = motifTree(round);
+  const [only, another] = largestNodes(tree, shapeIds);
+  if (only?.kind !== 'shape' || another) return withNewGroup(round, shapeIds, newId);
+  const { shape } = only;
+  const home = shape.group ?? null;
+  const group: Group = { id: newId(), name: freeName('Group', round.groups ?? []) };
+  const made: GroupNode = { kind: 'group', group, nodes: [only] };
+  if (!isDeepEnough(round, home, made)) return null;
+  const spot = besideNodes(tree, home, [only], 'front');
+  return {
+    round: withTree(round, treeWith(treeWithout(tree, new Set([shape.id])), [made], spot)),
+    groupId: group.id,
+  };
+}
+
 /** A group with something else about it. */
 export const withGroup = (round: Round, groupId: string, part: Partial<Group>): Round => ({
   ...round,

@@ -1,3 +1,4 @@
+import type { Bend } from '../bend/bend';
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
@@ -8,7 +9,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 6;
+export const FIGURE_VERSION = 7;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -111,6 +112,8 @@ export interface Group {
   readonly parent?: string;
   readonly op?: CombineOp;
   readonly axis?: AxisSide;
+  /** What lies in it is a straight strip, and is drawn bent. */
+  readonly bend?: Bend;
 }
 
 /**

@@ -19,6 +19,16 @@ import {
 import { MOST_DEN, type Turn } from '../number/turn';
 import { finding } from '../finding';
 import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
+import {
+  BEND_WAYS,
+  bendProblem,
+  MOST_SWELL,
+  MOST_TWIST,
+  MOST_UNITS,
+  MOST_WAVES,
+  type Bend,
+} from '../bend/bend';
+import { MOST_CHARACTERS, MOST_FACE_ID, type Words } from '../words/run';
 import { treeProblem } from './groups';
 import {
   AXIS_SIDES,
@@ -185,6 +195,35 @@ const places = Joi.array()
   .max(MOST_PLACES)
   .required();
 
+const words = Joi.object<Words>({
+  text: Joi.string()
+    .min(1)
+    .max(2 * MOST_CHARACTERS)
+    .required(),
+  face: Joi.string()
+    .pattern(/^[A-Za-z0-9_-]+$/)
+    .max(MOST_FACE_ID)
+    .required(),
+  run: Joi.object({
+    letters: Joi.array()
+      .items(
+        Joi.object({
+          outline: Joi.number().integer().min(0).max(MOST_CHARACTERS).allow(null).required(),
+          advance: Joi.number().min(-10).max(10).required(),
+        }),
+      )
+      .min(1)
+      .max(2 * MOST_CHARACTERS)
+      .required(),
+    outlines: Joi.array()
+      .items(contours)
+      .min(1)
+      .max(2 * MOST_CHARACTERS)
+      .required(),
+    capHeight: Joi.number().greater(0).max(10).required(),
+  }).required(),
+}).required();
+
 function numberOf(field: Field<Params>): Joi.Schema {
   switch (field.type) {
     case 'length':
@@ -205,6 +244,8 @@ function numberOf(field: Field<Params>): Joi.Schema {
       return field.mayBeNone ? parts.optional() : parts.required();
     case 'places':
       return places;
+    case 'words':
+      return words;
   }
 }
 
@@ -258,6 +299,27 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   paint: paint.required(),
 });
 
+const bend = Joi.object<Bend>({
+  how: Joi.valid(...BEND_WAYS).required(),
+  strip: Joi.object({ left: coordinate, right: coordinate, top: coordinate, bottom: coordinate }).required(),
+  units: Joi.number().integer().min(1).max(MOST_UNITS).required(),
+  radius: extent,
+  height: extent,
+  span: turn.required(),
+  middle: turn.required(),
+  overlap: coordinate,
+  up: Joi.valid('out', 'in').required(),
+  mirrored: Joi.boolean().required(),
+  swell: Joi.number().min(-MOST_SWELL).max(MOST_SWELL).required(),
+  taper: Joi.number().min(-MOST_SWELL).max(1).required(),
+  wave: coordinate,
+  waves: Joi.number().integer().min(1).max(MOST_WAVES).required(),
+  twist: Joi.number().min(-MOST_TWIST).max(MOST_TWIST).required(),
+}).custom((value: Bend, helpers) => {
+  const problem = bendProblem(value);
+  return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
+});
+
 /** One group of a motif. */
 export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
   id,
@@ -265,6 +327,7 @@ export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
   parent: id.optional(),
   op: Joi.valid(...COMBINE_OPS),
   axis: Joi.valid(...AXIS_SIDES),
+  bend,
 });
 
 const guide = Joi.alternatives().conditional('.kind', {

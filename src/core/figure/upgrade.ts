@@ -123,7 +123,17 @@ const fromFifth = (figure: Json): Json => ({
   }),
 });
 
-const STEPS: readonly ((figure: Json) => Json)[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth];
+/** Up to version 6 no group was bent, and there were no words on a ring. */
+const fromSixth = (figure: Json): Json => ({ ...figure, version: 7 });
+
+const STEPS: readonly ((figure: Json) => Json)[] = [
+  fromFirst,
+  fromSecond,
+  fromThird,
+  fromFourth,
+  fromFifth,
+  fromSixth,
+];
 
 /**
  * A figure of an earlier version of the format as the present one. What is not a figure at all comes back as it is, for the

@@ -8,13 +8,21 @@ import type { Task } from '../derive';
 import type { Finding } from '../finding';
 import type { Colour, FillRule, Paint, Laid } from '../scene/scene';
 import type { Turn } from '../number/turn';
+import type { Words } from '../words/run';
 import type { DrawnPart, Place } from './drawn';
 
 /**
  * What a construction keeps: lengths in the figure's unit, counts, shares, exact angles, choices, lists, and curves
  * that were drawn, in its own coordinates. */
 export type Value =
-  number | string | Turn | readonly number[] | readonly Contour[] | readonly DrawnPart[] | readonly Place[];
+  | number
+  | string
+  | Turn
+  | readonly number[]
+  | readonly Contour[]
+  | readonly DrawnPart[]
+  | readonly Place[]
+  | Words;
 export type Params = Readonly<Record<string, Value>>;
 
 interface Asked<N> {
@@ -40,6 +48,8 @@ export type Field<N> = Asked<N> &
     /** Shapes with their paint, and where they are shown. */
     | { readonly type: 'parts'; readonly mayBeNone?: boolean }
     | { readonly type: 'places' }
+    /** Text with its face and outlines. */
+    | { readonly type: 'words' }
   );
 
 /** A point that a person drags, in the construction's own coordinates, and what it does to the numbers. */

@@ -26,6 +26,7 @@ import { stamp } from './stamp';
 import { star } from './star';
 import { touchingRing } from './touchingRing';
 import { whirl } from './whirl';
+import { words } from './words';
 
 /** Every construction; a new one is a file and a line here. */
 export const MAKERS = {
@@ -55,6 +56,7 @@ export const MAKERS = {
   drawing,
   band,
   offset,
+  words,
 };
 
 export type BuiltKind = keyof typeof MAKERS;

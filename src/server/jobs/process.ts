@@ -9,6 +9,7 @@ import { MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';
 import { mergeMotif } from './mergeMotif';
 import { readPicture } from './readPicture';
+import { readFace, shapeText } from './shapeText';
 import { takeDrawing } from './takeDrawing';
 
 /** What a process answers: what was made, or why there is none, as errors lose their kind on the way between processes. */
@@ -16,7 +17,7 @@ export type Answer<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
 
 /** What a process does, by names; each is asked with plain data and answers with it. */
-export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing };
+export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing, shapeText, readFace };
 
 const tell = (share: number): void => workerpool.workerEmit(share);
 
@@ -44,4 +45,6 @@ workerpool.worker({
   readPicture: answering(JOBS.readPicture),
   mergeMotif: answering(JOBS.mergeMotif),
   takeDrawing: answering(JOBS.takeDrawing),
+  shapeText: answering(JOBS.shapeText),
+  readFace: answering(JOBS.readFace),
 });

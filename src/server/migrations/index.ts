@@ -1,11 +1,12 @@
 import type { Knex } from 'knex';
 
+import { faces } from './faces';
 import { figures } from './figures';
 import type { Migration } from './migration';
 import { patches } from './patches';
 import { pictures } from './pictures';
 
-const ALL: readonly Migration[] = [figures, pictures, patches];
+const ALL: readonly Migration[] = [figures, pictures, patches, faces];
 
 /** Migrations as part of the program, so that a bundled server finds them. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

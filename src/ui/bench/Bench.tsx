@@ -34,6 +34,7 @@ import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } fr
 import { wedgeData } from '../common/wedgeShape';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
+import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
 import { Tray } from './Tray';
@@ -365,6 +366,7 @@ export function Bench() {
           </g>
         }
       />
+      <Lane />
       <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 px-2">
         <h2 className="rounded-[6px] bg-field/85 px-1 font-semibold">Bench</h2>
         <span className="truncate rounded-[6px] bg-field/85 px-1 text-[12px] text-muted">

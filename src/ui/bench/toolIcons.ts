@@ -31,6 +31,7 @@ import {
   Tornado,
   Wheat,
   Triangle,
+  Type,
   type LucideIcon,
 } from 'lucide-react';
 
@@ -65,6 +66,7 @@ export const ICONS: Record<ToolId, LucideIcon> = {
   bar: RectangleVertical,
   barFrame: SquareSquare,
   touchingRing: Orbit,
+  words: Type,
   dial: Gauge,
   branch: Wheat,
   whirl: Tornado,

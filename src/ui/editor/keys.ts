@@ -225,7 +225,7 @@ export function followKeys(
     const stage = STAGES[Number(event.key) - 1];
     const tool = toolOnKey(state.stage, event.code);
     if (stage) goToStage(editor, stage);
-    else if (event.key === '0') editor.setState({ views: { bench: null, whole: null } });
+    else if (event.key === '0') editor.setState({ views: { bench: null, whole: null, lane: null } });
     else if (event.key === '?') openSheet('keys');
     else if (event.key === '/') openSheet('find');
     else if (event.key === 'Escape') leave(editor);

@@ -180,7 +180,7 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
     entry('Whole wide', 'large pane full preview', 'view', 'M', () => editor.setState({ wide: 'whole' })),
     entry('Both panes', 'side by side split', 'view', undefined, () => editor.setState({ wide: null })),
     entry('Show all of it', 'fit zoom window', 'view', '0', () =>
-      editor.setState({ views: { bench: null, whole: null } }),
+      editor.setState({ views: { bench: null, whole: null, lane: null } }),
     ),
     entry('Artwork alone', 'preview hide marks presentation', 'Whole', undefined, () =>
       editor.setState({ quiet: !state.quiet }),

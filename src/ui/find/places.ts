@@ -35,6 +35,12 @@ export const PLACES: readonly Place[] = [
   { title: 'Snap', stage: 'draw', level: 'round', words: 'snapping magnet grid catch nudge arrows step' },
   { title: 'Axis', stage: 'draw', level: 'shapes', words: 'mirror halves unite symmetric reflect one side' },
   {
+    title: 'Bend',
+    stage: 'draw',
+    level: 'shapes',
+    words: 'strip wrap bow ring arc warp curve round swell taper wave twist border',
+  },
+  {
     title: 'Place and size',
     stage: 'draw',
     level: 'shapes',

@@ -28,6 +28,7 @@ export const TOOL_WORDS: Record<ToolId, string> = {
   blade: 'knife propeller shutter iris',
   bar: 'beam strip needle arrow point tip spike blade sword',
   barFrame: 'bars polygon frame band star outline',
+  words: 'text type letters lettering font face ring circle seal caption name',
   touchingRing: 'circles touching tangent ring beads pearls lattice seed',
   dial: 'clock watch ticks scale sectors rings',
   branch: 'snowflake arm twig fern tree',

@@ -87,6 +87,7 @@ export function BuiltFields({ form, disabled, onChange }: Props) {
       case 'drawn':
       case 'parts':
       case 'places':
+      case 'words':
         return null;
       case 'choice':
         return (

@@ -6,12 +6,14 @@ import { memo, useDeferredValue } from 'react';
 import type { Round, Shape } from '@/core/figure/model';
 import { activeRound, selectedShapes, shownFigure, shownLevel, type EditorState } from '@/state/editor';
 import type { Level } from '@/state/editorState';
+import { isLaid, measuredRound } from '@/state/lane';
 import { isOverRounds, shapesOfParts } from '@/state/parts';
 import type { Stage } from '@/state/stages';
 import { useEditor } from '../editor/EditorContext';
 import { MotifDock } from '../motif/MotifDock';
 import { ArrangePanel } from './ArrangePanel';
 import { AxisPanel } from './AxisPanel';
+import { BendPanel } from './BendPanel';
 import { ColourPanel } from './ColourPanel';
 import { CombinePanel } from './CombinePanel';
 import { FitPanel } from './FitPanel';
@@ -160,9 +162,10 @@ function ShapeSections({ state, round, shapes }: ShapeProps) {
       {stage === 'merge' && combine}
       {single && tool === 'nodes' && selection.nodes.size > 0 && <NodePanel round={round} shape={single} />}
       {single && <ShapePanel key={single.id} round={round} shape={single} />}
-      <PlaceSizePanel round={round} shapes={shapes} />
+      <PlaceSizePanel round={measuredRound(state, round)} shapes={shapes} straight={isLaid(state)} />
+      <BendPanel round={round} shapes={shapes} />
       <AxisPanel round={round} shapes={shapes} />
-      <TransformPanel round={round} shapes={shapes} />
+      <TransformPanel round={measuredRound(state, round)} shapes={shapes} straight={isLaid(state)} />
       <ArrangePanel round={round} shapes={shapes} />
       <FitPanel round={round} shapes={shapes} />
       {stage !== 'merge' && combine}

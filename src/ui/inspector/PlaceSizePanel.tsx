@@ -22,9 +22,12 @@ const positive = (size: number): string | null => (size > 0 ? null : 'A size is 
 export function PlaceSizePanel({
   round,
   shapes,
+  straight,
 }: {
   readonly round: Round;
   readonly shapes: readonly Shape[];
+  /** They are worked on as they lie straight in a strip. */
+  readonly straight: boolean;
 }) {
   const work = useWork();
   const editor = useEditor();
@@ -42,13 +45,13 @@ export function PlaceSizePanel({
     act(
       editor,
       'Move',
-      (figure) => moveShapes(figure, round.id, ids, subtract(to, middle)),
+      (figure) => moveShapes(figure, round.id, ids, subtract(to, middle), { straight }),
       `place:${[...ids].join(' ')}`,
     );
   const scale = (x: number, y: number): void =>
     actAndSelect(editor, 'Scale', round.id, (figure, reading) => {
       const t = { kind: 'scale' as const, x, y, about: middle };
-      return transformShapes(figure, round.id, ids, t, { copy: false, times: 1, newId }, reading);
+      return transformShapes(figure, round.id, ids, t, { copy: false, times: 1, newId, straight }, reading);
     });
   const one = { in: unit, unit: '', disabled: off };
   return (

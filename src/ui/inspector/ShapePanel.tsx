@@ -19,6 +19,7 @@ import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { BuiltFields } from './BuiltFields';
 import { DrawingFields } from './DrawingFields';
+import { WordsFields } from './WordsFields';
 
 interface Props {
   readonly round: Round;
@@ -90,6 +91,7 @@ export function ShapePanel({ round, shape }: Props) {
           onChange={(diameter) => change({ ...form, params: { width: diameter, height: diameter } })}
         />
       )}
+      {form.kind === 'words' && <WordsFields round={round} shape={{ ...shape, form }} disabled={disabled} />}
       {isBuilt(form) && (
         <BuiltFields
           form={form}

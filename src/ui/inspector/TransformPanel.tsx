@@ -43,10 +43,12 @@ function closureWords(step: Turn): string {
 interface Props {
   readonly round: Round;
   readonly shapes: readonly Shape[];
+  /** They are worked on as they lie straight in a strip. */
+  readonly straight: boolean;
 }
 
 /** Changes of place, direction, size and form by numbers, about any pivot, in place or as copies. */
-export function TransformPanel({ round, shapes }: Props) {
+export function TransformPanel({ round, shapes, straight }: Props) {
   const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
@@ -94,7 +96,7 @@ export function TransformPanel({ round, shapes }: Props) {
       round.id,
       ids,
       t,
-      { copy, times, newId },
+      { copy, times, newId, straight },
       work,
     );
     act(editor, copy ? 'Transform a copy' : 'Transform', () => done.figure);

@@ -4,9 +4,10 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { ChevronDown, Eye, EyeOff, FlipHorizontal2, Lock, LockOpen } from 'lucide-react';
 import { memo, type KeyboardEvent, type MouseEvent } from 'react';
 
-import type { CombineOp } from '@/core/figure/model';
+import type { CombineOp, Group } from '@/core/figure/model';
 import { PaintChip } from '../common/PaintChip';
 import { TextField } from '../common/TextField';
+import { plural } from '../inspector/words';
 import type { DropPlace, MotifRow } from './rows';
 
 const SMALL =
@@ -19,6 +20,12 @@ const OPS: Record<CombineOp, string> = {
   exclusion: 'exclude',
   clip: 'clip',
 };
+
+/** What a group is, or how much is in it. */
+function groupNote({ op, bend }: Group, count: number): string {
+  if (bend) return 'strip';
+  return op ? OPS[op] : plural(count, 'shape', 'shapes');
+}
 
 /** What a row can be asked to do; the same object as long as the list is. */
 export interface RowActions {
@@ -129,7 +136,7 @@ export const MotifRowItem = memo(function MotifRowItem({
           )}
           {group && (
             <span className="ml-auto shrink-0 pr-1 text-[12px] text-muted">
-              {group.op ? OPS[group.op] : `${row.ids.length} shapes`}
+              {groupNote(group, row.ids.length)}
             </span>
           )}
         </button>

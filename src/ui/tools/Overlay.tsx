@@ -8,7 +8,12 @@ import { applyTo, type Affine } from '@/core/curve/affine';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathOfNodes } from '@/core/curve/nodes';
 import { pathData } from '@/core/format/pathData';
-import type { Shape } from '@/core/figure/model';
+import { resolvedMotif } from '@/core/figure/combined';
+import type { Path } from '@/core/curve/path';
+import type { Round, Shape } from '@/core/figure/model';
+import { bentIds } from '@/state/lane';
+import { heldStrip, type HeldStrip } from './bend';
+import { liesIn } from './lies';
 import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
@@ -44,6 +49,27 @@ const SelectedOutline = ({ shape, work }: { readonly shape: Shape; readonly work
   />
 );
 
+/** The outlines of selected shapes that lie in strips, as they are bent. */
+function bentOutlines(round: Round, shapes: readonly Shape[], work: Work): Path[] {
+  const ids = bentIds(round);
+  const wanted = new Set(shapes.flatMap(({ id }) => (ids.has(id) ? [id] : [])));
+  if (wanted.size === 0) return [];
+  return resolvedMotif(round, work)
+    .filter(({ shape }) => wanted.has(shape.id))
+    .flatMap(({ shape }) => pathsOfForm(shape.form, work));
+}
+
+/** The middle line of a selected strip, and its handles. */
+function BendMarks({ held, project }: { readonly held: HeldStrip; readonly project: Project }) {
+  return (
+    <g data-testid="bend">
+      {held.handles.map(({ id, point }) => (
+        <Square key={id} at={project(point)} full={id === 'radius'} name={`bend ${id}`} />
+      ))}
+    </g>
+  );
+}
+
 /** What a pane shows over the artwork: the selection, its handles and nodes, what is being drawn. */
 export function Overlay({ pane }: { readonly pane: PaneId }) {
   const work = useWork();
@@ -55,7 +81,12 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
   const round = activeRound(state);
   const shapes = selectedShapes(state);
   const [only] = shapes;
-  const single = shapes.length === 1 && only && !only.locked && !round?.locked ? only : null;
+  const isHeld =
+    shapes.length === 1 && only && !only.locked && !round?.locked && liesIn(state, pane, only.id);
+  const single = isHeld ? only : null;
+  const outlined = shapes.filter(({ id }) => liesIn(state, pane, id));
+  const bent = pane === 'lane' || !round ? [] : bentOutlines(round, shapes, work);
+  const strip = heldStrip(state, pane);
   const editing =
     state.tool === 'select' || state.tool === 'nodes' || state.stage === 'draw' || state.stage === 'setout';
   const motifTransform = viewTransform(view, placement);
@@ -69,11 +100,19 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
   return (
     <g pointerEvents="none">
       <g transform={motifTransform} fill="none">
-        {shapes.map((shape) => (
+        {outlined.map((shape) => (
           <SelectedOutline key={shape.id} shape={shape} work={work} />
         ))}
+        {bent.length > 0 && (
+          <path
+            d={screenData(bent)}
+            stroke="var(--coral)"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
       </g>
-      {[...state.selection.others].map(([id, { ids, placement: copy }]) => (
+      {(pane === 'lane' ? [] : [...state.selection.others]).map(([id, { ids, placement: copy }]) => (
         <g key={id} transform={viewTransform(view, partMap(state, pane, copy))} fill="none">
           {shownFigure(state)
             .rounds.find((each) => each.id === id)
@@ -84,6 +123,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
         </g>
       ))}
       <BoxHandles own={selectionBox(state, pane)} name={`selection-box-${pane}`} project={project} />
+      {strip && <BendMarks held={strip} project={project} />}
       <BoxHandles own={underlayBox(state, pane)} name="underlay-box" project={project} />
       {single && editing && single.form.kind !== 'path' && (
         <g>

@@ -168,6 +168,7 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
     const double = near && event.timeStamp - at < DOUBLE_CLICK;
     lastPress.current = { at: event.timeStamp, x: event.clientX, y: event.clientY };
     const point = panePoint(editor, pane, target, event);
+    editor.setState({ laid: pane === 'lane' });
     const { picking } = editor.getState();
     if (picking) {
       const pointer = new MotifPointer(editor, pane, placementIn(editor.getState(), pane));

@@ -26,6 +26,8 @@ import {
   type EditorState,
   type PaneId,
 } from '@/state/editor';
+import { isLaid, laneRound } from '@/state/lane';
+import { heldStrip } from './bend';
 import type { Gesture } from './gesture';
 import { CORNERS, STALK, turnStep, type GripBox } from './gripBox';
 import { CATCH, MotifPointer, placementIn, viewOf, type PanePoint } from './pointer';
@@ -92,6 +94,10 @@ const isWide = ({ left, right }: Bounds, scale: number): boolean => (right - lef
 export function selectionBox(state: EditorState, pane: PaneId): SelectionBox | null {
   const round = activeRound(state);
   const shapes = selectedShapes(state);
+  // A strip has handles of its own where it is bent.
+  if (heldStrip(state, pane)) return null;
+  const isStraight = pane === 'lane';
+  if (isStraight !== isLaid(state)) return null;
   const isEdited = state.tool === 'select' && (state.stage === 'draw' || state.stage === 'setout');
   if (!isEdited || !round || round.locked || shapes.length === 0) return null;
   if (shapesOfParts(state).some(({ locked, visible }) => locked || !visible)) return null;
@@ -106,7 +112,8 @@ function boxOfParts(state: EditorState, pane: PaneId): Bounds {
   const work = workOf(state);
   const frame = frameOf(state, pane, placementIn(state, pane));
   const paths = selectedParts(state).flatMap((part) => {
-    const round = shownFigure(state).rounds.find(({ id }) => id === part.roundId);
+    const round =
+      pane === 'lane' ? laneRound(state) : shownFigure(state).rounds.find(({ id }) => id === part.roundId);
     const map = mapOfPart(state, part, frame);
     return round ? seenPaths(round, work, part.ids).map((path) => mapPath(path, map)) : [];
   });

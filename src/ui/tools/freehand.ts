@@ -2,7 +2,7 @@ import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { closedNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
 import { onHalfCircle, plainStroke, withEnds } from '@/core/curve/plainStroke';
 import { distance, type Point } from '@/core/curve/point';
-import { addShapes } from '@/core/figure/commands';
+import { withDrawn } from '@/state/lane';
 import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
@@ -110,7 +110,7 @@ export const pressFreehand: Press = (editor, p) => {
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
       // While it is drawn the line alone is shown: it follows the hand without delay.
       const line = newShape(id, name, pathForm(nodes, false), lined);
-      preview(editor, addShapes(figure, round.id, [line]));
+      preview(editor, withDrawn(state, figure, round.id, [line]));
     },
     up: () => {
       const made = drawn();
@@ -121,7 +121,7 @@ export const pressFreehand: Press = (editor, p) => {
       commit(
         editor,
         `Draw ${name}`,
-        addShapes(figure, round.id, [newShape(id, name, made.form, made.paint)]),
+        withDrawn(state, figure, round.id, [newShape(id, name, made.form, made.paint)]),
       );
       select(editor, round.id, [id]);
     },

@@ -2,7 +2,7 @@ import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { petalOfSize } from '@/core/maker/petal';
 import { workOf } from '@/state/work';
 import { distance, lengthOf, polarOf, scaleBy, subtract, type Point } from '@/core/curve/point';
-import { addShapes } from '@/core/figure/commands';
+import { withDrawn } from '@/state/lane';
 import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { scaledParams } from '@/core/maker/construction';
@@ -100,7 +100,7 @@ const draws =
         const shown = lines ? lineAtHand(state) : areaAtHand(state);
         const rule = isBuilt(form) ? makerOf(form.kind).rule : undefined;
         const shape = newShape(id, label, form, shown);
-        preview(editor, addShapes(figure, round.id, [rule ? { ...shape, rule } : shape]));
+        preview(editor, withDrawn(state, figure, round.id, [rule ? { ...shape, rule } : shape]));
       },
       up: () => {
         if (!started) return;

@@ -1,3 +1,4 @@
+import { liesIn } from './lies';
 import { nearestOnPath } from '@/core/curve/nearest';
 import { distance, subtract } from '@/core/curve/point';
 import { firstNodeOf, nodesOfContours, pathsOfContours } from '@/core/curve/contours';
@@ -79,6 +80,7 @@ function pressPath(editor: Editor, p: PanePoint, double: boolean): Gesture | nul
   const [shape] = selectedShapes(state);
   const round = activeRound(state);
   if (shape?.form.kind !== 'path' || !round || round.locked || shape.locked) return null;
+  if (!liesIn(state, p.pane, shape.id)) return null;
   const { contours } = shape.form;
   const nodes = nodesOfContours(contours);
   const ref = { roundId: round.id, shapeId: shape.id };

@@ -1,7 +1,7 @@
 import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { distance, lengthOf, subtract, type Point } from '@/core/curve/point';
 import type { PathNode } from '@/core/curve/nodes';
-import { addShapes } from '@/core/figure/commands';
+import { withDrawn } from '@/state/lane';
 import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm } from '@/core/maker/form';
@@ -22,7 +22,7 @@ export function finishPath(editor: Editor, closed: boolean): void {
   const name = freshName('Path', round.shapes);
   const paint = closed ? areaAtHand(state) : lineAtHand(state);
   const shape = newShape(id, name, pathForm(nodes, closed), paint);
-  commit(editor, `Draw ${name}`, addShapes(shownFigure(state), round.id, [shape]));
+  commit(editor, `Draw ${name}`, withDrawn(state, shownFigure(state), round.id, [shape]));
   select(editor, round.id, [id]);
 }
 

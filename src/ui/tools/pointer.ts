@@ -11,12 +11,14 @@ import {
   snapAlong,
   snapCandidates,
   spacedPlaces,
+  type SnapKind,
   type Snapped,
   type SnapTargets,
 } from '@/core/symmetry/snap';
 import { heldDirection } from '@/core/symmetry/held';
 import { alongTurn } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
+import { laneView, paneRound } from '@/state/lane';
 import { benchView, wholeView } from '@/state/view';
 import { fromScreen, type View } from '@/state/viewport';
 import { pageCurvesOf, snapCurvesOf } from './snapCurves';
@@ -43,12 +45,14 @@ export interface PanePoint {
   readonly free: boolean;
 }
 
-export const viewOf = (state: EditorState, pane: PaneId): View =>
-  pane === 'bench' ? benchView(state) : wholeView(state);
+export function viewOf(state: EditorState, pane: PaneId): View {
+  if (pane === 'lane') return laneView(state);
+  return pane === 'bench' ? benchView(state) : wholeView(state);
+}
 
-/** The copy that a pane edits: Bench always the upright one. */
+/** The copy that a pane edits: Bench and lane always the upright one. */
 export const placementIn = (state: EditorState, pane: PaneId): Placement =>
-  pane === 'bench' ? { turn: NO_TURN, mirrored: false } : state.active;
+  pane === 'whole' ? state.active : { turn: NO_TURN, mirrored: false };
 
 export const toMotif = (placement: Placement, p: Point): Point =>
   applyTo(inverse(placementMap(placement)), p);
@@ -59,9 +63,16 @@ export function ringStepOf(state: EditorState): number {
   return ringStepFor(Math.min(page.width, page.height) / 2);
 }
 
+/** A strip that lies straight has no wedge: its ends and its middle line are guides. */
+const OF_WEDGE: ReadonlySet<SnapKind> = new Set(['centre', 'axis', 'ray', 'ring']);
+
+const withoutWedge = (on: ReadonlySet<SnapKind>): ReadonlySet<SnapKind> =>
+  new Set([...on].filter((kind) => !OF_WEDGE.has(kind)));
+
 /** What a point of the motif may catch. Shapes in `except` are not snapped to: they are the ones that move. */
 function targetsIn(
   state: EditorState,
+  pane: PaneId,
   p: Point,
   except: ReadonlySet<string>,
   extra: readonly Point[] = [],
@@ -69,7 +80,7 @@ function targetsIn(
 ): SnapTargets {
   const work = workOf(state);
   // What stands still while something is dragged: the figure as it was before.
-  const round = activeRound({ ...state, live: null });
+  const round = paneRound({ ...state, live: null }, pane);
   const isStill = (ids: readonly string[]): boolean => !ids.some((id) => except.has(id));
   const still = (round ? seenShapes(round, work) : [])
     .filter(({ ids }) => isStill(ids))
@@ -82,7 +93,7 @@ function targetsIn(
     nodes: [...nodes, ...extra],
     curves: round
       ? [
-          ...pageCurvesOf(shownFigure(state).page, round.rule.start),
+          ...(pane === 'lane' ? [] : pageCurvesOf(shownFigure(state).page, round.rule.start)),
           ...snapCurvesOf(round, work)
             .filter(({ shapeIds }) => isStill(shapeIds))
             .map(({ curve }) => curve),
@@ -90,7 +101,7 @@ function targetsIn(
       : [],
     origin,
     spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
-    on: state.snapOn,
+    on: pane === 'lane' ? withoutWedge(state.snapOn) : state.snapOn,
   };
 }
 
@@ -144,7 +155,7 @@ export class MotifPointer {
   /** A point of the motif after snapping. */
   caught(at: Point, p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
     const state = this.editor.getState();
-    const targets = targetsIn(state, at, this.except, extra, origin);
+    const targets = targetsIn(state, this.pane, at, this.except, extra, origin);
     return this.show(p.free ? [] : snapCandidates(at, targets, this.length(CATCH)), at);
   }
 
@@ -152,7 +163,7 @@ export class MotifPointer {
   along(at: Point, p: PanePoint, from: Point, direction: Point): Point {
     const foot = footOnLine(at, from, direction);
     if (p.free) return this.show([], foot);
-    const targets = targetsIn(this.editor.getState(), foot, this.except);
+    const targets = targetsIn(this.editor.getState(), this.pane, foot, this.except);
     return this.show(snapAlong(at, from, direction, targets, this.length(CATCH)), foot);
   }
 
@@ -175,7 +186,7 @@ export class MotifPointer {
   /** The pointer where it is; what is near is caught only when it is asked for by Tab. */
   offered(p: PanePoint): Point {
     const at = this.raw(p);
-    const targets = targetsIn(this.editor.getState(), at, this.except);
+    const targets = targetsIn(this.editor.getState(), this.pane, at, this.except);
     const list = p.free ? [] : snapCandidates(at, targets, this.length(CATCH));
     return this.show([{ point: at, caught: [], ring: null }, ...list], at);
   }

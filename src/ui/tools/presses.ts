@@ -20,6 +20,7 @@ import { pressEyedropper, pressPaint } from './paint';
 import { pressPath } from './path';
 import { pressSelect } from './select';
 import { pressStamp } from './stamp';
+import { pressWords } from './words';
 
 /** What a press does with each tool. */
 export const PRESSES: Record<ToolId, Press> = {
@@ -45,6 +46,7 @@ export const PRESSES: Record<ToolId, Press> = {
     pressBuilt(editor.getState().ways.circles === 'lattice' ? 'lattice' : 'touchingRing')(editor, p, double),
   rectangle: pressRectangle,
   stamp: pressStamp,
+  words: pressWords,
   paint: pressPaint,
   eyedropper: pressEyedropper,
   fuse: pressFuse,

@@ -41,6 +41,9 @@ import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
 import { dragUnderlay, pressUnderlayGrip } from './underlayGrips';
+import { paneRound } from '@/state/lane';
+import { pressBend } from './bend';
+import { liesIn } from './lies';
 import { CATCH, MotifPointer, TOUCH, placementIn, viewOf, type PanePoint } from './pointer';
 
 interface Hit {
@@ -56,7 +59,7 @@ export function hitAt(editor: Editor, p: PanePoint): Hit | null {
   const tolerance = TOUCH / viewOf(state, p.pane).scale;
   if (p.pane === 'whole')
     return hitFigure(boundedFigure(shownFigure(state), work), p.figure, tolerance, work);
-  const round = activeRound(state);
+  const round = paneRound(state, p.pane);
   const hit = round && !round.locked && hitMotif(round, p.figure, tolerance, work);
   if (!hit) return null;
   return {
@@ -73,6 +76,7 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   const [shape, another] = selectedShapes(state);
   const round = activeRound(state);
   if (!shape || another || !round || round.locked || shape.locked || shape.form.kind === 'path') return null;
+  if (!liesIn(state, p.pane, shape.id)) return null;
   const { form } = shape;
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
   const at = pointer.raw(p);
@@ -175,7 +179,7 @@ const inMotif = (round: Round, box: Bounds, work: Work): string[] =>
  */
 function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
   const state = editor.getState();
-  const round = activeRound(state);
+  const round = paneRound(state, p.pane);
   const before = p.shift ? selectedParts(state) : [];
   const own = before.find((part) => part.roundId === round?.id)?.ids ?? [];
   const pick = (box: Bounds): void => {
@@ -183,7 +187,7 @@ function boxSelect(editor: Editor, p: PanePoint, clicked: () => void): Gesture {
     const work = workOf(state);
     // The Bench shows the other rounds as ghosts, its own round's first copy upright.
     const start = p.pane === 'bench' ? round.rule.start : NO_TURN;
-    const isSeen = p.pane === 'whole' || state.ghosts;
+    const isSeen = p.pane === 'whole' || (p.pane === 'bench' && state.ghosts);
     const found = isSeen
       ? shapesInBox(boundedFigure(shownFigure(state), work), box, state.active, work, start)
       : [];
@@ -221,13 +225,14 @@ function takeOther(editor: Editor, { roundId, shapeId, placement }: Hit, p: Pane
 export const pressSelect: Press = (editor, p) => {
   const handle =
     pressGradient(editor, p) ??
+    pressBend(editor, p) ??
     pressHandle(editor, p) ??
     pressBoxGrip(editor, p) ??
     pressUnderlayGrip(editor, p);
   if (handle) return handle;
   const hit = hitAt(editor, p);
   const own = !hit || hit.roundId === activeRound(editor.getState())?.id;
-  if (own && chooseKindAt(editor, p)) return null;
+  if (own && p.pane !== 'lane' && chooseKindAt(editor, p)) return null;
   if (!hit) {
     const ghost = ghostAt(editor, p);
     if (ghost && takeOther(editor, ghost, p)) return null;
@@ -242,7 +247,11 @@ export const pressSelect: Press = (editor, p) => {
   const sameRound = selection.roundId === hit.roundId;
   const had = sameRound && selection.shapeIds.has(hit.shapeId);
   const active = p.pane === 'whole' ? hit.placement : undefined;
-  const round = shownFigure(editor.getState()).rounds.find(({ id }) => id === hit.roundId);
+  const state = editor.getState();
+  const round =
+    p.pane === 'lane'
+      ? paneRound(state, p.pane)
+      : (shownFigure(state).rounds.find(({ id }) => id === hit.roundId) ?? null);
   const together = round ? wholeGroups(round, [hit.shapeId]) : new Set([hit.shapeId]);
   /** A click on one of several selects that one; with Alt what is deeper in its group. */
   const clicked = (): void => {

@@ -1,7 +1,7 @@
 import { areaAtHand, lineAtHand } from '@/state/atHand';
 import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
 import { distance, type Point } from '@/core/curve/point';
-import { addShapes } from '@/core/figure/commands';
+import { withDrawn } from '@/state/lane';
 import { freshName } from '@/core/figure/groups';
 import { newShape } from '@/core/figure/start';
 import { pathForm, type Form } from '@/core/maker/form';
@@ -83,7 +83,7 @@ export function hoverSpots(editor: Editor, p: PanePoint, as: Through): void {
   if (state.spots.length === 0 || !round) return;
   const shape = shapeThrough(editor, [...state.spots, at], as, 'through-points');
   preview(editor, null);
-  if (shape) preview(editor, addShapes(shownFigure(editor.getState()), round.id, [shape]));
+  if (shape) preview(editor, withDrawn(editor.getState(), shownFigure(editor.getState()), round.id, [shape]));
 }
 
 /** Three clicks: an arc from its start through a point to its end, or with its ends first; or three points of a circle. Esc lets go of them. */
@@ -106,7 +106,11 @@ export const pressSpots =
     const shape = shapeThrough(editor, points, as, id);
     dropSpots(editor);
     if (!shape) return null;
-    commit(editor, `Draw ${shape.name}`, addShapes(shownFigure(editor.getState()), round.id, [shape]));
+    commit(
+      editor,
+      `Draw ${shape.name}`,
+      withDrawn(editor.getState(), shownFigure(editor.getState()), round.id, [shape]),
+    );
     select(editor, round.id, [id]);
     return null;
   };

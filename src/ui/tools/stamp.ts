@@ -1,8 +1,9 @@
+import { withDrawn } from '@/state/lane';
 import { lineAtHand } from '@/state/atHand';
 import type { Work } from '@/core/derive';
 import { fittedNodes } from '@/core/curve/freehand';
 import type { Contour } from '@/core/curve/contours';
-import { addShapes, stampAlong, type StampPart } from '@/core/figure/commands';
+import { stampAlong, type StampPart } from '@/core/figure/commands';
 import { newShape, START_PAINT } from '@/core/figure/start';
 import { formProblem, pathForm } from '@/core/maker/form';
 import { contoursAbout, stockContours, stockName } from '@/core/maker/stock';
@@ -77,7 +78,7 @@ export const pressStamp: Press = (editor, p) => {
       take(q);
       const nodes = points.map(({ x, y }) => ({ x, y, kind: 'corner' as const }));
       const line = newShape(id, 'Line', pathForm(nodes, false), lineAtHand(state));
-      preview(editor, addShapes(figure, round.id, [line]));
+      preview(editor, withDrawn(state, figure, round.id, [line]));
     },
     up: () => {
       const nodes = fittedNodes(points, pointer.length(1.5));

@@ -104,7 +104,7 @@ const WholeButtons = memo(function WholeButtons() {
       </IconButton>
       <IconButton
         label="Show all of it (0)"
-        onClick={() => editor.setState({ views: { bench: null, whole: null } })}
+        onClick={() => editor.setState({ views: { bench: null, whole: null, lane: null } })}
       >
         <Scan size={17} strokeWidth={1.7} />
       </IconButton>

@@ -8,13 +8,12 @@ import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import type { Bounds } from '../../curve/bounds';
 import type { Work } from '../../derive';
 import { reachOf } from '../../symmetry/reach';
-import { isWholeMotif, movedShape } from '../carried';
+import { isWholeMotif, movedShapes } from '../carried';
 import { largestNodes, motifTree, shapesIn } from '../groups';
 import { anchorOf } from '../hit';
 import type { Figure, Round } from '../model';
 import { seenBox, seenPaths } from '../seen';
-import { roundOf } from './rounds';
-import { withShapes } from './shapes';
+import { roundOf, withRound } from './rounds';
 
 /** How shapes are put in line: their middles on the axis, at the centre, edges or middles at one place, radius or angle. */
 export type Alignment =
@@ -59,18 +58,14 @@ function withPiecesAt(
   place: (piece: Piece) => Point,
 ): Figure {
   const round = roundOf(figure, roundId);
-  const moves = new Map(
-    pieces.flatMap((piece) => {
-      const by = subtract(place(piece), piece.anchor);
-      return [...piece.ids].map((id) => [id, by] as const);
-    }),
+  const [only] = pieces;
+  const whole = pieces.length === 1 && only !== undefined && isWholeMotif(round, only.ids);
+  return withRound(figure, roundId, (before) =>
+    pieces.reduce(
+      (each, piece) => movedShapes(each, piece.ids, subtract(place(piece), piece.anchor), whole),
+      before,
+    ),
   );
-  const ids = new Set(moves.keys());
-  const whole = pieces.length === 1 && isWholeMotif(round, ids);
-  return withShapes(figure, roundId, ids, (shape) => {
-    const by = moves.get(shape.id);
-    return by ? movedShape(shape, by, whole) : shape;
-  });
 }
 
 interface Lead {

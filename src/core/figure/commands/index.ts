@@ -1,3 +1,4 @@
+export * from './bend';
 export * from './drawings';
 export * from './frame';
 export * from './groups';

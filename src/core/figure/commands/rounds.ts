@@ -3,8 +3,9 @@ import { produce } from 'immer';
 
 import { boundsOfPaths } from '../../curve/bounds';
 import { scaleMap } from '../../curve/affine';
-import { pathsOfForm, scaledForm } from '../../maker/form';
-import { carriedShape, movedShape } from '../carried';
+import { scaledForm } from '../../maker/form';
+import { allShapes, withStripsMoved } from '../bent';
+import { carriedShape, movedMotif } from '../carried';
 import { ORIGIN } from '../../curve/point';
 import type { Turn } from '../../number/turn';
 import { addTurns, turn, wrapTurn } from '../../number/turn';
@@ -12,6 +13,7 @@ import { isFold } from '../../symmetry/rule';
 import { FIRST_CELLS } from '../cells';
 import { firstWeave } from '../jobs';
 import { reachOfMotif } from '../reach';
+import { seenPaths } from '../seen';
 import { roundOf, withRound } from '../update';
 import type { Edge, LowerAction, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
@@ -139,10 +141,7 @@ export { reachOfMotif as reachOfRound } from '../reach';
 
 /** Moves a round's motif along the axis, outward for a positive distance. */
 export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
-  withRound(figure, roundId, (round) => ({
-    ...round,
-    shapes: round.shapes.map((shape) => movedShape(shape, { x: 0, y: -by }, true)),
-  }));
+  withRound(figure, roundId, (round) => movedMotif(round, { x: 0, y: -by }));
 
 /**
  * Scales a round's motif so that one end of its reach stays and the other comes to `to`, measured from the
@@ -158,16 +157,22 @@ export function scaleRoundReach(
   const round = roundOf(figure, roundId);
   const reach = reachOfMotif(round, work);
   if (!reach) return figure;
-  const box = boundsOfPaths(round.shapes.flatMap(({ form }) => pathsOfForm(form, work)));
+  const box = boundsOfPaths(seenPaths(round, work));
   const fixed = end === 'outer' ? reach.inner : reach.outer;
   const moving = end === 'outer' ? reach.outer : reach.inner;
   const about = box.bottom > 1e-9 && end === 'outer' ? ORIGIN : { x: 0, y: -fixed };
   const factor = (to - -about.y) / (moving - -about.y);
   if (!Number.isFinite(factor) || factor <= 1e-3) return figure;
-  return withRound(figure, roundId, (each) => ({
-    ...each,
-    shapes: each.shapes.map((shape) =>
-      carriedShape(shape, scaledForm(shape.form, factor, about), scaleMap(factor, about), true),
-    ),
-  }));
+  return withRound(figure, roundId, (before) => {
+    const scale = { kind: 'scale', x: factor, y: factor, about } as const;
+    const { round: each, left } = withStripsMoved(before, allShapes(before), scale);
+    return {
+      ...each,
+      shapes: each.shapes.map((shape) =>
+        left.has(shape.id)
+          ? carriedShape(shape, scaledForm(shape.form, factor, about), scaleMap(factor, about), true)
+          : shape,
+      ),
+    };
+  });
 }

@@ -6,9 +6,10 @@ import { canClose, changedContours, nodesOfContours, type Contour } from '../../
 import { withoutNodesKept } from '../../curve/keptForm';
 import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
 import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
-import { isWholeMotif, movedShape } from '../carried';
+import { allShapes } from '../bent';
+import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
-import { LIMITS, type Edge, type Figure, type Group, type Shape } from '../model';
+import { LIMITS, type Edge, type Figure, type Group, type Round, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
 
@@ -57,6 +58,12 @@ export const removeShapes = (figure: Figure, roundId: string, shapeIds: Readonly
     shapes: round.shapes.filter(({ id }) => !shapeIds.has(id)),
   }));
 
+/** Shapes with the groups that they lie in: copies of them lie in the same. */
+const besideThem = (round: Round, shapeIds: ReadonlySet<string>): { shapes: Shape[]; groups: Group[] } => ({
+  shapes: round.shapes.filter(({ id }) => shapeIds.has(id)),
+  groups: [],
+});
+
 /** Copies of shapes, moved by a vector, in front of the motif; the last ids belong to the copies. */
 export function duplicateShapes(
   figure: Figure,
@@ -64,17 +71,26 @@ export function duplicateShapes(
   shapeIds: ReadonlySet<string>,
   newId: () => string,
   by: Point,
+  how: Straight = {},
 ): { figure: Figure; ids: string[] } {
   const round = roundOf(figure, roundId);
   const whole = isWholeMotif(round, shapeIds);
-  const again = regrouped(round, shapeIds, newId);
+  const again = how.straight ? besideThem(round, shapeIds) : regrouped(round, shapeIds, newId);
   const taken = new Set(round.shapes.map(({ name }) => name));
-  const copies = again.shapes.map((shape) => ({
-    ...movedShape(shape, by, whole),
-    id: newId(),
-    name: copyName(shape.name, taken),
-  }));
-  return { figure: addMotif(figure, roundId, copies, again.groups), ids: copies.map(({ id }) => id) };
+  const shapes = again.shapes.map((shape) => ({ ...shape, id: newId(), name: copyName(shape.name, taken) }));
+  const copies = { ...round, shapes, groups: again.groups };
+  const moved = how.straight
+    ? { ...copies, shapes: shapes.map((shape) => movedShape(shape, by, false)) }
+    : movedShapes(copies, allShapes(copies), by, whole);
+  return {
+    figure: addMotif(figure, roundId, moved.shapes, moved.groups ?? []),
+    ids: shapes.map(({ id }) => id),
+  };
+}
+
+/** Where shapes of a strip are worked on as they lie straight: then its bend stays, whatever is chosen of it. */
+export interface Straight {
+  readonly straight?: boolean;
 }
 
 export const moveShapes = (
@@ -82,10 +98,11 @@ export const moveShapes = (
   roundId: string,
   shapeIds: ReadonlySet<string>,
   by: Point,
-): Figure => {
-  const whole = isWholeMotif(roundOf(figure, roundId), shapeIds);
-  return withShapes(figure, roundId, shapeIds, (shape) => movedShape(shape, by, whole));
-};
+  how: Straight = {},
+): Figure =>
+  how.straight
+    ? withShapes(figure, roundId, shapeIds, (shape) => movedShape(shape, by, false))
+    : withRound(figure, roundId, (round) => movedShapes(round, shapeIds, by));
 
 export const setForm = (figure: Figure, ref: ShapeRef, form: Form): Figure =>
   withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, form }));

@@ -13,6 +13,7 @@ import { isGradient, mapFills } from '../../paint/fills';
 import { movedRun } from '../../paint/run';
 import type { Fill, Paint, ScenePage } from '../../scene/scene';
 import type { Frame, Guide } from '../../symmetry/frame';
+import { resizedBend } from '../bent';
 import type { Figure, Round, RoundMerge, Underlay } from '../model';
 import { withRounds } from '../update';
 
@@ -62,6 +63,11 @@ const resizedMerge = ({ cells, weave, ...merge }: RoundMerge, factor: number): R
 const resizedRound = (round: Round, factor: number): Round => ({
   ...round,
   frame: resizedFrame(round.frame, factor),
+  ...(round.groups && {
+    groups: round.groups.map((group) =>
+      group.bend ? { ...group, bend: resizedBend(group.bend, factor) } : group,
+    ),
+  }),
   shapes: round.shapes.map((shape) => ({
     ...shape,
     form: scaledForm(shape.form, factor, ORIGIN),

@@ -7,11 +7,13 @@ import { partsWithPaint, type PaintedPart } from '../parts';
 import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif } from '../carried';
-import { copyName } from '../groups';
-import type { Figure, Shape } from '../model';
+import { copyName, regrouped, withShapesAndGroups } from '../groups';
+import type { Figure, Group, Round, Shape } from '../model';
+import { allShapes, withStripsMoved } from '../bent';
 import { withRound } from './rounds';
+import type { Straight } from './shapes';
 
-interface How {
+interface How extends Straight {
   /** True leaves the shapes and puts transformed copies in front of the motif. */
   readonly copy: boolean;
   /** How often, each time from where the time before ended. */
@@ -62,13 +64,24 @@ function transformed(
   }));
 }
 
+/** Copies of whole strips, as a motif of their own. @param known the groups whose names are taken */
+function withCopiedStrips(
+  round: Round,
+  shapeIds: ReadonlySet<string>,
+  known: readonly Group[],
+  newId: () => string,
+): Round {
+  const { shapes, groups } = regrouped({ shapes: round.shapes, groups: known }, shapeIds, newId);
+  return { ...round, shapes: shapes.map((shape) => ({ ...shape, id: newId() })), groups };
+}
+
 /** Transforms shapes of a round, or copies of them; the ids are those of what was made or changed. */
 export function transformShapes(
   figure: Figure,
   roundId: string,
   shapeIds: ReadonlySet<string>,
   t: Transform,
-  { copy, times, newId }: How,
+  { copy, times, newId, straight = false }: How,
   work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
@@ -76,25 +89,33 @@ export function transformShapes(
     ids.push(...shapes.map(({ id }) => id));
     return shapes;
   };
-  const changed = withRound(figure, roundId, (round) => {
-    const whole = isWholeMotif(round, shapeIds);
-    if (!copy)
-      return {
-        ...round,
-        shapes: round.shapes.flatMap((shape) =>
-          shapeIds.has(shape.id)
-            ? take(transformed(shape, t, times, whole, (k) => (k === 0 ? shape.id : newId()), work))
-            : [shape],
-        ),
-      };
-    const taken = new Set(round.shapes.map(({ name }) => name));
+  const changed = withRound(figure, roundId, (before) => {
+    const whole = isWholeMotif(before, shapeIds);
+    const { round, left } = straight
+      ? { round: before, left: shapeIds }
+      : withStripsMoved(before, shapeIds, t, times);
+    if (!copy) {
+      const shapes = round.shapes.flatMap((shape) => {
+        if (left.has(shape.id))
+          return take(transformed(shape, t, times, whole, (k) => (k === 0 ? shape.id : newId()), work));
+        return shapeIds.has(shape.id) ? take([shape]) : [shape];
+      });
+      return { ...round, shapes };
+    }
+    const taken = new Set(before.shapes.map(({ name }) => name));
     const named = (shape: Shape): Shape => ({ ...shape, name: copyName(shape.name, taken) });
-    const made = Array.from({ length: times }, (_, k) => k + 1).flatMap((k) =>
-      round.shapes
-        .filter(({ id }) => shapeIds.has(id))
-        .flatMap((shape) => take(transformed(shape, t, k, whole, newId, work).map(named))),
-    );
-    return { ...round, shapes: [...round.shapes, ...made] };
+    const strips = new Set([...shapeIds].filter((id) => !left.has(id)));
+    const groups = [...(before.groups ?? [])];
+    const made = Array.from({ length: times }, (_, k) => k + 1).flatMap((k) => {
+      const again = withCopiedStrips(before, strips, groups, newId);
+      const { round: moved } = withStripsMoved(again, allShapes(again), t, k);
+      groups.push(...(moved.groups ?? []));
+      const byThemselves = before.shapes
+        .filter(({ id }) => left.has(id))
+        .flatMap((shape) => transformed(shape, t, k, whole, newId, work));
+      return take([...moved.shapes, ...byThemselves].map(named));
+    });
+    return withShapesAndGroups(before, [...before.shapes, ...made], groups);
   });
   return { figure: changed, ids };
 }

@@ -1,0 +1,8 @@
+import { activeRound, type EditorState, type PaneId } from '@/state/editor';
+import { bentIds } from '@/state/lane';
+
+/** True where a pane shows a shape of the round at hand where it lies: what is in a strip does in the lane alone. */
+export function liesIn(state: EditorState, pane: PaneId, shapeId: string): boolean {
+  const round = activeRound(state);
+  return round !== null && bentIds(round).has(shapeId) === (pane === 'lane');
+}

@@ -76,9 +76,29 @@ export function installPackages() {
 /** What the tests need of Debian, by a program of each package: two browsers to drive, and a renderer of PDF. */
 const PACKAGES = { chromium: 'chromium', 'firefox-esr': 'firefox-esr', 'poppler-utils': 'pdftoppm' };
 
+/** Begins to install those packages of Debian that are missing; they come in beside others. @returns what waits for them */
+export function beginInstallForTests() {
+  const missing = missingForTests();
+  if (missing.length === 0) return () => Promise.resolve();
+  console.log(`Installing ${missing.join(', ')} …`);
+  const words = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  const child = spawn('sh', ['-c', words], { stdio: 'ignore' });
+  const ended = new Promise((resolve) => {
+    child.on('error', () => resolve(1));
+    child.on('close', resolve);
+  });
+  // What went wrong is said by trying once more, in the foreground.
+  return async () => {
+    if ((await ended) !== 0) installForTests();
+  };
+}
+
+const missingForTests = () =>
+  Object.keys(PACKAGES).filter((name) => !existsSync(`/usr/bin/${PACKAGES[name]}`));
+
 /** Installs those packages of Debian that are missing. */
 export function installForTests() {
-  const missing = Object.keys(PACKAGES).filter((name) => !existsSync(`/usr/bin/${PACKAGES[name]}`));
+  const missing = missingForTests();
   if (missing.length === 0) return;
   console.log(`Installing ${missing.join(', ')} …`);
   run('apt-get', ['update']);

@@ -1,8 +1,9 @@
-import { installForTests, installPackages, tool, toolAside } from './setup.mjs';
+import { beginInstallForTests, installPackages, tool, toolAside } from './setup.mjs';
 
 // Every check and test, from nothing but Node, a compiler and Debian's packages.
+// Browsers come in while packages do, and are waited for where they are needed.
+const browsers = beginInstallForTests();
 installPackages();
-installForTests();
 
 /** Six times what it takes alone on two cores, in milliseconds: beside others on a slow machine it takes long. */
 const LINT_LIMIT = 720_000;
@@ -33,7 +34,12 @@ async function aside(steps) {
 }
 
 // Lint takes as long as the other checks and most unit tests, and one core of two.
-await Promise.all([aside([lint]), aside([...checks, unit])]);
+await Promise.all([
+  aside([lint]),
+  aside(checks)
+    .then(browsers)
+    .then(() => aside([unit])),
+]);
 for (const [name, command, args] of served) {
   say(name);
   tool(command, args);

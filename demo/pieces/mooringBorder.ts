@@ -24,7 +24,7 @@ const strand = (x: number): string =>
   `<path d="M${x} 11C${x + 5} 11 ${x + 4} 1 ${x + 9} 1C${x + 13.5} 1 ${x + 13} 4 ${x + 12} 6C${x + 9.5} 10.5 ${x + 5} 11 ${x} 11Z"/>`;
 
 /** A rope clipping as it lies in a file: its strands, with a line along each edge. */
-export const ROPE_SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="${LONG}mm" height="12mm" viewBox="0 0 ${LONG} 12">
+const ROPE_SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="${LONG}mm" height="12mm" viewBox="0 0 ${LONG} 12">
 <g id="Strands" fill="${TIDE.sand}" stroke="${TIDE.deep}" stroke-width="0.7" stroke-linejoin="round">
 ${Array.from({ length: LONG / LAY }, (_, k) => strand(k * LAY)).join('\n')}
 </g>

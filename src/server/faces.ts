@@ -53,7 +53,7 @@ const fileOf = ({ file }: ShippedFace): string =>
   path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file);
 
 /** The bytes of a face that ships with the application; null for another. */
-export async function bytesOfShipped(id: string): Promise<Uint8Array | null> {
+async function bytesOfShipped(id: string): Promise<Uint8Array | null> {
   const face = SHIPPED.find((each) => each.id === id);
   return face ? new Uint8Array(await readFile(fileOf(face))) : null;
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
@@ -11,11 +11,20 @@ import * as exports from '@/app/api/figures/[id]/export/route';
 import * as restores from '@/app/api/figures/[id]/restore/route';
 import * as steps from '@/app/api/figures/[id]/steps/route';
 import * as all from '@/app/api/figures/route';
+import * as faces from '@/app/api/faces/route';
+import * as words from '@/app/api/words/route';
 import { setFold, setMerge } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
+import { FIGURE_VERSION, type Figure } from '@/core/figure/model';
 import { writeFigure } from '@/core/format/figure/json';
 import { wholeSteps, type StoredStep } from '@/core/figure/patches';
-import { OWN_HEADER, type FigurePage, type FigureSummary, type SavedFigure } from '@/wire';
+import {
+  OWN_HEADER,
+  type FaceName,
+  type FigurePage,
+  type FigureSummary,
+  type SavedFigure,
+  type ShapedWords,
+} from '@/wire';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases, database } from './database';
 import { migrationSource } from './migrations';
@@ -195,7 +204,11 @@ describe('the routes of figures', () => {
       [one.PATCH(request('PATCH', { name: 'x', more: 1 }), at(id)), 400, /"more" is not allowed/],
       [all.POST(request('POST', { name: 'x'.repeat(121) })), 400, /120 characters/],
       [all.POST(request('POST', { figure: { format: 'other' } })), 422, /not a Cyclogon figure/],
-      [all.POST(request('POST', { figure: { ...kelpCrown(), version: 7 } })), 422, /newer Cyclogon/],
+      [
+        all.POST(request('POST', { figure: { ...kelpCrown(), version: FIGURE_VERSION + 1 } })),
+        422,
+        /newer Cyclogon/,
+      ],
       [all.POST(request('POST', `"${'x'.repeat(8_000_001)}"`)), 413, /larger than 8 MB/],
       [
         all.POST(request('POST', { name: 'x' }, BASE, { 'sec-fetch-site': 'cross-site' })),
@@ -304,6 +317,8 @@ describe('a history', () => {
     const { id } = await make({ figure: kelpCrown() });
     for (let k = 1; k <= 25; k += 1) await patchSave(id, k, k, folded(k + 2));
     const before = wholeSteps((await load(id)).steps);
+    // The faces first, which came later.
+    await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });
     const whole = (await knex('steps').where({ figure_id: id }).orderBy('position')) as { figure: string }[];
     expect(whole.map(({ figure }) => (JSON.parse(figure) as Figure).rounds[0]!.rule.fold)).toEqual([
@@ -313,6 +328,52 @@ describe('a history', () => {
     await knex.migrate.latest({ migrationSource });
     expect((await rows(id)).filter(({ figure }) => figure !== null)).toHaveLength(2);
     expect(wholeSteps((await load(id)).steps)).toEqual(before);
+  });
+});
+
+describe('the routes of words', () => {
+  const shaped = (text: string, face: string): Promise<Response> =>
+    words.POST(request('POST', { text, face }));
+
+  it('set text in faces that are there, and keep a font file once under the name that it has', async () => {
+    const list = await json<FaceName[]>(await faces.GET(request('GET')));
+    expect(list.length).toBeGreaterThan(3);
+    for (const { id } of list) {
+      const { run, missing } = await json<ShapedWords>(await shaped('Tide', id));
+      expect(run.letters).toHaveLength(4);
+      expect(missing).toEqual([]);
+    }
+    const bytes = readFileSync(
+      path.join(process.cwd(), 'node_modules/@expo-google-fonts/rubik/900Black/Rubik_900Black.ttf'),
+    );
+    const sent = (body: Uint8Array): Promise<Response> =>
+      faces.POST(
+        new Request(BASE, {
+          method: 'POST',
+          headers: { host: '127.0.0.1', [OWN_HEADER]: '1', 'content-type': 'font/ttf' },
+          body: new Uint8Array(body),
+        }),
+      );
+    const own = await json<FaceName>(await sent(bytes));
+    expect(own.name).toBe('Rubik Black');
+    expect(await json<FaceName>(await sent(bytes))).toEqual(own);
+    expect(await json<FaceName[]>(await faces.GET(request('GET')))).toHaveLength(list.length + 1);
+    expect((await shaped('Tide', own.id)).status).toBe(200);
+  });
+
+  it('refuse what is no face, what is not there, and what cannot be seen, with a sentence', async () => {
+    const sent = await faces.POST(
+      new Request(BASE, {
+        method: 'POST',
+        headers: { host: '127.0.0.1', [OWN_HEADER]: '1', 'content-type': 'font/ttf' },
+        body: 'OTTO and nothing more',
+      }),
+    );
+    expect(sent.status).toBe(400);
+    expect(await problem(sent)).toMatch(/no face that can be read/);
+    expect((await shaped('Tide', 'nope')).status).toBe(404);
+    expect(await problem(await shaped('  ', 'rubik'))).toMatch(/no words/);
+    expect(await problem(await shaped('x'.repeat(300), 'rubik'))).toMatch(/240 characters/);
   });
 });
 

@@ -233,18 +233,23 @@ for (const scheme of ['light', 'dark'] as const) {
     await makeFigure(page);
     await drawPetal(page);
     const seriousFindings = async (): Promise<string[]> => {
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-        .analyze();
+      const axe = new AxeBuilder({ page });
+      // Names and sizes are those of the light; what the dark has of its own is its colours.
+      const { violations } = await (
+        scheme === 'light'
+          ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+          : axe.withRules(['color-contrast'])
+      ).analyze();
       return violations
         .filter(({ impact }) => impact === 'serious' || impact === 'critical')
         .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`);
     };
-    for (const [width, height] of [
-      [1024, 700],
+    const sizes = [
       [1280, 800],
+      [1024, 700],
       [1920, 1080],
-    ] as const) {
+    ] as const;
+    for (const [width, height] of scheme === 'light' ? sizes : sizes.slice(0, 1)) {
       await page.setViewportSize({ width, height });
       // What is larger or smaller elsewhere is the panes and the fullest panels.
       for (const stage of width === 1280 ? ['1', '2', '3', '4', '5'] : ['2', '5']) {

@@ -68,7 +68,7 @@ export const MOST_SWELL = 10;
 export const MOST_TWIST = 360;
 
 export const stripLength = ({ left, right }: Strip): number => right - left;
-export const stripHeight = ({ top, bottom }: Strip): number => bottom - top;
+const stripHeight = ({ top, bottom }: Strip): number => bottom - top;
 
 /** A bend without swell, taper, wave or twist: as high as the strip, and as long along its middle line. */
 export function plainBend(strip: Strip, span: Turn): Bend {

@@ -11,7 +11,7 @@ import { cosSin, degreesOf, multiplyTurn, turn, turnFromDegrees, type Turn } fro
 import { bendMap, bendProblem, type Bend } from './bend';
 
 /** What can be dragged of a strip: one number each. */
-export const BEND_HANDLES = ['radius', 'span', 'height', 'swell', 'taper', 'wave', 'twist'] as const;
+const BEND_HANDLES = ['radius', 'span', 'height', 'swell', 'taper', 'wave', 'twist'] as const;
 export type BendHandleId = (typeof BEND_HANDLES)[number];
 
 export interface BendHandle {

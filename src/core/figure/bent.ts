@@ -61,7 +61,7 @@ export function firstBend(round: Pick<Round, 'rule'>, paths: readonly Path[]): B
 }
 
 /** Where the middle of a bent strip's middle line is. */
-export function placeOfBend({ radius, middle }: Bend): Point {
+function placeOfBend({ radius, middle }: Bend): Point {
   const { cos, sin } = cosSin(middle);
   return { x: radius * sin, y: -radius * cos };
 }
@@ -77,7 +77,7 @@ function bendAt(bend: Bend, before: Point, to: Point): Bend {
 }
 
 /** A bend after a transform of the whole strip; as it was where there is no such bend. */
-export function movedBend(bend: Bend, t: Transform): Bend {
+function movedBend(bend: Bend, t: Transform): Bend {
   const before = placeOfBend(bend);
   const to = applyTo(transformMap(t), before);
   const isCentred = 'about' in t && t.about.x === 0 && t.about.y === 0;

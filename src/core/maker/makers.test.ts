@@ -16,7 +16,15 @@ import { blade } from './blade';
 import { scaledParams } from './construction';
 import { dial } from './dial';
 import { drop } from './drop';
-import { dragFormHandle, formProblem, handlesOfForm, partsOfForm, pathsOfForm, plainForms, scaledForm } from './form';
+import {
+  dragFormHandle,
+  formProblem,
+  handlesOfForm,
+  partsOfForm,
+  pathsOfForm,
+  plainForms,
+  scaledForm,
+} from './form';
 import { heart } from './heart';
 import { kite } from './kite';
 import { knot } from './knot';

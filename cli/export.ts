@@ -26,15 +26,17 @@ for (const { name, fields, start } of FORMATS)
 
 /** True for a word that is followed by a value. */
 const takesValue = (field: OptionField<Options>): boolean =>
-  field.type === 'count' || field.wordMeans === undefined;
+  field.type !== 'choice' || field.wordMeans === undefined;
 
 /** What follows a word, for the help. */
 const valueIn = (field: OptionField<Options>): string =>
   field.type === 'count'
     ? ' N'
-    : takesValue(field)
-      ? ` ${field.choices.map(([value]) => String(value)).join('|')}`
-      : '';
+    : field.type === 'rounds'
+      ? ' NAMES'
+      : takesValue(field)
+        ? ` ${field.choices.map(([value]) => String(value)).join('|')}`
+        : '';
 
 const optionLines = [...OPTIONS].map(([word, { field, names, start }]) => {
   const range = field.type === 'count' ? `, ${field.least} to ${field.most} (${String(start)})` : '';
@@ -162,6 +164,7 @@ function optionsIn(format: Format, values: Readonly<Record<string, unknown>>): O
       if (field.wordMeans !== undefined) return [field.key, value === true ? field.wordMeans : start];
       return [field.key, typed === undefined ? start : oneOf(field, typed)];
     }
+    if (field.type === 'rounds') return [field.key, typed ?? ''];
     return [field.key, wholeNumber(typed, `--${field.word}`, field.least, field.most, Number(start))];
   });
   return Object.fromEntries(chosen);

@@ -53,7 +53,7 @@ function inDrawing({ nodes, unit }: Drawing): Content[] {
 
 /** What a file of text has in it, by its format's id; nothing for those of which there is nothing to tell. */
 export function contentsOf(id: string, text: string): readonly Content[] {
-  if (id === 'svg') return inSvg(text);
+  if (id === 'svg' || id === 'tile') return inSvg(text);
   if (id !== 'dxf') return [];
   const read = readDxf(text);
   return read.ok ? inDrawing(read.value) : [];

@@ -43,6 +43,8 @@ export type OptionField<O> = Asked<O> &
         /** The value that the word alone chooses on the command line; without it the word is followed by a value. */
         readonly wordMeans?: string | boolean;
       }
+    /** Rounds of the figure, by names or ids, separated by commas. */
+    | { readonly type: 'rounds'; readonly word: string }
   );
 
 /** What files are made of. */
@@ -77,6 +79,8 @@ interface Described<O> {
   readonly start: O;
   /** What the dialog begins with instead, for a page. */
   readonly startOn?: (page: Scene['page']) => Partial<O>;
+  /** True where files of it are meant to be laid side by side, and are shown so before they leave. */
+  readonly repeats?: (options: O) => boolean;
   /** What a file of it is, in a sentence or two. */
   readonly about: (options: O, page: Scene['page']) => string;
 }
@@ -99,10 +103,26 @@ export interface BytesFormat<O> extends Described<O> {
   readonly write: (source: Source, options: O) => Promise<Uint8Array>;
 }
 
+/** One of several files that leave together: text, a picture of pixels, or an icon of several sizes. */
+export type BundleFile = { readonly name: string } & (
+  { readonly text: string } | { readonly picture: PixelJob } | { readonly icon: readonly PixelJob[] }
+);
+
+/** A format of several files, which who asks draws and packs into one. */
+export interface BundleFormat<O> extends Described<O> {
+  readonly kind: 'bundle';
+  readonly pack: (source: Source, options: O) => readonly BundleFile[];
+}
+
 /** Any format, its options unnamed. */
-export type Format = TextFormat<Options> | PixelFormat<Options> | BytesFormat<Options>;
+export type Format =
+  TextFormat<Options> | PixelFormat<Options> | BytesFormat<Options> | BundleFormat<Options>;
+
+/** As long as names of rounds together are, at most. */
+const MOST_ROUND_WORDS = 20_000;
 
 const ruleOf = (field: OptionField<Options>): Joi.Schema => {
+  if (field.type === 'rounds') return Joi.string().allow('').max(MOST_ROUND_WORDS);
   if (field.type === 'count') return Joi.number().integer().min(field.least).max(field.most);
   const values = field.choices.map(([value]) => value);
   return values.every((value) => typeof value === 'boolean')

@@ -5,9 +5,10 @@ import { pathForm } from '../maker/form';
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { evaluateWhole } from '../figure/evaluateWhole';
 import { duplicateRound, setMerge, setPage } from '../figure/commands';
+import type { Figure } from '../figure/model';
 import { newFigure } from '../figure/start';
 import { png } from './png';
-import { optionRules, parametersOf, type Options } from './format';
+import { optionRules, parametersOf, type OptionField, type Options, type OptionValue } from './format';
 import { fileName, formatOf, FORMATS } from './formats';
 
 describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_, format) => {
@@ -22,7 +23,9 @@ describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_,
   it('refuses options that its fields do not offer', () => {
     for (const field of format.fields) {
       const wrong =
-        field.type === 'count' ? [field.least - 1, field.most + 1, 1.5, 'many'] : ['nothing of it'];
+        field.type === 'count'
+          ? [field.least - 1, field.most + 1, 1.5, 'many']
+          : [field.type === 'choice' ? 'nothing of it' : 'x'.repeat(30_000)];
       for (const value of wrong) expect(rules.validate({ [field.key]: value }).error).toBeDefined();
     }
     expect(rules.validate({ other: 1 }).error).toBeDefined();
@@ -44,20 +47,32 @@ describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_,
     const source = { figure, scene: await evaluateWhole(figure) };
     const made = async (options: Options): Promise<string> => {
       if (format.kind === 'bytes') return Buffer.from(await format.write(source, options)).toString('latin1');
+      if (format.kind === 'bundle') return JSON.stringify(format.pack(source, options));
       return format.kind === 'text' ? format.write(source, options) : format.draw(source, options).svg;
     };
     const first = await made(format.start);
     expect(first.length).toBeGreaterThan(100);
     for (const field of format.fields) {
-      const values =
-        field.type === 'count' ? [field.least, field.most] : field.choices.map(([value]) => value);
+      const values = valuesOf(field, figure);
       const files = await Promise.all(values.map((value) => made({ ...format.start, [field.key]: value })));
       // A choice that changed nothing would be none.
-      if (field.type === 'choice') expect(new Set(files).size).toBe(values.length);
+      if (field.type !== 'count') expect(new Set(files).size).toBe(values.length);
     }
     expect(format.about(format.start, figure.page)).toMatch(/\.$/);
   });
 });
+
+/** What an option is tried with. */
+function valuesOf(field: OptionField<Options>, { rounds }: Figure): readonly OptionValue[] {
+  switch (field.type) {
+    case 'count':
+      return [field.least, field.most];
+    case 'choice':
+      return field.choices.map(([value]) => value);
+    case 'rounds':
+      return ['', rounds[0]!.name];
+  }
+}
 
 describe('formats', () => {
   it('are known by their ids, and have endings and words of their own', () => {

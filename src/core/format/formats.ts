@@ -1,17 +1,27 @@
 import { dxf } from './dxf';
 import { figureFile } from './figure';
 import type { Format } from './format';
+import { icons } from './icons';
 import { jpeg } from './jpeg';
 import { pdf } from './pdf';
 import { png } from './png';
 import { svg } from './svg';
+import { tile, tilePixels } from './tile';
 import { webp } from './webp';
 
 /** Every format that a figure can leave as, in the order of the dialog. */
-export const FORMATS = [svg, pdf, dxf, png, jpeg, webp, figureFile] as unknown as readonly [
-  Format,
-  ...Format[],
-];
+export const FORMATS = [
+  svg,
+  pdf,
+  dxf,
+  png,
+  jpeg,
+  webp,
+  tile,
+  tilePixels,
+  icons,
+  figureFile,
+] as unknown as readonly [Format, ...Format[]];
 
 export const FORMAT_IDS: readonly string[] = FORMATS.map(({ id }) => id);
 

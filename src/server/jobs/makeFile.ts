@@ -1,10 +1,13 @@
+import { zipSync } from 'fflate';
+import toIco from 'png-to-ico';
+
 import { STRAIGHT } from '../../core/derive';
 import { evaluateWhole } from '../../core/figure/evaluateWhole';
 import { excessOf } from '../../core/figure/excess';
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
-import type { Format, Options, Source } from '../../core/format/format';
+import type { BundleFile, Format, Options, Source } from '../../core/format/format';
 import { Refused } from '../errors';
 import { drawn } from './drawn';
 
@@ -35,6 +38,19 @@ function checked(given: Figure): Figure {
   }
 }
 
+/** Files in one ZIP. They are the same each time: none has the time at which it was made. */
+async function packed(files: readonly BundleFile[]): Promise<Uint8Array> {
+  const made = await Promise.all(
+    files.map(async (file): Promise<[string, Uint8Array]> => {
+      if ('text' in file) return [file.name, new TextEncoder().encode(file.text)];
+      if ('picture' in file) return [file.name, await drawn(file.picture)];
+      const sizes = await Promise.all(file.icon.map(drawn));
+      return [file.name, new Uint8Array(await toIco(sizes.map((bytes) => Buffer.from(bytes))))];
+    }),
+  );
+  return zipSync(Object.fromEntries(made), { mtime: new Date(1980, 0, 2) });
+}
+
 /** A file's bytes: text and bytes are written, pixels drawn. */
 async function bytesOf(format: Format, source: Source, options: Options): Promise<Uint8Array> {
   switch (format.kind) {
@@ -44,6 +60,8 @@ async function bytesOf(format: Format, source: Source, options: Options): Promis
       return format.write(source, options);
     case 'pixels':
       return drawn(format.draw(source, options));
+    case 'bundle':
+      return packed(format.pack(source, options));
   }
 }
 

@@ -10,6 +10,7 @@ import { svgOf } from '@/core/format/svg/svg';
 import { shownFigure, type Editor } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
 import { PAPER_CHECKS } from '../common/fillBackground';
+import { BundlePreview } from './BundlePreview';
 import type { Asked, FileMade } from './useFile';
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
@@ -24,7 +25,7 @@ async function pictureOf(
 ): Promise<Blob | null> {
   if (file.kind !== 'made') return null;
   if (format.kind === 'pixels') return file.blob;
-  if (format.id === 'svg' && file.text !== null) return svgBlob(file.text);
+  if (format.mediaType.startsWith('image/svg') && file.text !== null) return svgBlob(file.text);
   if (format.id === 'dxf' && file.text !== null) {
     const read = readDxf(file.text);
     return read.ok ? svgBlob(linesOf(read.value)) : null;
@@ -51,11 +52,40 @@ interface Props {
   readonly file: FileMade;
 }
 
-/** The file as it will be handed over. */
-export function FilePreview({ editor, asked, file }: Props) {
+/** A tile beside itself, three across and three down. */
+function SideBySide({
+  source,
+  sides: [wide, high],
+}: {
+  readonly source: string;
+  readonly sides: readonly [number, number];
+}) {
+  return (
+    <div
+      role="img"
+      aria-label="Nine tiles side by side"
+      data-testid="tiles"
+      className={wide > high ? 'w-full' : 'h-full'}
+      style={{
+        aspectRatio: `${wide} / ${high}`,
+        maxHeight: '100%',
+        backgroundImage: `url(${source})`,
+        backgroundSize: `${100 / 3}% ${100 / 3}%`,
+      }}
+    />
+  );
+}
+
+/** The file as it will be handed over; of several in one, each. */
+export const FilePreview = (props: Props) =>
+  props.asked.format.kind === 'bundle' ? <BundlePreview file={props.file} /> : <PicturePreview {...props} />;
+
+function PicturePreview({ editor, asked, file }: Props) {
   const { format, options } = asked;
   const [picture, setPicture] = useState<Blob | null>(null);
   const shown = useRef<HTMLImageElement>(null);
+  const [sides, setSides] = useState<readonly [number, number]>([1, 1]);
+  const [source, setSource] = useState<string | null>(null);
   useEffect(() => {
     let isMine = true;
     void pictureOf(editor, asked, file).then((made) => {
@@ -69,8 +99,10 @@ export function FilePreview({ editor, asked, file }: Props) {
     if (!picture || !shown.current) return;
     const address = URL.createObjectURL(picture);
     shown.current.src = address;
+    setSource(address);
     return () => URL.revokeObjectURL(address);
   }, [picture]);
+  const repeats = format.repeats?.(options) ?? false;
   const isSeenThrough =
     options['background'] === false || shownFigure(editor.getState()).page.background === null;
   return (
@@ -80,8 +112,16 @@ export function FilePreview({ editor, asked, file }: Props) {
     >
       {picture && (
         // eslint-disable-next-line @next/next/no-img-element -- the very file
-        <img ref={shown} alt={`The ${format.name} as it will be`} className="size-full object-contain" />
+        <img
+          ref={shown}
+          alt={`The ${format.name} as it will be`}
+          className={repeats ? 'absolute size-px opacity-0' : 'size-full object-contain'}
+          onLoad={({ currentTarget: { naturalWidth, naturalHeight } }) =>
+            setSides([naturalWidth || 1, naturalHeight || 1])
+          }
+        />
       )}
+      {picture && repeats && source && <SideBySide source={source} sides={sides} />}
       {file.kind === 'making' && (
         <p className="absolute rounded-ui bg-field px-2 py-1 text-muted" role="status">
           Making the file …

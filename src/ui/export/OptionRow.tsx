@@ -3,11 +3,47 @@
 import type { OptionField, Options } from '@/core/format/format';
 import { CountField } from '../common/NumberField';
 import { ChoiceRow } from '../common/ChoiceRow';
+import { shownFigure } from '@/state/editor';
+import { useEditorState } from '../editor/EditorContext';
 
 interface FieldProps {
   readonly field: OptionField<Options>;
   readonly options: Options;
   readonly onChange: (options: Options) => void;
+}
+
+interface RoundsProps {
+  readonly label: string;
+  /** Ids, separated by commas. */
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}
+
+/** Rounds of the figure that are chosen. */
+function RoundsRow({ label, value, onChange }: RoundsProps) {
+  const { rounds } = useEditorState(shownFigure);
+  const chosen = new Set(value.split(',').filter((id) => id !== ''));
+  return (
+    <fieldset>
+      <legend className="text-muted">{label}</legend>
+      <div className="flex flex-wrap gap-1 pt-1">
+        {rounds.map(({ id, name }) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={chosen.has(id)}
+            className={`h-[26px] max-w-full truncate rounded-ui border px-2 text-[12px] ${chosen.has(id) ? 'border-kelp bg-kelp-soft text-kelp line-through' : 'border-line-strong bg-field hover:border-edge'}`}
+            onClick={() => {
+              const next = rounds.filter((round) => chosen.has(round.id) !== (round.id === id));
+              onChange(next.map((round) => round.id).join(','));
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
 }
 
 /** One option of a format, as it asks for it. */
@@ -23,6 +59,14 @@ export function OptionRow({ field, options, onChange }: FieldProps) {
         most={field.most}
         {...(field.step !== undefined && { step: field.step })}
         {...(field.unit !== undefined && { unit: field.unit })}
+        onChange={(value) => onChange({ ...options, [key]: value })}
+      />
+    );
+  if (field.type === 'rounds')
+    return (
+      <RoundsRow
+        label={label}
+        value={String(options[key])}
         onChange={(value) => onChange({ ...options, [key]: value })}
       />
     );

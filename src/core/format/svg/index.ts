@@ -5,7 +5,7 @@ import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
 
 /** What is asked of a person who wants an SVG. */
 export type SvgChoices = Required<
-  Pick<SvgOptions, 'form' | 'decimals' | 'neighbours' | 'background' | 'bleed' | 'reveal'>
+  Pick<SvgOptions, 'form' | 'decimals' | 'neighbours' | 'background' | 'bleed' | 'reveal' | 'small'>
 >;
 
 /** With the page's background, or without it. */
@@ -106,6 +106,18 @@ export const svg: TextFormat<SvgChoices> = {
       wordMeans: true,
       when: ({ form }) => form === 'compact',
     },
+    {
+      key: 'small',
+      label: 'Written',
+      help: 'without line ends and spaces that only people need',
+      type: 'choice',
+      choices: [
+        [false, 'To be read'],
+        [true, 'Small'],
+      ],
+      word: 'small',
+      wordMeans: true,
+    },
     BACKGROUND,
     BLEED,
   ],
@@ -114,6 +126,7 @@ export const svg: TextFormat<SvgChoices> = {
     decimals: DEFAULT_SVG.decimals,
     neighbours: 'overlap',
     reveal: false,
+    small: false,
     background: true,
     bleed: false,
   },

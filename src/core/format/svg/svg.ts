@@ -38,6 +38,10 @@ export interface SvgOptions {
   readonly pixelsPerUnit?: number;
   /** Shown by viewers as the drawing's name. */
   readonly title?: string;
+  /** What is drawn, in words, for those who do not see it. */
+  readonly description?: string;
+  /** Without line ends and spaces that only people need. */
+  readonly small?: boolean;
 }
 
 export const DEFAULT_SVG: SvgOptions = { form: 'compact', decimals: 4, background: true };
@@ -285,8 +289,8 @@ function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients
   return `  <g>\n${copies.join('\n')}\n  </g>`;
 }
 
-/** A scene as an SVG document of its page's size, in SVG 2 that readers of SVG 1.1 understand too. */
-export function svgOf(scene: Scene, options: SvgOptions): string {
+/** What a scene draws, as lines of SVG in coordinates of its page, whose upper left corner is at 0, 0: its background, what is used, and uses. */
+export function drawingLines(scene: Scene, options: SvgOptions): readonly (string | readonly string[])[] {
   const { width, height, unit, background } = scene.page;
   const drawn = layersOf(scene, options.reveal ? 'abut' : (options.neighbours ?? 'overlap'));
   const size = (value: number) => printNumber(value, 6);
@@ -296,12 +300,7 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
   const gradients = new Gradients('paint');
   const pixelsPerUnit = options.pixelsPerUnit ?? convertLength(1, unit, 'px');
   // A list of lists: a picture may have more items than one call takes arguments.
-  const parts: (string | readonly string[])[] = [
-    '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(wide)}${unit}" height="${size(high)}${unit}" viewBox="${size(-bleed)} ${size(-bleed)} ${size(wide)} ${size(high)}">`,
-  ];
-  if (options.title) parts.push(`  <title>${escapeXml(options.title)}</title>`);
-  if (bleed > 0) parts.push(`  <view id="trim" viewBox="0 0 ${size(width)} ${size(height)}"/>`);
+  const parts: (string | readonly string[])[] = [];
   if (options.background && background) {
     // The page's own gradient stands before all others, as it is used first.
     const own = new Gradients('page');
@@ -328,6 +327,42 @@ export function svgOf(scene: Scene, options: SvgOptions): string {
     parts.push('  <defs>', gradients.all(), reliefs.all(), motifs, '  </defs>');
     parts.push(`  <g transform="translate(${size(centre.x)} ${size(centre.y)})">`, uses, '  </g>');
   }
-  parts.push('</svg>');
-  return `${parts.flat().join('\n')}\n`;
+  return parts;
+}
+
+/** Without what only people need to read it: line ends, and spaces between elements. */
+const minified = (text: string): string => text.replace(/>\s+</g, '><');
+
+/** A document of some lines of SVG. @param view what of them is shown, in their own coordinates */
+export function documentOf(
+  lines: readonly (string | readonly string[])[],
+  view: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+  {
+    unit,
+    title,
+    description,
+    small,
+  }: Pick<SvgOptions, 'title' | 'description' | 'small'> & { readonly unit: string },
+): string {
+  const size = (value: number) => printNumber(value, 6);
+  const { x, y, width, height } = view;
+  const head = [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${size(width)}${unit}" height="${size(height)}${unit}" viewBox="${size(x)} ${size(y)} ${size(width)} ${size(height)}">`,
+    ...(title ? [`  <title>${escapeXml(title)}</title>`] : []),
+    ...(description ? [`  <desc>${escapeXml(description)}</desc>`] : []),
+  ];
+  const text = `${[...head, ...lines, '</svg>'].flat().join('\n')}\n`;
+  return small ? minified(text) : text;
+}
+
+/** A scene as an SVG document of its page's size, in SVG 2 that readers of SVG 1.1 understand too. */
+export function svgOf(scene: Scene, options: SvgOptions): string {
+  const { width, height, unit, bleed: around } = scene.page;
+  const bleed = options.bleed ? around : 0;
+  const size = (value: number) => printNumber(value, 6);
+  const view = { x: -bleed, y: -bleed, width: width + 2 * bleed, height: height + 2 * bleed };
+  const trim = `  <view id="trim" viewBox="0 0 ${size(width)} ${size(height)}"/>`;
+  const lines = [...(bleed > 0 ? [trim] : []), ...drawingLines(scene, options)];
+  return documentOf(lines, view, { ...options, unit });
 }

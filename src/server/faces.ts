@@ -5,8 +5,6 @@
  * const bytes = await bytesOfFace(await database(), 'josefin-sans');
  */
 import { createHash } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
-import path from 'node:path';
 
 import type { Knex } from 'knex';
 
@@ -15,29 +13,7 @@ import { writing } from './database';
 import { NotFound } from './errors';
 import { MOST_TIME } from './jobs/limits';
 import { aside } from './jobs/pool';
-
-interface ShippedFace extends FaceName {
-  /** In the folder of packages. */
-  readonly file: string;
-}
-
-const FOLDER = '@expo-google-fonts';
-
-/** Between them Latin, Cyrillic, Hebrew and Arabic; all under the SIL Open Font License. */
-const SHIPPED: readonly ShippedFace[] = [
-  {
-    id: 'josefin-sans',
-    name: 'Josefin Sans',
-    file: `${FOLDER}/josefin-sans/600SemiBold/JosefinSans_600SemiBold.ttf`,
-  },
-  {
-    id: 'playfair-display',
-    name: 'Playfair Display',
-    file: `${FOLDER}/playfair-display/700Bold/PlayfairDisplay_700Bold.ttf`,
-  },
-  { id: 'rubik', name: 'Rubik', file: `${FOLDER}/rubik/500Medium/Rubik_500Medium.ttf` },
-  { id: 'amiri', name: 'Amiri', file: `${FOLDER}/amiri/400Regular/Amiri_400Regular.ttf` },
-];
+import { bytesOfShipped, SHIPPED_FACES } from './shippedFaces';
 
 interface FaceRow {
   id: string;
@@ -49,19 +25,10 @@ interface FaceRow {
 /** Largest font file taken, in bytes. */
 export const MOST_FACE_BYTES = 20_000_000;
 
-const fileOf = ({ file }: ShippedFace): string =>
-  path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file);
-
-/** The bytes of a face that ships with the application; null for another. */
-async function bytesOfShipped(id: string): Promise<Uint8Array | null> {
-  const face = SHIPPED.find((each) => each.id === id);
-  return face ? new Uint8Array(await readFile(fileOf(face))) : null;
-}
-
 /** All faces that there are, those that ship first. */
 export async function facesIn(knex: Knex): Promise<FaceName[]> {
   const own = await knex<FaceRow>('faces').select('id', 'name').orderBy('name');
-  return [...SHIPPED, ...own].map(({ id, name }) => ({ id, name }));
+  return [...SHIPPED_FACES, ...own].map(({ id, name }) => ({ id, name }));
 }
 
 /** The bytes of a face. @throws NotFound */

@@ -20,9 +20,10 @@ export const createSchema = Joi.object<{ name?: string; figure?: Figure }>({
 }).oxor('name', 'figure');
 
 /** Words to be set; how many there may be is said by who sets them. */
-export const wordsSchema = Joi.object<{ text: string; face: string }>({
+export const wordsSchema = Joi.object<{ text: string; face: string; part: boolean }>({
   text: Joi.string().allow('').max(2000).required().label('text'),
   face: Joi.string().max(60).required().label('face'),
+  part: Joi.boolean().default(false),
 });
 
 export const listSchema = Joi.object<{ search: string; from: number; count: number }>({

@@ -66,7 +66,9 @@ export const server = {
   duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
   faces: () => ask<FaceName[]>('/api/faces'),
   keepFace: (file: Blob) => ask<FaceName>('/api/faces', 'POST', file),
-  shape: (text: string, face: string) => ask<ShapedWords>('/api/words', 'POST', { text, face }),
+  /** @param part spaces before and after it count */
+  shape: (text: string, face: string, part = false) =>
+    ask<ShapedWords>('/api/words', 'POST', { text, face, part }),
   keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
   stepsBefore: (id: string, before: number, count: number) =>
     ask<StoredStep[]>(at(id, `/steps?before=${before}&count=${count}`)),

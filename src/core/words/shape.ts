@@ -155,11 +155,17 @@ const FEATURES = { liga: false, clig: false, dlig: false } as const;
 
 /**
  * The outlines of a line of text.
+ * @param edges what becomes of spaces before and after it
  * @returns the run, and the characters that the face does not have, each once
  */
-export function shapeWords(face: Face, text: string): Result<{ run: Run; missing: string[] }> {
-  const said = text.replace(/\s+/g, ' ').trim();
-  if (said === '') return failed(finding('words.none'));
+export function shapeWords(
+  face: Face,
+  text: string,
+  edges: 'trim' | 'keep' = 'trim',
+): Result<{ run: Run; missing: string[] }> {
+  const single = text.replace(/\s+/g, ' ');
+  const said = edges === 'trim' ? single.trim() : single;
+  if (said.trim() === '') return failed(finding('words.none'));
   if (said.length > MOST_CHARACTERS) return failed(finding('words.many', MOST_CHARACTERS));
   const em = face.unitsPerEm;
   const letters: Letter[] = [];

@@ -38,17 +38,20 @@ function checked(given: Figure): Figure {
   }
 }
 
-/** Files in one ZIP. They are the same each time: none has the time at which it was made. */
+/** The bytes of one of several files. */
+async function bytesIn(file: BundleFile): Promise<Uint8Array> {
+  if ('text' in file) return new TextEncoder().encode(file.text);
+  if ('picture' in file) return drawn(file.picture);
+  const sizes: Buffer[] = [];
+  for (const size of file.icon) sizes.push(Buffer.from(await drawn(size)));
+  return new Uint8Array(await toIco(sizes));
+}
+
+/** Files in one ZIP, made one after the other, as each takes memory. They are the same each time: none has the time at which it was made. */
 async function packed(files: readonly BundleFile[]): Promise<Uint8Array> {
-  const made = await Promise.all(
-    files.map(async (file): Promise<[string, Uint8Array]> => {
-      if ('text' in file) return [file.name, new TextEncoder().encode(file.text)];
-      if ('picture' in file) return [file.name, await drawn(file.picture)];
-      const sizes = await Promise.all(file.icon.map(drawn));
-      return [file.name, new Uint8Array(await toIco(sizes.map((bytes) => Buffer.from(bytes))))];
-    }),
-  );
-  return zipSync(Object.fromEntries(made), { mtime: new Date(1980, 0, 2) });
+  const made: Record<string, Uint8Array> = {};
+  for (const file of files) made[file.name] = await bytesIn(file);
+  return zipSync(made, { mtime: new Date(1980, 0, 2) });
 }
 
 /** A file's bytes: text and bytes are written, pixels drawn. */

@@ -6,6 +6,8 @@ import { Refused } from '../errors';
 export interface ShapeRequest {
   readonly bytes: Uint8Array;
   readonly text: string;
+  /** Spaces before and after it count, as it is a part of a line. */
+  readonly part?: boolean;
 }
 
 export interface ShapedText {
@@ -21,8 +23,8 @@ function readable(bytes: Uint8Array): Face {
 }
 
 /** The outlines of a line of text. @throws Refused for a file that is no face, and text of which nothing can be seen */
-export function shapeText({ bytes, text }: ShapeRequest): Promise<ShapedText> {
-  const made = shapeWords(readable(bytes), text);
+export function shapeText({ bytes, text, part = false }: ShapeRequest): Promise<ShapedText> {
+  const made = shapeWords(readable(bytes), text, part ? 'keep' : 'trim');
   if (!made.ok) throw new Refused(made.finding.sentence);
   return Promise.resolve(made.value);
 }

@@ -1,4 +1,4 @@
-import { Segmented } from './Choices';
+import { Choices, Segmented } from './Choices';
 import { Row } from './Panel';
 
 interface Props<T extends string> {
@@ -9,9 +9,15 @@ interface Props<T extends string> {
   readonly onChange: (value: T) => void;
 }
 
-/** A choice of a few in a row with its caption. */
-export const ChoiceRow = <T extends string>({ label, ...rest }: Props<T>) => (
-  <Row caption={label}>
-    <Segmented label={label} {...rest} />
-  </Row>
-);
+/** As many letters of all choices together as one row has room for. */
+const MOST_IN_ROW = 24;
+
+/** A choice of a few with its caption: in a row, or where that has no room two side by side. */
+export const ChoiceRow = <T extends string>({ label, ...rest }: Props<T>) => {
+  const isLong = rest.choices.reduce((sum, choice) => sum + choice.label.length, 0) > MOST_IN_ROW;
+  return (
+    <Row caption={label}>
+      {isLong ? <Choices label={label} {...rest} /> : <Segmented label={label} {...rest} />}
+    </Row>
+  );
+};

@@ -3,12 +3,32 @@ import { useEffect, useState } from 'react';
 import type { Result } from '@/core/finding';
 import type { Drawing } from '@/core/format/drawing/drawing';
 import { readingTask } from '@/core/format/drawing/readFile';
+import { keyOfLetters, wantedLetters, type Letters } from '@/core/format/svg/read/texts';
+import type { Run } from '@/core/words/run';
+import { server } from '@/state/server';
 import { createTaskWorker } from '@/worker/taskWorker';
 
 /** A text of more characters than this is not read. */
 const MOST_CHARACTERS = 60_000_000;
 /** How long a file is read before that is shown, in milliseconds. */
 const QUIET_TIME = 150;
+
+/** Lines of text that are asked for at once. */
+const AT_ONCE = 4;
+
+/** The text in a file as outlines; what the server cannot set is left out, and said so. */
+async function lettersOf(svg: string): Promise<Letters> {
+  const wanted = [...wantedLetters(svg)];
+  const letters = new Map<string, Run>();
+  const work = async (): Promise<void> => {
+    for (let line = wanted.pop(); line; line = wanted.pop()) {
+      const made = await server.shape(line.text, line.face, true).catch(() => null);
+      if (made) letters.set(keyOfLetters(line), made.run);
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, work));
+  return letters;
+}
 
 /** How far the reading of a file is, and what came of it. */
 export type Reading =
@@ -40,8 +60,8 @@ export function useDrawing(text: string | null): Reading {
     };
     const slow = setTimeout(() => told(0), QUIET_TIME + 10);
     let isMine = true;
-    worker
-      .do(readingTask(text), told)
+    lettersOf(text)
+      .then((letters) => worker.do(readingTask(text, letters), told))
       .then((answer) => {
         if (!isMine || !answer) return;
         const result = answer as Result<Drawing>;

@@ -1,6 +1,5 @@
 /** Elements that draw, or change what is drawn, in ways that are not kept, by what they are called. */
 export const NOT_KEPT: Readonly<Record<string, string>> = {
-  text: 'text',
   image: 'picture',
   foreignObject: 'foreign content',
   script: 'script',

@@ -22,7 +22,10 @@ import {
   type DrawnShape,
 } from '../../drawing/drawing';
 import { LeftOuts } from '../../drawing/leftOut';
+import { pathData } from '../../pathData';
+import type { Run } from '../../../words/run';
 import { NOT_KEPT } from './notKept';
+import { NO_LETTERS, piecesOf, setPieces, sizeOf, START_SIZE, TEXT_INHERITED, type Letters } from './texts';
 import { lengthIn, numberIn } from './lengths';
 import { paintOf, type PaintContext } from './paints';
 import { propertiesIn } from './styles';
@@ -59,6 +62,7 @@ const INHERITED = [
   'stroke-opacity',
   'stroke-width',
   'visibility',
+  ...TEXT_INHERITED,
 ];
 
 const INITIAL: ReadonlyMap<string, string> = new Map([
@@ -80,6 +84,8 @@ const MOST_VISITS = 400_000;
 const MOST_SEGMENTS = 400_000;
 /** Coordinates beyond it have no digits left for what is drawn. */
 const MOST_COORDINATE = 1e9;
+/** Decimals of letters, in the user's unit. */
+const LETTER_DECIMALS = 6;
 /** Reading the text is about half of the work. */
 const HALF = 0.5;
 
@@ -138,6 +144,7 @@ class Drawer {
 
   constructor(
     private readonly context: PaintContext,
+    private readonly letters: Letters,
     private readonly progress: Progress | undefined,
   ) {}
 
@@ -173,7 +180,11 @@ class Drawer {
   }
 
   private ownOf(element: Element, properties: ReadonlyMap<string, string>, outer: Inherited): Inherited {
-    const set = handedOn(properties);
+    const set = handedOn(properties).map(([key, value]): readonly [string, string] =>
+      key === 'font-size'
+        ? [key, String(sizeOf(value, sizeOf(outer.properties.get(key), START_SIZE)))]
+        : [key, value],
+    );
     if ((properties.get('transform-origin') ?? '0') !== '0' && properties.has('transform'))
       this.context.left.add('origin of a transform');
     const own = transformIn(properties.get('transform'));
@@ -194,6 +205,7 @@ class Drawer {
     own: Inherited,
   ): readonly DrawnNode[] {
     if (element.name === 'use') return this.reused(element, properties, own);
+    if (element.name === 'text') return this.textOf(element, own);
     if (element.name === 'switch') {
       const chosen = element.children.find(
         ({ name, attributes }) =>
@@ -204,6 +216,26 @@ class Drawer {
     const data = dataOf(element.name, (key) => properties.get(key), this.context.inner);
     if (data !== null) return data === '' ? [] : this.shapeOf(element, data, properties, own);
     return this.drawAll(element.children, own);
+  }
+
+  /** A text as the outlines of its pieces; what nobody has set is left out. */
+  private textOf(element: Element, own: Inherited): readonly DrawnNode[] {
+    const { left, properties } = this.context;
+    const pieces = piecesOf(element, properties, own.properties);
+    const set = setPieces(pieces, this.letters).filter(({ paths }) => paths.length > 0);
+    if (set.length === 0) {
+      if (pieces.some(({ text }) => text.trim() !== '') || element.children.length > 0) left.add('text');
+      return [];
+    }
+    if (element.children.some(({ name }) => name === 'textPath')) left.add('text on a path');
+    left.add('typeface');
+    return set.flatMap(({ piece, paths }) => {
+      const its = properties(piece.element);
+      const look = piece.element === element ? own : this.ownOf({ ...piece.element, name: 'g' }, its, own);
+      return this.shapeOf(piece.element, pathData(paths, LETTER_DECIMALS), its, look).map((node) =>
+        node.kind === 'shape' ? { ...node, name: node.name ?? piece.text.trim() } : node,
+      );
+    });
   }
 
   private reused(
@@ -334,9 +366,15 @@ export type DrawingFrame = 'page' | 'own';
 /**
  * What a file draws, with its tree. Nothing in it is run and nothing is loaded.
  * @param progress told how far it is
+ * @param letters the outlines of its text; without them text is left out
  * @throws UnreadableSvg
  */
-export function readDrawing(text: string, frame: DrawingFrame = 'page', progress?: Progress): Drawing {
+export function readDrawing(
+  text: string,
+  frame: DrawingFrame = 'page',
+  progress?: Progress,
+  letters = NO_LETTERS,
+): Drawing {
   const top = readTree(text, progress && ((share) => progress(HALF * share)));
   const left = new LeftOuts();
   const properties = propertiesIn(top, left);
@@ -347,7 +385,7 @@ export function readDrawing(text: string, frame: DrawingFrame = 'page', progress
     const page = pageOf((key) => own.get(key));
     const context: PaintContext = { ids: idsIn(top), properties, left, inner: page.inner };
     const map = frame === 'page' ? page.map : IDENTITY;
-    const drawer = new Drawer(context, progress);
+    const drawer = new Drawer(context, letters, progress);
     const nodes = drawer.drawAll(root.children, {
       map,
       properties: new Map([...INITIAL, ...handedOn(own)]),
@@ -378,14 +416,20 @@ export const readSvg = (text: string): DrawnShape[] => shapesOfNodes(readDrawing
 /** Milliseconds for each character, about. */
 const COST_OF_CHARACTER = 0.0005;
 
+/** A file's text, and the outlines of the text in it by `keyOfLetters`. */
+export interface ReadInput {
+  readonly text: string;
+  readonly letters?: readonly (readonly [string, Run])[];
+}
+
 /** Reading an SVG text as a task, so that a large one is read in another thread; see `readDrawing`. */
-export const READ_SVG: TaskKind<{ readonly text: string }, Drawing> = {
+export const READ_SVG: TaskKind<ReadInput, Drawing> = {
   name: 'readSvg',
   // What is used again is read again: a short text can be much to read.
   cost: ({ text }) => COST_OF_CHARACTER * text.length * text.split('<use').length,
-  run: ({ text }, progress) => {
+  run: ({ text, letters = [] }, progress) => {
     try {
-      return ok(readDrawing(text, 'page', progress));
+      return ok(readDrawing(text, 'page', progress, new Map(letters)));
     } catch (error) {
       if (error instanceof UnreadableSvg) return failed(finding('svg.unreadable', error.message));
       throw error;

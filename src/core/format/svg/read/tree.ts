@@ -10,8 +10,10 @@ export interface Element {
   readonly attributes: Readonly<Record<string, string>>;
   readonly parent: Element | null;
   readonly children: Element[];
-  /** Of style sheets, titles and text alone. */
+  /** Of style sheets and titles alone. */
   text: string;
+  /** Of text alone: what it says and its elements, in the order in which they are read. */
+  readonly content: (string | Element)[];
 }
 
 /** Elements in a file. */
@@ -21,7 +23,9 @@ const MOST_DEPTH = 200;
 /** Characters that are read between two reports of progress. */
 const PORTION = 100_000;
 /** Elements whose text is made use of. */
-const WITH_TEXT = new Set(['style', 'title', 'text', 'tspan']);
+const WITH_TEXT = new Set(['style', 'title']);
+/** Elements of text, whose order counts. */
+const IN_TEXT = new Set(['text', 'tspan', 'a']);
 
 const localName = (name: string): string => name.replace(/^.*:/, '');
 
@@ -32,7 +36,7 @@ const localName = (name: string): string => name.replace(/^.*:/, '');
  * @throws UnreadableSvg
  */
 export function readTree(text: string, progress?: Progress): Element {
-  const top: Element = { name: '', attributes: {}, parent: null, children: [], text: '' };
+  const top: Element = { name: '', attributes: {}, parent: null, children: [], text: '', content: [] };
   let open = top;
   let depth = 0;
   let elements = 0;
@@ -51,12 +55,21 @@ export function readTree(text: string, progress?: Progress): Element {
     if (elements === 1 && name !== 'svg') throw new UnreadableSvg('This is not an SVG file.');
     if (depth > MOST_DEPTH)
       throw new UnreadableSvg(`The file has elements within elements more than ${MOST_DEPTH} deep.`);
-    const element: Element = { name, attributes: tag.attributes, parent: open, children: [], text: '' };
+    const element: Element = {
+      name,
+      attributes: tag.attributes,
+      parent: open,
+      children: [],
+      text: '',
+      content: [],
+    };
     open.children.push(element);
+    if (IN_TEXT.has(open.name)) open.content.push(element);
     open = element;
   });
   const takeText = (part: string): void => {
     if (WITH_TEXT.has(open.name)) open.text += part;
+    if (IN_TEXT.has(open.name)) open.content.push(part);
   };
   parser.on('text', takeText);
   parser.on('cdata', takeText);

@@ -11,6 +11,7 @@ import type { Format, OptionField, Options, OptionValue } from '../src/core/form
 import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
 import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
+import { picturesOf } from '../src/server/pictures';
 import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, wholeNumber, WrongCall } from './call';
 
@@ -222,8 +223,11 @@ export async function exportFigures(args: string[]): Promise<void> {
   const call = readCall(args);
   const { out, seconds } = call;
   const plans = planned(await figuresOf(call), call.wanted);
-  const made = async ({ figure, format, options }: Planned): Promise<Uint8Array> =>
-    (await worked('makeFile', { figure, to: format.id, options }, seconds)).bytes;
+  const made = async ({ figure, format, options }: Planned): Promise<Uint8Array> => {
+    const isStored = call.files.length === 0;
+    const pictures = isStored && format.id === 'json' ? await picturesOf(await database(), figure) : {};
+    return (await worked('makeFile', { figure, to: format.id, options, pictures }, seconds)).bytes;
+  };
   const [only, another] = plans;
   if (!only) throw new Error('There is no figure on the Shelf.');
   const there = out === null ? 'nothing' : await kindAt(out);

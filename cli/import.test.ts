@@ -36,13 +36,16 @@ describe('cyclogon import', () => {
     expect(status).toBe(0);
     const told = JSON.parse(stdout) as { id: string };
     expect(told).toMatchObject({
-      shapes: 2,
+      shapes: 3,
       groups: 0,
-      rounds: [{ name: 'leaf', fold: 9 }],
+      rounds: [
+        { name: 'leaf', fold: 9 },
+        { name: 'tide', fold: 1 },
+      ],
       width: 2,
       height: 2,
       unit: 'in',
-      left: [{ what: 'text', count: 1 }],
+      left: [{ what: 'typeface', count: 1 }],
     });
     const figure = readFigure(readFileSync(out, 'utf8'));
     expect(figure.rounds[0]).toMatchObject({ rule: { fold: 9, start: { num: 0 } } });

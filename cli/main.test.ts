@@ -72,7 +72,7 @@ describe('cyclogon export', () => {
     await createFigure(knex, figure);
     await knex.destroy();
     const shelf = path.join(directory, 'shelf');
-    expect((await called('export', '--all', '--to', 'figure', '--out', shelf)).status).toBe(0);
+    expect((await called('export', '--all', '--to', 'json', '--out', shelf)).status).toBe(0);
     expect(readdirSync(shelf).length).toBeGreaterThan(0);
   });
 

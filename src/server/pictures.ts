@@ -1,6 +1,8 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
+import type { Figure } from '../core/figure/model';
+import type { Pictures } from '../core/format/figure/pictures';
 import type { StoredPicture } from '../wire';
 import { writing } from './database';
 import { NotFound } from './errors';
@@ -40,6 +42,13 @@ export const storePicture = async (knex: Knex, file: Uint8Array, turn: Turn = {}
 /** The same, here and now and in place of one of the same id: for files that are our own. */
 export const storeOwnPicture = async (knex: Knex, file: Uint8Array, id: string): Promise<StoredPicture> =>
   keep(knex, await readPicture(file), id);
+
+/** The pictures that a figure names, as data addresses; one that is not there any more is left out. */
+export async function picturesOf(knex: Knex, { underlay }: Pick<Figure, 'underlay'>): Promise<Pictures> {
+  if (!underlay) return {};
+  const row = await knex<PictureRow>('pictures').where({ id: underlay.picture }).first();
+  return row ? { [row.id]: `data:${row.type};base64,${row.bytes.toString('base64')}` } : {};
+}
 
 /** A stored picture's bytes. @throws NotFound */
 export async function loadPicture(knex: Knex, id: string): Promise<{ bytes: Buffer; type: string }> {

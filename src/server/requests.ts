@@ -82,7 +82,7 @@ const SHARED = {
 };
 
 /** A file that an address asks for. */
-interface ExportRequest extends Omit<FileRequest, 'figure'> {
+interface ExportRequest extends Omit<FileRequest, 'figure' | 'pictures'> {
   readonly download: boolean;
   readonly card: boolean;
   /** Of the figure only this. */

@@ -1,5 +1,6 @@
 import type { Figure } from '../core/figure/model';
 import type { StoredStep } from '../core/figure/patches';
+import { dataOf, partedFromPictures, withPictureIds } from '../core/format/figure/pictures';
 import { OWN_HEADER } from '../wire';
 import type {
   FaceName,
@@ -73,6 +74,19 @@ export const server = {
   stepsBefore: (id: string, before: number, count: number) =>
     ask<StoredStep[]>(at(id, `/steps?before=${before}&count=${count}`)),
 };
+
+/** A figure of a file on the Shelf: its pictures are kept first, under ids of this server. */
+export async function createWithPictures(value: unknown): Promise<FigureSummary> {
+  const { figure, pictures } = partedFromPictures(value);
+  const ids = new Map<string, string>();
+  for (const [id, address] of Object.entries(pictures)) {
+    const data = dataOf(address);
+    if (!data) continue;
+    const bytes = Uint8Array.from(atob(data.base64), (letter) => letter.charCodeAt(0));
+    ids.set(id, (await server.keepPicture(new Blob([bytes], { type: data.type }))).id);
+  }
+  return server.createFrom(withPictureIds(figure, ids));
+}
 
 export const pictureAddress = (id: string): string => `/api/pictures/${encodeURIComponent(id)}`;
 

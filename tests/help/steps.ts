@@ -382,6 +382,12 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     } as const;
     return commands.stampAlong(figure, round.id, along, [part, part], options, newId);
   },
+  setInks: ({ figure, chance }) =>
+    commands.setInks(
+      figure,
+      chance.colour(),
+      chance.yes() ? { c: chance.whole(0, 100), m: 0, y: 50, k: 100, spot: 'Foil' } : null,
+    ),
   setBend: ({ figure, round, chance }) => {
     const strip = round.groups?.find(({ bend }) => bend);
     if (!strip) return figure;

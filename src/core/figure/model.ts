@@ -2,6 +2,7 @@ import type { Bend } from '../bend/bend';
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
+import type { ColourInks } from '../paint/inks';
 import type { Light } from '../paint/light';
 import type { Relief } from '../paint/relief';
 import type { BlendMode, FillRule, Paint, ScenePage, Colour } from '../scene/scene';
@@ -223,6 +224,8 @@ export interface Figure {
   readonly name: string;
   readonly page: ScenePage;
   readonly palette: readonly Colour[];
+  /** What colours are printed with, where that is said. */
+  readonly inks?: readonly ColourInks[];
   readonly underlay: Underlay | null;
   /** Back to front. */
   readonly rounds: readonly Round[];
@@ -240,6 +243,8 @@ export const LIMITS = {
   nodes: 20_000,
   contours: 2000,
   palette: 64,
+  /** Colours whose inks are said. */
+  inks: 500,
   /** Of one gradient. */
   stops: 32,
   dashes: 20,

@@ -1,3 +1,4 @@
+import { opaque, type ColourInks } from '../paint/inks';
 import { coloursOfFill, coloursOfPaint, mapFill, mapPaint } from '../paint/fills';
 import { contrastOf, oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
@@ -77,7 +78,18 @@ export function recoloured(figure: Figure, scope: ColourScope, change: Change): 
     ...withRounds(figure, (round) => recolouredRound(round, once)),
     page: { ...figure.page, background: background && mapFill(background, once) },
     palette: [...new Set(figure.palette.map(once))],
+    ...(figure.inks && { inks: recolouredInks(figure.inks, once) }),
   };
+}
+
+/** What colours are printed with goes along with them; of two that become one the first counts. */
+function recolouredInks(inks: readonly ColourInks[], change: (colour: Colour) => Colour): ColourInks[] {
+  const made = new Map<Colour, ColourInks>();
+  for (const each of inks) {
+    const colour = opaque(change(each.colour));
+    if (!made.has(colour)) made.set(colour, { ...each, colour });
+  }
+  return [...made.values()];
 }
 
 /** Puts one colour in the place of another, wherever in the figure it is. */

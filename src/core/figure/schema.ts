@@ -29,6 +29,7 @@ import {
   type Bend,
 } from '../bend/bend';
 import { MOST_CHARACTERS, MOST_FACE_ID, type Words } from '../words/run';
+import { MOST_SPOT_NAME, type ColourInks } from '../paint/inks';
 import { treeProblem } from './groups';
 import {
   AXIS_SIDES,
@@ -330,6 +331,18 @@ export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
   bend,
 });
 
+const inkShare = Joi.number().min(0).max(100).required();
+const inks = Joi.object<ColourInks>({
+  colour: Joi.string()
+    .pattern(/^#[0-9a-f]{6}$/, 'colour like #1f8a76')
+    .required(),
+  c: inkShare,
+  m: inkShare,
+  y: inkShare,
+  k: inkShare,
+  spot: Joi.string().trim().min(1).max(MOST_SPOT_NAME),
+});
+
 const guide = Joi.alternatives().conditional('.kind', {
   is: 'line',
   then: Joi.object({ kind: Joi.valid('line').required(), at: point.required(), direction: turn.required() }),
@@ -487,6 +500,7 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     centre: point.required(),
   }).required(),
   palette: Joi.array().items(colour).max(LIMITS.palette).required(),
+  inks: Joi.array().items(inks).max(LIMITS.inks).unique('colour'),
   underlay: Joi.object({
     picture: id,
     name,

@@ -10,6 +10,7 @@ import Joi from 'joi';
 
 import type { Figure } from '../figure/model';
 import type { Scene } from '../scene/scene';
+import type { Pictures } from './figure/pictures';
 
 export type OptionValue = string | number | boolean;
 export type Options = Readonly<Record<string, OptionValue>>;
@@ -52,6 +53,8 @@ export interface Source {
   readonly figure: Figure;
   /** The figure's scene, with all its merges made. */
   readonly scene: Scene;
+  /** Pictures that the figure names, as data addresses by their ids, where who asks has them. */
+  readonly pictures?: Pictures;
 }
 
 /** A picture to be drawn in pixels. */

@@ -8,6 +8,7 @@ import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
 import { fileName, formatOf } from '../../core/format/formats';
 import type { BundleFile, Format, Options, Source } from '../../core/format/format';
+import type { Pictures } from '../../core/format/figure/pictures';
 import { Refused } from '../errors';
 import { drawn } from './drawn';
 
@@ -17,6 +18,8 @@ export interface FileRequest {
   /** The format's id. */
   readonly to: string;
   readonly options: Options;
+  /** Pictures that the figure names, as data addresses, where they go with it. */
+  readonly pictures?: Pictures;
 }
 
 export interface MadeFile {
@@ -74,13 +77,14 @@ async function bytesOf(format: Format, source: Source, options: Options): Promis
  * @throws Refused for a format that is none; MergeFailed where a merge is more than a limit
  */
 export async function makeFile(
-  { figure: given, to, options }: FileRequest,
+  { figure: given, to, options, pictures }: FileRequest,
   progress?: (share: number) => void,
 ): Promise<MadeFile> {
   const format = formatOf(to);
   if (!format) throw new Refused(`There is no format “${to}”.`);
   const figure = checked(given);
-  const source = { figure, scene: await evaluateWhole(figure, { ...(progress && { progress }) }) };
+  const scene = await evaluateWhole(figure, { ...(progress && { progress }) });
+  const source = { figure, scene, ...(pictures && { pictures }) };
   const bytes = await bytesOf(format, source, options);
   return { bytes, mediaType: format.mediaType, file: fileName(figure.name, format) };
 }

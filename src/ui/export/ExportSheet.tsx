@@ -15,9 +15,10 @@ import { workOf } from '@/state/work';
 import { Button } from '../common/Button';
 import { ChoiceRow } from '../common/ChoiceRow';
 import { Fact, Row, Sheet } from '../common/Panel';
-import { useEditor, useWorkshop } from '../editor/EditorContext';
+import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
 import { FilePreview } from './FilePreview';
 import { handOver, wantedOf } from './handOver';
+import { InksTable } from './InksTable';
 import { OptionRow } from './OptionRow';
 import { handingOf, keepHanding, type Handing } from './remembered';
 import { useFile, type FileMade } from './useFile';
@@ -169,14 +170,15 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
   const editor = useEditor();
   const { saver } = useWorkshop();
   const state = editor.getState();
-  const figure = shownFigure(state);
+  // Inks are said here, and are a part of the figure.
+  const figure = useEditorState(shownFigure);
   const { name, page } = figure;
   const [handing, setHanding] = useState(() => handingOf(state.id, page));
   const [busy, setBusy] = useState(false);
   const format = formatOf(handing.type) ?? FORMATS[0];
   const options = handing.options[format.id] ?? format.start;
   const [part, setPart] = useState<FigurePart>({ of: 'all' });
-  const asked = useMemo(() => ({ format, options, part }), [format, options, part]);
+  const asked = useMemo(() => ({ format, options, part, figure }), [format, options, part, figure]);
   const file = useFile(editor, saver, asked);
   // What is shown of such a figure is not all of it.
   const excess = excessOf(figure, workOf(state));
@@ -217,6 +219,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
           .map((field) => (
             <OptionRow key={field.key} field={field} options={options} onChange={setOptions} />
           ))}
+        {format.id === 'pdf' && options['colours'] === 'inks' && <InksTable />}
         {format.kind === 'pixels' && <Times handing={handing} onChange={change} />}
         <Contents format={format} file={file} />
         {excess && (

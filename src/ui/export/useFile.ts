@@ -38,8 +38,12 @@ async function madeThere(id: string, { format, options, part }: Asked, signal?: 
 /** Text that is written here, where its scene already is; null where the server makes the file. */
 function textOf(editor: Editor, { format, options, part }: Asked): string | null {
   const state = editor.getState();
-  const isHere = part.of === 'all' && format.kind === 'text' && isAllMerged(state) && isFinest(state);
-  return isHere ? format.write({ figure: shownFigure(state), scene: sceneOf(state) }, options) : null;
+  const figure = shownFigure(state);
+  // A picture that goes with it is on the server.
+  const hasPicture = format.id === 'json' && figure.underlay !== null;
+  const isWhole = part.of === 'all' && isAllMerged(state) && isFinest(state);
+  if (format.kind !== 'text' || !isWhole || hasPicture) return null;
+  return format.write({ figure, scene: sceneOf(state) }, options);
 }
 
 /** A file of what is on the screen. @throws Error with the reason where there is none */

@@ -7,7 +7,7 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { LIMITS } from '@/core/figure/model';
-import { server } from '@/state/server';
+import { createWithPictures, server } from '@/state/server';
 import { PAGE_SIZE, type FigurePage, type FigureSummary } from '@/wire';
 import { Button } from '../common/Button';
 import { GUIDE_MARK } from '../guide/mark';
@@ -72,7 +72,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
     onError: say,
   });
   const open = useMutation({
-    mutationFn: server.createFrom,
+    mutationFn: createWithPictures,
     onSuccess: ({ id }) => router.push(`/figures/${id}`),
     onError: say,
   });

@@ -8,7 +8,8 @@ import { middleOf } from '../../curve/centroid';
 import { pathsOfForm } from '../../maker/form';
 import { coloursOfPlaces, type ColourPlan, type PlacedRegion } from '../../paint/sequence';
 import { reachOf } from '../../symmetry/reach';
-import type { Figure } from '../model';
+import { opaque, type Inks } from '../../paint/inks';
+import { LIMITS, type Figure } from '../model';
 import type { StartPaints } from '../startPaint';
 import { NO_CELL_EDITS } from '../cells';
 import { changeCellPaint } from './cells';
@@ -109,3 +110,12 @@ export const renameFigure = (figure: Figure, name: string): Figure =>
 /** Adds a colour at the end of the figure's palette, once. */
 export const addToPalette = (figure: Figure, colour: Colour): Figure =>
   figure.palette.includes(colour) ? figure : { ...figure, palette: [...figure.palette, colour] };
+
+/** Says what a colour is printed with; null leaves that to follow from the colour. */
+export function setInks(figure: Figure, colour: Colour, inks: Inks | null): Figure {
+  const own = opaque(colour);
+  const { inks: before = [], ...rest } = figure;
+  const others = before.filter((each) => each.colour !== own);
+  const now = inks ? [...others, { ...inks, colour: own }] : others;
+  return { ...rest, ...(now.length > 0 && { inks: now.slice(-LIMITS.inks) }) };
+}

@@ -4,11 +4,15 @@ import { brokenSentence } from '../../figure/broken';
 import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../../figure/model';
 import { figureSchema } from '../../figure/schema';
 import { upgraded } from '../../figure/upgrade';
+import { partedFromPictures, type Pictures } from './pictures';
 
 /** Why something is no figure, as a sentence that says what is wrong and where. */
 export class UnreadableFigure extends Error {
   override readonly name = 'UnreadableFigure';
 }
+
+/** Largest file of a figure with its pictures, in characters. */
+const MOST_CHARACTERS = 40_000_000;
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -46,8 +50,10 @@ export function checkFigure(value: unknown): Figure {
  * @throws UnreadableFigure for text that is too long, no JSON, or no figure.
  */
 export function readFigure(text: string): Figure {
-  if (text.length > LIMITS.bytes) {
-    throw new UnreadableFigure(`The file is larger than ${LIMITS.bytes / 1e6} MB, too large for a figure.`);
+  if (text.length > MOST_CHARACTERS) {
+    throw new UnreadableFigure(
+      `The file is larger than ${MOST_CHARACTERS / 1e6} MB, too large for a figure and its pictures.`,
+    );
   }
   let value: unknown;
   try {
@@ -57,8 +63,15 @@ export function readFigure(text: string): Figure {
       `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`,
     );
   }
-  return checkFigure(value);
+  const { figure } = partedFromPictures(value);
+  if (text.length > LIMITS.bytes && JSON.stringify(figure).length > LIMITS.bytes) {
+    throw new UnreadableFigure(`The file is larger than ${LIMITS.bytes / 1e6} MB, too large for a figure.`);
+  }
+  return checkFigure(figure);
 }
 
-/** A figure as the text of a file. */
-export const writeFigure = (figure: Figure): string => `${JSON.stringify(figure, null, 2)}\n`;
+/** A figure as the text of a file. @param pictures that it names, to go with it */
+export const writeFigure = (figure: Figure, pictures: Pictures = {}): string => {
+  const whole = Object.keys(pictures).length > 0 ? { ...figure, pictures } : figure;
+  return `${JSON.stringify(whole, null, 2)}\n`;
+};

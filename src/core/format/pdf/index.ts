@@ -4,7 +4,7 @@ import { printNumber } from '../pathData';
 import { BACKGROUND, BLEED, NEIGHBOURS } from '../svg';
 import { paperOf, pdfOf, type PdfOptions } from './pdf';
 
-type PdfChoices = Omit<PdfOptions, 'title'>;
+type PdfChoices = Omit<PdfOptions, 'title' | 'inks'> & { readonly colours: 'rgb' | 'inks' };
 
 /** Portable Document Format, for print. */
 export const pdf: BytesFormat<PdfChoices> = {
@@ -14,6 +14,18 @@ export const pdf: BytesFormat<PdfChoices> = {
   ending: 'pdf',
   mediaType: 'application/pdf',
   fields: [
+    {
+      key: 'colours',
+      label: 'Colours',
+      help: 'as inks: cyan, magenta, yellow and black, and inks by name, as the figure says',
+      type: 'choice',
+      choices: [
+        ['rgb', 'RGB'],
+        ['inks', 'Inks'],
+      ],
+      word: 'inks',
+      wordMeans: 'inks',
+    },
     NEIGHBOURS,
     BACKGROUND,
     BLEED,
@@ -30,12 +42,17 @@ export const pdf: BytesFormat<PdfChoices> = {
       wordMeans: true,
     },
   ],
-  start: { neighbours: 'overlap', background: true, bleed: false, marks: false },
+  start: { colours: 'rgb', neighbours: 'overlap', background: true, bleed: false, marks: false },
   about: (options, page) => {
     const [wide, high] = paperOf(page, options).map((side) =>
       printNumber(convertLength(side, 'pt', 'mm'), 2),
     );
-    return `Vector, at true size, in RGB; each motif once. Paper of ${wide} × ${high} mm. Raised wire is drawn flat.`;
+    return `Vector, at true size, in ${options.colours === 'rgb' ? 'RGB' : 'the inks below'}; each motif once. Paper of ${wide} × ${high} mm. Raised wire is drawn flat.`;
   },
-  write: ({ figure, scene }, options) => pdfOf(scene, { ...options, title: figure.name }),
+  write: ({ figure, scene }, { colours, ...options }) =>
+    pdfOf(scene, {
+      ...options,
+      title: figure.name,
+      ...(colours === 'inks' && { inks: figure.inks ?? [] }),
+    }),
 };

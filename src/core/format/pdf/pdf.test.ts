@@ -1,4 +1,4 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
+import { decodePDFRawStream, PDFArray, PDFDocument, PDFRawStream } from '@cantoo/pdf-lib';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 
@@ -43,5 +43,40 @@ describe('a PDF', () => {
 
   it('is the same file for the same figure', async () => {
     expect(await made(5)).toEqual(await made(5));
+  });
+
+  it('is in the inks that are said: shares of four, an ink of its own by name, and marks on every plate', async () => {
+    const figure = setPage(setFold(withForms(disc(0, -40, 8)), 'r', 3), { bleed: 3, background: '#fffefb' });
+    const colour = figure.rounds[0]!.shapes[0]!.paint.fill as string;
+    const scene = await evaluateWhole(figure);
+    const shares = { c: 80, m: 10, y: 45, k: 5 };
+    const operatorsOf = async (spot?: string) => {
+      const inks = [{ colour, ...shares, ...(spot && { spot }) }];
+      const bytes = await pdfOf(scene, { ...PLAIN, marks: true, inks });
+      const document = await PDFDocument.load(bytes);
+      const text = document.context
+        .enumerateIndirectObjects()
+        .flatMap(([, object]) =>
+          object instanceof PDFRawStream ? [decodePDFRawStream(object).decode()] : [],
+        )
+        .map((content) => new TextDecoder('latin1').decode(content))
+        .join('\n');
+      const spaces = document.context
+        .enumerateIndirectObjects()
+        .flatMap(([, object]) => (object instanceof PDFArray ? [object.toString()] : []));
+      return { text, spaces, bytes };
+    };
+    const plain = await operatorsOf();
+    expect(plain.text).toContain('0.8 0.1 0.45 0.05 k');
+    // The page's own colour follows from the formula.
+    expect(plain.text).toContain('0 0 0.02 0 k');
+    expect(plain.text).not.toMatch(/ rg\b/);
+    expect(plain.spaces.some((space) => space.includes('/Separation /All'))).toBe(true);
+    const foil = await operatorsOf('Warm foil');
+    expect(foil.spaces.some((space) => space.includes('/Separation /Warm#20foil'))).toBe(true);
+    expect(foil.text).toMatch(/\/C\d+ cs 1 scn/);
+    // Another reader takes it.
+    const page = await (await getDocument({ data: foil.bytes, verbosity: 0 }).promise).getPage(1);
+    expect((await page.getOperatorList()).fnArray.length).toBeGreaterThan(5);
   });
 });

@@ -25,7 +25,8 @@ import {
   type ScenePage,
 } from '../../scene/scene';
 import { placementMap } from '../../symmetry/rule';
-import { lineOperators, matrix, n, pathOperators, rgb } from './content';
+import type { ColourInks } from '../../paint/inks';
+import { lineOperators, matrix, n, pathOperators } from './content';
 import { Resources } from './resources';
 
 export interface PdfOptions {
@@ -35,6 +36,8 @@ export interface PdfOptions {
   /** With lines at the corners at which the page is cut. */
   readonly marks: boolean;
   readonly neighbours: Neighbours;
+  /** What colours are printed with; red, green and blue without it. */
+  readonly inks?: readonly ColourInks[];
   readonly title?: string;
 }
 
@@ -63,7 +66,7 @@ class Painter {
     const laid = pathOperators(paths);
     if (ink.kind === 'flat') {
       const seen = ink.opacity < 1 ? [`/${this.own.look({ fill: ink.opacity })} gs`] : [];
-      return ['q', ...seen, `${rgb(ink.colour)} rg`, ...laid, isEvenOdd ? 'f*' : 'f', 'Q'];
+      return ['q', ...seen, this.own.colours.fill(ink.colour), ...laid, isEvenOdd ? 'f*' : 'f', 'Q'];
     }
     const key = this.keyOf(ink);
     const map = ink.kind === 'radial' ? (ink.map ?? null) : null;
@@ -89,7 +92,7 @@ class Painter {
     const line = [...lineOperators(stroke), ...pathOperators(paths), 'S', 'Q'];
     if (ink.kind === 'flat') {
       const seen = ink.opacity < 1 ? [`/${this.own.look({ stroke: ink.opacity })} gs`] : [];
-      return ['q', ...seen, `${rgb(ink.colour)} RG`, ...line];
+      return ['q', ...seen, this.own.colours.stroke(ink.colour), ...line];
     }
     const key = this.keyOf(ink);
     const map = ink.kind === 'radial' ? (ink.map ?? IDENTITY) : IDENTITY;
@@ -155,7 +158,7 @@ class Painter {
 }
 
 /** Lines at the corners of the page, outside its bleed, in points. */
-function cropMarks(box: readonly [number, number, number, number], bleed: number): string[] {
+function cropMarks(box: readonly [number, number, number, number], bleed: number, colour: string): string[] {
   const [left, low, right, high] = box;
   const off = Math.max(MARK.off, bleed);
   const far = off + MARK.length;
@@ -169,7 +172,7 @@ function cropMarks(box: readonly [number, number, number, number], bleed: number
     `${n(x + across * off)} ${n(y)} m ${n(x + across * far)} ${n(y)} l S`,
     `${n(x)} ${n(y + up * off)} m ${n(x)} ${n(y + up * far)} l S`,
   ]);
-  return ['q', `${MARK.width} w 0 0 0 RG`, ...lines, 'Q'];
+  return ['q', `${MARK.width} w ${colour}`, ...lines, 'Q'];
 }
 
 const rectangle = (x: number, y: number, width: number, height: number): Path => ({
@@ -216,7 +219,7 @@ export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Arr
   sheet.setTrimBox(trim[0], trim[1], trim[2] - trim[0], trim[3] - trim[1]);
   sheet.setBleedBox(trim[0] - cut, trim[1] - cut, trim[2] - trim[0] + 2 * cut, trim[3] - trim[1] + 2 * cut);
 
-  const own = new Resources(document);
+  const own = new Resources(document, options.inks ?? null);
   const painter = new Painter(own);
   // From the page, whose y goes down from its upper left corner, to the paper, whose y goes up from its lower left one.
   const toPaper: Affine = { a: points, b: 0, c: 0, d: -points, e: edge, f: high - edge };
@@ -244,7 +247,7 @@ export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Arr
     ...layers,
     'Q',
     'Q',
-    ...(options.marks ? cropMarks(trim, cut) : []),
+    ...(options.marks ? cropMarks(trim, cut, own.colours.marks) : []),
   ];
   sheet.node.set(
     PDFName.of('Contents'),
@@ -253,7 +256,7 @@ export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Arr
   sheet.node.set(PDFName.of('Resources'), own.dict);
   sheet.node.set(
     PDFName.of('Group'),
-    document.context.obj({ Type: 'Group', S: 'Transparency', CS: 'DeviceRGB', I: true }),
+    document.context.obj({ Type: 'Group', S: 'Transparency', CS: own.colours.space, I: true }),
   );
   return document.save();
 }

@@ -11,7 +11,9 @@ import { PDFDict, PDFName } from '@cantoo/pdf-lib';
 import type { Affine } from '../../curve/affine';
 import type { GradientInk } from '../../paint/style';
 import type { BlendMode } from '../../scene/scene';
-import { n, rgb } from './content';
+import type { ColourInks } from '../../paint/inks';
+import { inkColours, RGB_COLOURS, type PdfColours } from './colours';
+import { n } from './content';
 
 /** Everything that is drawn lies in this box: that of a form has to be said. */
 const EVERYWHERE = [-1e5, -1e5, 1e5, 1e5];
@@ -30,16 +32,41 @@ export interface Look {
   readonly blend?: BlendMode;
 }
 
-type Kind = 'XObject' | 'ExtGState' | 'Pattern' | 'Shading';
-const PREFIX: Record<Kind, string> = { XObject: 'M', ExtGState: 'G', Pattern: 'P', Shading: 'S' };
+type Kind = 'XObject' | 'ExtGState' | 'Pattern' | 'Shading' | 'ColorSpace';
+const PREFIX: Record<Kind, string> = {
+  XObject: 'M',
+  ExtGState: 'G',
+  Pattern: 'P',
+  Shading: 'S',
+  ColorSpace: 'C',
+};
 
 export class Resources {
   private readonly named = new Map<Kind, Map<string, { readonly name: string; readonly ref: PDFRef }>>();
   /** The one dictionary that all streams share. */
   readonly dict: PDFDict;
 
-  constructor(private readonly document: PDFDocument) {
+  /** How colours are written; that of runs and groups is asked for when these are made. */
+  readonly colours: PdfColours;
+
+  /** @param inks what colours are printed with; null for red, green and blue */
+  constructor(
+    private readonly document: PDFDocument,
+    inks: readonly ColourInks[] | null,
+  ) {
     this.dict = document.context.obj({});
+    this.colours = inks ? inkColours(inks, (ink, looks) => this.separation(ink, looks)) : RGB_COLOURS;
+  }
+
+  /** An ink of its own, that looks like some shares of the others where there is none. */
+  private separation(ink: string, looks: readonly number[]): string {
+    return this.name('ColorSpace', `${ink} ${looks.join(' ')}`, () => {
+      const { context } = this.document;
+      const tint = this.register({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [...looks], N: 1 });
+      return context.register(
+        context.obj([PDFName.of('Separation'), PDFName.of(ink), PDFName.of('DeviceCMYK'), tint]),
+      );
+    });
   }
 
   /** @param key what it is known by, so that the same is made once */
@@ -67,7 +94,7 @@ export class Resources {
     return this.name('XObject', key, () => this.formOf(operators));
   }
 
-  private formOf(operators: readonly string[], colours = 'DeviceRGB'): PDFRef {
+  private formOf(operators: readonly string[], colours: string = this.colours.space): PDFRef {
     const { context } = this.document;
     const stream = context.flateStream(operators.join('\n'), {
       Type: 'XObject',
@@ -107,7 +134,7 @@ export class Resources {
         : [ink.centre.x, ink.centre.y, 0, ink.centre.x, ink.centre.y, ink.radius];
     return this.register({
       ShadingType: ink.kind === 'linear' ? 2 : 3,
-      ColorSpace: of === 'colour' ? 'DeviceRGB' : 'DeviceGray',
+      ColorSpace: of === 'colour' ? this.colours.space : 'DeviceGray',
       Coords: coords,
       Function: this.stitched(ink.stops, of),
       Extend: [true, true],
@@ -117,7 +144,7 @@ export class Resources {
   /** Colours between stops, run by run (ISO 32000-1, 7.10.4): before the first and after the last they go on. */
   private stitched(stops: GradientInk['stops'], of: 'colour' | 'opacity'): PDFRef {
     const values = stops.map(({ colour, opacity }) =>
-      of === 'colour' ? rgb(colour).split(' ').map(Number) : [opacity],
+      of === 'colour' ? this.colours.values(colour) : [opacity],
     );
     const places = stops.map(({ at }) => Math.min(1, Math.max(0, at)));
     const all = [

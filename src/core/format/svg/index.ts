@@ -1,4 +1,5 @@
 import type { OptionField, TextFormat } from '../format';
+import type { Figure } from '../../figure/model';
 import type { ScenePage } from '../../scene/scene';
 import { printNumber } from '../pathData';
 import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
@@ -57,6 +58,13 @@ export const sidesOf = (
   const around = options.bleed ? 2 * bleed : 0;
   return [width + around, height + around];
 };
+
+/** What a figure shows, in words: its rounds and how often each stands. */
+const descriptionOf = ({ rounds }: Figure): string =>
+  rounds
+    .filter(({ visible }) => visible)
+    .map(({ name, rule }) => `${name} ×${rule.fold}`)
+    .join(', ');
 
 const ABOUT = {
   compact: 'Each motif once, as a symbol, and a use for every copy. Small, and still symmetric in the file.',
@@ -134,5 +142,11 @@ export const svg: TextFormat<SvgChoices> = {
     const [wide, high] = sidesOf(page, { bleed });
     return `${ABOUT[form]} ${printNumber(wide, 3)} × ${printNumber(high, 3)} ${page.unit}.`;
   },
-  write: ({ figure, scene }, options) => svgOf(scene, { ...options, title: figure.name }),
+  write: ({ figure, scene }, options) =>
+    svgOf(scene, {
+      ...options,
+      title: figure.name,
+      description: descriptionOf(figure),
+      names: new Map(figure.rounds.map(({ id, name }) => [id, name])),
+    }),
 };

@@ -40,6 +40,8 @@ export interface SvgOptions {
   readonly title?: string;
   /** What is drawn, in words, for those who do not see it. */
   readonly description?: string;
+  /** What rounds are called, by their ids: their symbols bear these names, and keep them from one export to the next. */
+  readonly names?: ReadonlyMap<string, string>;
   /** Without line ends and spaces that only people need. */
   readonly small?: boolean;
 }
@@ -145,20 +147,43 @@ const linesLaid = (laid: Laid | undefined, lines: readonly string[]): string[] =
   return look === '' ? [...lines] : [`      <g${look}>`, ...lines, '      </g>'];
 };
 
+/** Ids that a document has for other things. */
+const RESERVED = /^(?:(?:paint|page|relief|motif)-\d+|trim|figure|tile)$/;
+
+/** A name as an id; nothing where no letter of it can be one. */
+function wordOf(name: string): string {
+  const word = name
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^[-\d]+|-+$/g, '');
+  return RESERVED.test(word) ? `round-${word}` : word;
+}
+
 /** Hands out ids to motifs, one to each list of items however often it is used. */
 class Symbols {
   private readonly ids = new Map<readonly SceneItem[], string>();
+  private readonly taken = new Set<string>();
 
   constructor(
     private readonly decimals: number,
     private readonly gradients: Gradients,
+    private readonly names: ReadonlyMap<string, string>,
   ) {}
 
-  idOf(items: readonly SceneItem[]): string {
+  /** @param roundId of the round that the items are drawn for, whose name they bear */
+  idOf(items: readonly SceneItem[], roundId?: string): string {
     const known = this.ids.get(items);
     if (known !== undefined) return known;
-    const id = `motif-${this.ids.size + 1}`;
+    const id = this.free(wordOf(this.names.get(roundId ?? '') ?? '') || `motif-${this.ids.size + 1}`);
     this.ids.set(items, id);
+    return id;
+  }
+
+  private free(word: string): string {
+    let id = word;
+    for (let k = 2; this.taken.has(id); k += 1) id = `${word}-${k}`;
+    this.taken.add(id);
     return id;
   }
 
@@ -209,7 +234,7 @@ const laidCopy = ({ blend }: SceneLayer, { opacity }: SceneCopy): Laid => ({
 function usesOf(layer: SceneLayer, symbols: Symbols, reveal: boolean): string[] {
   return layer.copies.map((copy, k) => {
     const delay = reveal ? (REVEAL_SECONDS * k) / layer.copies.length : null;
-    const id = symbols.idOf(itemsAt(layer, copy));
+    const id = symbols.idOf(itemsAt(layer, copy), layer.roundId);
     return `    <use xlink:href="#${id}"${placeOf(copy)}${lookOf(laidCopy(layer, copy), delay)}/>`;
   });
 }
@@ -318,7 +343,7 @@ export function drawingLines(scene: Scene, options: SvgOptions): readonly (strin
     parts.push(layers);
   } else if (drawn.length > 0) {
     if (options.reveal) parts.push(REVEAL_STYLE);
-    const symbols = new Symbols(options.decimals, gradients);
+    const symbols = new Symbols(options.decimals, gradients, options.names ?? new Map());
     const reliefs = new Reliefs(scene.page, pixelsPerUnit, { x: -centre.x, y: -centre.y });
     const uses = drawn.flatMap((layer) =>
       reliefs.around(layer, usesOf(layer, symbols, options.reveal ?? false)),

@@ -3,6 +3,7 @@ import { cardOf } from '@/server/cards';
 import { database } from '@/server/database';
 import { shownRevision } from '@/server/figures';
 import { aside } from '@/server/jobs/pool';
+import { picturesOf } from '@/server/pictures';
 import { exportOf } from '@/server/requests';
 import { respond } from '@/server/respond';
 
@@ -23,7 +24,9 @@ export const GET = (request: Request, { params }: Context): Promise<Response> =>
     } = exportOf(new URL(request.url).searchParams);
     const { id } = await params;
     const { figure, revision } = await shownRevision(await database(), id);
-    const asked = { figure: part ? partOfFigure(figure, part) : figure, to, options };
+    // The figure's own file has its pictures with it.
+    const pictures = to === 'json' ? await picturesOf(await database(), figure) : {};
+    const asked = { figure: part ? partOfFigure(figure, part) : figure, to, options, pictures };
     const { signal } = request;
     const { bytes, mediaType, file } = card
       ? await cardOf(`${id}/${revision}`, asked, signal)

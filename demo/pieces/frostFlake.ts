@@ -3,7 +3,7 @@ import type { Figure } from '../../src/core/figure/model';
 import { NO_TURN, turn } from '../../src/core/number/turn';
 import { built, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
-/** Piece 6 without its placing at many sizes: side arms in a growing row, a hexagon hub, all of it united. */
+/** Piece 6, which Frost field places at many sizes: side arms in a growing row, a hexagon hub, all of it united. */
 export function frostFlake(): Figure {
   let figure = emptyPiece('Frost flake', 180, TIDE.kelp);
   figure = addRound(figure, emptyRound('flake', 'Flake', 6));

@@ -4,6 +4,7 @@ import { bubbleLattice } from './bubbleLattice';
 import { coveSeal } from './coveSeal';
 import { dryDockFrame } from './dryDockFrame';
 import { foldedFan } from './foldedFan';
+import { frostField } from './frostField';
 import { frostFlake } from './frostFlake';
 import { hatchIris } from './hatchIris';
 import { kelpCrown } from './kelpCrown';
@@ -37,6 +38,7 @@ export const PIECES: Readonly<Record<string, () => Figure>> = {
   'dry-dock-frame': dryDockFrame,
   'net-whirl': netWhirl,
   'frost-flake': frostFlake,
+  'frost-field': frostField,
   'lamp-burst': lampBurst,
   'scallop-ring': scallopRing,
   'scroll-ring': scrollRing,

@@ -25,7 +25,7 @@ test('files are seen before they leave, several leave as one ZIP, and the choice
   await dialog.getByRole('radio', { name: 'All', exact: true }).click();
   await expect(inFile).toContainText('Paths8');
 
-  await dialog.getByRole('radio', { name: 'PNG' }).click();
+  await dialog.getByRole('radio', { name: 'PNG', exact: true }).click();
   await dialog.getByLabel('Longer side').fill('64');
   await dialog.getByLabel('Longer side').press('Enter');
   await dialog.getByRole('button', { name: '3×' }).click();
@@ -48,10 +48,10 @@ test('files are seen before they leave, several leave as one ZIP, and the choice
   // It is as it was, also after the page is opened again.
   await page.reload();
   await page.getByRole('button', { name: 'Export' }).click();
-  await expect(dialog.getByRole('radio', { name: 'PNG' })).toBeChecked();
+  await expect(dialog.getByRole('radio', { name: 'PNG', exact: true })).toBeChecked();
   await expect(dialog.getByLabel('Longer side')).toHaveValue('64');
   await expect(dialog.getByRole('button', { name: 'Download 3 files, ZIP' })).toBeVisible();
-  await dialog.getByRole('radio', { name: 'SVG' }).click();
+  await dialog.getByRole('radio', { name: 'SVG', exact: true }).click();
   await expect(dialog.getByRole('radio', { name: 'Plain paths' })).toBeChecked();
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme });

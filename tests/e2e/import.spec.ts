@@ -56,7 +56,7 @@ test('a file is opened from the Shelf as a figure, with what is not taken said b
   await page.goto('/');
   await page.getByLabel('Figure file').setInputFiles(file('mark.svg', HOSTILE));
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('alert')).toHaveText('Not taken: 1 × script, 1 × picture, 1 × text.');
+  await expect(dialog.getByRole('alert')).toHaveText('Not taken: 1 × script, 1 × picture, 1 × typeface.');
   await expect(dialog.getByText('96 × 96 px')).toBeVisible();
   await expect(dialog.getByRole('img', { name: 'What is taken' })).toBeVisible();
   const { violations } = await new AxeBuilder({ page })

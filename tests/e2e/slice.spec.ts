@@ -61,7 +61,7 @@ test('from an empty Shelf to an exported file', async ({ page }) => {
   expect(difference(picture, pixelsOf(transformed(svg, 'rotate(7 90 90)'), 480))).toBeGreaterThan(0.02);
 
   await page.getByRole('button', { name: 'Export' }).click();
-  await page.getByRole('radio', { name: 'PNG' }).click();
+  await page.getByRole('radio', { name: 'PNG', exact: true }).click();
   await page.getByLabel('Longer side').fill('256*2');
   await page.getByLabel('Longer side').press('Enter');
   expect((await exported(page)).readUInt32BE(16)).toBe(512);

@@ -3,8 +3,13 @@ import path from 'node:path';
 
 import { describe, expect, it } from 'vitest';
 
+import { signedArea, type Path } from '../../src/core/curve/path';
 import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
 import { figureOfDrawing } from '../../src/core/format/drawing/figureOfDrawing';
+import { shapesOfNodes } from '../../src/core/format/drawing/drawing';
+import { dxfOf } from '../../src/core/format/dxf/dxf';
+import { outlinesOf } from '../../src/core/format/dxf/outlines';
+import { readDxf } from '../../src/core/format/dxf/read/readDxf';
 import { readDrawing } from '../../src/core/format/svg/read/readDrawing';
 import { svgOf } from '../../src/core/format/svg/svg';
 import { counter } from '../help/figures';
@@ -28,5 +33,33 @@ describe('icons of an open package', () => {
       if (left.length > 0 || difference(pixelsOf(svg, 64), pixelsOf(again, 64)) > 0.002) different.push(name);
     }
     expect(different).toEqual([]);
+  });
+
+  it('have the same loops, of the same areas, after they went through a DXF', async () => {
+    const loops = (paths: readonly Path[]): number[] =>
+      paths
+        .filter(({ closed }) => closed)
+        .map((each) => Math.abs(signedArea([each])))
+        .filter((area) => area > 1e-6)
+        .sort((a, b) => a - b);
+    const different: string[] = [];
+    for (const name of NAMES) {
+      const svg = readFileSync(path.join(FOLDER, name), 'utf8').replaceAll('currentColor', '#113d4c');
+      const { figure } = made(figureOfDrawing(readDrawing(svg), name, counter()));
+      const scene = await evaluateWhole(figure);
+      const options = { curves: 'splines', tolerance: 10, layers: 'round', lines: 'middle' } as const;
+      const read = made(readDxf(dxfOf(scene, options, new Map())));
+      // The drawing is in millimetres, what is read of it in pixels, 96 an inch; the page is in pixels.
+      const [before, after] = [
+        loops(outlinesOf(scene).map((each) => each.path)),
+        loops(shapesOfNodes(read.nodes).flatMap(({ paths }) => paths)),
+      ];
+      const isSame =
+        before.length === after.length &&
+        before.every((area, k) => Math.abs(area - after[k]!) <= 1e-6 * Math.max(1, area));
+      if (!isSame) different.push(name);
+    }
+    // Where a line ends on a loop of curves a reader cannot know which ends belong together.
+    expect(different.length).toBeLessThanOrEqual(NAMES.length / 100);
   });
 });

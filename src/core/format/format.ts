@@ -84,6 +84,8 @@ interface Described<O> {
   readonly startOn?: (page: Scene['page']) => Partial<O>;
   /** True where files of it are meant to be laid side by side, and are shown so before they leave. */
   readonly repeats?: (options: O) => boolean;
+  /** An SVG of what a file shows that no browser does. */
+  readonly picture?: (source: Source, options: O) => string;
   /** What a file of it is, in a sentence or two. */
   readonly about: (options: O, page: Scene['page']) => string;
 }

@@ -4,9 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { pathForm } from '../maker/form';
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { evaluateWhole } from '../figure/evaluateWhole';
-import { duplicateRound, setMerge, setPage } from '../figure/commands';
+import { addShapes, duplicateRound, setMerge, setPage } from '../figure/commands';
 import type { Figure } from '../figure/model';
-import { newFigure } from '../figure/start';
+import { newFigure, newShape } from '../figure/start';
 import { png } from './png';
 import { optionRules, parametersOf, type OptionField, type Options, type OptionValue } from './format';
 import { fileName, formatOf, FORMATS } from './formats';
@@ -40,10 +40,11 @@ describe.each(FORMATS.map((format) => [format.name, format] as const))('%s', (_,
       ],
       true,
     );
-    const figure = setPage(
-      setMerge(duplicateRound(withForms(disc(0, -30, 24), curved), 'r', counter()), 'r', 'divide'),
-      { bleed: 3 },
-    );
+    const two = duplicateRound(withForms(disc(0, -30, 24), curved), 'r', counter());
+    const stroke = { colour: '#d9512c', width: 2, cap: 'round', join: 'round' } as const;
+    const line = newShape('line', 'Line', disc(0, -60, 5), { fill: null, stroke });
+    const lined = addShapes(two, two.rounds[1]!.id, [line]);
+    const figure = setPage(setMerge(lined, 'r', 'divide'), { bleed: 3 });
     const source = { figure, scene: await evaluateWhole(figure) };
     const made = async (options: Options): Promise<string> => {
       if (format.kind === 'bytes') return Buffer.from(await format.write(source, options)).toString('latin1');

@@ -46,3 +46,12 @@ export function inksOf(colour: Colour, said: readonly ColourInks[] = []): Inks {
   const own = said.find((each) => each.colour === opaque(colour));
   return own ?? cmykOf(colour);
 }
+
+/** About what shares look like on white paper, each ink a filter of its own (common practice; a press has its own look). */
+export function lookOf({ c, m, y, k }: Cmyk): Colour {
+  const level = (share: number): string =>
+    Math.round(255 * (1 - share / 100) * (1 - k / 100))
+      .toString(16)
+      .padStart(2, '0');
+  return `#${level(c)}${level(m)}${level(y)}`;
+}

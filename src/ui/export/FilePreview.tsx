@@ -36,6 +36,7 @@ async function pictureOf(
     part.of === 'all'
       ? sceneOf(state)
       : await evaluateWhole(partOfFigure(shownFigure(state), part), { pause: breath });
+  if (format.picture) return svgBlob(format.picture({ figure: shownFigure(state), scene }, options));
   return svgBlob(
     svgOf(scene, {
       form: 'compact',

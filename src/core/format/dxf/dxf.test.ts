@@ -15,7 +15,7 @@ import { evaluateWhole } from '../../figure/evaluateWhole';
 import type { Figure } from '../../figure/model';
 import { dxfOf, type DxfOptions } from './dxf';
 
-const ARCS: DxfOptions = { curves: 'arcs', tolerance: 10, layers: 'round' };
+const ARCS: DxfOptions = { curves: 'arcs', tolerance: 10, layers: 'round', lines: 'middle' };
 
 async function read(figure: Figure, options: Partial<DxfOptions> = {}) {
   const names = new Map(figure.rounds.map(({ id, name }) => [id, name]));
@@ -138,5 +138,25 @@ describe('a DXF', () => {
     expect(file.entities[0]?.layer).toBe(figure.rounds[0]?.name);
     const coloured = await read(figure, { layers: 'colour' });
     expect(coloured.entities[0]?.layer).toMatch(/^#[0-9a-f]{6}$/);
+  });
+
+  it('has lines as bands where these are cut, and layers of areas and of lines', async () => {
+    const line = pathForm([corner(0, -20), corner(0, -60)], false);
+    const figure = setFold(withForms(line), 'r', 1);
+    const lined: Figure = {
+      ...figure,
+      rounds: figure.rounds.map((round) => ({
+        ...round,
+        shapes: round.shapes.map((shape) => ({
+          ...shape,
+          paint: { fill: null, stroke: { colour: '#113d4c', width: 3, cap: 'butt', join: 'miter' } },
+        })),
+      })),
+    };
+    const middle = await read(lined, { layers: 'kind' });
+    expect(middle.entities.map(({ layer }) => layer)).toEqual(['Lines']);
+    const [band] = (await read(lined, { lines: 'bands', layers: 'kind' })).entities;
+    expect(band!.layer).toBe('Areas');
+    expect(areaOf(band!)).toBeCloseTo(3 * 40, 9);
   });
 });

@@ -2,7 +2,7 @@
  * A scene as a drawing for cutters and plotters, in the DXF that they read (AutoCAD 2012 DXF reference, ENTITIES section).
  *
  * @example
- * const text = dxfOf(scene, { curves: 'arcs', tolerance: 0.01, layers: 'round' }, new Map([['r1', 'Petals']]));
+ * const text = dxfOf(scene, { curves: 'arcs', tolerance: 10, layers: 'round', lines: 'middle' }, new Map([['r1', 'Petals']]));
  */
 import { DxfWriter, LWPolylineFlags, point3d, Units } from '@tarikjabiri/dxf';
 
@@ -18,7 +18,7 @@ import {
 } from '../../curve/segment';
 import { convertLength, type LengthUnit } from '../../number/units';
 import type { Scene } from '../../scene/scene';
-import { outlinesOf, type Outline } from './outlines';
+import { outlinesOf, type LinesAs, type Outline } from './outlines';
 
 export interface DxfOptions {
   /** Curves that are no arcs: as arcs within a tolerance, or as splines, exactly. */
@@ -26,7 +26,9 @@ export interface DxfOptions {
   /** How far an arc may be from its curve, in thousandths of a millimetre. */
   readonly tolerance: number;
   /** What makes a layer. */
-  readonly layers: 'round' | 'colour';
+  readonly layers: 'round' | 'colour' | 'kind';
+  /** What is followed of lines. */
+  readonly lines: LinesAs;
 }
 
 /** What the file is measured in: units that a drawing program knows stay, points and pixels become millimetres. */
@@ -139,10 +141,13 @@ class Drawing {
 
 /** The name of an outline's layer. @param names of rounds by their ids */
 const layerOf = (
-  { roundId, colour }: Outline,
+  { roundId, colour, kind }: Outline,
   by: DxfOptions['layers'],
   names: ReadonlyMap<string, string>,
-): string => (by === 'colour' ? colour : (names.get(roundId) ?? roundId));
+): string => {
+  if (by === 'kind') return kind === 'area' ? 'Areas' : 'Lines';
+  return by === 'colour' ? colour : (names.get(roundId) ?? roundId);
+};
 
 /** A thousandth of a millimetre in a unit. */
 const thousandth = (unit: LengthUnit): number => convertLength(0.001, 'mm', unit);
@@ -153,7 +158,7 @@ export function dxfOf(scene: Scene, options: DxfOptions, names: ReadonlyMap<stri
   const own = unitOf(unit);
   const drawing = new Drawing(own, convertLength(1, unit, own), height);
   const tolerance = options.curves === 'arcs' ? options.tolerance * thousandth(unit) : null;
-  for (const outline of outlinesOf(scene))
+  for (const outline of outlinesOf(scene, options.lines))
     drawing.path(outline.path, tolerance, drawing.layer(layerOf(outline, options.layers, names)));
   return drawing.text();
 }

@@ -35,18 +35,31 @@ export const dxf: TextFormat<DxfOptions> = {
     {
       key: 'layers',
       label: 'Layers',
-      help: 'one for each round, or for each colour',
+      help: 'one for each round, for each colour, or for areas and lines',
       type: 'choice',
       choices: [
         ['round', 'By round'],
         ['colour', 'By colour'],
+        ['kind', 'By kind'],
       ],
       word: 'layers',
     },
+    {
+      key: 'lines',
+      label: 'Lines as',
+      help: 'the outlines of lines as bands, instead of their middles',
+      type: 'choice',
+      choices: [
+        ['middle', 'Middles'],
+        ['bands', 'Bands'],
+      ],
+      word: 'bands',
+      wordMeans: 'bands',
+    },
   ],
-  start: { curves: 'arcs', tolerance: 10, layers: 'round' },
-  about: (_, { unit }) =>
-    `Outlines of areas and middles of lines for a cutter, in ${unitOf(unit)}; each once, inner ones first. Circles and arcs stay what they are.`,
+  start: { curves: 'arcs', tolerance: 10, layers: 'round', lines: 'middle' },
+  about: ({ lines }, { unit }) =>
+    `Outlines of areas and ${lines === 'middle' ? 'middles of lines' : 'lines as bands'} for a cutter, in ${unitOf(unit)}; each once, inner ones first. Circles and arcs stay what they are.`,
   write: ({ figure, scene }, options) =>
     dxfOf(scene, options, new Map(figure.rounds.map(({ id, name }) => [id, name]))),
 };

@@ -5,12 +5,15 @@
  * for (const { path, roundId } of outlinesOf(scene)) cut(path);
  */
 import { mapPath, signedArea, type Path } from '../../curve/path';
+import { chained } from '../../curve/chained';
 import { drawnOnce } from '../../curve/once';
 import { moveMap, compose } from '../../curve/affine';
 import type { Point } from '../../curve/point';
 import type { Segment } from '../../curve/segment';
 import { centreOnPage, placedItems } from '../../scene/placed';
-import { layersOf, type Colour, type Scene } from '../../scene/scene';
+import { BANDS } from '../../merge/tasks';
+import { MITER_LIMIT } from '../../paint/style';
+import { layersOf, type Colour, type Scene, type SceneItem, type Stroke } from '../../scene/scene';
 
 /** A path that is followed, and what it is of. */
 export interface Outline {
@@ -18,7 +21,12 @@ export interface Outline {
   readonly roundId: string;
   /** Of the fill, else of the stroke; black where it is a run of colours. */
   readonly colour: Colour;
+  /** It bounds something, or is a line by itself. */
+  readonly kind: 'area' | 'line';
 }
+
+/** What is followed of a line: its middle, or the outline of the band that it is seen as. */
+export type LinesAs = 'middle' | 'bands';
 
 /** Ends nearer than this, in the figure's unit, meet; lines nearer to one another are one. */
 const ONE_PLACE = 1e-6;
@@ -28,19 +36,44 @@ const MOST_LOOKED_AT = 1500;
 
 const flatOf = (colour: unknown): Colour => (typeof colour === 'string' ? colour.slice(0, 7) : '#000000');
 
-function placed(scene: Scene): Outline[] {
+/** A line as the outline of its band; as it is where it is too much, or too short. */
+function bandOf(paths: readonly Path[], stroke: Stroke): readonly Path[] {
+  const look = {
+    width: stroke.width,
+    cap: stroke.cap,
+    join: stroke.join,
+    side: 'middle' as const,
+    limit: stroke.limit ?? MITER_LIMIT,
+    widths: [],
+    dashes: stroke.dashes ?? [],
+  };
+  const made = BANDS.run({ paths, look });
+  return made.ok ? made.value : paths;
+}
+
+function placed(scene: Scene, lines: LinesAs): Outline[] {
+  const bands = new Map<SceneItem, readonly Path[]>();
+  /** The paths of an item that are followed; those of one that stands often are made once. */
+  const followed = (item: SceneItem): readonly Path[] => {
+    const { fill, stroke } = item.paint;
+    if (lines === 'middle' || fill !== null || !stroke) return item.paths;
+    const made = bands.get(item) ?? bandOf(item.paths, stroke);
+    bands.set(item, made);
+    return made;
+  };
   const toPage = moveMap(centreOnPage(scene.page));
   return layersOf(scene, 'abut').flatMap((layer) =>
     placedItems(layer).flatMap(({ item, map }) => {
       const isArea = item.paint.fill !== null;
       const colour = flatOf(isArea ? item.paint.fill : item.paint.stroke?.colour);
       const whole = compose(toPage, map);
-      return item.paths
+      return followed(item)
         .filter(({ segments }) => segments.length > 0)
         .map((path) => ({
           path: { ...mapPath(path, whole), closed: path.closed || isArea },
           roundId: layer.roundId,
           colour,
+          kind: path.closed || isArea ? ('area' as const) : ('line' as const),
         }));
     }),
   );
@@ -101,13 +134,33 @@ const sizeOf = ({ path }: Outline): number => (path.closed ? Math.abs(signedArea
  * The outlines of a scene, in the page's coordinates from its upper left corner. What two areas share, or lies on another line, is there
  * once.
  */
-export function outlinesOf(scene: Scene): Outline[] {
-  const all = placed(scene).map((each) => ({ ...each, path: withClosingSide(each.path) }));
+export function outlinesOf(scene: Scene, lines: LinesAs = 'middle'): Outline[] {
+  const all = placed(scene, lines).map((each) => ({ ...each, path: withClosingSide(each.path) }));
   const seen = new Set<string>();
   const once = all.flatMap((each) => piecesLeft(each.path, seen).map((path) => ({ ...each, path })));
   const count = once.reduce((sum, { path }) => sum + path.segments.length, 0);
   const left = count > MOST_LOOKED_AT ? once : withoutDoubled(once);
-  return left.sort((a, b) => sizeOf(a) - sizeOf(b));
+  return joinedAgain(left).sort((a, b) => sizeOf(a) - sizeOf(b));
+}
+
+/** Pieces of one round, colour and kind that meet become longer ones, and loops where they close. */
+function joinedAgain(outlines: readonly Outline[]): Outline[] {
+  const groups = new Map<string, Outline[]>();
+  for (const outline of outlines) {
+    const key = [outline.roundId, outline.colour, outline.kind].join(' ');
+    const group = groups.get(key);
+    if (group) group.push(outline);
+    else groups.set(key, [outline]);
+  }
+  return [...groups.values()].flatMap((group) => {
+    const [first] = group;
+    return first
+      ? chained(
+          group.map(({ path }) => path),
+          ONE_PLACE,
+        ).map((path) => ({ ...first, path }))
+      : [];
+  });
 }
 
 /** Without what runs along a part of something else. */

@@ -1,10 +1,18 @@
 import type { BytesFormat } from '../format';
+import type { Figure } from '../../figure/model';
 import { convertLength } from '../../number/units';
 import { printNumber } from '../pathData';
 import { BACKGROUND, BLEED, NEIGHBOURS } from '../svg';
+import { paperSvg } from './paper';
 import { paperOf, pdfOf, type PdfOptions } from './pdf';
 
 type PdfChoices = Omit<PdfOptions, 'title' | 'inks'> & { readonly colours: 'rgb' | 'inks' };
+
+const writtenWith = (figure: Figure, { colours, ...options }: PdfChoices): PdfOptions => ({
+  ...options,
+  title: figure.name,
+  ...(colours === 'inks' && { inks: figure.inks ?? [] }),
+});
 
 /** Portable Document Format, for print. */
 export const pdf: BytesFormat<PdfChoices> = {
@@ -49,10 +57,6 @@ export const pdf: BytesFormat<PdfChoices> = {
     );
     return `Vector, at true size, in ${options.colours === 'rgb' ? 'RGB' : 'the inks below'}; each motif once. Paper of ${wide} × ${high} mm. Raised wire is drawn flat.`;
   },
-  write: ({ figure, scene }, { colours, ...options }) =>
-    pdfOf(scene, {
-      ...options,
-      title: figure.name,
-      ...(colours === 'inks' && { inks: figure.inks ?? [] }),
-    }),
+  picture: ({ figure, scene }, options) => paperSvg(scene, writtenWith(figure, options)),
+  write: ({ figure, scene }, options) => pdfOf(scene, writtenWith(figure, options)),
 };

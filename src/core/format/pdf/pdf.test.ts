@@ -5,7 +5,8 @@ import { describe, expect, it } from 'vitest';
 import { disc, withForms } from '../../../../tests/help/figures';
 import { setFold, setPage } from '../../figure/commands';
 import { evaluateWhole } from '../../figure/evaluateWhole';
-import { pdfOf, type PdfOptions } from './pdf';
+import { paperSvg } from './paper';
+import { paperOf, pdfOf, type PdfOptions } from './pdf';
 
 const PLAIN: PdfOptions = { background: true, bleed: false, marks: false, neighbours: 'overlap' };
 const made = async (fold: number, options: Partial<PdfOptions> = {}): Promise<Uint8Array> => {
@@ -78,5 +79,22 @@ describe('a PDF', () => {
     // Another reader takes it.
     const page = await (await getDocument({ data: foil.bytes, verbosity: 0 }).promise).getPage(1);
     expect((await page.getOperatorList()).fnArray.length).toBeGreaterThan(5);
+  });
+});
+
+describe('the paper of a PDF', () => {
+  it('is shown as it will be: as large, with its marks, and in the inks that are said', async () => {
+    const figure = setPage(setFold(withForms(disc(0, -40, 8)), 'r', 3), { bleed: 3, background: '#fffefb' });
+    const scene = await evaluateWhole(figure);
+    const options: PdfOptions = { ...PLAIN, bleed: true, marks: true };
+    const svg = paperSvg(scene, options);
+    const [, width] = /width="([\d.]+)mm"/.exec(svg)!;
+    expect(Number(width) * MM).toBeCloseTo(paperOf(scene.page, options)[0], 3);
+    expect(svg.match(/<path d="M[^"]*" stroke="#000000"/g)).toHaveLength(8);
+    const colour = figure.rounds[0]!.shapes[0]!.paint.fill as string;
+    expect(svg).toContain(colour);
+    const inked = paperSvg(scene, { ...options, inks: [{ colour, c: 0, m: 100, y: 0, k: 0 }] });
+    expect(inked).toContain('#ff00ff');
+    expect(inked).not.toContain(colour);
   });
 });

@@ -8,6 +8,7 @@ import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 
 import { compose, IDENTITY, MIRROR, moveMap, type Affine } from '../../curve/affine';
 import type { Path } from '../../curve/path';
+import type { Point } from '../../curve/point';
 import { convertLength } from '../../number/units';
 import { placedPaint } from '../../paint/gradient';
 import { picturesIn } from '../../paint/pictures';
@@ -157,9 +158,11 @@ class Painter {
   }
 }
 
-/** Lines at the corners of the page, outside its bleed, in points. */
-function cropMarks(box: readonly [number, number, number, number], bleed: number, colour: string): string[] {
-  const [left, low, right, high] = box;
+/** Lines at the corners of a page, outside its bleed, in points. @param box left, low, right, high */
+export function cropLines(
+  [left, low, right, high]: readonly [number, number, number, number],
+  bleed: number,
+): (readonly [Point, Point])[] {
   const off = Math.max(MARK.off, bleed);
   const far = off + MARK.length;
   const corners = [
@@ -168,10 +171,22 @@ function cropMarks(box: readonly [number, number, number, number], bleed: number
     [right, high, 1, 1],
     [left, high, -1, 1],
   ] as const;
-  const lines = corners.flatMap(([x, y, across, up]) => [
-    `${n(x + across * off)} ${n(y)} m ${n(x + across * far)} ${n(y)} l S`,
-    `${n(x)} ${n(y + up * off)} m ${n(x)} ${n(y + up * far)} l S`,
+  return corners.flatMap(([x, y, across, up]) => [
+    [
+      { x: x + across * off, y },
+      { x: x + across * far, y },
+    ] as const,
+    [
+      { x, y: y + up * off },
+      { x, y: y + up * far },
+    ] as const,
   ]);
+}
+
+function cropMarks(box: readonly [number, number, number, number], bleed: number, colour: string): string[] {
+  const lines = cropLines(box, bleed).map(
+    ([from, to]) => `${n(from.x)} ${n(from.y)} m ${n(to.x)} ${n(to.y)} l S`,
+  );
   return ['q', `${MARK.width} w ${colour}`, ...lines, 'Q'];
 }
 

@@ -53,7 +53,11 @@ const pathsIn = (nodes: readonly DrawnNode[]): Path[] => shapesOfNodes(nodes).fl
 /** A figure's lines, and the same out of a DXF, in pixels. */
 async function again(figure: Figure, curves: 'arcs' | 'splines') {
   const names = new Map(figure.rounds.map(({ id, name }) => [id, name]));
-  const text = dxfOf(await evaluateWhole(figure), { curves, tolerance: 1, layers: 'round' }, names);
+  const text = dxfOf(
+    await evaluateWhole(figure),
+    { curves, tolerance: 1, layers: 'round', lines: 'middle' },
+    names,
+  );
   return made(readDxf(text));
 }
 

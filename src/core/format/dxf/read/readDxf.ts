@@ -23,7 +23,7 @@ import {
 } from '../../drawing/drawing';
 import { LeftOuts } from '../../drawing/leftOut';
 import { pathsOfEntity } from './entities';
-import { joined } from './joined';
+import { chained } from '../../../curve/chained';
 import { SplineReader } from './splineReader';
 
 /** Values of $INSUNITS: the unit that a figure has for it, and how many of that it is. Without one it is taken as millimetres, as is common. */
@@ -241,7 +241,7 @@ function shapesOf(drawn: readonly Drawn[], near: number): DrawnShape[] {
   return [...looks.values()].flatMap((alike) => {
     const names = new Map(alike.map(({ path, name }) => [path, name]));
     const [first] = alike;
-    return joined(
+    return chained(
       alike.map(({ path }) => path),
       near,
     ).map((path): DrawnShape => ({

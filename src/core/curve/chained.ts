@@ -1,5 +1,5 @@
-import { reversedPath, type Path } from '../../../curve/path';
-import { distance, type Point } from '../../../curve/point';
+import { reversedPath, type Path } from './path';
+import { distance, type Point } from './point';
 
 const startOf = ({ segments }: Path): Point => segments[0]?.from ?? { x: 0, y: 0 };
 const endOf = ({ segments }: Path): Point => segments[segments.length - 1]?.to ?? { x: 0, y: 0 };
@@ -16,7 +16,7 @@ function endingAt(path: Path, end: Point): Path {
  * joined, as it is not known which belong together.
  * @param near ends nearer to one another than this meet
  */
-export function joined(paths: readonly Path[], near: number): Path[] {
+export function chained(paths: readonly Path[], near: number): Path[] {
   const open = paths.filter(({ closed }) => !closed);
   const cell = (p: Point, dx: number, dy: number): string =>
     `${Math.round(p.x / near) + dx} ${Math.round(p.y / near) + dy}`;

@@ -45,7 +45,7 @@ describe('cyclogon import', () => {
       width: 2,
       height: 2,
       unit: 'in',
-      left: [{ what: 'typeface', count: 1 }],
+      left: [{ what: 'typeface (one that ships stands in)', count: 1 }],
     });
     const figure = readFigure(readFileSync(out, 'utf8'));
     expect(figure.rounds[0]).toMatchObject({ rule: { fold: 9, start: { num: 0 } } });

@@ -1,11 +1,12 @@
 import { readFile } from 'node:fs/promises';
 
+import { PDFDocument } from '@cantoo/pdf-lib';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { drawPetal, makeFigure } from './hands';
+import { drawPetal, exported, makeFigure, saved } from './hands';
 
 test('files are seen before they leave, several leave as one ZIP, and the choice is remembered', async ({
   page,
@@ -61,4 +62,43 @@ test('files are seen before they leave, several leave as one ZIP, and the choice
       .analyze();
     expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
   }
+});
+
+test('a tile is seen beside itself, icons one by one, and inks are said colour by colour', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await saved(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'Tile SVG' }).click();
+  await dialog.getByRole('radio', { name: 'Brick' }).click();
+  await expect(dialog.getByTestId('tiles')).toBeVisible();
+  const tile = (await exported(page)).toString('utf8');
+  // A page of 180 mm and the one below it, shifted by half.
+  expect(tile).toContain('width="180mm" height="360mm"');
+
+  await page.getByRole('button', { name: 'Export' }).click();
+  await dialog.getByRole('radio', { name: 'Icons' }).click();
+  await dialog.getByRole('radio', { name: 'Light turned' }).click();
+  const files = dialog.getByRole('list', { name: 'Files of the set' });
+  await expect(files.getByRole('img', { name: 'favicon.ico' })).toBeVisible({ timeout: 60_000 });
+  await expect(files.getByRole('img', { name: 'Its safe circle' })).toBeVisible();
+
+  await dialog.getByRole('radio', { name: 'PDF' }).click();
+  await dialog.getByRole('radio', { name: 'Inks' }).click();
+  const magenta = dialog.getByLabel('Magenta of #1f8a76');
+  await magenta.fill('12');
+  await magenta.press('Enter');
+  const own = dialog.getByLabel('Own ink of #1f8a76');
+  await own.fill('Foil');
+  await own.press('Enter');
+  await expect(own).toHaveValue('Foil');
+  const pdf = await PDFDocument.load(await exported(page));
+  const objects = pdf.context.enumerateIndirectObjects().map(([, object]) => object.toString());
+  expect(objects.some((object) => object.includes('/Separation /Foil'))).toBe(true);
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Export' }).click();
+  await expect(dialog.getByLabel('Magenta of #1f8a76')).not.toHaveValue('12');
 });

@@ -56,7 +56,9 @@ test('a file is opened from the Shelf as a figure, with what is not taken said b
   await page.goto('/');
   await page.getByLabel('Figure file').setInputFiles(file('mark.svg', HOSTILE));
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('alert')).toHaveText('Not taken: 1 × script, 1 × picture, 1 × typeface.');
+  await expect(dialog.getByRole('alert')).toHaveText(
+    'Not taken: 1 × script, 1 × picture, 1 × typeface (one that ships stands in).',
+  );
   await expect(dialog.getByText('96 × 96 px')).toBeVisible();
   await expect(dialog.getByRole('img', { name: 'What is taken' })).toBeVisible();
   const { violations } = await new AxeBuilder({ page })
@@ -73,7 +75,7 @@ test('a file is opened from the Shelf as a figure, with what is not taken said b
     await expect(list.getByRole('button', { name: `Select ${name}`, exact: true }).first()).toBeVisible();
   const figure = await figureOf(page);
   expect(figure.page).toMatchObject({ width: 96, height: 96, unit: 'px' });
-  expect(figure.palette.toSorted()).toEqual(['#1f8a76', '#d9512c', '#e9b44c']);
+  expect(figure.palette.toSorted()).toEqual(['#000000', '#1f8a76', '#d9512c', '#e9b44c']);
   expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
   expect(asked.filter((url) => url.includes(':9/'))).toEqual([]);
 });

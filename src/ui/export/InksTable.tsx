@@ -86,7 +86,7 @@ export function InksTable() {
                   <TextField
                     label={`Own ink of ${colour}`}
                     value={inks.spot ?? ''}
-                    className="h-[30px] w-full border-line-strong"
+                    className="h-[30px] w-full !border-line-strong bg-field"
                     onChange={(spot) => change(colour, { spot })}
                   />
                 </td>

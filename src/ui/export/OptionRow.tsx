@@ -73,6 +73,7 @@ export function OptionRow({ field, options, onChange }: FieldProps) {
   const { choices } = field;
   return (
     <ChoiceRow
+      narrow
       label={label}
       value={String(options[key])}
       choices={choices.map(([value, name]) => ({ value: String(value), label: name }))}

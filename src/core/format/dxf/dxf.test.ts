@@ -159,4 +159,18 @@ describe('a DXF', () => {
     expect(band!.layer).toBe('Areas');
     expect(areaOf(band!)).toBeCloseTo(3 * 40, 9);
   });
+
+  it('has both halves of a circle that was drawn as two, which are not one and the same', async () => {
+    const half = { kind: 'corner' as const, bulge: 1 };
+    const halves = pathForm(
+      [
+        { x: 0, y: -50, ...half },
+        { x: 0, y: -30, ...half },
+      ],
+      true,
+    );
+    const file = await read(setFold(withForms(halves), 'r', 3));
+    expect(file.entities.map(({ type }) => type)).toEqual(['CIRCLE', 'CIRCLE', 'CIRCLE']);
+    expect(areaOf(file.entities[0]!)).toBeCloseTo(Math.PI * 100, 6);
+  });
 });

@@ -9,7 +9,7 @@ import { chained } from '../../curve/chained';
 import { drawnOnce } from '../../curve/once';
 import { moveMap, compose } from '../../curve/affine';
 import type { Point } from '../../curve/point';
-import type { Segment } from '../../curve/segment';
+import { pointAt, type Segment } from '../../curve/segment';
 import { centreOnPage, placedItems } from '../../scene/placed';
 import { BANDS } from '../../merge/tasks';
 import { MITER_LIMIT } from '../../paint/style';
@@ -83,7 +83,7 @@ const spot = ({ x, y }: Point): string => `${Math.round(x / ONE_PLACE)} ${Math.r
 
 const middleOf = (segment: Segment): string =>
   segment.kind === 'arc'
-    ? `${spot(segment.centre)} ${Math.round(segment.sweep ** 2 / ONE_PLACE)}`
+    ? spot(pointAt(segment, 0.5))
     : segment.kind === 'cubic'
       ? [spot(segment.out), spot(segment.in)].sort().join(' ')
       : '';

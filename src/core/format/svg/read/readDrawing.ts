@@ -228,7 +228,7 @@ class Drawer {
       return [];
     }
     if (element.children.some(({ name }) => name === 'textPath')) left.add('text on a path');
-    left.add('typeface');
+    left.add('typeface (one that ships stands in)');
     return set.flatMap(({ piece, paths }) => {
       const its = properties(piece.element);
       const look = piece.element === element ? own : this.ownOf({ ...piece.element, name: 'g' }, its, own);

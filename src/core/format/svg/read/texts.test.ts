@@ -76,7 +76,7 @@ describe('text in a file', () => {
     const boxes = shapes.map(({ paths }) => boundsOfPaths(paths));
     expect(boxes[1]).toMatchObject({ left: 15, bottom: 55 });
     expect(boxes[2]).toMatchObject({ left: 60, bottom: 9 });
-    expect(left).toEqual([{ what: 'typeface', count: 1 }]);
+    expect(left).toEqual([{ what: 'typeface (one that ships stands in)', count: 1 }]);
   });
 
   it('is left out and told of where nobody has set it, and nothing of it is taken from a path', () => {

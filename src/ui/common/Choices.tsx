@@ -46,7 +46,7 @@ function OneOf<T extends string>({
 }
 
 const PAIRS: Look = {
-  group: 'grid grid-cols-2 gap-1.5',
+  group: 'grid w-full grid-cols-2 gap-1.5',
   each: 'h-[30px] rounded-ui border border-line-strong bg-field px-1.5 data-[checked]:border-kelp',
 };
 

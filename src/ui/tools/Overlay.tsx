@@ -64,7 +64,7 @@ function BendMarks({ held, project }: { readonly held: HeldStrip; readonly proje
   return (
     <g data-testid="bend">
       {held.handles.map(({ id, point }) => (
-        <Square key={id} at={project(point)} full={id === 'radius'} name={`bend ${id}`} />
+        <Square key={id} at={project(point)} full={false} name={`bend ${id}`} />
       ))}
     </g>
   );

@@ -29,7 +29,7 @@ describe('icons', () => {
       'icon-maskable-512.png': 512,
     };
     for (const [name, size] of Object.entries(sizes)) {
-      const { width, height, format } = await sharp(files[name]!).metadata();
+      const { width, height, format } = await sharp(files[name]).metadata();
       expect([name, width, height, format]).toEqual([name, size, size, 'png']);
     }
     // The directory of an icon file: reserved, 1 for icons, how many; then a byte each for width and height.
@@ -55,7 +55,7 @@ describe('icons', () => {
       options: { background: true, dark: 'same', without: '' },
     };
     const files = unzipSync((await makeFile(asked)).bytes);
-    const { data, info } = await sharp(files['icon-maskable-512.png']!)
+    const { data, info } = await sharp(files['icon-maskable-512.png'])
       .raw()
       .toBuffer({ resolveWithObject: true });
     const at = (x: number, y: number): number[] => [

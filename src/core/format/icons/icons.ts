@@ -17,7 +17,7 @@ import { printNumber } from '../pathData';
 import { documentOf, drawingLines } from '../svg/svg';
 
 /** In favicon.ico, in pixels; the small ones may leave rounds out. */
-export const SMALL_SIZES = [16, 32, 48] as const;
+const SMALL_SIZES = [16, 32, 48] as const;
 const TOUCH = 180;
 const LARGE = [192, 512] as const;
 

@@ -3,7 +3,7 @@ import { BACKGROUND } from '../svg';
 import { iconFiles, type IconChoices } from './icons';
 
 /** What a person names rounds by: their names or ids, separated by commas. */
-export const wordsIn = (text: string): readonly string[] =>
+const wordsIn = (text: string): readonly string[] =>
   text
     .split(',')
     .map((word) => word.trim())

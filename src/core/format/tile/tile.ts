@@ -16,7 +16,7 @@ import type { Scene } from '../../scene/scene';
 
 /** How copies lie: in rows and columns; rows or columns shifted by half; or each in the middle of six. */
 export const ARRANGEMENTS = ['square', 'brick', 'drop', 'hexagon'] as const;
-export type Arrangement = (typeof ARRANGEMENTS)[number];
+type Arrangement = (typeof ARRANGEMENTS)[number];
 
 export interface TileChoices {
   readonly arrangement: Arrangement;
@@ -29,7 +29,7 @@ export interface TileChoices {
 }
 
 /** One figure that reaches into a tile. */
-export interface TilePlace {
+interface TilePlace {
   /** Where its centre is, in the tile's coordinates, whose upper left corner is 0, 0. */
   readonly at: Point;
   /** In degrees clockwise. */
@@ -44,7 +44,7 @@ export interface Tile {
 }
 
 /** More figures than this do not reach into one tile. */
-export const MOST_PLACES_IN_TILE = 400;
+const MOST_PLACES_IN_TILE = 400;
 
 const cornersOf = ({ left, right, top, bottom }: Bounds): Point[] => [
   { x: left, y: top },
@@ -57,7 +57,7 @@ const placeMap = ({ at, turned }: TilePlace): Affine =>
   compose(moveMap(at), turnMap(turn(Math.round(turned * 1000), 360_000)));
 
 /** The box of all that a scene draws, about its centre, strokes and their corners counted in; none where it draws nothing. */
-export function reachOfScene(scene: Scene): Bounds | null {
+function reachOfScene(scene: Scene): Bounds | null {
   const all: Bounds[] = scene.layers.flatMap((layer) =>
     layer.copies.flatMap((copy) =>
       placedAt(layer, copy).map(({ item, map }) => {

@@ -19,7 +19,7 @@ import { keyOfLetters, wantedLetters } from './texts';
 
 /** Letters that are boxes of half an em, half an em high. */
 const boxes = (text: string): Run => ({
-  letters: [...text].map((letter) => ({ outline: letter === ' ' ? null : 0, advance: 0.5 })),
+  letters: Array.from(text, (letter) => ({ outline: letter === ' ' ? null : 0, advance: 0.5 })),
   outlines: [
     [
       {

@@ -30,7 +30,7 @@ export const NO_LETTERS: Letters = new Map();
 export const keyOfLetters = ({ text, face }: WantedLetters): string => `${face} ${text}`;
 
 /** More lines of text than this are not set. */
-export const MOST_LINES = 2000;
+const MOST_LINES = 2000;
 
 /** Properties of text that an element hands on to those inside it. */
 export const TEXT_INHERITED = [

@@ -5,7 +5,11 @@ import { addShapes, setFold } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import type { Figure } from '../../src/core/figure/model';
 import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg/svg';
-import { NO_TURN } from '../../src/core/number/turn';
+import { plainBend } from '../../src/core/bend/bend';
+import { bentPaths } from '../../src/core/bend/bentPaths';
+import type { Path } from '../../src/core/curve/path';
+import { cubic } from '../../src/core/curve/segment';
+import { NO_TURN, turn } from '../../src/core/number/turn';
 import { benchEngine } from './engine';
 import { benchMerging } from './merging';
 import { median } from './timing';
@@ -53,5 +57,27 @@ for (const fold of [12, 60, 360, 720]) {
   const scene = evaluate(figure, new Map(), STRAIGHT);
   report(`compact SVG, 20 shapes, fold ${fold}`, await median(21, () => svgOf(scene, DEFAULT_SVG)));
 }
+/** A wavy line of so many cubics, as a strip that is swelled and waved: nothing of it is exact. */
+const wavy = (count: number): Path => ({
+  closed: false,
+  segments: Array.from({ length: count }, (_, k) => {
+    const x = -100 + (200 * k) / count;
+    const step = 200 / count;
+    return cubic(
+      { x, y: -5 },
+      { x: x + step / 3, y: -5 - (k % 3) },
+      { x: x + (2 * step) / 3, y: -5 + (k % 4) },
+      { x: x + step, y: -5 },
+    );
+  }),
+});
+const bend = {
+  ...plainBend({ left: -100, right: 100, top: -10, bottom: 0 }, turn(1, 3)),
+  radius: 90,
+  swell: 0.4,
+  wave: 2,
+};
+for (const count of [50, 500])
+  report(`a strip of ${count} cubics bent`, await median(9, () => bentPaths([wavy(count)], bend)));
 await benchMerging(unit);
 await benchEngine(unit);

@@ -1,9 +1,9 @@
 import type { Contour } from './contours';
+import { cubicNear } from './fitted';
 import { joined } from './joined';
-import { nearestOnPath } from './nearest';
 import { nodesOfPath, pathOfNodes, type PathNode } from './nodes';
-import { add, dot, lengthOf, scaleBy, subtract, type Point } from './point';
-import { cubic, derivativeAt, pointAt, type Segment } from './segment';
+import { lengthOf, scaleBy, subtract, type Point } from './point';
+import { derivativeAt, pointAt, type Segment } from './segment';
 
 const SAMPLES = 16;
 const ROUNDS = 12;
@@ -16,50 +16,23 @@ function direction(segment: Segment, t: 0 | 1): Point {
   return scaleBy(d, 1 / (lengthOf(d) || 1));
 }
 
-/**
- * One cubic for a chain of segments, leaving and arriving as they do, nearest to them by least squares in the lengths of its two
- * handles; the parameters are set anew to the nearest points each time. Source: P. Schneider, "An algorithm for automatically
- * fitting digitized curves", Graphics Gems, 1990.
- */
+/** One cubic for a chain of segments, leaving and arriving as they do, nearest to them. */
 function oneFor(chain: readonly Segment[]): Segment {
   const [first, last] = [chain[0] as Segment, chain[chain.length - 1] as Segment];
-  const [from, to] = [first.from, last.to];
-  const leaves = direction(first, 0);
-  const arrives = scaleBy(direction(last, 1), -1);
-  const points = chain.flatMap((segment, s) =>
+  const shares = chain.flatMap((segment, s) =>
     Array.from({ length: SAMPLES }, (_, k) => ({
       p: pointAt(segment, (k + 0.5) / SAMPLES),
       t: (s + (k + 0.5) / SAMPLES) / chain.length,
     })),
   );
-  let [out, into] = [1, 1].map(() => lengthOf(subtract(to, from)) / 3) as [number, number];
-  for (let round = 0; round < ROUNDS; round += 1) {
-    let [aa, ab, bb, ra, rb] = [0, 0, 0, 0, 0];
-    for (const { p, t } of points) {
-      const u = 1 - t;
-      const [b1, b2] = [3 * u * u * t, 3 * u * t * t];
-      const [a, b] = [scaleBy(leaves, b1), scaleBy(arrives, b2)];
-      const still = add(scaleBy(from, u * u * u + b1), scaleBy(to, t * t * t + b2));
-      const left = subtract(p, still);
-      aa += dot(a, a);
-      ab += dot(a, b);
-      bb += dot(b, b);
-      ra += dot(a, left);
-      rb += dot(b, left);
-    }
-    const det = aa * bb - ab * ab;
-    if (Math.abs(det) < 1e-12 * aa * bb) break;
-    const [nextOut, nextInto] = [(ra * bb - rb * ab) / det, (rb * aa - ra * ab) / det];
-    if (!(nextOut > 0 && nextInto > 0)) break;
-    [out, into] = [nextOut, nextInto];
-    const now = { closed: false, segments: [cubicOf(from, to, leaves, arrives, out, into)] };
-    for (const sample of points) sample.t = nearestOnPath(now, sample.p)?.t ?? sample.t;
-  }
-  return cubicOf(from, to, leaves, arrives, out, into);
+  return cubicNear(
+    [first.from, last.to],
+    [direction(first, 0), direction(last, 1)],
+    shares.map(({ p }) => p),
+    shares.map(({ t }) => t),
+    ROUNDS,
+  );
 }
-
-const cubicOf = (from: Point, to: Point, leaves: Point, arrives: Point, out: number, into: number): Segment =>
-  cubic(from, add(from, scaleBy(leaves, out)), add(to, scaleBy(arrives, into)), to);
 
 /** One segment for a chain: the very curve where all of it is one, else the nearest cubic. */
 function replaced(chain: readonly Segment[]): Segment {

@@ -8,12 +8,12 @@
 import type { Path } from '../curve/path';
 import { rememberedWith, taskOf, type Work } from '../derive';
 import { valueOr } from '../finding';
+import { bandOfStroke } from '../maker/band';
 import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
 import { areaAboutAxis, linesAboutAxis } from '../merge/axis';
 import type { MergeOperand, MergeRequest, MergeShape } from '../merge/merge';
 import { BANDS, MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
-import { MITER_LIMIT } from '../paint/style';
 import type { Paint } from '../scene/scene';
 import { bentShapes } from './bent';
 import { motifTree, shapesIn, type GroupNode, type Motif, type MotifNode } from './groups';
@@ -24,15 +24,7 @@ export const areaOfShape = rememberedWith(
   ({ form, rule, paint: { fill, stroke } }: Shape, work): MergeShape => {
     const paths = pathsOfForm(form, work);
     if (fill !== null || !stroke) return { rule, paths: paths.filter(({ closed }) => closed) };
-    const look = {
-      width: stroke.width,
-      cap: stroke.cap,
-      join: stroke.join,
-      side: 'middle' as const,
-      limit: stroke.limit ?? MITER_LIMIT,
-      widths: [],
-      dashes: stroke.dashes ?? [],
-    };
+    const look = bandOfStroke(stroke);
     return { rule: 'nonzero', paths: valueOr(work.ask(taskOf(BANDS, { paths, look })), []) };
   },
 );

@@ -312,7 +312,8 @@ describe('the figure format', () => {
       ],
       [broken((f) => (f['extra'] = 1)), /"extra" is not allowed/],
       [broken((f) => (f['rounds'] as unknown[]).push((f['rounds'] as unknown[])[0])), /duplicate/],
-      [' '.repeat(LIMITS.bytes + 1), /larger than 8 MB/],
+      [' '.repeat(40_000_001), /larger than 40 MB/],
+      [JSON.stringify({ name: ' '.repeat(LIMITS.bytes) }), /larger than 8 MB/],
     ];
     for (const [text, message] of cases) {
       expect(() => readFigure(text)).toThrow(UnreadableFigure);

@@ -9,6 +9,8 @@ import { BANDS } from '../merge/tasks';
 import { taskOf } from '../derive';
 import { remembered } from '../remembered';
 import type { Path } from '../curve/path';
+import { MITER_LIMIT } from '../paint/style';
+import type { Stroke } from '../scene/scene';
 import { JOIN_FIELDS, type Maker } from './construction';
 
 export type BandParams = {
@@ -120,3 +122,14 @@ export const band: Maker<BandParams, readonly Path[]> = {
     { caption: 'Area', value: signedArea(paths), as: 'plain' },
   ],
 };
+
+/** A stroke as the band that it is seen as. */
+export const bandOfStroke = ({ width, cap, join, limit, dashes }: Omit<Stroke, 'colour'>): BandLook => ({
+  width,
+  cap,
+  join,
+  side: 'middle',
+  limit: limit ?? MITER_LIMIT,
+  widths: [],
+  dashes: dashes ?? [],
+});

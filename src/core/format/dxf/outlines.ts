@@ -11,8 +11,8 @@ import { moveMap, compose } from '../../curve/affine';
 import type { Point } from '../../curve/point';
 import { pointAt, type Segment } from '../../curve/segment';
 import { centreOnPage, placedItems } from '../../scene/placed';
+import { bandOfStroke } from '../../maker/band';
 import { BANDS } from '../../merge/tasks';
-import { MITER_LIMIT } from '../../paint/style';
 import { layersOf, type Colour, type Scene, type SceneItem, type Stroke } from '../../scene/scene';
 
 /** A path that is followed, and what it is of. */
@@ -38,16 +38,7 @@ const flatOf = (colour: unknown): Colour => (typeof colour === 'string' ? colour
 
 /** A line as the outline of its band; as it is where it is too much, or too short. */
 function bandOf(paths: readonly Path[], stroke: Stroke): readonly Path[] {
-  const look = {
-    width: stroke.width,
-    cap: stroke.cap,
-    join: stroke.join,
-    side: 'middle' as const,
-    limit: stroke.limit ?? MITER_LIMIT,
-    widths: [],
-    dashes: stroke.dashes ?? [],
-  };
-  const made = BANDS.run({ paths, look });
+  const made = BANDS.run({ paths, look: bandOfStroke(stroke) });
   return made.ok ? made.value : paths;
 }
 

@@ -23,6 +23,17 @@ export const BACKGROUND = {
   wordMeans: false,
 } as const satisfies OptionField<{ readonly background: boolean }>;
 
+/** How many digits coordinates have after the point. */
+export const DECIMALS = {
+  key: 'decimals',
+  label: 'Decimals',
+  help: 'decimals of coordinates',
+  type: 'count',
+  least: 0,
+  most: MOST_DECIMALS,
+  word: 'decimals',
+} as const satisfies OptionField<{ readonly decimals: number }>;
+
 /** With what is trimmed off, or without it. */
 export const BLEED = {
   key: 'bleed',
@@ -91,15 +102,7 @@ export const svg: TextFormat<SvgChoices> = {
       word: 'plain',
       wordMeans: 'plain',
     },
-    {
-      key: 'decimals',
-      label: 'Decimals',
-      help: 'decimals of coordinates',
-      type: 'count',
-      least: 0,
-      most: MOST_DECIMALS,
-      word: 'decimals',
-    },
+    DECIMALS,
     NEIGHBOURS,
     {
       key: 'reveal',

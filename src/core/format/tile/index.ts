@@ -1,8 +1,8 @@
 import type { OptionField, PixelFormat, TextFormat } from '../format';
 import { printNumber } from '../pathData';
 import { SIZE, sizeOn } from '../pixels';
-import { BACKGROUND } from '../svg';
-import { DEFAULT_SVG, MOST_DECIMALS } from '../svg/svg';
+import { BACKGROUND, DECIMALS } from '../svg';
+import { DEFAULT_SVG } from '../svg/svg';
 import type { ScenePage } from '../../scene/scene';
 import type { TileChoices } from './tile';
 import { tileInPixels, tileSvg } from './tileSvg';
@@ -103,15 +103,7 @@ export const tile: TextFormat<VectorChoices> = {
       word: 'pattern',
       wordMeans: 'pattern',
     },
-    {
-      key: 'decimals',
-      label: 'Decimals',
-      help: 'decimals of coordinates',
-      type: 'count',
-      least: 0,
-      most: MOST_DECIMALS,
-      word: 'decimals',
-    },
+    DECIMALS,
     BACKGROUND,
   ],
   repeats: ({ as }) => as === 'tile',

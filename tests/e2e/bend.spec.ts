@@ -57,6 +57,13 @@ test('a drawing is bent as a strip, dragged by its handles, and edited straight 
   await drag(page, held, { x: held.x, y: held.y - 50 });
   await expect(page.getByLabel('Middle radius')).not.toHaveValue(radius);
 
+  // With Nodes in hand a click in the lane goes to the one shape that is there.
+  await page.keyboard.press('w');
+  await page.mouse.click(middle.x + 50, middle.y + 12);
+  await expect(page.getByRole('tab', { name: 'Ellipse' })).toBeVisible();
+  await rows.first().click();
+  await page.keyboard.press('q');
+
   await saved(page);
   await page.getByRole('button', { name: 'Export' }).click();
   const svg = (await exported(page)).toString('utf8');

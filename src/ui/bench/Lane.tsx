@@ -60,11 +60,13 @@ export function Lane() {
   const layers = scenes(round)(work)(shownFigure(state));
   const { left, right, top, bottom } = strip.bend.strip;
   const long = right - left;
+  // Where one pane has all the room the other is a small picture in its corner.
+  const room = state.wide === 'bench' ? 'right-[140px]' : 'right-2 max-[1100px]:right-[140px]';
   const beside = strip.bend.units > 1 || strip.bend.span.num === strip.bend.span.den ? [-long, long] : [];
   return (
     <div
       data-testid="lane"
-      className={`absolute inset-x-2 top-[38px] overflow-hidden rounded-ui border ${laid ? 'border-coral' : 'border-line-strong'}`}
+      className={`absolute ${room} left-2 top-[38px] overflow-hidden rounded-ui border ${laid ? 'border-coral' : 'border-line-strong'}`}
       style={{ height: laneHeight(state) - 8 }}
     >
       <PaneCanvas

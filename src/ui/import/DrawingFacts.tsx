@@ -4,6 +4,8 @@ import { useEffect, useState } from 'react';
 
 import { evaluateWhole } from '@/core/figure/evaluateWhole';
 import type { Figure } from '@/core/figure/model';
+import { coloursOfFigure } from '@/core/figure/recolour';
+import { opaque } from '@/core/paint/inks';
 import { printNumber } from '@/core/format/pathData';
 import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
 import type { LeftOut } from '@/core/format/drawing/leftOut';
@@ -46,6 +48,17 @@ const sizeOf = ({ width, height, unit }: Drawing): string => {
   return `${side(width)} × ${side(height)} ${unit}`;
 };
 
+/** Colours that are shown. */
+const MOST_COLOURS = 24;
+
+/** How often each colour is painted with, whatever its opacity. */
+function usesIn(figure: Figure): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { colour, uses } of coloursOfFigure(figure))
+    counts.set(opaque(colour), (counts.get(opaque(colour)) ?? 0) + uses);
+  return counts;
+}
+
 interface Props {
   readonly drawing: Drawing;
   readonly figure: Figure;
@@ -55,6 +68,7 @@ interface Props {
 /** What a file draws: its picture, its size, its colours, and what of it is not taken. */
 export function DrawingFacts({ drawing, figure, left }: Props) {
   const shapes = shapesOfNodes(drawing.nodes).length;
+  const uses = usesIn(figure);
   const turned = figure.rounds.filter(({ rule }) => rule.fold > 1);
   return (
     <>
@@ -67,13 +81,14 @@ export function DrawingFacts({ drawing, figure, left }: Props) {
             <Fact caption="Turns">{turned.map(({ rule }) => `×${rule.fold}`).join(', ')}</Fact>
           )}
           <ul aria-label="Its colours" className="mt-1 flex flex-wrap gap-1">
-            {figure.palette.slice(0, 24).map((colour) => (
-              <li
-                key={colour}
-                title={colour}
-                className="size-[20px] rounded-[5px] border border-line-strong"
-                style={{ background: colour }}
-              />
+            {figure.palette.slice(0, MOST_COLOURS).map((colour) => (
+              <li key={colour} title={colour} className="flex w-[26px] flex-col items-center">
+                <span
+                  className="size-[20px] rounded-[5px] border border-line-strong"
+                  style={{ background: colour }}
+                />
+                <span className="font-mono text-[10px] text-muted">{uses.get(opaque(colour)) ?? 0}</span>
+              </li>
             ))}
           </ul>
         </div>

@@ -146,7 +146,10 @@ export const pressNodes: Press = (editor, p, double) => {
     return null;
   }
   return boxNodes(editor, p, () => {
-    if (hit) selectNodes(editor, []);
+    // Of several the one that is clicked is the one whose nodes are meant.
+    if (hit && selection.shapeIds.size > 1)
+      select(editor, hit.roundId, [hit.shapeId], p.pane === 'whole' ? hit.placement : undefined);
+    else if (hit) selectNodes(editor, []);
     else select(editor, selection.roundId);
   });
 };

@@ -6,7 +6,7 @@ import { MAKERS, withParams, type BuiltForm } from '../maker/makers';
 import { formProblem } from '../maker/form';
 import { NO_TURN } from '../number/turn';
 import type { PathNode } from '../curve/nodes';
-import { addShapes, setFold } from './commands';
+import { addShapes, bendShapes, setBend, setFold } from './commands';
 import { boundedFigure, excessOf } from './excess';
 import { HEAVY } from '../../../tests/help/heavy';
 import type { Figure, Shape } from './model';
@@ -53,6 +53,21 @@ describe('What a figure may ask for', () => {
       expect(excessOf(bounded, STRAIGHT), name).toBeNull();
       expect(boundedFigure(bounded, STRAIGHT)).toBe(bounded);
     }
+  });
+
+  it('counts each unit of a strip, before it is bent; shown once it is one unit', () => {
+    const straight = figureWith(shape(300, 'a'));
+    const made = bendShapes(straight, 'r', new Set(['a']), () => 'g', STRAIGHT);
+    if (!made.ok) throw new Error(made.finding.sentence);
+    const strip = setFold(
+      setBend(made.value.figure, 'r', 'g', { radius: 900, height: 2, units: 720 }),
+      'r',
+      12,
+    );
+    expect(sentence(setBend(strip, 'r', 'g', { units: 100 }))).toBeNull();
+    expect(sentence(strip)).toMatch(/12 copies of the 215280 nodes/);
+    const [once] = boundedFigure(strip, STRAIGHT).rounds;
+    expect([once!.rule.fold, once!.groups![0]!.bend!.units]).toEqual([1, 1]);
   });
 
   it('is dashes of a line, with the shape named', () => {

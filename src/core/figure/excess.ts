@@ -10,6 +10,7 @@ import { finding, type Finding } from '../finding';
 import { rememberedWith, type Work } from '../derive';
 import { pathLength } from '../curve/length';
 import { pathsOfForm } from '../maker/form';
+import { groupsAround } from './groups';
 import type { Figure, Round, Shape } from './model';
 
 /** Nodes of all copies of a round together, and of all rounds. */
@@ -35,8 +36,12 @@ const dashesIn = rememberedWith(({ form, paint: { stroke } }: Shape, work): numb
 const timesOf = ({ rule: { fold, mirror }, whirl }: Round): number =>
   fold * (mirror ? 2 : 1) * (whirl?.count ?? 1);
 
-const nodesOf = ({ shapes }: Round, work: Work): number =>
-  shapes.reduce((sum, shape) => sum + sizeOf(shape, work), 0);
+/** How often a shape stands in the strips that it lies in. */
+const unitsOf = (round: Round, shape: Shape): number =>
+  groupsAround(round, shape).reduce((times, { bend }) => times * (bend?.units ?? 1), 1);
+
+const nodesOf = (round: Round, work: Work): number =>
+  round.shapes.reduce((sum, shape) => sum + sizeOf(shape, work) * unitsOf(round, shape), 0);
 
 function excessOfRound(round: Round, work: Work): Finding | null {
   const { name, shapes } = round;
@@ -71,7 +76,11 @@ function withoutDashes(shape: Shape, work: Work): Shape {
 const shownOnce = rememberedWith((round: Round, work): Round => {
   const { whirl: _, lowerAction: __, ...rest } = round;
   const shapes = round.shapes.map((shape) => withoutDashes(shape, work));
-  return { ...rest, shapes, merge: null, rule: { fold: 1, mirror: false, start: round.rule.start } };
+  const groups = round.groups?.map((group) =>
+    group.bend ? { ...group, bend: { ...group.bend, units: 1 } } : group,
+  );
+  const rule = { fold: 1, mirror: false, start: round.rule.start };
+  return { ...rest, shapes, ...(groups && { groups }), merge: null, rule };
 });
 
 /**

@@ -28,6 +28,7 @@ import {
 } from './commands';
 import { evaluateWhole } from './evaluateWhole';
 import type { Figure } from './model';
+import { hitMotif } from './hit';
 import { figureSchema } from './schema';
 import { seenPaths } from './seen';
 
@@ -178,5 +179,56 @@ describe('a strip in a motif', () => {
       40 / (2 * Math.PI),
       12,
     );
+  });
+
+  it('has runs of colour bent with what they are on, unit by unit', () => {
+    const figure = strip({ units: 2 });
+    const run = {
+      kind: 'linear',
+      spread: 'copy',
+      from: { x: -20, y: -40 },
+      to: { x: 0, y: -40 },
+      stops: [
+        { at: 0, colour: '#ffffff' },
+        { at: 1, colour: '#000000' },
+      ],
+    } as const;
+    const painted = {
+      ...figure,
+      rounds: figure.rounds.map((round) => ({
+        ...round,
+        shapes: round.shapes.map((shape) =>
+          shape.id === 's0' ? { ...shape, paint: { fill: run, stroke: null } } : shape,
+        ),
+      })),
+    };
+    const shapes = resolvedShapes(roundOf(painted, 'r'), STRAIGHT);
+    expect(shapes.map(({ id }) => id)).toEqual(['s0', 's0-1', 's1']);
+    for (const { form, paint } of shapes.slice(0, 2)) {
+      const { fill } = paint;
+      if (typeof fill !== 'object' || !fill) throw new Error('a run is kept');
+      // It goes through the middle of its unit, square to the ray there, from end to end.
+      const { left, right, top, bottom } = boundsOfPaths(pathsOfForm(form, STRAIGHT));
+      const middle = { x: (fill.from.x + fill.to.x) / 2, y: (fill.from.y + fill.to.y) / 2 };
+      expect(lengthOf(middle)).toBeCloseTo(40, 9);
+      expect(middle.x).toBeGreaterThan(left);
+      expect(middle.x).toBeLessThan(right);
+      expect(middle.y).toBeGreaterThan(top);
+      expect(middle.y).toBeLessThan(bottom);
+      const across = { x: fill.to.x - fill.from.x, y: fill.to.y - fill.from.y };
+      expect(across.x * middle.x + across.y * middle.y).toBeCloseTo(0, 9);
+      // A quarter of the strip's arc.
+      expect(lengthOf(across)).toBeCloseTo((40 * 2 * Math.PI) / 5 / 4, 9);
+    }
+  });
+
+  it('is hit where it is bent, as the shape that is there', () => {
+    const round = roundOf(strip(), 'r');
+    const at = (x: number, y: number) => hitMotif(round, { x, y }, 0.01, STRAIGHT)?.shapeId ?? null;
+    expect([at(-15, -37), at(15, -37)]).toEqual(['s0', 's1']);
+    // The straight drawing reaches no farther than 46 up; the strip of radius 40 bent as far out as that at its middle alone.
+    const far = roundOf(strip({ radius: 60 }), 'r');
+    expect(hitMotif(far, { x: 0.5, y: -60 }, 0.01, STRAIGHT)?.shapeId).toBe('s1');
+    expect(hitMotif(far, { x: 30, y: -52 }, 0.01, STRAIGHT)?.shapeId).toBe('s1');
   });
 });

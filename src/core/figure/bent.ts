@@ -5,9 +5,9 @@
  * @example
  * const { round, left } = withStripsMoved(before, chosen, { kind: 'move', by: { x: 0, y: -5 } }); // 5 farther out
  */
-import { bendProblem, plainBend, stripLength, type Bend, type Strip } from '../bend/bend';
+import { bendMap, bendProblem, plainBend, stripLength, type Bend, type Strip } from '../bend/bend';
 import { BENT } from '../bend/bentPaths';
-import { applyTo } from '../curve/affine';
+import { applyTo, compose, moveMap } from '../curve/affine';
 import { boundsOfPaths } from '../curve/bounds';
 import type { Path } from '../curve/path';
 import { lengthOf, polarOf, type Point } from '../curve/point';
@@ -15,8 +15,11 @@ import { taskOf, type Work } from '../derive';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { transformMap, type Transform } from '../maker/transform';
 import { addTurns, cosSin, degreesOf, multiplyTurn, negateTurn, turnFromDegrees, turn } from '../number/turn';
+import { isGradient, mapFills } from '../paint/fills';
+import { mappedRun } from '../paint/run';
+import type { Paint } from '../scene/scene';
 import { stepOf } from '../symmetry/rule';
-import { motifTree, shapesIn, type Motif, type MotifNode } from './groups';
+import { groupsAround, motifTree, shapesIn, type Motif, type MotifNode } from './groups';
 import { partsWithPaint } from './parts';
 import type { Group, Round, Shape } from './model';
 
@@ -25,18 +28,58 @@ export type BentGroup = Group & { readonly bend: Bend };
 
 export const isBent = (group: Pick<Group, 'bend'>): group is BentGroup => group.bend !== undefined;
 
-/** What is drawn of straight shapes in a bent strip; as they are while that is being worked out. */
-export function bentShapes(shapes: readonly Shape[], bend: Bend, work: Work): readonly Shape[] {
-  return shapes.flatMap((shape) =>
-    partsWithPaint(shape, null, work).map(({ paths, paint, rule }, k): Shape => {
-      const made = work.ask(taskOf(BENT, { paths, bend }));
-      const { axis: _, ...rest } = shape;
-      // What has several paints is several shapes; the first keeps the name by which it is known.
-      const id = k === 0 ? shape.id : `${shape.id}-${k}`.slice(-40);
-      return { ...rest, id, form: formOfPaths(made?.ok ? made.value : paths), paint, rule };
-    }),
+/** True where a paint has a run that lies in the motif, and so has to be bent with what it is on. */
+const runsAlong = ({ fill, stroke }: Paint): boolean =>
+  [fill, stroke?.colour].some(
+    (each) => isGradient(each) && (each.spread === 'copy' || each.spread === 'selection'),
+  );
+
+/** Paint on one unit of a strip: its runs go as the bend does in the middle of what they are on. */
+function bentPaint(paint: Paint, paths: readonly Path[], bend: Bend, unit: number): Paint {
+  const { left, right, top, bottom } = boundsOfPaths(paths);
+  const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
+  const { at, along } = bendMap(bend);
+  const [across, down, to] = [
+    along(middle, { x: 1, y: 0 }, unit),
+    along(middle, { x: 0, y: 1 }, unit),
+    at(middle, unit),
+  ];
+  const linear = { a: across.x, b: across.y, c: down.x, d: down.y, e: 0, f: 0 };
+  const map = compose(moveMap(to), compose(linear, moveMap({ x: -middle.x, y: -middle.y })));
+  return mapFills(paint, (fill) =>
+    isGradient(fill) && (fill.spread === 'copy' || fill.spread === 'selection') ? mappedRun(fill, map) : fill,
   );
 }
+
+/** What is drawn of straight shapes in a bent strip; as they are while that is being worked out. */
+export function bentShapes(shapes: readonly Shape[], bend: Bend, work: Work): readonly Shape[] {
+  return shapes.flatMap((shape) => {
+    const { axis: _, ...rest } = shape;
+    const parts = partsWithPaint(shape, null, work).flatMap(({ paths, paint, rule }) => {
+      const made = work.ask(taskOf(BENT, { paths, bend }));
+      if (!made?.ok) return [{ paths, paint, rule }];
+      if (!runsAlong(paint)) return [{ paths: made.value, paint, rule }];
+      // Each unit has runs of its own.
+      return Array.from({ length: bend.units }, (_, unit) => ({
+        paths: made.value.slice(unit * paths.length, (unit + 1) * paths.length),
+        paint: bentPaint(paint, paths, bend, unit),
+        rule,
+      }));
+    });
+    // What has several paints is several shapes; the first keeps the name by which it is known.
+    return parts.map(({ paths, paint, rule }, k): Shape => {
+      const id = k === 0 ? shape.id : `${shape.id}-${k}`.slice(-40);
+      return { ...rest, id, form: formOfPaths(paths), paint, rule };
+    });
+  });
+}
+
+/** The straight shape that a bent one is of, by the name that `bentShapes` gave it; undefined where none of them is. */
+export const straightOf = (shapes: readonly Shape[], bentId: string): Shape | undefined =>
+  shapes.find(({ id }) => id === bentId) ?? shapes.find(({ id }) => id === bentId.replace(/-\d+$/, ''));
+
+/** True for a shape that lies in a strip, and is drawn elsewhere than where it lies. */
+export const liesInStrip = (motif: Motif, shape: Shape): boolean => groupsAround(motif, shape).some(isBent);
 
 /** The box of straight shapes as the unit of a strip; null where they have none, or it is flat. */
 export function stripOf(paths: readonly Path[]): Strip | null {

@@ -9,6 +9,7 @@ import { windingNumber } from '../curve/winding';
 import { handlesOfForm, pathsOfForm } from '../maker/form';
 import { makerOf } from '../maker/makers';
 import { placementMap, type Placement } from '../symmetry/rule';
+import { liesInStrip, straightOf } from './bent';
 import { resolvedMotif } from './combined';
 import { copiesOf } from './copies';
 import { isFree } from './groups';
@@ -70,6 +71,8 @@ export function hitMotif(round: Round, p: Point, tolerance: number, work: Work):
     const seen = first && shape.visible ? hitOf(round, shape, p, tolerance, work) : null;
     if (!seen || !first) continue;
     if (shape === first) return seen;
+    // What is bent is not where it lies: it is known by its name.
+    if (liesInStrip(round, first)) return { ...seen, shapeId: (straightOf(members, shape.id) ?? first).id };
     const member = frontmost(members);
     if (member) return member;
     return { ...seen, shapeId: members.find(({ id }) => id === shape.id)?.id ?? first.id };

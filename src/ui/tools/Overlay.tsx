@@ -8,6 +8,7 @@ import { applyTo, type Affine } from '@/core/curve/affine';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathOfNodes } from '@/core/curve/nodes';
 import { pathData } from '@/core/format/pathData';
+import { straightOf } from '@/core/figure/bent';
 import { resolvedMotif } from '@/core/figure/combined';
 import type { Path } from '@/core/curve/path';
 import type { Round, Shape } from '@/core/figure/model';
@@ -52,10 +53,10 @@ const SelectedOutline = ({ shape, work }: { readonly shape: Shape; readonly work
 /** The outlines of selected shapes that lie in strips, as they are bent. */
 function bentOutlines(round: Round, shapes: readonly Shape[], work: Work): Path[] {
   const ids = bentIds(round);
-  const wanted = new Set(shapes.flatMap(({ id }) => (ids.has(id) ? [id] : [])));
-  if (wanted.size === 0) return [];
+  const wanted = shapes.filter(({ id }) => ids.has(id));
+  if (wanted.length === 0) return [];
   return resolvedMotif(round, work)
-    .filter(({ shape }) => wanted.has(shape.id))
+    .filter(({ shape }) => straightOf(wanted, shape.id) !== undefined)
     .flatMap(({ shape }) => pathsOfForm(shape.form, work));
 }
 

@@ -53,6 +53,10 @@ test('a drawing is bent as a strip, dragged by its handles, and edited straight 
 
   // All of it is moved where it is bent: it goes out.
   await rows.first().click();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Middle radius')).not.toHaveValue(radius);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Middle radius')).toHaveValue(radius);
   const held = await handle(page, 'radius');
   await drag(page, held, { x: held.x, y: held.y - 50 });
   await expect(page.getByLabel('Middle radius')).not.toHaveValue(radius);

@@ -39,6 +39,8 @@ function actionsOf(editor: Editor, roundId: string, edit: (key: string | null) =
       for (const id of row.ids)
         if (add && isOn) ids.delete(id);
         else ids.add(id);
+      // What is chosen here is not taken in the lane: all of a strip is the strip as it is bent.
+      editor.setState({ laid: false });
       select(editor, roundId, ids);
     },
     rename: ({ node }, name) =>

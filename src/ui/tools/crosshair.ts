@@ -79,6 +79,8 @@ export function crosshairKeys(editor: Editor): CrosshairKeys {
     }
     const isDouble = event.timeStamp - last.at < DOUBLE && last.x === cross.x && last.y === cross.y;
     last = { at: event.timeStamp, ...cross };
+    // The cross-hair is on the Bench, not in its lane.
+    editor.setState({ laid: false });
     gesture = PRESSES[editor.getState().tool](editor, point, isDouble);
   };
 

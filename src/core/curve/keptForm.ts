@@ -6,7 +6,7 @@ import { lengthOf, scaleBy, subtract, type Point } from './point';
 import { derivativeAt, pointAt, type Segment } from './segment';
 
 const SAMPLES = 16;
-const ROUNDS = 12;
+const ROUNDS = 24;
 
 /** The unit direction in which a segment leaves its start, or arrives at its end. */
 function direction(segment: Segment, t: 0 | 1): Point {

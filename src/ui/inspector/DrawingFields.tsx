@@ -18,11 +18,13 @@ import { usePageLength } from './usePageLength';
 interface Props {
   readonly form: PlacedFigure;
   readonly disabled: boolean;
+  /** The form as it is now: the panel is shown a little behind, and a second click comes before it is. */
+  readonly current: () => PlacedFigure;
   readonly onChange: (form: PlacedFigure) => void;
 }
 
 /** Where a placed figure is shown: one place after the other by hand, or scattered over the page from a seed. */
-export function DrawingFields({ form, disabled, onChange }: Props) {
+export function DrawingFields({ form, disabled, current, onChange }: Props) {
   const { page } = useEditorState(shownFigure);
   const [count, setCount] = useState(30);
   const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
@@ -31,7 +33,7 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
   const [turned, setTurned] = useState(true);
   const { parts, places } = form.params;
   const put = (next: PlacedFigure['params']['places']): void => {
-    const changed = withPlaces(form, next);
+    const changed = withPlaces(current(), next);
     const problem = formProblem(changed);
     if (problem !== null) toast.error(problem.sentence);
     else onChange(changed);
@@ -75,9 +77,10 @@ export function DrawingFields({ form, disabled, onChange }: Props) {
       <Button
         disabled={disabled || places.length >= MOST_PLACES}
         onClick={() => {
-          const last = places[places.length - 1] ?? { x: 0, y: 0, size: 1, turn: NO_TURN };
+          const now = current().params.places;
+          const last = now[now.length - 1] ?? { x: 0, y: 0, size: 1, turn: NO_TURN };
           const aside = radiusOfParts(parts) * last.size;
-          put([...places, { ...last, x: last.x + aside, y: last.y - aside }]);
+          put([...now, { ...last, x: last.x + aside, y: last.y - aside }]);
         }}
       >
         Show it at one place more

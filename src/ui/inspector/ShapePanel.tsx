@@ -5,7 +5,7 @@ import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathLength } from '@/core/curve/length';
 import { signedArea } from '@/core/curve/path';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import { alignStamps, makePlain, moveShapes, setForm } from '@/core/figure/commands';
+import { alignStamps, findShape, makePlain, moveShapes, setForm } from '@/core/figure/commands';
 import type { Round, Shape } from '@/core/figure/model';
 import { anchorOf } from '@/core/figure/hit';
 import { isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
@@ -103,7 +103,17 @@ export function ShapePanel({ round, shape }: Props) {
           }}
         />
       )}
-      {form.kind === 'drawing' && <DrawingFields form={form} disabled={disabled} onChange={change} />}
+      {form.kind === 'drawing' && (
+        <DrawingFields
+          form={form}
+          disabled={disabled}
+          current={() => {
+            const now = findShape(shownFigure(editor.getState()), ref)?.form;
+            return now?.kind === 'drawing' ? now : form;
+          }}
+          onChange={change}
+        />
+      )}
       {form.kind !== 'path' && (
         <TurnField
           label="Rotation"

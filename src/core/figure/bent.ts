@@ -79,7 +79,9 @@ export const straightOf = (shapes: readonly Shape[], bentId: string): Shape | un
   shapes.find(({ id }) => id === bentId) ?? shapes.find(({ id }) => id === bentId.replace(/-\d+$/, ''));
 
 /** True for a shape that lies in a strip, and is drawn elsewhere than where it lies. */
-export const liesInStrip = (motif: Motif, shape: Shape): boolean => groupsAround(motif, shape).some(isBent);
+export function liesInStrip(motif: Motif, shape: Shape): boolean {
+  return groupsAround(motif, shape).some(isBent);
+}
 
 /** The box of straight shapes as the unit of a strip; null where they have none, or it is flat. */
 export function stripOf(paths: readonly Path[]): Strip | null {

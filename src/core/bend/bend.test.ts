@@ -7,7 +7,17 @@ import { distance, lengthOf, subtract, type Point } from '../curve/point';
 import { cubic, pointAt } from '../curve/segment';
 import { pathLength } from '../curve/length';
 import { cosSin, divideTurn, negateTurn, radiansOf, turn } from '../number/turn';
-import { bendMap, bendProblem, fittingRadius, fittingUnits, plainBend, stretchOf, type Bend } from './bend';
+import {
+  bendMap,
+  bendProblem,
+  fittingRadius,
+  fittingUnits,
+  plainBend,
+  stretchOf,
+  withInner,
+  withOuter,
+  type Bend,
+} from './bend';
 import { BEND_TOLERANCE, bentPaths } from './bentPaths';
 import { bendHandles, draggedBend } from './handles';
 
@@ -177,6 +187,11 @@ describe('count and radius', () => {
     expect(round.radius).toBeCloseTo((4 * 40) / (2 * Math.PI), 12);
     expect(stretchOf(round)).toBeCloseTo(1, 12);
     expect(fittingUnits(round)).toBe(4);
+  });
+
+  it('change together where one edge is put somewhere and the other stays', () => {
+    expect(withInner(fifth(), 30)).toEqual({ radius: 38, height: 16 });
+    expect(withOuter(fifth(), 60)).toEqual({ radius: 47, height: 26 });
   });
 
   it('are refused where the strip would reach the centre, or a bow go half round', () => {

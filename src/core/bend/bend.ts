@@ -121,15 +121,31 @@ const WIDEST_BOW = 170;
 
 /** Why there is no such bend; null where there is. */
 export function bendProblem(bend: Bend): Finding | null {
-  const { how, strip, radius, height, span, overlap, swell, taper, wave } = bend;
+  const { how, strip, radius, height, span, swell, taper, wave } = bend;
   if (!(stripLength(strip) > 0) || !(stripHeight(strip) > 0)) return finding('bend.strip');
   if (!(span.num > 0) || span.num > span.den) return finding('bend.span');
   if (how === 'bow' && degreesOf(span) > WIDEST_BOW) return finding('bend.bow', WIDEST_BOW);
   if (!(radius > 0) || !(height > 0)) return finding('bend.size');
-  if (!(bentLength({ ...bend, overlap }) > 0)) return finding('bend.overlap');
+  if (!(bentLength(bend) > 0)) return finding('bend.overlap');
   const highest = (height / 2) * Math.max(1, 1 + swell) * Math.max(1, 1 - taper) + Math.abs(wave);
   if (how === 'wrap' && highest >= radius) return finding('bend.centre', radius);
   return null;
+}
+
+/** 1 where the strip runs clockwise, −1 where it runs the other way: mirrored, or turned by half a turn. */
+export const runOf = ({ mirrored, up }: Pick<Bend, 'mirrored' | 'up'>): 1 | -1 =>
+  mirrored === (up === 'in') ? 1 : -1;
+
+/** A bend whose inner edge is at a radius, its outer one where it was; radii in the figure's unit. */
+export function withInner({ radius, height }: Bend, inner: number): Pick<Bend, 'radius' | 'height'> {
+  const outer = radius + height / 2;
+  return { radius: (inner + outer) / 2, height: outer - inner };
+}
+
+/** A bend whose outer edge is at a radius, its inner one where it was. */
+export function withOuter({ radius, height }: Bend, outer: number): Pick<Bend, 'radius' | 'height'> {
+  const inner = radius - height / 2;
+  return { radius: (inner + outer) / 2, height: outer - inner };
 }
 
 /** A place on a strip, and how it changes: `u` runs along all units from 0 to 1, `v` up from the middle line. */
@@ -175,29 +191,14 @@ function anglesOf({
  * @param bend one that has no problem
  */
 export function bendMap(bend: Bend): BendMap {
-  const {
-    how,
-    strip,
-    units,
-    radius,
-    height,
-    span,
-    middle,
-    overlap,
-    up,
-    mirrored,
-    swell,
-    taper,
-    wave,
-    waves,
-  } = bend;
+  const { how, strip, units, radius, height, span, middle, overlap, up, swell, taper, wave, waves } = bend;
   const [long, high] = [stripLength(strip), stripHeight(strip)];
   const line = (strip.top + strip.bottom) / 2;
   const grown = height / high;
   const twist = (bend.twist * Math.PI) / 180;
   const all = radiansOf(span) + overlap / radius;
   const turned = up === 'in' ? -1 : 1;
-  const runs = mirrored === (up === 'in') ? 1 : -1;
+  const runs = runOf(bend);
   const angle = anglesOf(bend);
   const chord = 2 * radius * Math.sin(all / 2);
   const { cos, sin } = cosSin(middle);

@@ -13,7 +13,7 @@ import { derivativeAt, line, pointAt, type Segment } from '../curve/segment';
 import type { TaskKind } from '../derive';
 import { ok } from '../finding';
 import { cosSin } from '../number/turn';
-import { bendMap, bentLength, isPlainBend, stripLength, type Bend, type BendMap } from './bend';
+import { bendMap, bentLength, isPlainBend, runOf, stripLength, type Bend, type BendMap } from './bend';
 
 /** How far a bent curve may be from the true one, as a share of the bent strip's height. */
 export const BEND_TOLERANCE = 1e-4;
@@ -52,7 +52,7 @@ function exactly(segment: Segment, bend: Bend, { at }: BendMap, unit: number): S
   if (segment.from.x === segment.to.x) return bend.twist === 0 ? [line(from, to)] : null;
   if (segment.from.y !== segment.to.y || !isPlainBend(bend)) return null;
   const share = (segment.to.x - segment.from.x) / (stripLength(bend.strip) * bend.units);
-  const runs = bend.mirrored === (bend.up === 'in') ? 1 : -1;
+  const runs = runOf(bend);
   if (bend.how === 'wrap') {
     const sweep = share * runs * (bentLength(bend) / bend.radius);
     return lengthOf(from) > 0 ? arcsAbout({ x: 0, y: 0 }, from, to, sweep) : [line(from, to)];

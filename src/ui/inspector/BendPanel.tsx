@@ -10,6 +10,8 @@ import {
   MOST_UNITS,
   MOST_WAVES,
   stretchOf,
+  withInner,
+  withOuter,
   type Bend,
 } from '@/core/bend/bend';
 import { stripAround } from '@/core/figure/bent';
@@ -117,16 +119,8 @@ function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
         value={radius - height / 2}
         in={unit}
         disabled={off}
-        refuse={(inner) =>
-          refuse({ radius: (inner + radius + height / 2) / 2, height: radius + height / 2 - inner })
-        }
-        onChange={(inner) =>
-          set(
-            'Inner radius',
-            { radius: (inner + radius + height / 2) / 2, height: radius + height / 2 - inner },
-            'inner',
-          )
-        }
+        refuse={(inner) => refuse(withInner(bend, inner))}
+        onChange={(inner) => set('Inner radius', withInner(bend, inner), 'inner')}
       />
       <LengthField
         label="Outer radius"
@@ -134,16 +128,8 @@ function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
         value={radius + height / 2}
         in={unit}
         disabled={off}
-        refuse={(outer) =>
-          refuse({ radius: (outer + radius - height / 2) / 2, height: outer - radius + height / 2 })
-        }
-        onChange={(outer) =>
-          set(
-            'Outer radius',
-            { radius: (outer + radius - height / 2) / 2, height: outer - radius + height / 2 },
-            'outer',
-          )
-        }
+        refuse={(outer) => refuse(withOuter(bend, outer))}
+        onChange={(outer) => set('Outer radius', withOuter(bend, outer), 'outer')}
       />
       <LengthField
         label="Strip height"

@@ -14,7 +14,7 @@ import { centreOnPage, placedAt } from '../../scene/placed';
 import type { Colour, Scene } from '../../scene/scene';
 import type { BundleFile, PixelJob } from '../format';
 import { printNumber } from '../pathData';
-import { documentOf, drawingLines } from '../svg/svg';
+import { documentOf, drawingLines, inColours } from '../svg/svg';
 
 /** In favicon.ico, in pixels; the small ones may leave rounds out. */
 const SMALL_SIZES = [16, 32, 48] as const;
@@ -40,12 +40,9 @@ export function turnedLight(colour: Colour): Colour {
   return colourOfOklch({ ...rest, l: 1 - l });
 }
 
-const COLOUR = /(fill|stroke|stop-color)="(#[0-9a-f]{6})"/gi;
-
 /** Lines of SVG in other colours, with names of their own, so that they can stand beside the first. */
 const inTheDark = (text: string): string =>
-  text
-    .replace(COLOUR, (_, name: string, colour: string) => `${name}="${turnedLight(colour)}"`)
+  inColours(text, turnedLight)
     .replace(/ id="([^"]+)"/g, ' id="$1-dark"')
     .replace(/url\(#([^)]+)\)/g, 'url(#$1-dark)')
     .replace(/href="#([^"]+)"/g, 'href="#$1-dark"');

@@ -6,18 +6,14 @@ import { inksOf, lookOf, type ColourInks } from '../../paint/inks';
 import type { Scene } from '../../scene/scene';
 import { convertLength } from '../../number/units';
 import { printNumber } from '../pathData';
-import { documentOf, drawingLines } from '../svg/svg';
+import { documentOf, drawingLines, inColours } from '../svg/svg';
 import { cropLines, paperOf, type PdfOptions } from './pdf';
 
 const n = (value: number): string => printNumber(value, 6);
 
-const COLOUR = /(fill|stroke|stop-color)="(#[0-9a-f]{6})"/gi;
-
 /** Lines of SVG in the colours that inks look like. */
 const inInks = (lines: readonly string[], inks: readonly ColourInks[]): string[] =>
-  lines.map((line) =>
-    line.replace(COLOUR, (_, name: string, colour: string) => `${name}="${lookOf(inksOf(colour, inks))}"`),
-  );
+  lines.map((line) => inColours(line, (colour) => lookOf(inksOf(colour, inks))));
 
 /** What a PDF shows on its paper. */
 export function paperSvg(scene: Scene, options: PdfOptions): string {

@@ -314,6 +314,13 @@ function plainLayer(layer: SceneLayer, scene: Scene, decimals: number, gradients
   return `  <g>\n${copies.join('\n')}\n  </g>`;
 }
 
+/** Lines of SVG that this file wrote, in other colours. @param change of an opaque colour, `#rrggbb` */
+export const inColours = (text: string, change: (colour: string) => string): string =>
+  text.replace(
+    /(fill|stroke|stop-color)="(#[0-9a-f]{6})"/gi,
+    (_, name: string, colour: string) => `${name}="${change(colour)}"`,
+  );
+
 /** What a scene draws, as lines of SVG in coordinates of its page, whose upper left corner is at 0, 0: its background, what is used, and uses. */
 export function drawingLines(scene: Scene, options: SvgOptions): readonly (string | readonly string[])[] {
   const { width, height, unit, background } = scene.page;

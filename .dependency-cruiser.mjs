@@ -17,6 +17,19 @@ const inside = {
   paint: ['number', 'curve', 'symmetry', 'scene'],
   figure: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint'],
   format: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint', 'figure'],
+  proof: [
+    'number',
+    'curve',
+    'symmetry',
+    'bend',
+    'words',
+    'merge',
+    'maker',
+    'scene',
+    'paint',
+    'figure',
+    'format',
+  ],
 };
 
 const everywhere = ['finding', 'derive'];

@@ -8,7 +8,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 
 // The process that does the work reads its sources while this one reads its own.
 const args = process.argv.slice(2);
-if (args[0] === 'export' || args[0] === 'merge') startProcesses();
+if (args[0] === 'export' || args[0] === 'merge' || args[0] === 'proof') startProcesses();
 const { run } = await import('./run');
 process.exitCode = await run(args);
 await endProcesses();

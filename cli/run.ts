@@ -3,17 +3,24 @@ import { WrongCall } from './call';
 import { EXPORT_USAGE, exportFigures } from './export';
 import { IMPORT_USAGE, importFile } from './import';
 import { MERGE_USAGE, mergeFile } from './merge';
+import { PROOF_USAGE, proofFigures } from './proof';
 
 const USAGE = `${EXPORT_USAGE}
 
 ${IMPORT_USAGE}
 
-${MERGE_USAGE}`;
+${MERGE_USAGE}
 
-const COMMANDS: ReadonlyMap<string, (args: string[]) => Promise<void>> = new Map([
+${PROOF_USAGE}`;
+
+const COMMANDS: ReadonlyMap<string, (args: string[]) => Promise<number | void>> = new Map<
+  string,
+  (args: string[]) => Promise<number | void>
+>([
   ['export', exportFigures],
   ['import', importFile],
   ['merge', mergeFile],
+  ['proof', proofFigures],
 ]);
 
 /** Does what the arguments of a call say. @returns the status to end with: 0 done, 1 for what is wrong with the input, 2 with the call */
@@ -26,8 +33,7 @@ export async function run(args: string[]): Promise<number> {
     const [name = '', ...rest] = args;
     const command = COMMANDS.get(name);
     if (!command) throw new WrongCall(`There is no command “${name}”.`);
-    await command(rest);
-    return 0;
+    return (await command(rest)) ?? 0;
   } catch (error) {
     const wrong = error instanceof WrongCall;
     console.error(`cyclogon: ${error instanceof Error ? error.message : 'this did not work.'}`);

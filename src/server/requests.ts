@@ -91,6 +91,20 @@ interface ExportRequest extends Omit<FileRequest, 'figure' | 'pictures'> {
 }
 
 /** What an address asks for. @throws Joi.ValidationError */
+interface ProofAsked {
+  readonly target: string | null;
+  readonly as: 'json' | 'pdf';
+}
+
+const proofAsked = Joi.object<ProofAsked>({
+  target: Joi.string().max(120).default(null),
+  as: Joi.valid('json', 'pdf').default('json'),
+});
+
+/** What is asked of a proof. @throws Refused */
+export const proofOf = (parameters: URLSearchParams): ProofAsked =>
+  valid(proofAsked, Object.fromEntries(parameters), 'address');
+
 export function exportOf(parameters: URLSearchParams): ExportRequest {
   const asked = Object.fromEntries(parameters);
   const format = formatOf(asked['to'] ?? '');

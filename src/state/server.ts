@@ -90,5 +90,9 @@ export async function createWithPictures(value: unknown): Promise<FigureSummary>
 
 export const pictureAddress = (id: string): string => `/api/pictures/${encodeURIComponent(id)}`;
 
+/** Where the proof of a figure is as a report. */
+export const proofAddress = (id: string, parameters: Record<string, string>): string =>
+  at(id, `/proof?${new URLSearchParams(parameters).toString()}`);
+
 export const exportAddress = (id: string, parameters: Record<string, string>): string =>
   at(id, `/export?${new URLSearchParams(parameters).toString()}`);

@@ -1,5 +1,5 @@
 /** The stages of the work that have something to do; the strip in the top bar, keys 1, 2, 3, … in this order. */
-export const STAGES = ['setout', 'draw', 'turn', 'merge', 'colour'] as const;
+export const STAGES = ['setout', 'draw', 'turn', 'merge', 'colour', 'proof'] as const;
 export type Stage = (typeof STAGES)[number];
 
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -8,4 +8,5 @@ export const STAGE_NAMES: Record<Stage, string> = {
   turn: 'Turn',
   merge: 'Merge',
   colour: 'Colour',
+  proof: 'Proof',
 };

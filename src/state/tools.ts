@@ -40,6 +40,7 @@ export const TRAYS: Record<Stage, readonly (readonly ToolId[])[]> = {
   turn: [['select']],
   merge: [['select', 'fuse', 'take', 'swap']],
   colour: [['select', 'paint', 'eyedropper']],
+  proof: [['select']],
 };
 
 /** Places on the keyboard, by `KeyboardEvent.code`, for the two rows of the tray. */

@@ -10,7 +10,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 7;
+export const FIGURE_VERSION = 8;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -217,6 +217,22 @@ export interface Underlay {
   readonly locked: boolean;
 }
 
+/** What a figure is for, as a person set it: which checks are asked for, and their limits where they are others than the check's own. */
+export interface OwnTarget {
+  readonly id: string;
+  readonly name: string;
+  readonly checks: Readonly<Record<string, Readonly<Record<string, number>>>>;
+}
+
+/** What was said of the proof of a figure. */
+export interface ProofSaid {
+  /** The id of the target that was chosen. */
+  readonly target?: string;
+  readonly own?: readonly OwnTarget[];
+  /** Keys of findings that are left as they are (see core/proof). */
+  readonly left?: readonly string[];
+}
+
 /** What is saved, opened and exported: only what a person decided, never what follows from it. */
 export interface Figure {
   readonly format: typeof FIGURE_FORMAT;
@@ -227,6 +243,7 @@ export interface Figure {
   /** What colours are printed with, where that is said. */
   readonly inks?: readonly ColourInks[];
   readonly underlay: Underlay | null;
+  readonly proof?: ProofSaid;
   /** Back to front. */
   readonly rounds: readonly Round[];
 }
@@ -248,6 +265,10 @@ export const LIMITS = {
   /** Of one gradient. */
   stops: 32,
   dashes: 20,
+  /** Targets of a figure's own. */
+  targets: 50,
+  /** Findings that are left as they are. */
+  left: 5000,
   /** Largest coordinate or page side, in the figure's unit. */
   size: 100_000,
   /** Smallest length that has to be above nothing. */

@@ -486,7 +486,24 @@ const round = Joi.object({
   return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
 });
 
-/** The figure format, version 3. Described for people in docs/figure-format.md. */
+const limits = Joi.object().pattern(Joi.string().max(LIMITS.name), Joi.number().min(0).max(LIMITS.size)).max(20);
+
+const proofSaid = Joi.object({
+  target: Joi.string().max(LIMITS.name),
+  own: Joi.array()
+    .items(
+      Joi.object({
+        id,
+        name,
+        checks: Joi.object().pattern(Joi.string().max(LIMITS.name), limits).max(200).required(),
+      }),
+    )
+    .max(LIMITS.targets)
+    .unique('id'),
+  left: Joi.array().items(Joi.string().max(400)).max(LIMITS.left),
+});
+
+/** The figure format. Described for people in docs/figure-format.md. */
 export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   format: Joi.valid(FIGURE_FORMAT).required(),
   version: Joi.valid(FIGURE_VERSION).required(),
@@ -514,5 +531,6 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   })
     .allow(null)
     .required(),
+  proof: proofSaid,
   rounds: Joi.array().items(once(round).rule).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });

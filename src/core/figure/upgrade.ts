@@ -126,6 +126,9 @@ const fromFifth = (figure: Json): Json => ({
 /** Up to version 6 no group was bent, and there were no words on a ring. */
 const fromSixth = (figure: Json): Json => ({ ...figure, version: 7 });
 
+/** Up to version 7 nothing was said of a figure's proof. */
+const fromSeventh = (figure: Json): Json => ({ ...figure, version: 8 });
+
 const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFirst,
   fromSecond,
@@ -133,6 +136,7 @@ const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFourth,
   fromFifth,
   fromSixth,
+  fromSeventh,
 ];
 
 /**

@@ -20,7 +20,7 @@ interface Where {
 }
 
 /** A step that takes a finding away: a command by its name, with what it is called with besides the figure. */
-interface Mend {
+export interface Mend {
   /** What the step is called, as in the history. */
   readonly label: string;
   readonly command: string;
@@ -28,7 +28,7 @@ interface Mend {
 }
 
 /** error: it cannot be so · warning: it can, and is hardly meant · note: good to know. */
-type Severity = 'error' | 'warning' | 'note';
+export type Severity = 'error' | 'warning' | 'note';
 
 export interface Finding {
   readonly code: FindingCode;

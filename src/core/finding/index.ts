@@ -1,2 +1,2 @@
-export { finding, foundAt, type Finding } from './finding';
+export { finding, foundAt, type Finding, type Mend, type Severity } from './finding';
 export { failed, ok, valueOr, type Result } from './result';

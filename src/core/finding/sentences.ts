@@ -63,6 +63,7 @@ export const SENTENCES = {
   'words.span': () => 'Words take more than none of a turn, and a whole one at most.',
   'words.room': () => 'There is no room for the words: take a larger radius, or less spacing.',
   'words.long': () => 'The words would go more than once round: make them smaller, or the radius larger.',
+  'proof.gone': () => 'What this would mend is no longer there: look again.',
   'bend.strip': () => 'A strip is wider and higher than 0.',
   'bend.span': () => 'A strip takes more than none of a turn, and a whole one at most.',
   'bend.bow': (most: number) => `A bow goes ${most}° round at most; wrapped, a strip goes all round.`,

@@ -30,7 +30,7 @@ export interface MadeFile {
 }
 
 /** What is stored or handed over is looked at before it is drawn. @throws Refused */
-function checked(given: Figure): Figure {
+export function checked(given: Figure): Figure {
   try {
     const figure = checkFigure(given);
     const excess = excessOf(figure, STRAIGHT);

@@ -8,6 +8,7 @@ import { Refused } from '../errors';
 import { MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';
 import { mergeMotif } from './mergeMotif';
+import { proofFigure } from './proofFigure';
 import { readPicture } from './readPicture';
 import { readFace, shapeText } from './shapeText';
 import { takeDrawing } from './takeDrawing';
@@ -17,7 +18,7 @@ export type Answer<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
 
 /** What a process does, by names; each is asked with plain data and answers with it. */
-export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing, shapeText, readFace };
+export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing, shapeText, readFace, proofFigure };
 
 const tell = (share: number): void => workerpool.workerEmit(share);
 
@@ -47,4 +48,5 @@ workerpool.worker({
   takeDrawing: answering(JOBS.takeDrawing),
   shapeText: answering(JOBS.shapeText),
   readFace: answering(JOBS.readFace),
+  proofFigure: answering(JOBS.proofFigure),
 });

@@ -34,6 +34,7 @@ import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } fr
 import { wedgeData } from '../common/wedgeShape';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
+import { ProofMarks } from '../proof/ProofMarks';
 import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
@@ -48,6 +49,7 @@ const EMPTY_HINTS: Record<Stage, readonly string[]> = {
   turn: DRAW_FIRST,
   merge: DRAW_FIRST,
   colour: DRAW_FIRST,
+  proof: DRAW_FIRST,
 };
 
 /** Copies of other rounds farther round than this are out of the Bench's sight. */
@@ -363,6 +365,7 @@ export function Bench() {
         over={
           <g transform={place}>
             <CellMarks sight={sight} />
+            {state.stage === 'proof' && <ProofMarks scale={view.scale} pane="bench" />}
           </g>
         }
       />

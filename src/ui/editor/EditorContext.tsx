@@ -5,6 +5,7 @@ import { useStore } from 'zustand';
 
 import type { Editor, EditorState } from '@/state/editor';
 import { drawnOf, restOf } from '@/state/rest';
+import type { Proofing, ProofState } from '@/state/proof';
 import type { Saver } from '@/state/saver';
 
 /** What everything in the editor works with. */
@@ -13,6 +14,7 @@ export interface Workshop {
   readonly saver: () => Saver | null;
   readonly stopMerge: (roundId: string) => void;
   readonly mergeAgain: (roundId: string) => void;
+  readonly proofing: Proofing;
 }
 
 export const WorkshopContext = createContext<Workshop | null>(null);
@@ -37,6 +39,10 @@ export function useDrawnState(): EditorState {
   const editor = useEditor();
   return useStore(editor, drawnOf(editor));
 }
+
+/** Part of what the proof found; renders again when that part changes. */
+export const useProof = <T,>(selector: (state: ProofState) => T): T =>
+  useStore(useWorkshop().proofing.store, selector);
 
 /** Part of the editor's state; renders again when that part changes. */
 export const useEditorState = <T,>(selector: (state: EditorState) => T): T => useStore(useEditor(), selector);

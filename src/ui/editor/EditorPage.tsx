@@ -14,6 +14,7 @@ import { followPage } from '@/state/toolLengths';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
 import { followMerges } from '@/state/merges';
+import { createProofing } from '@/state/proof';
 import { followSaves, type Notices, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
 import { Bench } from '../bench/Bench';
@@ -25,6 +26,8 @@ import { useMedia } from '../common/useMedia';
 import { ArtworkChooser } from '../import/ImportButton';
 import { ImportSheet } from '../import/ImportSheet';
 import { Inspector } from '../inspector/Inspector';
+import { FindingsPanel } from '../proof/FindingsPanel';
+import { LooksPanel } from '../proof/LooksPanel';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
 import { SaveSheets } from './SaveSheets';
@@ -53,6 +56,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [workshop] = useState<Workshop>(() => ({
     editor,
+    proofing: createProofing(editor),
     saver: () => saver.current,
     stopMerge: (roundId) => merges.current?.stop(roundId),
     mergeAgain: (roundId) => merges.current?.again(roundId),
@@ -111,11 +115,13 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const following = followMerges(editor);
     merges.current = following;
     const endCoats = followCoats(editor);
+    const endProof = workshop.proofing.follow();
     return () => {
+      endProof();
       endCoats();
       following.end();
     };
-  }, [editor, ready]);
+  }, [editor, ready, workshop]);
 
   return (
     <WorkshopContext value={workshop}>
@@ -193,6 +199,26 @@ function TabTitle() {
 /** The panel's width at first, in pixels. */
 const FIRST_PANEL = 290;
 
+/** Proof has findings and looks beside the figure, which has one place. */
+function ProofPanes({ listens }: { readonly listens: boolean }) {
+  const isBench = useEditorState((state) => state.wide === 'bench');
+  const isNarrow = useMedia(NARROW);
+  return (
+    <main
+      aria-busy={!listens}
+      className="grid min-h-0 grid-rows-[minmax(0,1fr)]"
+      style={{ gridTemplateColumns: isNarrow ? '290px minmax(0, 1fr)' : '324px minmax(0, 1fr) 336px' }}
+    >
+      <FindingsPanel />
+      <div className={PANE}>
+        {isBench ? <Bench /> : <Whole />}
+        <OtherPane pane={isBench ? 'whole' : 'bench'} small />
+      </div>
+      {!isNarrow && <LooksPanel />}
+    </main>
+  );
+}
+
 const PANE = 'relative grid min-h-0 min-w-0';
 
 /** Where Bench and Whole share one place. */
@@ -201,12 +227,14 @@ const NARROW = '(max-width: 1100px)';
 function Panes({ listens }: { readonly listens: boolean }) {
   const editor = useEditor();
   const wide = useEditorState((state) => state.wide);
+  const isProof = useEditorState((state) => state.stage === 'proof');
   const isNarrow = useMedia(NARROW);
   const widths = usePaneWidths();
   // Bench has the one place unless Whole was asked for.
   const only = isNarrow ? (wide ?? 'bench') : wide;
   const panel = `${isNarrow ? FIRST_PANEL : (widths.panel ?? FIRST_PANEL)}px`;
   const bench = widths.bench === undefined ? 'minmax(300px, 1.26fr)' : `minmax(300px, ${widths.bench}px)`;
+  if (isProof) return <ProofPanes listens={listens} />;
   const between = only ? 'minmax(0, 1fr)' : `${bench} minmax(280px, 1fr)`;
   return (
     // It is shown before what an earlier visit left is taken up.

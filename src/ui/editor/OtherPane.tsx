@@ -29,7 +29,7 @@ function motifScene(state: EditorState, radius: number): Scene {
  * What stays in sight of a pane that another one has the place of: a small live picture of it, which a click puts in that place; over Whole
  * the tools, over the Bench the fold.
  */
-export function OtherPane({ pane }: { readonly pane: PaneId }) {
+export function OtherPane({ pane, small = false }: { readonly pane: PaneId; readonly small?: boolean }) {
   const editor = useEditor();
   const state = useRestState();
   const work = useWork();
@@ -42,14 +42,14 @@ export function OtherPane({ pane }: { readonly pane: PaneId }) {
         type="button"
         aria-label={`Show ${name}`}
         title={`${name} (${pane === 'whole' ? 'M' : 'B'})`}
-        className="absolute top-[46px] right-3 z-10 flex w-[124px] flex-col gap-1 rounded-[10px] border border-line-strong bg-shell p-1.5 text-left shadow-ui hover:border-edge"
+        className={`absolute z-10 flex flex-col gap-1 rounded-[10px] border border-line-strong bg-shell p-1.5 text-left shadow-ui hover:border-edge ${small ? 'right-2 bottom-2 w-[84px]' : 'top-[46px] right-3 w-[124px]'}`}
         onClick={() => editor.setState({ wide: pane })}
       >
         <SmallScene scene={scene} id={`other-${pane}`} />
         <span className="text-[12px] text-muted">{name}</span>
       </button>
-      {pane === 'bench' && <Tray />}
-      {pane === 'whole' && round && (
+      {pane === 'bench' && !small && <Tray />}
+      {pane === 'whole' && !small && round && (
         <FoldControl
           name={round.name}
           rule={round.rule}

@@ -136,6 +136,7 @@ function RoundSections({ stage, round, chosen }: RoundProps) {
     case 'merge':
       return <MergePanel round={round} />;
     case 'colour':
+    case 'proof':
       return <ColourPanel round={round} />;
   }
 }

@@ -36,6 +36,8 @@ import { Readout } from '../bench/Readout';
 import { useSameView } from '../common/useSameView';
 import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 import { dropsOf } from '../import/takeFile';
+import { Lens } from '../proof/Lens';
+import { ProofMarks } from '../proof/ProofMarks';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { FoldControl } from './FoldControl';
 import { Rim } from './Rim';
@@ -180,6 +182,7 @@ export function Whole() {
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }, work) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
   const place = placeOfView(view);
+  const isProof = state.stage === 'proof';
 
   return (
     <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand" {...dropsOf(editor)}>
@@ -236,10 +239,10 @@ export function Whole() {
                       <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
                     </g>
                   )}
-                  {!state.quiet && state.marks === 'rays' && rule && rule.fold > 1 && (
+                  {!state.quiet && !isProof && state.marks === 'rays' && rule && rule.fold > 1 && (
                     <AllRays rule={rule} radius={rim} />
                   )}
-                  {!state.quiet && state.marks === 'wedge' && rule && (
+                  {!state.quiet && !isProof && state.marks === 'wedge' && rule && (
                     <g transform={`rotate(${degreesOf(state.active.turn)})`}>
                       <path
                         d={wedgeData(rule, rim)}
@@ -253,20 +256,32 @@ export function Whole() {
                     </g>
                   )}
                 </g>
-                {!state.quiet && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
+                {!state.quiet && !isProof && rule && (
+                  <Rim rule={rule} view={view} radius={rim * view.scale} />
+                )}
               </>
             ),
           },
         ]}
         over={
           round && (
-            <g transform={`${place} rotate(${degreesOf(round.rule.start)})`}>
-              <CellMarks />
-            </g>
+            <>
+              <g transform={`${place} rotate(${degreesOf(round.rule.start)})`}>
+                <CellMarks />
+              </g>
+              {state.stage === 'proof' && (
+                <g transform={place}>
+                  <ProofMarks scale={view.scale} pane="whole" />
+                </g>
+              )}
+            </>
           )
         }
       />
-      {!state.quiet && round && <StartHandle round={round} view={view} radius={rim * view.scale} />}
+      {!state.quiet && !isProof && round && (
+        <StartHandle round={round} view={view} radius={rim * view.scale} />
+      )}
+      {isProof && <Lens view={view} />}
       <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
         <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
         <span className="truncate rounded-[6px] bg-sand/85 px-1 text-[12px] text-muted">
@@ -276,7 +291,7 @@ export function Whole() {
         <WholeButtons />
       </header>
       <Readout pane="whole" />
-      {round && (
+      {round && !isProof && (
         <FoldControl
           name={round.name}
           rule={round.rule}

@@ -1,0 +1,93 @@
+import { parseArgs } from 'node:util';
+
+import { TARGETS } from '../src/core/proof';
+import { readFigure } from '../src/core/format/figure/json';
+import { writeFile } from 'node:fs/promises';
+import { database } from '../src/server/database';
+import { listFigures, shownFigure } from '../src/server/figures';
+import type { Figure } from '../src/core/figure/model';
+import type { ProofMade } from '../src/server/jobs/proofFigure';
+import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
+import { readText, wholeNumber, WrongCall } from './call';
+
+export const PROOF_USAGE = `Usage: cyclogon proof (FIGURE.json … | --all) [options]
+
+  --all            every figure of the Shelf
+  --target NAME    ${TARGETS.map(({ id }) => id).join(', ')}, or a target of the figure's own; without it the one that it chose
+  --json           one object on standard output, for one figure; for several a list of them with their names
+  --page FILE      a page of PDF of one figure
+${TIME_LIMIT_USAGE}
+                   The status is 1 where something is wrong in a figure.`;
+
+interface Call {
+  readonly files: readonly string[];
+  readonly all: boolean;
+  readonly target: string | null;
+  readonly json: boolean;
+  readonly page: string | null;
+  readonly seconds: number;
+}
+
+function readCall(args: string[]): Call {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        all: { type: 'boolean', default: false },
+        target: { type: 'string' },
+        json: { type: 'boolean', default: false },
+        page: { type: 'string' },
+        'time-limit': { type: 'string' },
+      },
+    });
+  } catch (error) {
+    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
+  }
+  const { values, positionals: files } = parsed;
+  if (files.length > 0 === values.all) throw new WrongCall('Name figures in one way: files, or --all.');
+  if (values.page !== undefined && files.length !== 1) throw new WrongCall('--page is of one figure.');
+  return {
+    files,
+    all: values.all,
+    target: values.target ?? null,
+    json: values.json,
+    page: values.page ?? null,
+    seconds: wholeNumber(values['time-limit'], '--time-limit', 1, MOST_TIME_LIMIT, TIME_LIMIT),
+  };
+}
+
+async function figuresOf({ files, all }: Call): Promise<Figure[]> {
+  if (!all) return Promise.all(files.map(async (file) => readFigure(await readText(file))));
+  const knex = await database();
+  return Promise.all((await listFigures(knex)).map(({ id }) => shownFigure(knex, id)));
+}
+
+/** What was found, for people. */
+function told({ name, data, passed }: ProofMade): string {
+  const { findings } = data;
+  const head = `${name}: ${findings.length === 0 ? 'nothing to mend' : `${findings.length} findings`}, ${passed.length} checks passed.`;
+  const lines = findings.map(
+    ({ severity, count, sentence }) => `  ${severity.padEnd(8)} ${`×${count}`.padStart(6)}  ${sentence}`,
+  );
+  return [head, ...lines].join('\n');
+}
+
+/** Proofs figures, over all cores. @returns the status: 1 where something is wrong @throws WrongCall, Refused, Error */
+export async function proofFigures(args: string[]): Promise<number> {
+  const call = readCall(args);
+  const figures = await figuresOf(call);
+  const made = await Promise.all(
+    figures.map((figure) =>
+      worked('proofFigure', { figure, target: call.target, page: call.page !== null }, call.seconds),
+    ),
+  );
+  const [only, another] = made;
+  if (!only) throw new Error('There is no figure on the Shelf.');
+  if (call.page !== null && only.page) await writeFile(call.page, only.page);
+  const isOne = !another && !call.all;
+  const data = isOne ? only.data : made.map((each) => ({ name: each.name, ...each.data }));
+  console.log(call.json ? JSON.stringify(data) : made.map(told).join('\n'));
+  return made.some((each) => each.data.findings.some(({ severity }) => severity === 'error')) ? 1 : 0;
+}

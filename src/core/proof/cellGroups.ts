@@ -1,0 +1,46 @@
+import { applyTo, compose, MIRROR, turnMap } from '../curve/affine';
+import type { Point } from '../curve/point';
+import type { Work } from '../derive';
+import { NO_CELL_EDITS, paintsOfCells, shownCells } from '../figure/cells';
+import { insideOf } from '../merge/cells';
+import type { Figure, Round, RoundMerge } from '../figure/model';
+import { paintSources, startPaints, withStartPaints } from '../figure/startPaint';
+import type { CellCopy, CellGroup } from '../merge/fused';
+import type { MergeResult } from '../merge/merge';
+import { addTurns } from '../number/turn';
+import type { Paint } from '../scene/scene';
+
+/** The cells of a divided round as they are drawn. */
+export interface RoundCells {
+  readonly round: Round;
+  /** With the paint of all its cells in it. */
+  readonly merge: RoundMerge;
+  readonly groups: readonly CellGroup[];
+  /** The paint of each copy of a group; null where it was removed. */
+  readonly paints: (group: CellGroup) => readonly (Paint | null)[];
+  /** A point inside a cell, in the figure's coordinates. */
+  readonly insideOf: (group: CellGroup, copy: CellCopy) => Point;
+}
+
+/** The cells of a round; null where it is not divided, or its cells are not known. */
+export function cellGroups(
+  figure: Figure,
+  round: Round,
+  result: MergeResult | undefined,
+  work: Work,
+): RoundCells | null {
+  const division = result?.division;
+  if (!division || round.merge?.op !== 'divide') return null;
+  const merge = withStartPaints(round.merge, startPaints(paintSources(figure, round), division, work));
+  const { groups } = shownCells(division, merge.cells ?? NO_CELL_EDITS, work);
+  return {
+    round,
+    merge,
+    groups,
+    paints: (group) => paintsOfCells(group, merge),
+    insideOf: (group, { turn, mirrored }) => {
+      const map = turnMap(addTurns(turn, round.rule.start));
+      return applyTo(mirrored ? compose(map, MIRROR) : map, insideOf(group.loops, group.area));
+    },
+  };
+}

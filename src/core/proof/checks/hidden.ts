@@ -1,0 +1,72 @@
+import { edgesOf } from '../flat';
+import { check, found, type ProofFinding } from '../check';
+import { placesInRound } from '../motifPlaces';
+import { middleOf } from '../../curve/centroid';
+import { pathsOfForm } from '../../maker/form';
+import type { Subject } from '../subject';
+
+/** Shapes that are seen at some edge, or whose edge is seen. */
+function seenShapes(subject: Subject): Set<string> {
+  const { picture } = subject;
+  const { pieces } = picture;
+  const seen = new Set<string>();
+  const idsOf = (piece: number): readonly string[] => {
+    const origin = pieces[piece]?.item.origin;
+    if (origin?.of === 'shape') return [origin.shapeId];
+    return origin?.of === 'outline' ? origin.shapeIds : [];
+  };
+  const take = (piece: number): void => idsOf(piece).forEach((id) => seen.add(id));
+  const seams = subject.seams(subject.figure.page.width / 100);
+  for (let k = 0; k < 2 * seams.count; k += 1) take(seams.top[k] ?? -1);
+  // What is seen through others is seen; each that is not yet is looked for all along its edge.
+  pieces.forEach(({ item, flat, map }, piece) => {
+    if (idsOf(piece).every((id) => seen.has(id))) return;
+    const step = Math.max(picture.blur, flat.radius / 100);
+    edgesOf(flat, item.paint.fill !== null, step, (x, y, halfX, halfY) => {
+      const long = Math.hypot(halfX, halfY);
+      for (const side of [1, -1]) {
+        const [ownX, ownY] = [
+          x - (side * halfY * picture.blur) / long,
+          y + (side * halfX * picture.blur) / long,
+        ];
+        const [atX, atY] = [map.a * ownX + map.c * ownY + map.e, map.b * ownX + map.d * ownY + map.f];
+        if (picture.shows(piece, atX, atY)) take(piece);
+      }
+    });
+  });
+  return seen;
+}
+
+/** Shapes that others hide wholly: they are in the file, and no one sees them. */
+export const hidden = check({
+  id: 'hidden',
+  title: 'Shapes that nobody sees',
+  group: 'Geometry',
+  limits: [],
+  find: (subject) => {
+    const plain = subject.rounds.filter(({ merge, lowerAction }) => merge === null && !lowerAction);
+    if (plain.length === 0) return [];
+    const seen = seenShapes(subject);
+    const drawn = new Set(
+      subject.picture.pieces.flatMap(({ item: { origin } }) =>
+        origin.of === 'shape' ? [origin.shapeId] : [],
+      ),
+    );
+    return plain.flatMap((round) =>
+      round.shapes.flatMap((shape): ProofFinding[] => {
+        if (!shape.visible || !drawn.has(shape.id) || seen.has(shape.id)) return [];
+        const at = middleOf(pathsOfForm(shape.form, subject.work));
+        return [
+          found('hidden', {
+            severity: 'note',
+            title: `Nobody sees ${shape.name}`,
+            sentence:
+              'All its copies lie under what is in front of them. The picture is the same without it.',
+            where: placesInRound(subject, round, [at], [shape.id]),
+            mends: [{ label: 'Take it away', command: 'removeShapes', args: [round.id, [shape.id]] }],
+          }),
+        ];
+      }),
+    );
+  },
+});

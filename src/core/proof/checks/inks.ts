@@ -1,0 +1,65 @@
+import { coloursOfFigure } from '../../figure/recolour';
+import { coloursApart } from '../../paint/vision';
+import { check, found, type Place } from '../check';
+import type { Colour } from '../../scene/scene';
+import type { Subject } from '../subject';
+import { bordersOf, copiesOfBorder } from '../borders';
+
+/** Where a colour is drawn. */
+function placesOfColour(subject: Subject, colour: Colour): Place[] {
+  const [border] = bordersOf(subject).filter(({ a, b }) => a === colour || b === colour);
+  return border ? copiesOfBorder(subject, border) : [];
+}
+
+/** More colours than there are inks. */
+export const inks = check({
+  id: 'inks',
+  title: 'Number of inks',
+  group: 'Colour',
+  limits: [{ key: 'most', label: 'At most', unit: 'number', start: 4, least: 1, most: 64 }],
+  find: (subject, { most }) => {
+    const uses = coloursOfFigure(subject.figure).map(({ colour }) => colour.slice(0, 7));
+    const all = [...new Set(uses)];
+    if (all.length <= most) return [];
+    // What is used least becomes the nearest of what is used more.
+    const kept = all.slice(0, most);
+    return all.slice(most).map((colour) => {
+      const near = [...kept].sort((a, b) => coloursApart(a, colour) - coloursApart(b, colour))[0] ?? colour;
+      return found('inks', {
+        severity: 'error',
+        title: `One ink too many: ${colour}`,
+        sentence: `There are ${all.length} colours for ${most} inks. The nearest of those used more is ${near}.`,
+        where: placesOfColour(subject, colour),
+        mends: [{ label: `Print it with ${near}`, command: 'recolour', args: [colour, near] }],
+      });
+    });
+  },
+});
+
+/** Colours that are none of the palette's: with chosen inks they cannot be printed. */
+export const palette = check({
+  id: 'palette',
+  title: 'Colours outside the palette',
+  group: 'Colour',
+  limits: [],
+  find: (subject) => {
+    const own = subject.figure.palette.map((each) => each.slice(0, 7).toLowerCase());
+    if (own.length === 0) return [];
+    const uses = coloursOfFigure(subject.figure).map(({ colour }) => colour.slice(0, 7).toLowerCase());
+    return [...new Set(uses)]
+      .filter((colour) => !own.includes(colour))
+      .map((colour) => {
+        const near = [...own].sort((a, b) => coloursApart(a, colour) - coloursApart(b, colour))[0] ?? colour;
+        return found('palette', {
+          severity: 'note',
+          title: `${colour} is not in the palette`,
+          sentence: `The nearest colour of the palette is ${near}.`,
+          where: placesOfColour(subject, colour),
+          mends: [
+            { label: `Make it ${near}`, command: 'recolour', args: [colour, near] },
+            { label: 'Add it to the palette', command: 'addToPalette', args: [colour] },
+          ],
+        });
+      });
+  },
+});

@@ -1,0 +1,283 @@
+/**
+ * What an item covers, as polygons: for asking whether a point is covered, and for going along its edges.
+ *
+ * @example
+ * const flat = flatItem(item, 0.001);
+ * flat.fill && isFilled(flat, 'nonzero', 3, -40);
+ */
+import { flatten } from '../curve/flatten';
+import { pathLength } from '../curve/length';
+import type { Path } from '../curve/path';
+import type { FillRule, SceneItem, Stroke } from '../scene/scene';
+
+/** Points one after another, x and y in turn. */
+type Polyline = Float64Array;
+
+interface FlatLine {
+  readonly points: Polyline;
+  readonly closed: boolean;
+}
+
+/** What a side is of its line: its first or last one, where the line is open, or what closes it for filling only. */
+const [FIRST, LAST, CLOSING] = [1, 2, 4];
+
+const NONE = new Int32Array(0);
+
+/** All sides of an item's polygons, found by their height. */
+class Sides {
+  /** Both ends of each, x and y in turn. */
+  readonly ends: Float64Array;
+  readonly role: Uint8Array;
+  private readonly rows: Int32Array[];
+  private readonly top: number;
+  private readonly high: number;
+
+  /** @param margin how far a side reaches beyond its ends */
+  constructor(lines: readonly FlatLine[], margin: number) {
+    const [ends, role]: [number[], number[]] = [[], []];
+    for (const { points, closed } of lines) {
+      const last = points.length - 2;
+      for (let k = 0; k < last; k += 2) {
+        const isEnd = (k === 0 ? FIRST : 0) | (k === last - 2 ? LAST : 0);
+        ends.push(points[k] ?? 0, points[k + 1] ?? 0, points[k + 2] ?? 0, points[k + 3] ?? 0);
+        role.push(closed ? 0 : isEnd);
+      }
+      ends.push(points[last] ?? 0, points[last + 1] ?? 0, points[0] ?? 0, points[1] ?? 0);
+      role.push(closed ? 0 : CLOSING);
+    }
+    const isSide = (k: number): boolean => ends[k] !== ends[k + 2] || ends[k + 1] !== ends[k + 3];
+    const kept = role.flatMap((_, k) => (isSide(4 * k) ? [k] : []));
+    this.ends = Float64Array.from(kept.flatMap((k) => ends.slice(4 * k, 4 * k + 4)));
+    this.role = Uint8Array.from(kept.map((k) => role[k] ?? 0));
+    let [top, bottom] = [Infinity, -Infinity];
+    for (let k = 1; k < this.ends.length; k += 2) {
+      top = Math.min(top, this.ends[k] ?? 0);
+      bottom = Math.max(bottom, this.ends[k] ?? 0);
+    }
+    this.top = top - margin;
+    const count = Math.max(1, kept.length >> 1);
+    this.high = (bottom + margin - this.top) / count || 1;
+    const rows: number[][] = Array.from({ length: count }, () => []);
+    for (let k = 0; k < this.ends.length; k += 4) {
+      const [a, b] = [this.ends[k + 1] ?? 0, this.ends[k + 3] ?? 0];
+      const from = Math.max(0, this.rowOf(Math.min(a, b) - margin));
+      const to = Math.min(count - 1, this.rowOf(Math.max(a, b) + margin));
+      for (let row = from; row <= to; row += 1) rows[row]?.push(k);
+    }
+    this.rows = rows.map((row) => Int32Array.from(row));
+  }
+
+  private rowOf(y: number): number {
+    return Math.floor((y - this.top) / this.high);
+  }
+
+  /** Where the ends of all sides begin that may be at a height. */
+  at(y: number): Int32Array {
+    return this.rows[this.rowOf(y)] ?? NONE;
+  }
+}
+
+export interface FlatItem {
+  readonly lines: readonly FlatLine[];
+  readonly sides: Sides;
+  readonly stroke: Stroke | null;
+  /** A circle about all of it, its stroke with it. */
+  readonly middle: { readonly x: number; readonly y: number };
+  readonly radius: number;
+}
+
+function polyline(path: Path, tolerance: number): Polyline {
+  const points = flatten(path, tolerance);
+  const made = new Float64Array(2 * points.length);
+  points.forEach(({ x, y }, k) => {
+    made[2 * k] = x;
+    made[2 * k + 1] = y;
+  });
+  return made;
+}
+
+/** The stretches of a line that dashes draw. */
+function dashed({ points, closed }: FlatLine, dashes: readonly number[]): FlatLine[] {
+  const whole = dashes.reduce((sum, each) => sum + each, 0);
+  if (whole <= 0) return [{ points, closed }];
+  const pattern = dashes.length % 2 === 0 ? dashes : [...dashes, ...dashes];
+  const made: FlatLine[] = [];
+  let [place, left] = [0, pattern[0] ?? whole];
+  let own: number[] = [points[0] ?? 0, points[1] ?? 0];
+  const end = (): void => {
+    if (place % 2 === 0 && own.length > 2) made.push({ points: Float64Array.from(own), closed: false });
+  };
+  for (let k = 2; k < points.length; k += 2) {
+    let [x, y] = [points[k - 2] ?? 0, points[k - 1] ?? 0];
+    const [toX, toY] = [points[k] ?? 0, points[k + 1] ?? 0];
+    let rest = Math.hypot(toX - x, toY - y);
+    while (rest > left) {
+      const share = left / rest;
+      [x, y] = [x + (toX - x) * share, y + (toY - y) * share];
+      rest -= left;
+      own.push(x, y);
+      end();
+      own = [x, y];
+      place += 1;
+      left = pattern[place % pattern.length] ?? whole;
+    }
+    left -= rest;
+    own.push(toX, toY);
+  }
+  end();
+  return made;
+}
+
+/** Dashes beyond this many are looked at as one line: one cannot see them apart. */
+const MOST_DASHES = 4000;
+
+function linesOf(item: SceneItem, tolerance: number): FlatLine[] {
+  const { stroke, fill } = item.paint;
+  const lines = item.paths
+    .map((path) => ({ points: polyline(path, tolerance), closed: path.closed }))
+    .filter(({ points }) => points.length > 2);
+  const dashes = stroke?.dashes ?? [];
+  const whole = dashes.reduce((sum, each) => sum + each, 0);
+  const long = item.paths.reduce((sum, path) => sum + pathLength(path), 0);
+  // A fill is bounded by all of its outline; its dashes are a detail of it.
+  if (fill !== null || whole === 0 || (long / whole) * dashes.length > MOST_DASHES) return lines;
+  return lines.flatMap((line) => dashed(line, dashes));
+}
+
+/** An item as polygons, no chord farther from its curve than `tolerance`. */
+export function flatItem(item: SceneItem, tolerance: number): FlatItem {
+  const lines = linesOf(item, tolerance);
+  const { stroke } = item.paint;
+  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { points } of lines)
+    for (let k = 0; k < points.length; k += 2) {
+      const [x, y] = [points[k] ?? 0, points[k + 1] ?? 0];
+      [left, right] = [Math.min(left, x), Math.max(right, x)];
+      [top, bottom] = [Math.min(top, y), Math.max(bottom, y)];
+    }
+  const sides = new Sides(lines, stroke ? stroke.width : 0);
+  if (left > right) return { lines, sides, stroke, middle: { x: 0, y: 0 }, radius: 0 };
+  const radius = Math.hypot(right - left, bottom - top) / 2 + (stroke ? stroke.width : 0);
+  return { lines, sides, stroke, middle: { x: (left + right) / 2, y: (top + bottom) / 2 }, radius };
+}
+
+/** True where the fill of an item covers a point. */
+export function isFilled({ sides }: FlatItem, rule: FillRule, x: number, y: number): boolean {
+  let around = 0;
+  const { ends } = sides;
+  for (const k of sides.at(y)) {
+    const [fromX, fromY, toX, toY] = [ends[k] ?? 0, ends[k + 1] ?? 0, ends[k + 2] ?? 0, ends[k + 3] ?? 0];
+    if (fromY <= y === toY <= y) continue;
+    const side = (toX - fromX) * (y - fromY) - (toY - fromY) * (x - fromX);
+    if (toY > fromY && side > 0) around += 1;
+    if (toY <= fromY && side < 0) around -= 1;
+  }
+  return rule === 'nonzero' ? around !== 0 : around % 2 !== 0;
+}
+
+/**
+ * True where the stroke of an item covers a point: nearer to its line than half its width. Corners count as round ones; caps as they are.
+ */
+export function isStroked({ sides, stroke }: FlatItem, x: number, y: number): boolean {
+  if (!stroke) return false;
+  const half = stroke.width / 2;
+  const beyond = stroke.cap === 'square' ? half : 0;
+  const { ends, role } = sides;
+  for (const k of sides.at(y)) {
+    const own = role[k / 4] ?? 0;
+    if (own & CLOSING) continue;
+    const [fromX, fromY] = [ends[k] ?? 0, ends[k + 1] ?? 0];
+    const [wayX, wayY] = [(ends[k + 2] ?? 0) - fromX, (ends[k + 3] ?? 0) - fromY];
+    const long = Math.hypot(wayX, wayY);
+    const [ownX, ownY] = [x - fromX, y - fromY];
+    const ahead = (ownX * wayX + ownY * wayY) / long;
+    const aside = Math.abs(ownX * wayY - ownY * wayX) / long;
+    if (aside > half) continue;
+    if (ahead >= 0 && ahead <= long) return true;
+    const isOpenEnd = ahead < 0 ? (own & FIRST) !== 0 : (own & LAST) !== 0;
+    const over = ahead < 0 ? -ahead : ahead - long;
+    if (isOpenEnd && stroke.cap !== 'round') {
+      if (over <= beyond) return true;
+    } else if (Math.hypot(over, aside) <= half) return true;
+  }
+  return false;
+}
+
+/** Told a place of an edge, and half of the stretch that it stands for, along the edge. */
+type TakeEdge = (x: number, y: number, halfX: number, halfY: number) => void;
+
+/** Goes along a stretch in steps no longer than `step`. */
+function stretch(fromX: number, fromY: number, toX: number, toY: number, step: number, take: TakeEdge): void {
+  const long = Math.hypot(toX - fromX, toY - fromY);
+  if (long === 0) return;
+  const count = Math.max(1, Math.ceil(long / step));
+  const [wayX, wayY] = [(toX - fromX) / count, (toY - fromY) / count];
+  for (let k = 0; k < count; k += 1)
+    take(fromX + (k + 0.5) * wayX, fromY + (k + 0.5) * wayY, wayX / 2, wayY / 2);
+}
+
+/** Sides of the polygon that stands for a round cap. */
+const CAP_SIDES = 12;
+
+function strokeEdges({ points, closed }: FlatLine, stroke: Stroke, step: number, take: TakeEdge): void {
+  const half = stroke.width / 2;
+  const segments = points.length / 2 - 1;
+  for (let k = closed ? -1 : 0; k < segments; k += 1) {
+    const from = k < 0 ? points.length - 2 : 2 * k;
+    const to = k < 0 ? 0 : from + 2;
+    const [fromX, fromY] = [points[from] ?? 0, points[from + 1] ?? 0];
+    const [toX, toY] = [points[to] ?? 0, points[to + 1] ?? 0];
+    const long = Math.hypot(toX - fromX, toY - fromY);
+    if (long === 0) continue;
+    const [outX, outY] = [((fromY - toY) / long) * half, ((toX - fromX) / long) * half];
+    for (const side of [-1, 1])
+      stretch(fromX + side * outX, fromY + side * outY, toX + side * outX, toY + side * outY, step, take);
+    if (closed) continue;
+    const ends: [number, number, number][] = [];
+    if (k === 0) ends.push([fromX, fromY, 1]);
+    if (k === segments - 1) ends.push([toX, toY, -1]);
+    for (const [x, y, way] of ends) capEdges(x, y, way * outX, way * outY, stroke.cap, step, take);
+  }
+}
+
+/** The edge of a cap, from one side of the line round to the other. @param outX to the side, half the width long */
+function capEdges(
+  x: number,
+  y: number,
+  outX: number,
+  outY: number,
+  cap: Stroke['cap'],
+  step: number,
+  take: TakeEdge,
+): void {
+  const corners: [number, number][] = [];
+  if (cap === 'round')
+    for (let k = 0; k <= CAP_SIDES; k += 1) {
+      const angle = (Math.PI * k) / CAP_SIDES;
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      corners.push([x + outX * cos - outY * sin, y + outY * cos + outX * sin]);
+    }
+  else {
+    const [backX, backY] = cap === 'square' ? [-outY, outX] : [0, 0];
+    corners.push([x + outX, y + outY], [x + outX + backX, y + outY + backY]);
+    corners.push([x - outX + backX, y - outY + backY], [x - outX, y - outY]);
+  }
+  for (let k = 1; k < corners.length; k += 1) {
+    const [from, to] = [corners[k - 1], corners[k]];
+    if (from && to) stretch(from[0], from[1], to[0], to[1], step, take);
+  }
+}
+
+/** Goes along all edges of an item, those of its fill and those of its stroke, in steps no longer than `step`. */
+export function edgesOf({ lines, stroke }: FlatItem, hasFill: boolean, step: number, take: TakeEdge): void {
+  for (const line of lines) {
+    const { points } = line;
+    if (hasFill) {
+      for (let k = 2; k < points.length; k += 2)
+        stretch(points[k - 2] ?? 0, points[k - 1] ?? 0, points[k] ?? 0, points[k + 1] ?? 0, step, take);
+      const last = points.length - 2;
+      stretch(points[last] ?? 0, points[last + 1] ?? 0, points[0] ?? 0, points[1] ?? 0, step, take);
+    }
+    if (stroke) strokeEdges(line, stroke, step, take);
+  }
+}

@@ -1,0 +1,8 @@
+export { type Limit, type Limits, type Place, type ProofFinding } from './check';
+export { CHECKS } from './checks';
+export { type ProofFacts } from './facts';
+export { withMend, type Hands } from './mends';
+export { type Proof } from './proof';
+export { checksOf, findTarget, targetOf, TARGETS, type Target } from './target';
+export { dataOf, isWrong, reportOf, type ProofData } from './report';
+export { createProving, type Proved } from './proving';

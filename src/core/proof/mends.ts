@@ -1,0 +1,231 @@
+/**
+ * Steps that take findings away: commands by their names, so that a finding can come from another thread.
+ *
+ * @example
+ * const mended = withMend(figure, finding.mends[0], hands); // Result<Figure>
+ */
+import { failed, finding, ok, type Mend, type Result } from '../finding';
+import { distance, scaleBy, type Point } from '../curve/point';
+import { polygonPath } from '../curve/path';
+import type { Work } from '../derive';
+import { isGradient } from '../paint/fills';
+import {
+  addRound,
+  addToPalette,
+  fuseCells,
+  makeBands,
+  paintCells,
+  removeCells,
+  removeShapes,
+  setBlend,
+  setClosed,
+  setOpacity,
+  setPage,
+  setWeaveGap,
+  takeStep,
+  tidyShapes,
+  withShapes,
+  type StepChoice,
+} from '../figure/commands';
+import { recoloured, swapColour } from '../figure/recolour';
+import { seenPaths } from '../figure/seen';
+import { newRound, newShape } from '../figure/start';
+import type { Figure } from '../figure/model';
+import { roundOf, withRound } from '../figure/update';
+import { fitNeighbours, fittedForm } from '../maker/fit';
+import { formOfPaths, pathsOfForm } from '../maker/form';
+import { MERGED } from '../merge/tasks';
+import type { Division } from '../merge/merge';
+import { NO_TURN } from '../number/turn';
+import type { Paint, Stroke } from '../scene/scene';
+
+/** What a mend may need besides the figure. */
+export interface Hands {
+  readonly work: Work;
+  readonly newId: () => string;
+  /** The cells of a divided round; null where they are not known. */
+  readonly divisionOf: (roundId: string) => Division | null;
+}
+
+/** One bridge: from an island over to what stays, and how many stand round the centre. */
+export interface Bridge {
+  readonly from: Point;
+  readonly to: Point;
+  readonly fold: number;
+}
+
+const noCells = failed(finding('proof.gone'));
+
+/** How far a bridge goes beyond what it bridges, in widths. */
+const INTO = 0.5;
+
+/** The four corners of a bar between two points. */
+function barBetween({ from, to }: Bridge, width: number): Point[] {
+  const long = distance(from, to) || 1;
+  const [onX, onY] = [(to.x - from.x) / long, (to.y - from.y) / long];
+  const into = scaleBy({ x: onX, y: onY }, INTO * width);
+  const [outX, outY] = [(-onY * width) / 2, (onX * width) / 2];
+  const [start, end] = [
+    { x: from.x - into.x, y: from.y - into.y },
+    { x: to.x + into.x, y: to.y + into.y },
+  ];
+  return [
+    { x: start.x + outX, y: start.y + outY },
+    { x: end.x + outX, y: end.y + outY },
+    { x: end.x - outX, y: end.y - outY },
+    { x: start.x - outX, y: start.y - outY },
+  ];
+}
+
+/** Rounds of bars in front of all, which are cut away from what is below them: one for each fold. */
+function withBridges(figure: Figure, { newId }: Hands, bridges: readonly Bridge[], width: number): Figure {
+  const folds = [...new Set(bridges.map(({ fold }) => fold))];
+  return folds.reduce((before, fold) => {
+    const bars = bridges.filter((each) => each.fold === fold);
+    const shapes = bars.map((bar, k) =>
+      newShape(newId(), `Bridge ${k + 1}`, formOfPaths([polygonPath(barBetween(bar, width))]), {
+        fill: '#113d4c',
+        stroke: null,
+      }),
+    );
+    const name = `Bridges ${before.rounds.filter((round) => round.name.startsWith('Bridges')).length + 1}`;
+    return addRound(before, { ...newRound(newId(), name, fold), shapes, lowerAction: { how: 'cut' } });
+  }, figure);
+}
+
+/** Makes all of a round full colours: no blend mode, no opacity, and of a gradient its first colour. */
+function opaqueRound(figure: Figure, roundId: string): Figure {
+  const plain = setOpacity(setBlend(figure, roundId, 'normal'), roundId, 1);
+  const flat = withRound(plain, roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.map((shape) => ({ ...shape, paint: flatPaint(shape.paint) })),
+    merge: round.merge && {
+      ...round.merge,
+      paint: flatPaint(round.merge.paint),
+      ...(round.merge.cells && {
+        cells: {
+          ...round.merge.cells,
+          paints: Object.fromEntries(
+            Object.entries(round.merge.cells.paints).map(([ref, paint]) => [ref, flatPaint(paint)]),
+          ),
+        },
+      }),
+    },
+  }));
+  return recoloured(flat, { of: 'round', roundId }, (colour) => colour.slice(0, 7));
+}
+
+function flatPaint({ fill, stroke, ...rest }: Paint): Paint {
+  const flat = (of: Paint['fill']) => (isGradient(of) ? (of.stops[0]?.colour ?? null) : of);
+  const line = flat(stroke?.colour ?? null);
+  return { ...rest, fill: flat(fill), stroke: stroke && line !== null ? { ...stroke, colour: line } : null };
+}
+
+/** Solves for the size at which neighbouring copies of a round touch. */
+function fitted(figure: Figure, roundId: string, { work }: Hands): Result<Figure> {
+  const round = roundOf(figure, roundId);
+  const shapes = round.shapes.filter(({ visible, paint }) => visible && paint.fill);
+  const ids = new Set(shapes.map(({ id }) => id));
+  const rule = round.rule.alternate ? { ...round.rule, mirror: true } : round.rule;
+  const about = { x: 0, y: 0 };
+  const paths = seenPaths(round, work, ids);
+  const middle = {
+    x: 0,
+    y: paths.reduce((sum, { segments }) => sum + (segments[0]?.from.y ?? 0), 0) / Math.max(1, paths.length),
+  };
+  const anchor = round.shapes.length > 0 ? middle : about;
+  const forms = shapes.map(({ form }) => form);
+  const found = fitNeighbours(forms, paths, rule, 'size', 0, anchor, work);
+  if (!found.ok) return found;
+  return ok(
+    withShapes(figure, roundId, ids, (shape) => ({
+      ...shape,
+      form: fittedForm(shape.form, 'size', found.value, anchor),
+    })),
+  );
+}
+
+/** The outline that goes round a shape once. */
+function united(figure: Figure, roundId: string, shapeId: string, { work }: Hands): Result<Figure> {
+  const shape = roundOf(figure, roundId).shapes.find(({ id }) => id === shapeId);
+  if (!shape) return noCells;
+  const shapes = [{ paths: pathsOfForm(shape.form, work), rule: shape.rule }];
+  const operands = [{ fold: 1, mirror: false, start: NO_TURN, shapes }];
+  const made = MERGED.run({ op: 'union', among: 'copies', operands, quality: 'full', outlineOnly: true });
+  if (!made.ok) return made;
+  const form = formOfPaths(made.value.flat());
+  return ok(withShapes(figure, roundId, new Set([shapeId]), (each) => ({ ...each, form, rule: 'nonzero' })));
+}
+
+const strokeOf = (figure: Figure, roundId: string, ids: readonly string[], part: Partial<Stroke>): Figure =>
+  withShapes(figure, roundId, new Set(ids), (shape) => ({
+    ...shape,
+    paint: { ...shape.paint, stroke: shape.paint.stroke && { ...shape.paint.stroke, ...part } },
+  }));
+
+type Step = (figure: Figure, hands: Hands, ...args: never[]) => Figure | Result<Figure>;
+
+/** Every step that mends, by the name that findings call it by. */
+const STEPS = {
+  tidy: (figure: Figure, { work }: Hands, roundId: string, ids: string[], width: number) =>
+    tidyShapes(figure, roundId, new Set(ids), width, false, work).figure,
+  tidyLines: (figure: Figure, { work }: Hands, roundId: string, ids: string[], width: number) =>
+    tidyShapes(figure, roundId, new Set(ids), width, true, work).figure,
+  close: (figure: Figure, _: Hands, roundId: string, shapeId: string, nodes: number[]) =>
+    setClosed(figure, { roundId, shapeId }, new Set(nodes), true),
+  join: (figure: Figure, _: Hands, roundId: string, ids: string[], join: Stroke['join']) =>
+    strokeOf(figure, roundId, ids, { join }),
+  strokeWidth: (figure: Figure, _: Hands, roundId: string, ids: string[], width: number) =>
+    strokeOf(figure, roundId, ids, { width }),
+  bands: (figure: Figure, { work, newId }: Hands, roundId: string, ids: string[]) =>
+    makeBands(figure, roundId, new Set(ids), newId, work).figure,
+  removeShapes: (figure: Figure, _: Hands, roundId: string, ids: string[]) =>
+    removeShapes(figure, roundId, new Set(ids)),
+  unite: (figure: Figure, hands: Hands, roundId: string, shapeId: string) =>
+    united(figure, roundId, shapeId, hands),
+  fuse: (figure: Figure, _: Hands, roundId: string, refs: string[]) =>
+    fuseCells(figure, roundId, refs, false),
+  paintCells: (figure: Figure, { divisionOf }: Hands, roundId: string, refs: string[], paint: Paint) => {
+    const division = divisionOf(roundId);
+    return division ? paintCells(figure, roundId, division, refs, paint) : noCells;
+  },
+  removeCells: (figure: Figure, { divisionOf }: Hands, roundId: string, refs: string[]) => {
+    const division = divisionOf(roundId);
+    return division ? removeCells(figure, roundId, division, refs) : noCells;
+  },
+  recolour: (figure: Figure, _: Hands, from: string, to: string) => swapColour(figure, from, to),
+  addToPalette: (figure: Figure, _: Hands, colour: string) => addToPalette(figure, colour),
+  opaque: (figure: Figure, _: Hands, roundId: string) => opaqueRound(figure, roundId),
+  fit: (figure: Figure, hands: Hands, roundId: string) => fitted(figure, roundId, hands),
+  step: (figure: Figure, _: Hands, roundId: string, choice: StepChoice) => takeStep(figure, roundId, choice),
+  bleed: (figure: Figure, _: Hands, bleed: number) => setPage(figure, { bleed }),
+  pageSize: (figure: Figure, _: Hands, width: number, height: number) => setPage(figure, { width, height }),
+  centre: (figure: Figure) => setPage(figure, { centre: { x: 0, y: 0 } }),
+  bridges: (figure: Figure, hands: Hands, bridges: Bridge[], width: number) =>
+    withBridges(figure, hands, bridges, width),
+  alternate: (figure: Figure, _: Hands, roundId: string) =>
+    withRound(figure, roundId, (round) =>
+      round.merge?.weave
+        ? { ...round, merge: { ...round.merge, weave: { ...round.merge.weave, swapped: [] } } }
+        : round,
+    ),
+  weaveGap: (figure: Figure, _: Hands, roundId: string, gap: number) => setWeaveGap(figure, roundId, gap),
+} satisfies Record<string, Step>;
+
+/** The names of all steps that mend. */
+export const MENDS = Object.keys(STEPS);
+
+/** A figure after a mend; the reason where it cannot be done. @param args as findings give them */
+export function withMend(figure: Figure, { command, args }: Mend, hands: Hands): Result<Figure> {
+  const step = (STEPS as Record<string, Step>)[command];
+  const [first] = args;
+  const isGone =
+    typeof first === 'string' && ROUND_FIRST.has(command) && !figure.rounds.some(({ id }) => id === first);
+  if (!step || isGone) return noCells;
+  const made = step(figure, hands, ...(args as never[]));
+  return 'ok' in made ? made : ok(made);
+}
+
+/** Steps that do not begin with a round. */
+const WITHOUT_ROUND = new Set(['recolour', 'addToPalette', 'bleed', 'pageSize', 'centre', 'bridges']);
+const ROUND_FIRST = new Set(MENDS.filter((name) => !WITHOUT_ROUND.has(name)));

@@ -1,0 +1,117 @@
+/**
+ * What checks look at: a figure, what is drawn of it, and what is worked out of that once for all of them.
+ *
+ * @example
+ * const subject = subjectOf(figure, scene, merges);
+ * subject.narrow(0.25 * subject.mm);   // all that is narrower than a quarter of a millimetre
+ */
+import { applyTo, turnMap } from '../curve/affine';
+import type { Point } from '../curve/point';
+import { STRAIGHT, type Work } from '../derive';
+import { cellGroups, type RoundCells } from './cellGroups';
+import type { Figure, Round } from '../figure/model';
+import type { MergeResult } from '../merge/merge';
+import { convertLength } from '../number/units';
+import { turn } from '../number/turn';
+import type { Scene } from '../scene/scene';
+import { pictureOf, type DrawnPicture } from './picture';
+import { seamsOf, type Seams } from './seams';
+import { narrowPlaces, narrowRuns, type Narrow, type NarrowRun } from './widths';
+
+export interface Subject {
+  readonly figure: Figure;
+  readonly scene: Scene;
+  /** How many of the figure's unit are a millimetre. */
+  readonly mm: number;
+  readonly work: Work;
+  readonly picture: DrawnPicture;
+  /** Rounds that are drawn. */
+  readonly rounds: readonly Round[];
+  merge(key: string): MergeResult | undefined;
+  /** Of divided rounds that are drawn. */
+  readonly cells: readonly RoundCells[];
+  /** All edges of the sector in stretches short enough to see what is so large. */
+  seams(size: number): Seams;
+  /** What is narrower than a width, in the figure's unit. */
+  narrow(width: number): readonly Narrow[];
+  narrowRuns(width: number): readonly NarrowRun[];
+  /** A point of the sector and all that are where its turns take it. */
+  copies(p: Point): readonly Point[];
+}
+
+/** Stretches of edges are so small a share of what is looked for, where they do not become too many. */
+const STEPS_A_SIZE = 3;
+const MOST_STRETCHES = 60_000;
+
+class Looked implements Subject {
+  readonly mm: number;
+  readonly work = STRAIGHT;
+  readonly rounds: readonly Round[];
+
+  private drawn: DrawnPicture | null = null;
+  private groups: readonly RoundCells[] | null = null;
+  private readonly cut = new Map<number, Seams>();
+  private readonly thin = new Map<number, readonly Narrow[]>();
+  private readonly runs = new Map<number, readonly NarrowRun[]>();
+
+  constructor(
+    readonly figure: Figure,
+    readonly scene: Scene,
+    private readonly merges: ReadonlyMap<string, MergeResult>,
+  ) {
+    this.mm = convertLength(1, 'mm', figure.page.unit);
+    const drawn = new Set(scene.layers.map(({ roundId }) => roundId));
+    this.rounds = figure.rounds.filter(({ id, visible }) => visible && drawn.has(id));
+  }
+
+  get picture(): DrawnPicture {
+    this.drawn ??= pictureOf(this.scene);
+    return this.drawn;
+  }
+
+  get cells(): readonly RoundCells[] {
+    this.groups ??= this.rounds.flatMap(
+      (round) => cellGroups(this.figure, round, this.merges.get(round.id), this.work) ?? [],
+    );
+    return this.groups;
+  }
+
+  merge(key: string): MergeResult | undefined {
+    return this.merges.get(key);
+  }
+
+  seams(size: number): Seams {
+    const { picture } = this;
+    const step = Math.max(size / STEPS_A_SIZE, picture.length / MOST_STRETCHES);
+    const known = this.cut.get(step);
+    if (known) return known;
+    const made = seamsOf(picture, step);
+    this.cut.set(step, made);
+    return made;
+  }
+
+  narrow(width: number): readonly Narrow[] {
+    const known = this.thin.get(width);
+    if (known) return known;
+    const made = narrowPlaces(this.picture, this.seams(width), width);
+    this.thin.set(width, made);
+    return made;
+  }
+
+  narrowRuns(width: number): readonly NarrowRun[] {
+    const known = this.runs.get(width);
+    if (known) return known;
+    const made = narrowRuns(this.narrow(width), width);
+    this.runs.set(width, made);
+    return made;
+  }
+
+  copies(p: Point): readonly Point[] {
+    const { fold } = this.picture;
+    return Array.from({ length: fold }, (_, k) => applyTo(turnMap(turn(k, fold)), p));
+  }
+}
+
+/** @param merges of the figure, by the keys of their jobs */
+export const subjectOf = (figure: Figure, scene: Scene, merges: ReadonlyMap<string, MergeResult>): Subject =>
+  new Looked(figure, scene, merges);

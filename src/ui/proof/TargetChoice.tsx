@@ -1,0 +1,180 @@
+'use client';
+
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
+import { ChevronDown, SlidersHorizontal } from 'lucide-react';
+import { useState } from 'react';
+
+import { CHECKS, checksOf, TARGETS, type Limit, type Limits, type Target } from '@/core/proof';
+import { shownFigure } from '@/state/editor';
+import { newId } from '@/state/ids';
+import { askedTarget, chooseTarget, dropTarget, saveTarget } from '@/state/proof';
+import { Button, IconButton } from '../common/Button';
+import { ShareField } from '../common/NumberField';
+import { Sheet } from '../common/Panel';
+import { TextField } from '../common/TextField';
+import { useEditor, useEditorState } from '../editor/EditorContext';
+
+/** What the figure is for: says what is looked for. */
+export function TargetChoice() {
+  const editor = useEditor();
+  const target = useEditorState((state) => askedTarget(shownFigure(state)));
+  const own = useEditorState((state) => shownFigure(state).proof?.own);
+  const [isOpen, setOpen] = useState(false);
+  const choices = [
+    ...TARGETS,
+    ...(own ?? []).map((each) => ({ ...each, about: 'A target of this figure.' })),
+  ];
+  return (
+    <div className="flex h-[52px] items-center gap-2 border-b border-line px-3">
+      <Listbox value={target.id} onChange={(id: string) => chooseTarget(editor, id)}>
+        <span className="text-muted">For</span>
+        <ListboxButton
+          aria-label={`For: ${target.name}`}
+          className="flex h-[30px] flex-1 items-center justify-between gap-2 rounded-ui border border-line-strong bg-field px-2.5 font-semibold hover:border-edge"
+        >
+          {target.name}
+          <ChevronDown size={15} strokeWidth={1.8} aria-hidden className="text-muted" />
+        </ListboxButton>
+        <ListboxOptions
+          anchor={{ to: 'bottom start', gap: 4 }}
+          className="z-40 w-[270px] rounded-[10px] border border-line-strong bg-shell p-1 shadow-ui"
+        >
+          {choices.map(({ id, name, about }) => (
+            <ListboxOption
+              key={id}
+              value={id}
+              className="cursor-pointer rounded-[6px] px-2.5 py-1.5 data-[focus]:bg-kelp-soft data-[selected]:font-semibold"
+            >
+              <span className="block">{name}</span>
+              <span className="block text-[12px] leading-4 font-normal text-muted">{about}</span>
+            </ListboxOption>
+          ))}
+        </ListboxOptions>
+      </Listbox>
+      <IconButton label="Checks and limits" onClick={() => setOpen(true)}>
+        <SlidersHorizontal size={16} strokeWidth={1.7} />
+      </IconButton>
+      <LimitsSheet key={target.id} target={target} open={isOpen} onClose={() => setOpen(false)} />
+    </div>
+  );
+}
+
+const UNITS: Record<Limit['unit'], string> = {
+  length: 'mm',
+  area: 'mm²',
+  pixels: 'px',
+  ratio: ': 1',
+  number: '',
+  difference: 'ΔE',
+};
+
+const GROUPS = [...new Set(CHECKS.map(({ group }) => group))];
+
+/** The checks of a target with their limits; what is changed becomes a target of the figure's own. */
+function LimitsSheet({
+  target,
+  open,
+  onClose,
+}: {
+  readonly target: Target;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}) {
+  const editor = useEditor();
+  const isOwn = useEditorState(
+    (state) => shownFigure(state).proof?.own?.some(({ id }) => id === target.id) ?? false,
+  );
+  const asked = new Map(checksOf(target).map(({ check, limits }) => [check.id, limits]));
+  const save = (checks: Readonly<Record<string, Limits>>, name = target.name): void =>
+    saveTarget(editor, {
+      id: isOwn ? target.id : newId(),
+      name: isOwn || name !== target.name ? name : `${name}, own`,
+      checks,
+    });
+  const toggle = (id: string, on: boolean): void => {
+    const { [id]: _, ...others } = target.checks;
+    save(on ? { ...others, [id]: {} } : others);
+  };
+  return (
+    <Sheet title={`What is looked for: ${target.name}`} open={open} onClose={onClose} wide>
+      <p className="mb-2 text-[12px] leading-4 text-muted">
+        {isOwn
+          ? 'A target of this figure, kept in its file.'
+          : 'What you change here becomes a target of this figure; the one that was here stays as it is.'}
+      </p>
+      {isOwn && (
+        <div className="mb-2 flex items-center gap-2">
+          <span className="w-[84px] text-muted">Name</span>
+          <TextField
+            label="Name of the target"
+            value={target.name}
+            className="h-[30px] flex-1"
+            onChange={(name) => name.trim() !== '' && save(target.checks, name.trim())}
+          />
+          <Button
+            tone="danger"
+            onClick={() => {
+              dropTarget(editor, target.id);
+              onClose();
+            }}
+          >
+            Take it away
+          </Button>
+        </div>
+      )}
+      {GROUPS.map((group) => (
+        <fieldset key={group} className="border-t border-line py-2">
+          <legend className="float-left w-[84px] pt-1 font-semibold">{group}</legend>
+          <div className="ml-[92px] flex flex-col">
+            {CHECKS.filter((each) => each.group === group).map((each) => {
+              const limits = asked.get(each.id);
+              return (
+                <div
+                  key={each.id}
+                  className="flex min-h-[32px] flex-wrap items-center gap-x-3"
+                  title={each.source}
+                >
+                  <label className="flex min-w-[220px] flex-1 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-[16px] accent-(--kelp)"
+                      checked={limits !== undefined}
+                      onChange={(event) => toggle(each.id, event.target.checked)}
+                    />
+                    {each.title}
+                  </label>
+                  {limits &&
+                    each.limits.map((limit) => (
+                      <span key={limit.key} className="flex items-center gap-1.5 text-[12px] text-muted">
+                        {limit.label}
+                        <span className="w-[92px]">
+                          <ShareField
+                            label={`${each.title}: ${limit.label}`}
+                            value={limits[limit.key] ?? limit.start}
+                            least={limit.least}
+                            most={limit.most}
+                            unit={UNITS[limit.unit]}
+                            onChange={(value) =>
+                              save({
+                                ...target.checks,
+                                [each.id]: { ...target.checks[each.id], [limit.key]: value },
+                              })
+                            }
+                          />
+                        </span>
+                      </span>
+                    ))}
+                </div>
+              );
+            })}
+          </div>
+        </fieldset>
+      ))}
+      <div className="mt-2 flex justify-end">
+        <Button tone="main" onClick={onClose}>
+          Done
+        </Button>
+      </div>
+    </Sheet>
+  );
+}

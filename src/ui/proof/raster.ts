@@ -1,0 +1,120 @@
+/**
+ * A figure as pixels, and as others see these pixels.
+ *
+ * @example
+ * const pixels = await rasterOf(scene, 32, true);
+ * const grey = changed(pixels, LOOKS.grey);
+ */
+import { seenAs, VISIONS, type Vision } from '@/core/paint/vision';
+import { svgOf } from '@/core/format/svg/svg';
+import type { Colour, Scene } from '@/core/scene/scene';
+
+const loaded = (address: string): Promise<HTMLImageElement> =>
+  new Promise((resolve, reject) => {
+    const image = new Image();
+    image.onload = () => resolve(image);
+    image.onerror = () => reject(new Error('The figure could not be drawn.'));
+    image.src = address;
+  });
+
+/** A figure as an SVG picture. @returns its address, to be given back with `URL.revokeObjectURL` */
+export const addressOf = (scene: Scene, background: boolean): string =>
+  URL.createObjectURL(
+    new Blob([svgOf(scene, { form: 'compact', decimals: 4, background })], { type: 'image/svg+xml' }),
+  );
+
+/** The pixels of a picture, its longer side so many long. */
+export async function rasterOf(address: string, scene: Scene, side: number): Promise<ImageData> {
+  const image = await loaded(address);
+  const { width, height } = scene.page;
+  const scale = side / Math.max(width, height);
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.max(1, Math.round(width * scale));
+  canvas.height = Math.max(1, Math.round(height * scale));
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('This browser draws no pictures.');
+  context.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return context.getImageData(0, 0, canvas.width, canvas.height);
+}
+
+/** Red, green, blue and opacity, from 0 to 255. */
+type Pixel = readonly [number, number, number, number];
+export type Change = (pixel: Pixel) => Pixel;
+
+/** Pixels changed one by one. */
+export function changed(pixels: ImageData, change: Change): ImageData {
+  const made = new ImageData(pixels.width, pixels.height);
+  const { data } = pixels;
+  for (let k = 0; k < data.length; k += 4) {
+    const [r, g, b, a] = change([data[k] ?? 0, data[k + 1] ?? 0, data[k + 2] ?? 0, data[k + 3] ?? 0]);
+    made.data[k] = r;
+    made.data[k + 1] = g;
+    made.data[k + 2] = b;
+    made.data[k + 3] = a;
+  }
+  return made;
+}
+
+/** So far from the page's colour something is ink all through. */
+const INK_FROM = 90;
+
+/** All that is not the page in one colour, the page left bare: as one ink prints it. @param page its colour */
+export function inOne(r: number, g: number, b: number, page: Colour): Change {
+  const all = Number.parseInt(page.slice(1, 7), 16);
+  const [pageR, pageG, pageB] = [all >> 16, (all >> 8) & 255, all & 255];
+  return ([ownR, ownG, ownB, a]) => {
+    const far = Math.hypot(ownR - pageR, ownG - pageG, ownB - pageB);
+    return [r, g, b, a * Math.min(1, far / INK_FROM)];
+  };
+}
+
+const linear = (level: number): number => {
+  const share = level / 255;
+  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+};
+
+const encoded = (light: number): number =>
+  255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055);
+
+/** As light as before, without colour: relative luminance as WCAG 2.2 has it. */
+export const grey: Change = ([r, g, b, a]) => {
+  const light = encoded(0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b));
+  return [light, light, light, a];
+};
+
+const hexOf = (r: number, g: number, b: number): Colour =>
+  `#${((1 << 24) | (r << 16) | (g << 8) | b).toString(16).slice(1)}`;
+
+/** As people with a colour-vision deficiency see it. */
+export function seenBy(vision: Vision): Change {
+  const known = new Map<number, readonly [number, number, number]>();
+  return ([r, g, b, a]) => {
+    const key = (r << 16) | (g << 8) | b;
+    let own = known.get(key);
+    if (!own) {
+      const all = Number.parseInt(seenAs(hexOf(r, g, b), vision).slice(1), 16);
+      own = [all >> 16, (all >> 8) & 255, all & 255];
+      known.set(key, own);
+    }
+    return [...own, a];
+  };
+}
+
+/** What one ink prints, in black: the pixels that are nearer to its colour than to any other. */
+export function inkAlone(ink: Colour, all: readonly Colour[]): Change {
+  const read = (colour: Colour): [number, number, number] => {
+    const value = Number.parseInt(colour.slice(1, 7), 16);
+    return [value >> 16, (value >> 8) & 255, value & 255];
+  };
+  const others = all.filter((each) => each !== ink).map(read);
+  const own = read(ink);
+  const far = ([r, g, b]: readonly number[], [x, y, z]: readonly number[]): number =>
+    ((r ?? 0) - (x ?? 0)) ** 2 + ((g ?? 0) - (y ?? 0)) ** 2 + ((b ?? 0) - (z ?? 0)) ** 2;
+  return (pixel) => {
+    const mine = far(pixel, own);
+    const isMine = others.every((other) => far(pixel, other) > mine);
+    return [0, 0, 0, isMine ? pixel[3] : 0];
+  };
+}
+
+export { VISIONS };

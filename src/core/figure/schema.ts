@@ -486,7 +486,9 @@ const round = Joi.object({
   return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
 });
 
-const limits = Joi.object().pattern(Joi.string().max(LIMITS.name), Joi.number().min(0).max(LIMITS.size)).max(20);
+const limits = Joi.object()
+  .pattern(Joi.string().max(LIMITS.name), Joi.number().min(0).max(LIMITS.size))
+  .max(20);
 
 const proofSaid = Joi.object({
   target: Joi.string().max(LIMITS.name),

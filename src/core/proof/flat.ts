@@ -217,7 +217,7 @@ function stretch(fromX: number, fromY: number, toX: number, toY: number, step: n
 }
 
 /** Sides of the polygon that stands for a round cap. */
-const CAP_SIDES = 12;
+const CAP_SIDES = 24;
 
 function strokeEdges({ points, closed }: FlatLine, stroke: Stroke, step: number, take: TakeEdge): void {
   const half = stroke.width / 2;

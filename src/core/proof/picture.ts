@@ -7,10 +7,9 @@
  * picture.at(0, -40);                     // { tone: 3, top: 12 }
  * picture.colours[3];                     // '#2e8b6f'
  */
-import { blend, formatHex } from 'culori';
-
 import { applyTo, inverse, similarityScale, turnMap, type Affine } from '../curve/affine';
 import { addTurns, gcd, turn, wrapTurn, type Turn } from '../number/turn';
+import { blended } from '../paint/blend';
 import { inkAt, tintOf, type Tint } from '../paint/inkAt';
 import { isRound } from '../paint/gradient';
 import { isGradient } from '../paint/fills';
@@ -28,6 +27,7 @@ import {
   type SceneLayer,
 } from '../scene/scene';
 import { isKeptByTurn } from '../symmetry/invariant';
+import type { Point } from '../curve/point';
 import { edgesOf, flatItem, isFilled, isStroked, type FlatItem } from './flat';
 
 /** One item at one of its places. */
@@ -79,6 +79,8 @@ export interface DrawnPicture {
     step: number,
     take: (piece: number, x: number, y: number, halfX: number, halfY: number) => void,
   ): void;
+  /** A point turned into the sector, where all that are alike are one. */
+  folded(p: Point): Point;
   /** How long all edges of the sector are together. */
   readonly length: number;
 }
@@ -154,6 +156,9 @@ const drawnOf = remembered((item: SceneItem): Drawn => {
 interface Layered {
   readonly piece: number;
   readonly ink: Ink;
+  /** What lies together: a copy, or what is laid as one in it. Seen through and blended as one. */
+  readonly together: object;
+  /** Of what lies together. */
   readonly opacity: number;
   readonly blend: BlendMode;
 }
@@ -168,7 +173,7 @@ function flattened(item: SceneItem, tolerance: number): FlatItem {
   return flat;
 }
 
-const hexOf = ({ r, g, b }: Tint): Colour =>
+const hexOf = ({ r, g, b }: Pick<Tint, 'r' | 'g' | 'b'>): Colour =>
   `#${[r, g, b]
     .map((each) =>
       Math.max(0, Math.min(255, Math.round(each)))
@@ -177,43 +182,18 @@ const hexOf = ({ r, g, b }: Tint): Colour =>
     )
     .join('')}`;
 
-/** The blend modes of Compositing and Blending Level 1 that the colour package has; others are laid on as they are. */
-const BLENDS = new Set<string>([
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-]);
+/** One tint over another, by the source-over formula of Compositing and Blending Level 1. */
+function over(below: Tint, above: Tint): Tint {
+  const opacity = above.opacity + below.opacity * (1 - above.opacity);
+  if (opacity <= 0) return above;
+  const mix = (a: number, b: number): number =>
+    (a * above.opacity + b * below.opacity * (1 - above.opacity)) / opacity;
+  return { r: mix(above.r, below.r), g: mix(above.g, below.g), b: mix(above.b, below.b), opacity };
+}
 
 /** A tint laid on a colour. */
-function laid(below: Colour, above: Tint, mode: BlendMode): Colour {
-  if (above.opacity <= 0) return below;
-  if (mode !== 'normal' && BLENDS.has(mode)) {
-    const top = {
-      mode: 'rgb' as const,
-      r: above.r / 255,
-      g: above.g / 255,
-      b: above.b / 255,
-      alpha: above.opacity,
-    };
-    return formatHex(blend([below, top], mode as 'multiply'));
-  }
-  const under = tintOf(below);
-  const { opacity } = above;
-  return hexOf({
-    r: under.r + (above.r - under.r) * opacity,
-    g: under.g + (above.g - under.g) * opacity,
-    b: under.b + (above.b - under.b) * opacity,
-    opacity: 1,
-  });
-}
+const laid = (below: Colour, above: Tint, mode: BlendMode): Colour =>
+  above.opacity <= 0 ? below : hexOf(blended(tintOf(below), above, mode));
 
 /** Squares of the index for each piece, about. */
 const SQUARES_A_PIECE = 2;
@@ -326,6 +306,7 @@ class SectorPicture implements DrawnPicture {
     const row = Math.floor((y - this.top) / this.side);
     if (column < 0 || row < 0 || column >= this.across || row >= this.down) return [];
     const stack: Layered[] = [];
+    let covered: object | null = null;
     for (const index of this.squares[row * this.across + column] ?? []) {
       const piece = this.pieces[index];
       if (!piece) continue;
@@ -335,11 +316,17 @@ class SectorPicture implements DrawnPicture {
       if (Math.hypot(ownX - flat.middle.x, ownY - flat.middle.y) > flat.radius) continue;
       const opacity = (copy.opacity ?? 1) * (item.laid?.opacity ?? 1);
       const mode = item.laid?.blend ?? layer.blend ?? 'normal';
+      const together = item.laid ?? copy;
+      if (together === covered) continue;
       for (const { ink, of } of drawnOf(item)) {
         const covers = of === 'fill' ? isFilled(flat, item.rule, ownX, ownY) : isStroked(flat, ownX, ownY);
         if (!covers) continue;
-        stack.push({ piece: index, ink, opacity, blend: mode });
-        if (ink.kind === 'flat' && ink.opacity * opacity >= 1 && mode === 'normal') return stack;
+        stack.push({ piece: index, ink, together, opacity, blend: mode });
+        if (ink.kind !== 'flat' || ink.opacity < 1) continue;
+        if (opacity >= 1 && mode === 'normal') return stack;
+        // What lies below it in what it lies together with is not seen.
+        covered = together;
+        break;
       }
     }
     return stack;
@@ -348,22 +335,32 @@ class SectorPicture implements DrawnPicture {
   /** A name for what is seen: of flat inks by what they are, of runs of colours by which, and of what. */
   private nameOf(stack: readonly Layered[], withPieces: boolean): string {
     return stack
-      .map(({ ink, opacity, blend: mode, piece }) => {
-        if (ink.kind === 'flat') return `${ink.colour} ${ink.opacity * opacity} ${mode}`;
+      .map(({ ink, opacity, blend: mode, piece, together }, k) => {
+        const how = stack[k - 1]?.together === together ? '+' : `${opacity} ${mode}`;
+        if (ink.kind === 'flat') return `${ink.colour} ${ink.opacity} ${how}`;
         const known = this.inkNames.get(ink) ?? this.inkNames.size;
         this.inkNames.set(ink, known);
-        return `${known} ${opacity} ${mode} ${withPieces ? piece : ''}`;
+        return `${known} ${how} ${withPieces ? piece : ''}`;
       })
       .join('|');
   }
 
   private mixed(stack: readonly Layered[], x: number, y: number): Colour {
     const start = this.ground ? laid(PAPER, inkAt(this.ground, { x, y }), 'normal') : PAPER;
-    return stack.reduceRight((below, { ink, opacity, blend: mode, piece }) => {
-      const back = this.pieces[piece]?.back;
-      const tint = inkAt(ink, back ? applyTo(back, { x, y }) : { x, y });
-      return laid(below, { ...tint, opacity: tint.opacity * opacity }, mode);
-    }, start);
+    let seen = start;
+    for (let end = stack.length; end > 0;) {
+      const last = stack[end - 1];
+      let first = end - 1;
+      while (first > 0 && stack[first - 1]?.together === last?.together) first -= 1;
+      const tint = stack.slice(first, end).reduceRight<Tint | null>((below, { ink, piece }) => {
+        const back = this.pieces[piece]?.back;
+        const own = inkAt(ink, back ? applyTo(back, { x, y }) : { x, y });
+        return below === null ? own : over(below, own);
+      }, null);
+      if (tint && last) seen = laid(seen, { ...tint, opacity: tint.opacity * last.opacity }, last.blend);
+      end = first;
+    }
+    return seen;
   }
 
   private toneOf(stack: readonly Layered[], x: number, y: number): number {
@@ -394,6 +391,17 @@ class SectorPicture implements DrawnPicture {
     this.families.push(family);
     this.isFlat.push(isFlat);
     return this.colours.push(colour) - 1;
+  }
+
+  folded({ x, y }: Point): Point {
+    const far = Math.hypot(x, y);
+    if (this.fold === 1 || far === 0) return { x, y };
+    const wedge = (2 * Math.PI) / this.fold;
+    const angle = Math.atan2(x, -y);
+    const around = angle - wedge * Math.floor(angle / wedge);
+    // What lies on the sector's last ray lies on its first one.
+    const own = (wedge - around) * far < this.blur ? around - wedge : around;
+    return { x: far * Math.sin(own), y: -far * Math.cos(own) };
   }
 
   at(x: number, y: number): Seen {

@@ -222,10 +222,13 @@ export interface NarrowRun {
 }
 
 /**
- * A run that is narrowest at one of its ends, and no longer than so many widths, is the tip of something: what is in it lies to one side of
- * where it is narrowest, by more than this share of how far it goes.
+ * A run that narrows toward one of its ends, and is no longer than so many widths, is the tip of something: it comes to less than this share
+ * of its widest place, and what is in it lies to one side of where it is narrowest, by more than this share of how far it goes.
  */
-const TIP = { aside: 0.3, long: 16 } as const;
+const TIP = { narrows: 0.7, aside: 0.3, long: 16 } as const;
+
+/** Polygons make round ends up to half a percent thinner than they are: what is so near to a width has it. */
+const MEASURED = 0.994;
 
 /** Where what was found of a run lies. */
 class Extent {
@@ -243,8 +246,9 @@ class Extent {
   }
 
   /** True where a run narrows toward one end of it. */
-  isTipAt({ x, y }: Narrow, width: number): boolean {
-    if (this.long >= TIP.long * width) return false;
+  isTipAt({ x, y, width: least }: Narrow, width: number): boolean {
+    const widest = this.places.reduce((most, place) => Math.max(most, place.width), 0);
+    if (this.long >= TIP.long * width || least > TIP.narrows * widest) return false;
     const far = this.places.reduce((most, place) => Math.max(most, Math.hypot(place.x - x, place.y - y)), 0);
     const whole = 2 * this.long;
     return Math.hypot(this.x / whole - x, this.y / whole - y) > TIP.aside * far;
@@ -254,8 +258,9 @@ class Extent {
 /**
  * Narrow places put together to runs, the narrowest first; tips, which end in a point as they are meant to, are left out.
  * @param width below which they were looked for
+ * @param fold of the picture, whose sector they are of
  */
-export function narrowRuns(places: readonly Narrow[], width: number): NarrowRun[] {
+export function narrowRuns(places: readonly Narrow[], width: number, fold: number): NarrowRun[] {
   const rows = new Map<string, number[]>();
   const keyOf = (tone: number, column: number, row: number): string => `${tone} ${column} ${row}`;
   const at = ({ x, y }: Narrow): [number, number] => [Math.floor(x / width), Math.floor(y / width)];
@@ -267,28 +272,43 @@ export function narrowRuns(places: readonly Narrow[], width: number): NarrowRun[
   });
   const taken = new Uint8Array(places.length);
   const runs: NarrowRun[] = [];
+  // What goes on over the edge of the sector goes on where a turn takes that edge.
+  const turns = fold === 1 ? [0] : [0, 1, -1];
+  const turned = (x: number, y: number, by: number): readonly [number, number] => {
+    const angle = (2 * Math.PI * by) / fold;
+    const [cos, sin] = by === 0 ? [1, 0] : [Math.cos(angle), Math.sin(angle)];
+    return [x * cos - y * sin, x * sin + y * cos];
+  };
   places.forEach((first, start) => {
     if (taken[start]) return;
     taken[start] = 1;
-    const own = [start];
+    // Each with how far it was turned to be where it goes on.
+    const own: [place: number, by: number][] = [[start, 0]];
     let thinnest = first;
     const extent = new Extent();
     for (let next = own.pop(); next !== undefined; next = own.pop()) {
-      const place = places[next];
+      const [index, by] = next;
+      const place = places[index];
       if (!place) continue;
-      extent.take(place);
-      if (place.width < thinnest.width) thinnest = place;
-      const [column, row] = at(place);
-      for (let across = column - 1; across <= column + 1; across += 1)
-        for (let down = row - 1; down <= row + 1; down += 1)
-          for (const other of rows.get(keyOf(place.tone, across, down)) ?? [])
-            if (!taken[other] && goOn(place, places[other])) {
-              taken[other] = 1;
-              own.push(other);
-            }
+      const [placedX, placedY] = turned(place.x, place.y, by);
+      const here = { ...place, x: placedX, y: placedY };
+      extent.take(here);
+      if (place.width < thinnest.width) thinnest = here;
+      for (const on of turns) {
+        const [lookX, lookY] = turned(place.x, place.y, on);
+        const looked = { ...place, x: lookX, y: lookY };
+        const [column, row] = at(looked);
+        for (let across = column - 1; across <= column + 1; across += 1)
+          for (let down = row - 1; down <= row + 1; down += 1)
+            for (const other of rows.get(keyOf(place.tone, across, down)) ?? [])
+              if (!taken[other] && goOn(looked, places[other])) {
+                taken[other] = 1;
+                own.push([other, by - on]);
+              }
+      }
     }
     const { tone, x, y, piece } = thinnest;
-    if (!extent.isTipAt(thinnest, width))
+    if (thinnest.width < MEASURED * width && !extent.isTipAt(thinnest, width))
       runs.push({ tone, x, y, piece, width: thinnest.width, long: extent.long });
   });
   return runs.sort((a, b) => a.width - b.width);

@@ -50,7 +50,11 @@ function doubledStrokes({ picture, figure }: Subject): Map<string, Point[]> {
   for (const own of lines.values()) {
     if (new Set(own.map(({ piece }) => piece)).size < 2) continue;
     const [first] = own;
-    if (first) rounds.set(first.roundId, [...(rounds.get(first.roundId) ?? []), first.at]);
+    if (!first) continue;
+    const at = picture.folded(first.at);
+    const known = rounds.get(first.roundId) ?? [];
+    if (!known.some((p) => Math.hypot(p.x - at.x, p.y - at.y) < near))
+      rounds.set(first.roundId, [...known, at]);
   }
   return rounds;
 }

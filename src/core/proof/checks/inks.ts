@@ -45,9 +45,10 @@ export const palette = check({
   find: (subject) => {
     const own = subject.figure.palette.map((each) => each.slice(0, 7).toLowerCase());
     if (own.length === 0) return [];
+    const { background } = subject.figure.page;
     const uses = coloursOfFigure(subject.figure).map(({ colour }) => colour.slice(0, 7).toLowerCase());
     return [...new Set(uses)]
-      .filter((colour) => !own.includes(colour))
+      .filter((colour) => !own.includes(colour) && colour !== background)
       .map((colour) => {
         const near = [...own].sort((a, b) => coloursApart(a, colour) - coloursApart(b, colour))[0] ?? colour;
         return found('palette', {

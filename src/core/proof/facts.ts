@@ -176,7 +176,7 @@ function widthsOf(subject: Subject): Pick<ProofFacts, 'widths' | 'thinnest' | 'n
     if (tone === picture.page) step.gap += long * picture.fold;
     else step.line += long * picture.fold;
   }
-  const runs = narrowRuns(places, widest, picture.fold);
+  const runs = narrowRuns(places, widest, picture);
   const least = (isGap: boolean): number | null =>
     runs.find(({ tone }) => (tone === picture.page) === isGap)?.width ?? null;
   return { widths, thinnest: least(false), narrowest: least(true) };

@@ -101,7 +101,7 @@ class Looked implements Subject {
   narrowRuns(width: number): readonly NarrowRun[] {
     const known = this.runs.get(width);
     if (known) return known;
-    const made = narrowRuns(this.narrow(width), width, this.picture.fold);
+    const made = narrowRuns(this.narrow(width), width, this.picture);
     this.runs.set(width, made);
     return made;
   }

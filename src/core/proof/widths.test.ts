@@ -58,6 +58,9 @@ describe('local width', () => {
     const found = await narrowest(neck, 0.25, 'gap');
     expect(found.count).toBe(1);
     expect(found.width).toBeCloseTo(0.1, 2);
+    // Discs that touch leave cusps beside where they do, and no gap.
+    const touching = setFold(withForms(disc(-10, 0, 10), disc(10, 0, 10)), 'r', 1);
+    expect((await narrowest(touching, 0.25, 'gap')).count).toBe(0);
     const tips = polygonPath(
       [0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((k) => {
         const [r, a] = [k % 2 === 0 ? 60 : 18, (Math.PI * k) / 5];

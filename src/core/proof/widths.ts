@@ -25,6 +25,9 @@ export interface Narrow {
   readonly piece: number;
   /** How long the stretch is. */
   readonly long: number;
+  /** Along it, from its middle to its end. */
+  readonly halfX: number;
+  readonly halfY: number;
 }
 
 /**
@@ -125,6 +128,8 @@ export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number)
         y: y + outY * radius,
         piece: seams.piece[k] ?? -1,
         long: 2 * long,
+        halfX,
+        halfY,
       });
     }
   }
@@ -230,6 +235,18 @@ const TIP = { narrows: 0.7, aside: 0.3, long: 16 } as const;
 /** Polygons make round ends up to half a percent thinner than they are: what is so near to a width has it. */
 const MEASURED = 0.994;
 
+/** So many stretches on to either side, in so many steps, it is looked whether what is narrow ends. */
+const [CLOSING_STRETCHES, CLOSING_STEPS] = [3, 48];
+
+/** True where what is narrow at a place ends right beside it: its two edges meet there, as where round shapes touch. */
+function closesAt(picture: DrawnPicture, { x, y, tone, halfX, halfY }: Narrow): boolean {
+  for (let k = -CLOSING_STEPS; k <= CLOSING_STEPS; k += 1) {
+    const on = (2 * CLOSING_STRETCHES * k) / CLOSING_STEPS;
+    if (picture.at(x + on * halfX, y + on * halfY).tone !== tone) return true;
+  }
+  return false;
+}
+
 /** Where what was found of a run lies. */
 class Extent {
   private x = 0;
@@ -245,10 +262,14 @@ class Extent {
     this.places.push(place);
   }
 
-  /** True where a run narrows toward one end of it. */
-  isTipAt({ x, y, width: least }: Narrow, width: number): boolean {
-    const widest = this.places.reduce((most, place) => Math.max(most, place.width), 0);
-    if (this.long >= TIP.long * width || least > TIP.narrows * widest) return false;
+  /** True where a run is much narrower at a place than elsewhere. */
+  narrowsTo({ width: least }: Narrow): boolean {
+    return least <= TIP.narrows * this.places.reduce((most, place) => Math.max(most, place.width), 0);
+  }
+
+  /** True where a place lies at one end of the run. */
+  isTipAt({ x, y }: Narrow, width: number): boolean {
+    if (this.long >= TIP.long * width) return false;
     const far = this.places.reduce((most, place) => Math.max(most, Math.hypot(place.x - x, place.y - y)), 0);
     const whole = 2 * this.long;
     return Math.hypot(this.x / whole - x, this.y / whole - y) > TIP.aside * far;
@@ -258,9 +279,10 @@ class Extent {
 /**
  * Narrow places put together to runs, the narrowest first; tips, which end in a point as they are meant to, are left out.
  * @param width below which they were looked for
- * @param fold of the picture, whose sector they are of
+ * @param picture whose sector they are of
  */
-export function narrowRuns(places: readonly Narrow[], width: number, fold: number): NarrowRun[] {
+export function narrowRuns(places: readonly Narrow[], width: number, picture: DrawnPicture): NarrowRun[] {
+  const { fold } = picture;
   const rows = new Map<string, number[]>();
   const keyOf = (tone: number, column: number, row: number): string => `${tone} ${column} ${row}`;
   const at = ({ x, y }: Narrow): [number, number] => [Math.floor(x / width), Math.floor(y / width)];
@@ -291,7 +313,8 @@ export function narrowRuns(places: readonly Narrow[], width: number, fold: numbe
       const place = places[index];
       if (!place) continue;
       const [placedX, placedY] = turned(place.x, place.y, by);
-      const here = { ...place, x: placedX, y: placedY };
+      const [halfX, halfY] = turned(place.halfX, place.halfY, by);
+      const here = { ...place, x: placedX, y: placedY, halfX, halfY };
       extent.take(here);
       if (place.width < thinnest.width) thinnest = here;
       for (const on of turns) {
@@ -308,7 +331,9 @@ export function narrowRuns(places: readonly Narrow[], width: number, fold: numbe
       }
     }
     const { tone, x, y, piece } = thinnest;
-    if (thinnest.width < MEASURED * width && !extent.isTipAt(thinnest, width))
+    const ends =
+      extent.narrowsTo(thinnest) && (extent.isTipAt(thinnest, width) || closesAt(picture, thinnest));
+    if (thinnest.width < MEASURED * width && !ends)
       runs.push({ tone, x, y, piece, width: thinnest.width, long: extent.long });
   });
   return runs.sort((a, b) => a.width - b.width);

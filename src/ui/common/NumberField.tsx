@@ -115,7 +115,7 @@ function Field<T>(props: FieldProps<T>) {
             onBlur={() => void enter()}
             onKeyDown={onKeyDown}
           />
-          {unit && <span className="pr-2.5 text-[12px] text-muted">{unit}</span>}
+          {unit && <span className="pr-2.5 text-[12px] whitespace-nowrap text-muted">{unit}</span>}
         </div>
         {problem && (
           <p id={`${id}-problem`} role="alert" className="pt-1 text-[12px] leading-4 text-coral-text">

@@ -23,6 +23,7 @@ import { download } from '../common/download';
 import { ContextMenu } from '../common/ContextMenu';
 import { selectUnder } from '../tools/selectUnder';
 import { useMedia } from '../common/useMedia';
+import { Segmented } from '../common/Choices';
 import { ArtworkChooser } from '../import/ImportButton';
 import { ImportSheet } from '../import/ImportSheet';
 import { Inspector } from '../inspector/Inspector';
@@ -203,13 +204,29 @@ const FIRST_PANEL = 290;
 function ProofPanes({ listens }: { readonly listens: boolean }) {
   const isBench = useEditorState((state) => state.wide === 'bench');
   const isNarrow = useMedia(NARROW);
+  const [side, setSide] = useState<'findings' | 'looks'>('findings');
   return (
     <main
       aria-busy={!listens}
       className="grid min-h-0 grid-rows-[minmax(0,1fr)]"
-      style={{ gridTemplateColumns: isNarrow ? '290px minmax(0, 1fr)' : '324px minmax(0, 1fr) 336px' }}
+      style={{ gridTemplateColumns: isNarrow ? '330px minmax(0, 1fr)' : '324px minmax(0, 1fr) 336px' }}
     >
-      <FindingsPanel />
+      <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)]">
+        <div className={isNarrow ? 'border-b border-line bg-shell px-3 py-2' : ''}>
+          {isNarrow && (
+            <Segmented
+              label="Beside the figure"
+              value={side}
+              choices={[
+                { value: 'findings', label: 'Findings' },
+                { value: 'looks', label: 'Looks' },
+              ]}
+              onChange={setSide}
+            />
+          )}
+        </div>
+        {isNarrow && side === 'looks' ? <LooksPanel /> : <FindingsPanel />}
+      </div>
       <div className={PANE}>
         {isBench ? <Bench /> : <Whole />}
         <OtherPane pane={isBench ? 'whole' : 'bench'} small />

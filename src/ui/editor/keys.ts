@@ -39,7 +39,7 @@ import { deleteSelection, duplicateSelection, makeGroup, reorderSelection } from
 export const KEYS: readonly (readonly [string, string])[] = [
   ['Q … U, A … J', 'tools, as they lie in the tray'],
   ['Z', 'more tools than the tray has room for'],
-  ['1 … 5', 'stages'],
+  ['1 … 6', 'stages'],
   ['[  ]', 'fold − and +'],
   ['\\', 'mirror'],
   ['.', 'half a step'],
@@ -58,6 +58,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['Shift, Alt, Ctrl', 'constrain, copy, no snapping'],
   ['Enter, Esc', 'end, leave'],
   ['F6', 'to the next pane'],
+  ['↑ ↓ Space in Proof', 'the next finding, its next place; Enter closer, M mend, L leave'],
   ['Enter on the Bench', 'a cross-hair: arrows move it, Enter presses and lets go'],
   ['/', 'find anything by its name'],
   ['?', 'this list'],
@@ -180,6 +181,7 @@ function selectAll(editor: Editor): void {
 
 /** What F6 goes through: the panes, and the panel's first tab. */
 const PANE_STOPS = [
+  '[data-pane=findings]',
   '[data-pane=bench]',
   '[data-pane=whole]',
   '[aria-label="Inspector"] [role=tab][aria-selected=true]',

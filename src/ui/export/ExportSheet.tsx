@@ -16,6 +16,7 @@ import { Button } from '../common/Button';
 import { ChoiceRow } from '../common/ChoiceRow';
 import { Fact, Row, Sheet } from '../common/Panel';
 import { useEditor, useEditorState, useWorkshop } from '../editor/EditorContext';
+import { ProofRow } from '../proof/ProofRow';
 import { FilePreview } from './FilePreview';
 import { handOver, wantedOf } from './handOver';
 import { InksTable } from './InksTable';
@@ -230,6 +231,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
       </div>
       <div className="flex h-[520px] max-h-[calc(100dvh-150px)] min-w-0 flex-col gap-3 max-md:h-auto">
         <FilePreview editor={editor} asked={asked} file={file} />
+        <ProofRow onClose={onClose} />
         <div className="flex flex-wrap justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button tone="main" disabled={busy || excess !== null} onClick={() => void hand()}>

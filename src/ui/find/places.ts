@@ -110,4 +110,16 @@ export const PLACES: readonly Place[] = [
   { title: 'Palette', stage: 'colour', level: 'round', words: 'swatches colours harmony tokens' },
   { title: 'Adjust', stage: 'colour', level: 'round', words: 'recolour lightness chroma hue saturation' },
   { title: 'Trials', stage: 'colour', level: 'round', words: 'variants alternatives palettes compare' },
+  { title: 'Small', stage: 'proof', level: 'round', words: 'icon sizes pixels favicon 16 32 look' },
+  {
+    title: 'Looks',
+    stage: 'proof',
+    level: 'round',
+    words: 'grey reversed one colour blind vision squint mock',
+  },
+  { title: 'Smallest', stage: 'proof', level: 'round', words: 'thinnest line gap width hairline facts' },
+  { title: 'Ink', stage: 'proof', level: 'round', words: 'share colours coverage' },
+  { title: 'Ink by distance from the centre', stage: 'proof', level: 'round', words: 'chart rings coverage' },
+  { title: 'Weight by direction', stage: 'proof', level: 'round', words: 'chart balance even' },
+  { title: 'Width of details', stage: 'proof', level: 'round', words: 'chart thin narrow distribution' },
 ];

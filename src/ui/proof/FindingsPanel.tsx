@@ -291,6 +291,9 @@ export function FindingsPanel() {
   const chosen = useProof((state) => state.chosen);
   const isRunning = useProof((state) => state.running);
   const left = useEditorState((state) => shownFigure(state).proof?.left);
+  const isEmpty = useEditorState((state) =>
+    shownFigure(state).rounds.every(({ shapes }) => shapes.length === 0),
+  );
   const deeds = useDeeds();
   const list = useRef<HTMLUListElement>(null);
   const groups = useMemo(() => (proof ? groupsOf(proof, left) : []), [proof, left]);
@@ -316,7 +319,11 @@ export function FindingsPanel() {
           {proof ? (
             <>
               <span className="font-title text-[19px] font-semibold">
-                {findings.length === 0 ? 'Nothing to mend' : plural(findings.length, 'finding', 'findings')}
+                {isEmpty
+                  ? 'Nothing is drawn yet'
+                  : findings.length === 0
+                    ? 'Nothing to mend'
+                    : plural(findings.length, 'finding', 'findings')}
               </span>
               {findings.length > 0 && (
                 <span className="ml-1.5 text-[12px] text-muted">at {plural(count, 'place', 'places')}</span>
@@ -351,7 +358,7 @@ export function FindingsPanel() {
         {away.length > 0 && (
           <LeftRow keys={away.map(({ key }) => key)} titles={away.map(({ title }) => title)} />
         )}
-        {proof && proof.passed.length > 0 && (
+        {proof && !isEmpty && proof.passed.length > 0 && (
           <Passed titles={proof.passed} isAll={findings.length === 0 && away.length === 0} />
         )}
       </ul>

@@ -148,7 +148,7 @@ export function WeightByDirection({ facts, unit }: Props) {
   const each = 360 / directions.length;
   const option = useCallback(
     (look: ChartLook) => ({
-      polar: { radius: ['12%', '86%'] },
+      polar: { radius: ['10%', '72%'] },
       tooltip: { ...tooltip(look), valueFormatter: (value: unknown) => percent(Number(value)) },
       angleAxis: {
         type: 'category',

@@ -143,27 +143,30 @@ function LimitsSheet({
                     />
                     {each.title}
                   </label>
-                  {limits &&
-                    each.limits.map((limit) => (
-                      <span key={limit.key} className="flex items-center gap-1.5 text-[12px] text-muted">
-                        {limit.label}
-                        <span className="w-[92px]">
-                          <ShareField
-                            label={`${each.title}: ${limit.label}`}
-                            value={limits[limit.key] ?? limit.start}
-                            least={limit.least}
-                            most={limit.most}
-                            unit={UNITS[limit.unit]}
-                            onChange={(value) =>
-                              save({
-                                ...target.checks,
-                                [each.id]: { ...target.checks[each.id], [limit.key]: value },
-                              })
-                            }
-                          />
+                  {limits && each.limits.length > 0 && (
+                    <div className="ml-auto flex flex-col items-end gap-1">
+                      {each.limits.map((limit) => (
+                        <span key={limit.key} className="flex items-center gap-1.5 text-[12px] text-muted">
+                          {limit.label}
+                          <span className="w-[92px]">
+                            <ShareField
+                              label={`${each.title}: ${limit.label}`}
+                              value={limits[limit.key] ?? limit.start}
+                              least={limit.least}
+                              most={limit.most}
+                              unit={UNITS[limit.unit]}
+                              onChange={(value) =>
+                                save({
+                                  ...target.checks,
+                                  [each.id]: { ...target.checks[each.id], [limit.key]: value },
+                                })
+                              }
+                            />
+                          </span>
                         </span>
-                      </span>
-                    ))}
+                      ))}
+                    </div>
+                  )}
                 </div>
               );
             })}

@@ -100,7 +100,7 @@ export function seenBy(vision: Vision): Change {
   };
 }
 
-/** What one ink prints, in black: the pixels that are nearer to its colour than to any other. */
+/** What one ink prints, in black: of each pixel as much as it is nearer to its colour than to any other. */
 export function inkAlone(ink: Colour, all: readonly Colour[]): Change {
   const read = (colour: Colour): [number, number, number] => {
     const value = Number.parseInt(colour.slice(1, 7), 16);
@@ -111,9 +111,13 @@ export function inkAlone(ink: Colour, all: readonly Colour[]): Change {
   const far = ([r, g, b]: readonly number[], [x, y, z]: readonly number[]): number =>
     ((r ?? 0) - (x ?? 0)) ** 2 + ((g ?? 0) - (y ?? 0)) ** 2 + ((b ?? 0) - (z ?? 0)) ** 2;
   return (pixel) => {
-    const mine = far(pixel, own);
-    const isMine = others.every((other) => far(pixel, other) > mine);
-    return [0, 0, 0, isMine ? pixel[3] : 0];
+    const mine = Math.sqrt(far(pixel, own));
+    const [near = Infinity, next = Infinity] = others
+      .map((other) => Math.sqrt(far(pixel, other)))
+      .sort((a, b) => a - b);
+    // A pixel at an edge lies between the two colours that it is nearest to.
+    const share = mine > next ? 0 : near / (mine + near || 1);
+    return [0, 0, 0, pixel[3] * Math.min(1, share)];
   };
 }
 

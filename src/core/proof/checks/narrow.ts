@@ -4,7 +4,13 @@ import { check, found, MOST_PLACES, shown, type Check, type Place, type ProofFin
 import type { Subject } from '../subject';
 import type { NarrowRun } from '../widths';
 
+/** What holds only when it is more than so many times as large is no matter of size. */
+const MOST_LARGER = 8;
+
 type Of = 'line' | 'gap';
+
+/** A place is told so many times as large as it is narrow, to be seen with what is around it. */
+const PLACE = 4;
 
 /** What there is of one round, narrowest first. */
 function byRound(subject: Subject, of: Of, width: number): Map<string, NarrowRun[]> {
@@ -25,9 +31,7 @@ function placesOf(subject: Subject, runs: readonly NarrowRun[], roundId: string)
     const origin = pieces[run.piece]?.item.origin;
     const shapeIds =
       origin?.of === 'shape' ? [origin.shapeId] : origin?.of === 'outline' ? origin.shapeIds : [];
-    return subject
-      .copies(run)
-      .map((at) => ({ at, size: Math.max(run.width, Math.min(run.long, 8 * run.width)), roundId, shapeIds }));
+    return subject.copies(run).map((at) => ({ at, size: PLACE * run.width, roundId, shapeIds }));
   });
 }
 
@@ -94,8 +98,11 @@ const inMillimetres = (id: string, of: Of, title: string): Check =>
       const { unit, width: page } = subject.figure.page;
       return narrowFindings(subject, id, of, least, (run) => {
         const from = page * (least / run.width);
-        const holds = `At a page ${shown(from)} ${unit} wide it holds.`;
-        return `${shown(run.width / subject.mm)} mm where it is narrowest, ${shown(width)} mm are asked. ${holds}`;
+        const holds =
+          from <= MOST_LARGER * page
+            ? `At a page ${shown(from)} ${unit} wide it holds.`
+            : 'It is hardly meant: unite what it lies between, or take it away.';
+        return `${shown(run.width / subject.mm)} mm where it is narrowest; at least ${shown(width)} mm is asked. ${holds}`;
       });
     },
   });
@@ -115,7 +122,7 @@ const inPixels = (id: string, of: Of, title: string): Check =>
       const pixel = Math.max(width, height) / size;
       return narrowFindings(subject, id, of, pixels * pixel, (run) => {
         const from = Math.ceil((pixels * Math.max(width, height)) / run.width);
-        return `${shown(run.width / pixel)} of a pixel at ${size} px where it is narrowest, ${shown(pixels)} are asked. It holds from ${from} px.`;
+        return `At ${size} px it is ${shown(run.width / pixel)} px where it is narrowest; at least ${shown(pixels)} px is asked. It holds from ${from} px.`;
       });
     },
   });

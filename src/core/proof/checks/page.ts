@@ -114,7 +114,7 @@ export const bleed = check({
       found('bleed', {
         severity: 'warning',
         title: 'Too little bleed',
-        sentence: `Colour goes up to the trim with ${shown(page.bleed / subject.mm)} mm beyond it; ${shown(least)} mm are asked.`,
+        sentence: `Colour goes up to the trim with ${shown(page.bleed / subject.mm)} mm beyond it; at least ${shown(least)} mm is asked.`,
         where: [{ at: { x: -page.centre.x, y: -page.height / 2 - page.centre.y }, size: least * subject.mm }],
         mends: [{ label: `Give it ${shown(least)} mm`, command: 'bleed', args: [least * subject.mm] }],
       }),

@@ -59,7 +59,7 @@ export const bandsTouch = check({
         found('bandsTouch', {
           severity: 'warning',
           title: `Bands of ${round.name} hardly part`,
-          sentence: `What passes under stays ${shown(own / subject.mm)} mm away from what passes over; ${shown(gap)} mm are asked.`,
+          sentence: `What passes under stays ${shown(own / subject.mm)} mm away from what passes over; at least ${shown(gap)} mm is asked.`,
           where: weave.crossings.map(({ at }) => ({
             at: inFigure(round, at),
             size: subject.figure.page.width / 50,

@@ -32,6 +32,7 @@ import { seenPaths } from '../figure/seen';
 import { newRound, newShape } from '../figure/start';
 import type { Figure } from '../figure/model';
 import { roundOf, withRound } from '../figure/update';
+import { withLinesOnce } from './linesOnce';
 import { fitNeighbours, fittedForm } from '../maker/fit';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 import { MERGED } from '../merge/tasks';
@@ -169,8 +170,8 @@ type Step = (figure: Figure, hands: Hands, ...args: never[]) => Figure | Result<
 const STEPS = {
   tidy: (figure: Figure, { work }: Hands, roundId: string, ids: string[], width: number) =>
     tidyShapes(figure, roundId, new Set(ids), width, false, work).figure,
-  tidyLines: (figure: Figure, { work }: Hands, roundId: string, ids: string[], width: number) =>
-    tidyShapes(figure, roundId, new Set(ids), width, true, work).figure,
+  linesOnce: (figure: Figure, { work, newId }: Hands, roundId: string, width: number) =>
+    withLinesOnce(figure, roundId, width, newId, work) ?? figure,
   close: (figure: Figure, _: Hands, roundId: string, shapeId: string, nodes: number[]) =>
     setClosed(figure, { roundId, shapeId }, new Set(nodes), true),
   join: (figure: Figure, _: Hands, roundId: string, ids: string[], join: Stroke['join']) =>

@@ -2,8 +2,8 @@ import { applyTo } from '../../curve/affine';
 import { pointAt } from '../../curve/segment';
 import type { Point } from '../../curve/point';
 import { check, found, MOST_PLACES, type ProofFinding } from '../check';
+import { withLinesOnce } from '../linesOnce';
 import { placesInRound } from '../motifPlaces';
-import { tidyShapes } from '../../figure/commands/tidy';
 import { samePath } from '../../curve/path';
 import { pathsOfForm } from '../../maker/form';
 import type { Round, Shape } from '../../figure/model';
@@ -83,8 +83,7 @@ export const doubled = check({
     const lines = [...doubledStrokes(subject)].flatMap(([roundId, points]): ProofFinding[] => {
       const round = subject.figure.rounds.find(({ id }) => id === roundId);
       if (!round) return [];
-      const ids = round.shapes.map(({ id }) => id);
-      const tidy = tidyShapes(subject.figure, roundId, new Set(ids), width, true, subject.work);
+      const once = withLinesOnce(subject.figure, roundId, width, () => 'apart', subject.work);
       return [
         found('doubled', {
           severity: 'error',
@@ -96,10 +95,7 @@ export const doubled = check({
               subject.copies(p).map((at) => ({ at, size: subject.figure.page.width / 100, roundId })),
             ),
           count: points.length * subject.picture.fold,
-          mends:
-            tidy.report.lines > 0
-              ? [{ label: 'Draw them once', command: 'tidyLines', args: [roundId, ids, width] }]
-              : [],
+          mends: once ? [{ label: 'Draw them once', command: 'linesOnce', args: [roundId, width] }] : [],
         }),
       ];
     });

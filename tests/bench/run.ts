@@ -12,6 +12,7 @@ import { cubic } from '../../src/core/curve/segment';
 import { NO_TURN, turn } from '../../src/core/number/turn';
 import { benchEngine } from './engine';
 import { benchMerging } from './merging';
+import { benchProving } from './proving';
 import { median } from './timing';
 
 /** A fixed piece of arithmetic: all times are given as multiples of it, taken in the same run. */
@@ -79,5 +80,6 @@ const bend = {
 };
 for (const count of [50, 500])
   report(`a strip of ${count} cubics bent`, await median(9, () => bentPaths([wavy(count)], bend)));
+await benchProving(report);
 await benchMerging(unit);
 await benchEngine(unit);

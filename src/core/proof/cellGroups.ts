@@ -32,6 +32,12 @@ export function cellGroups(
   const division = result?.division;
   if (!division || round.merge?.op !== 'divide') return null;
   const merge = withStartPaints(round.merge, startPaints(paintSources(figure, round), division, work));
+  const middles = new Map<CellGroup, Point>();
+  const middleIn = (group: CellGroup): Point => {
+    const known = middles.get(group) ?? insideOf(group.loops, group.area);
+    middles.set(group, known);
+    return known;
+  };
   const { groups } = shownCells(division, merge.cells ?? NO_CELL_EDITS, work);
   return {
     round,
@@ -40,7 +46,7 @@ export function cellGroups(
     paints: (group) => paintsOfCells(group, merge),
     insideOf: (group, { turn, mirrored }) => {
       const map = turnMap(addTurns(turn, round.rule.start));
-      return applyTo(mirrored ? compose(map, MIRROR) : map, insideOf(group.loops, group.area));
+      return applyTo(mirrored ? compose(map, MIRROR) : map, middleIn(group));
     },
   };
 }

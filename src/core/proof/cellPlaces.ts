@@ -1,7 +1,9 @@
 import { applyTo, compose, MIRROR, turnMap } from '../curve/affine';
-import { flatten } from '../curve/flatten';
+import { arcLength } from '../curve/length';
+import { derivativeAt, pointAt } from '../curve/segment';
 import { applyTurnBack } from './turnBack';
-import { cellAt, type CellCopy, type CellGroup } from '../merge/fused';
+import { finderOf } from './cellFinder';
+import type { CellCopy, CellGroup } from '../merge/fused';
 import { addTurns } from '../number/turn';
 import { MOST_PLACES, type Place } from './check';
 import type { RoundCells } from './cellGroups';
@@ -32,23 +34,24 @@ export function neighbourOf(
 ): { readonly group: CellGroup; readonly copy: CellCopy } | null {
   const turned = turnMap(addTurns(copy.turn, round.rule.start));
   const map = copy.mirrored ? compose(turned, MIRROR) : turned;
+  const finder = finderOf(groups);
   const shared = new Map<CellCopy, { group: CellGroup; copy: CellCopy; long: number }>();
   for (const loop of group.loops) {
-    const points = flatten(loop, picture.blur).map((p) => applyTo(map, p));
-    points.forEach((to, k) => {
-      const from = points[k - 1];
-      if (!from) return;
-      const long = Math.hypot(to.x - from.x, to.y - from.y);
-      if (long === 0) return;
-      const [outX, outY] = [((to.y - from.y) / long) * picture.blur, ((from.x - to.x) / long) * picture.blur];
+    for (const segment of loop.segments) {
+      const [from, way] = [applyTo(map, pointAt(segment, 0.5)), derivativeAt(segment, 0.5)];
+      const long = arcLength(segment);
+      const steep = Math.hypot(way.x, way.y);
+      if (steep === 0) continue;
+      const onward = applyTo({ ...map, e: 0, f: 0 }, way);
+      const [outX, outY] = [(onward.y / steep) * picture.blur, (-onward.x / steep) * picture.blur];
       for (const side of [1, -1]) {
-        const p = { x: (from.x + to.x) / 2 + side * outX, y: (from.y + to.y) / 2 + side * outY };
-        const there = cellAt(groups, applyTurnBack(p, round.rule.start));
+        const p = { x: from.x + side * outX, y: from.y + side * outY };
+        const there = finder.at(applyTurnBack(p, round.rule.start));
         if (!there || there.copy === copy) continue;
         const known = shared.get(there.copy);
         shared.set(there.copy, { ...there, long: (known?.long ?? 0) + long });
       }
-    });
+    }
   }
   const [most] = [...shared.values()].sort((a, b) => b.long - a.long);
   return most ?? null;

@@ -62,8 +62,8 @@ export interface ProofFacts {
   readonly smallest: number | null;
   /** The fold of the picture. */
   readonly fold: number;
-  /** Along all lines that a tool follows, and how often it goes down; in the figure's unit. */
-  readonly cut: { readonly length: number; readonly pierces: number };
+  /** Along all lines that a tool follows, and how often it goes down; in the figure's unit. Where it is asked for. */
+  readonly cut: { readonly length: number; readonly pierces: number } | null;
 }
 
 const RINGS = 48;
@@ -152,8 +152,8 @@ function furthest(subject: Subject): number {
 const sorted = (counts: ReadonlyMap<Colour, number>): ColourShare[] =>
   [...counts].map(([colour, share]) => ({ colour, share })).sort((a, b) => b.share - a.share);
 
-/** Widths are told up to this share of the page, in so many steps. */
-const WIDEST = 1 / 18;
+/** Widths are told up to this share of the page, and up to so many times the mean of all, in so many steps. */
+const [WIDEST, MEANS] = [1 / 18, 12];
 const STEPS = 20;
 /** Of a width so many places are told, with their copies. */
 const MOST_OF_STEP = 120;
@@ -161,7 +161,9 @@ const MOST_OF_STEP = 120;
 /** How wide what is drawn is, and what lies between. */
 function widthsOf(subject: Subject): Pick<ProofFacts, 'widths' | 'thinnest' | 'narrowest'> {
   const { picture } = subject;
-  const widest = subject.figure.page.width * WIDEST;
+  const far = furthest(subject);
+  const mean = (2 * Math.PI * far * far) / Math.max(1e-9, picture.length * picture.fold);
+  const widest = Math.min(subject.figure.page.width * WIDEST, MEANS * mean || Infinity);
   const places = narrowPlaces(picture, subject.seams(widest / 4), widest);
   const widths = Array.from({ length: STEPS }, (_, k) => ({
     to: (widest * (k + 1)) / STEPS,
@@ -182,15 +184,24 @@ function widthsOf(subject: Subject): Pick<ProofFacts, 'widths' | 'thinnest' | 'n
   return { widths, thinnest: least(false), narrowest: least(true) };
 }
 
-/** All that is told of a figure in numbers. */
-export function factsOf(subject: Subject): ProofFacts {
+/** Along all that a tool follows. */
+function cutOf({ scene }: Subject): NonNullable<ProofFacts['cut']> {
+  const cuts = cutsOf(scene);
+  const length = cuts.reduce(
+    (sum, { path }) => path.segments.reduce((own, segment) => own + arcLength(segment), sum),
+    0,
+  );
+  return { length, pierces: cuts.length };
+}
+
+/** All that is told of a figure in numbers. @param isCut where it is for a tool that follows lines */
+export function factsOf(subject: Subject, isCut = false): ProofFacts {
   const { width, height } = subject.figure.page;
   const { rings, areas, spots, directions, off } = spreadOf(subject);
   const page = width * height;
   const shares = sorted(areas).map(({ colour, share }) => ({ colour, share: share / page }));
   const drawn = shares.reduce((sum, { share }) => sum + share, 0);
   const cells = subject.cells.flatMap(({ groups }) => groups.map(({ area }) => area));
-  const cuts = cutsOf(subject.scene);
   return {
     shares,
     bare: Math.max(0, 1 - drawn),
@@ -201,12 +212,6 @@ export function factsOf(subject: Subject): ProofFacts {
     ...widthsOf(subject),
     smallest: cells.length > 0 ? cells.reduce((least, area) => Math.min(least, area), Infinity) : null,
     fold: subject.picture.fold,
-    cut: {
-      length: cuts.reduce(
-        (sum, { path }) => path.segments.reduce((own, segment) => own + arcLength(segment), sum),
-        0,
-      ),
-      pierces: cuts.length,
-    },
+    cut: isCut ? cutOf(subject) : null,
   };
 }

@@ -83,6 +83,8 @@ export interface DrawnPicture {
   folded(p: Point): Point;
   /** How long all edges of the sector are together. */
   readonly length: number;
+  /** Nothing is farther from the centre, in the figure's unit; it may be less far. */
+  readonly reach: number;
 }
 
 /** Polygons differ from curves by this share of the page's shorter side at most. */
@@ -209,6 +211,7 @@ class SectorPicture implements DrawnPicture {
   readonly page: number;
   readonly blur: number;
   readonly length: number;
+  readonly reach: number;
 
   private readonly tones = new Map<string, number>();
   private readonly familyNames = new Map<string, number>();
@@ -251,6 +254,7 @@ class SectorPicture implements DrawnPicture {
       return { ...middle, r: flat.radius * (similarityScale(map) ?? Math.hypot(map.a, map.b, map.c, map.d)) };
     });
     const reach = discs.reduce((most, { x, y, r }) => Math.max(most, Math.hypot(x, y) + r), 1e-9);
+    this.reach = reach;
     const wedge = this.fold === 1 ? null : (2 * Math.PI) / this.fold;
     const inSector = discs.map((disc) => wedge === null || meetsWedge(disc, wedge));
     this.pieces = all.filter((_, k) => inSector[k]);
@@ -260,8 +264,9 @@ class SectorPicture implements DrawnPicture {
     const right = reach;
     const bottom = wedge === null || wedge > Math.PI / 2 ? reach : 0;
     const [width, height] = [right - this.left, bottom - this.top];
-    const wanted = Math.min(MOST_SQUARES, Math.max(64, SQUARES_A_PIECE * own.length));
-    this.side = Math.sqrt((width * height) / wanted);
+    // Squares as large as the sector's pieces have room for, all over the box about it.
+    const room = (Math.PI * reach * reach) / this.fold / Math.max(32, SQUARES_A_PIECE * own.length);
+    this.side = Math.sqrt(Math.max(room, (width * height) / MOST_SQUARES));
     this.across = Math.max(1, Math.ceil(width / this.side));
     this.down = Math.max(1, Math.ceil(height / this.side));
     this.squares = this.indexed(own);

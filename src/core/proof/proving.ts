@@ -17,7 +17,7 @@ import type { Scene } from '../scene/scene';
 import { factsOf, type ProofFacts } from './facts';
 import { proved, type Proof } from './proof';
 import { subjectOf, type Subject } from './subject';
-import type { Target } from './target';
+import { isForCutting, type Target } from './target';
 
 export interface Proved {
   readonly proof: Proof;
@@ -93,7 +93,7 @@ export function createProving(): Proving {
         subject = subjectOf(figure, evaluate(figure, merges, STRAIGHT), merges);
       }
       const proof = proved(subject, target, (share) => progress(MERGING + (1 - MERGING) * share));
-      return { proof, facts: facts ? factsOf(subject) : null };
+      return { proof, facts: facts ? factsOf(subject, isForCutting(target)) : null };
     },
     get scene() {
       return subject?.scene ?? null;

@@ -228,7 +228,7 @@ export async function reportOf(
     const length = (value: number | null): string =>
       value === null ? '-' : `${printNumber(value, 3)} ${unit}`;
     facting.write(
-      `Thinnest line ${length(facts.thinnest)}, narrowest gap ${length(facts.narrowest)}${facts.smallest === null ? '' : `, smallest cell ${printNumber(facts.smallest, 3)} ${unit}²`}. Turned by 1/${facts.fold} the picture is the same; its middle is ${length(facts.off)} off the centre. A tool follows ${length(facts.cut.length)} in ${facts.cut.pierces} lines.`,
+      `Thinnest line ${length(facts.thinnest)}, narrowest gap ${length(facts.narrowest)}${facts.smallest === null ? '' : `, smallest cell ${printNumber(facts.smallest, 3)} ${unit}²`}. Turned by 1/${facts.fold} the picture is the same; its middle is ${length(facts.off)} off the centre. ${facts.cut ? `A tool follows ${length(facts.cut.length)} in ${facts.cut.pierces} lines.` : ''}`,
     );
     let x = MARGIN;
     const y = facting.y - 20;

@@ -141,6 +141,10 @@ const asTarget = ({ id, name, checks }: OwnTarget): Target => ({
   checks,
 });
 
+/** True where a tool is to follow lines. */
+export const isForCutting = (target: Target): boolean =>
+  checksOf(target).some(({ check }) => check.group === 'Cutting');
+
 /** A check with the limits at which it is asked for. */
 export interface Asked {
   readonly check: Check;

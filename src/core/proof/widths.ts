@@ -39,6 +39,9 @@ const LEAST_APART = Math.cos((162 * Math.PI) / 180);
 /** How much larger than the smallest a disc may be for its other touching points to count: all round within a circle. */
 const NEARLY = 1.002;
 
+/** Squares of the index to a width, at most. */
+const SQUARES_A_WIDTH = 12;
+
 /** Seams in squares, those of the neighbouring sectors too as far as they are within reach. */
 class SeamIndex {
   private readonly cells = new Map<number, number[]>();
@@ -51,7 +54,9 @@ class SeamIndex {
     picture: DrawnPicture,
     seams: Seams,
     seen: readonly number[],
-    private readonly reach: number,
+    reach: number,
+    /** The side of a square. */
+    readonly side: number,
   ) {
     const wedge = (2 * Math.PI) / picture.fold;
     const turns = Array.from({ length: picture.fold }, (_, k) => turnMap(turn(k, picture.fold)));
@@ -61,15 +66,23 @@ class SeamIndex {
       const far = Math.hypot(x, y);
       const angle = Math.atan2(x, -y);
       const around = angle < 0 ? angle + 2 * Math.PI : angle;
-      turns.forEach(({ a, b }, by) => {
-        if (by > 0 && !isNearSector(far, around + by * wedge, wedge, reach)) return;
+      const putTurned = (by: number): void => {
+        const { a, b } = turns[by] ?? { a: 1, b: 0 };
         this.put(x * a - y * b, x * b + y * a, halfX * a - halfY * b, halfX * b + halfY * a);
-      });
+      };
+      putTurned(0);
+      // One way round and the other, as far as it stays within reach; never twice.
+      let on = 1;
+      while (on < turns.length && isNearSector(far, around + on * wedge, wedge, reach)) putTurned(on++);
+      for (let back = turns.length - 1; back > on; back -= 1) {
+        if (!isNearSector(far, around + back * wedge, wedge, reach)) break;
+        putTurned(back);
+      }
     }
   }
 
   private put(x: number, y: number, halfX: number, halfY: number): void {
-    const key = this.keyOf(Math.floor(x / this.reach), Math.floor(y / this.reach));
+    const key = this.keyOf(Math.floor(x / this.side), Math.floor(y / this.side));
     const cell = this.cells.get(key);
     if (cell) cell.push(this.x.length);
     else this.cells.set(key, [this.x.length]);
@@ -81,16 +94,16 @@ class SeamIndex {
 
   private readonly keyOf = (column: number, row: number): number => column * 67_108_864 + row;
 
-  /** All within reach of a point, about. */
-  near(x: number, y: number): number[] {
-    const [column, row] = [Math.floor(x / this.reach), Math.floor(y / this.reach)];
-    const found: number[] = [];
-    for (let across = column - 1; across <= column + 1; across += 1)
-      for (let down = row - 1; down <= row + 1; down += 1) {
-        const cell = this.cells.get(this.keyOf(across, down));
-        if (cell) for (const each of cell) found.push(each);
+  /** Goes through all in the squares that are so many away from that of a point: none of them is nearer than one square less. */
+  ring(x: number, y: number, away: number, take: (k: number) => void): void {
+    const [column, row] = [Math.floor(x / this.side), Math.floor(y / this.side)];
+    for (let across = -away; across <= away; across += 1) {
+      const isSide = Math.abs(across) === away;
+      for (let down = -away; down <= away; down += isSide ? 1 : 2 * away || 1) {
+        const cell = this.cells.get(this.keyOf(column + across, row + down));
+        if (cell) for (const each of cell) take(each);
       }
-    return found;
+    }
   }
 }
 
@@ -109,16 +122,16 @@ function isNearSector(far: number, direction: number, wedge: number, reach: numb
 export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number): Narrow[] {
   const seen: number[] = [];
   for (let k = 0; k < seams.count; k += 1) if (seams.tone[2 * k] !== seams.tone[2 * k + 1]) seen.push(k);
-  const index = new SeamIndex(picture, seams, seen, width);
+  const mean = (picture.length / Math.max(1, seams.count)) * 2;
+  const index = new SeamIndex(picture, seams, seen, width, Math.max(mean, width / SQUARES_A_WIDTH));
   const found: Narrow[] = [];
   for (const k of seen) {
     const [x, y] = [seams.x[k] ?? 0, seams.y[k] ?? 0];
     const [halfX, halfY] = [seams.halfX[k] ?? 0, seams.halfY[k] ?? 0];
     const long = Math.hypot(halfX, halfY);
-    const near = index.near(x, y);
     for (const side of [1, -1] as const) {
       const [outX, outY] = [(-halfY / long) * side, (halfX / long) * side];
-      const radius = discAt(index, near, x, y, outX, outY, width, picture.blur);
+      const radius = discAt(index, x, y, outX, outY, width, picture.blur);
       if (radius === null) continue;
       found.push({
         seam: k,
@@ -142,7 +155,6 @@ export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number)
  */
 function discAt(
   index: SeamIndex,
-  near: readonly number[],
   x: number,
   y: number,
   outX: number,
@@ -162,16 +174,18 @@ function discAt(
     onY.push(toY);
     radii.push(radius);
   };
-  for (const k of near) {
+  const look = (k: number): void => {
     const [halfX, halfY] = [index.halfX[k] ?? 0, index.halfY[k] ?? 0];
     const [awayX, awayY] = [(index.x[k] ?? 0) - x, (index.y[k] ?? 0) - y];
     // What is farther than the disc can reach cannot touch it.
-    if (Math.hypot(awayX, awayY) > 2 * least * NEARLY + Math.abs(halfX) + Math.abs(halfY)) continue;
+    if (Math.hypot(awayX, awayY) > 2 * least * NEARLY + Math.abs(halfX) + Math.abs(halfY)) return;
     take(awayX - halfX, awayY - halfY);
     take(awayX + halfX, awayY + halfY);
     for (const along of smallestAlong(awayX, awayY, halfX, halfY, outX, outY))
       if (along > -1 && along < 1) take(awayX + along * halfX, awayY + along * halfY);
-  }
+  };
+  // Outward, square by square, as far as the disc reaches that is smallest so far.
+  for (let away = 0; (away - 2) * index.side <= 2 * least * NEARLY; away += 1) index.ring(x, y, away, look);
   if (least >= width / 2) return null;
   // The disc's middle is at out · least; where else does it touch, seen from there?
   let apart = 1;

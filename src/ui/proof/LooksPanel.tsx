@@ -96,8 +96,9 @@ function Smallest({ facts, page, limit }: { facts: ProofFacts; page: ScenePage; 
         ))}
       </dl>
       <p className="text-[12px] leading-4 text-muted">
-        {facts.fold > 1 ? `Turned by 1/${facts.fold} it is the same. ` : ''}A tool follows{' '}
-        {printNumber(facts.cut.length, 0)} {unit} in {facts.cut.pierces} lines.
+        {facts.fold > 1 ? `Turned by 1/${facts.fold} it is the same. ` : ''}
+        {facts.cut &&
+          `A tool follows ${printNumber(facts.cut.length, 0)} ${unit} in ${facts.cut.pierces} lines.`}
       </p>
     </Section>
   );

@@ -61,6 +61,12 @@ function overPage({ box }: Reached, { scene }: Subject): Over {
   return { by: most.by, at: applyTo(moveMap({ x: -centre.x, y: -centre.y }), most.at) };
 }
 
+/** True where all that is drawn stays within the circle about the centre that the page has room for. */
+function isWithin({ figure: { page }, picture }: Subject, margin: number): boolean {
+  const room = Math.min(page.width / 2 - Math.abs(page.centre.x), page.height / 2 - Math.abs(page.centre.y));
+  return picture.reach < room - margin;
+}
+
 /** What reaches beyond so little of the page is on it. */
 const ON_PAGE = 1e-6;
 
@@ -72,6 +78,7 @@ export const beyondPage = check({
   limits: [],
   find: (subject) => {
     const { page } = subject.figure;
+    if (isWithin(subject, 0)) return [];
     return reachedBy(subject.scene).flatMap((reached) => {
       const over = overPage(reached, subject);
       if (over.by <= ON_PAGE * page.width || page.bleed > 0) return [];

@@ -5,7 +5,6 @@ import { fromPolar, type Point } from '../../curve/point';
 import { neighbourGap } from '../../maker/fit';
 import { seenPaths } from '../../figure/seen';
 import { seenFold } from '../../figure/copies';
-import { printNumber } from '../../format/pathData';
 import { addTurns, degreesOf, gcd, negateTurn, turn } from '../../number/turn';
 import { stepOf, timesRound, type TurnRule } from '../../symmetry/rule';
 import { placedItems } from '../../scene/placed';
@@ -15,8 +14,8 @@ import { stepChoices } from '../../figure/commands/turn';
 import type { Round } from '../../figure/model';
 import type { Subject } from '../subject';
 
-/** Decimals that files are written with; see `DEFAULT_SVG`. */
-const DECIMALS = 4;
+/** Files are written to so small a part of the unit; see `DEFAULT_SVG`. */
+const WRITTEN = 1e4;
 
 /** More nodes than this are not compared. */
 const MOST_NODES = 400_000;
@@ -25,7 +24,7 @@ const MOST_NODES = 400_000;
 function writtenNodes({ scene }: Subject): Point[] {
   const written = (p: Point, map: Affine): Point => {
     const at = applyTo(map, p);
-    return { x: Number(printNumber(at.x, DECIMALS)), y: Number(printNumber(at.y, DECIMALS)) };
+    return { x: Math.round(at.x * WRITTEN) / WRITTEN, y: Math.round(at.y * WRITTEN) / WRITTEN };
   };
   // What stands once is taken to itself by its form, wherever its nodes are.
   const several = layersOf(scene, 'abut').filter(({ copies }) => copies.length > 1);
@@ -42,8 +41,8 @@ function writtenNodes({ scene }: Subject): Point[] {
 
 /** How far the point is that is farthest from any of them after a turn; Infinity where it is beyond `reach`. */
 function residualOf(points: readonly Point[], map: Affine, reach: number): { far: number; at: Point | null } {
-  const cells = new Map<string, Point[]>();
-  const keyOf = (column: number, row: number): string => `${column} ${row}`;
+  const cells = new Map<number, Point[]>();
+  const keyOf = (column: number, row: number): number => column * 67_108_864 + row;
   const cellOf = ({ x, y }: Point): [number, number] => [Math.floor(x / reach), Math.floor(y / reach)];
   for (const p of points) {
     const key = keyOf(...cellOf(p));

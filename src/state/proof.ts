@@ -11,7 +11,9 @@ import {
   type Proof,
   type ProofFacts,
   type ProofFinding,
+  type Target,
 } from '../core/proof';
+import { remembered } from '../core/remembered';
 import { createProver, type Prover } from '../worker/prover';
 import { commit, shownFigure, type Editor, type EditorState } from './editor';
 import { figureOf } from './history';
@@ -68,8 +70,12 @@ const START: ProofState = {
 /** How long a proof works before it shows its progress, in milliseconds. */
 const QUIET_TIME = 150;
 
-/** What a figure's proof is asked for. */
-export const askedTarget = ({ proof }: Figure) => targetOf(proof?.own, proof?.target);
+const targetSaid = remembered(({ own, target }: ProofSaid): Target => targetOf(own, target));
+
+/** What a figure's proof is asked for; the same object as long as it is the same. */
+export const askedTarget = ({ proof = NOTHING_SAID }: Figure): Target => targetSaid(proof);
+
+const NOTHING_SAID: ProofSaid = {};
 
 export interface Proofing {
   readonly store: ProofStore;

@@ -221,22 +221,30 @@ const CAP_SIDES = 24;
 
 function strokeEdges({ points, closed }: FlatLine, stroke: Stroke, step: number, take: TakeEdge): void {
   const half = stroke.width / 2;
-  const segments = points.length / 2 - 1;
-  for (let k = closed ? -1 : 0; k < segments; k += 1) {
-    const from = k < 0 ? points.length - 2 : 2 * k;
-    const to = k < 0 ? 0 : from + 2;
-    const [fromX, fromY] = [points[from] ?? 0, points[from + 1] ?? 0];
-    const [toX, toY] = [points[to] ?? 0, points[to + 1] ?? 0];
+  const all = sidesOf(points);
+  const chords = closed ? all : all.subarray(0, all.length - 4);
+  for (const side of [-half, half]) {
+    const beside = new Float64Array(chords.length);
+    for (let k = 0; k < chords.length; k += 4) {
+      const [fromX, fromY] = [chords[k] ?? 0, chords[k + 1] ?? 0];
+      const [toX, toY] = [chords[k + 2] ?? 0, chords[k + 3] ?? 0];
+      const long = Math.hypot(toX - fromX, toY - fromY) || 1;
+      const [outX, outY] = [((fromY - toY) / long) * side, ((toX - fromX) / long) * side];
+      beside.set([fromX + outX, fromY + outY, toX + outX, toY + outY], k);
+    }
+    alongChords(beside, step, take);
+  }
+  if (closed) return;
+  for (const [k, way] of [
+    [0, 1],
+    [chords.length - 4, -1],
+  ] as const) {
+    const [fromX, fromY] = [chords[k] ?? 0, chords[k + 1] ?? 0];
+    const [toX, toY] = [chords[k + 2] ?? 0, chords[k + 3] ?? 0];
     const long = Math.hypot(toX - fromX, toY - fromY);
     if (long === 0) continue;
-    const [outX, outY] = [((fromY - toY) / long) * half, ((toX - fromX) / long) * half];
-    for (const side of [-1, 1])
-      stretch(fromX + side * outX, fromY + side * outY, toX + side * outX, toY + side * outY, step, take);
-    if (closed) continue;
-    const ends: [number, number, number][] = [];
-    if (k === 0) ends.push([fromX, fromY, 1]);
-    if (k === segments - 1) ends.push([toX, toY, -1]);
-    for (const [x, y, way] of ends) capEdges(x, y, way * outX, way * outY, stroke.cap, step, take);
+    const [outX, outY] = [((fromY - toY) / long) * half * way, ((toX - fromX) / long) * half * way];
+    capEdges(way === 1 ? fromX : toX, way === 1 ? fromY : toY, outX, outY, stroke.cap, step, take);
   }
 }
 
@@ -268,16 +276,59 @@ function capEdges(
   }
 }
 
+/**
+ * Goes along chords in steps no longer than `step`, and not much shorter: chords that are short against it are told as one, by the place
+ * and the direction of the middle one of them.
+ */
+function alongChords(chords: Float64Array, step: number, take: TakeEdge): void {
+  const least = Math.min(step, 1e300) * SHORTEST;
+  let [first, whole] = [0, 0];
+  const count = chords.length / 4;
+  for (let k = 0; k < count; k += 1) {
+    const at = 4 * k;
+    const long = Math.hypot(
+      (chords[at + 2] ?? 0) - (chords[at] ?? 0),
+      (chords[at + 3] ?? 0) - (chords[at + 1] ?? 0),
+    );
+    whole += long;
+    if (whole < least && k < count - 1) continue;
+    if (first === k)
+      stretch(chords[at] ?? 0, chords[at + 1] ?? 0, chords[at + 2] ?? 0, chords[at + 3] ?? 0, step, take);
+    else {
+      const own = 4 * ((first + k) >> 1);
+      const [fromX, fromY] = [chords[own] ?? 0, chords[own + 1] ?? 0];
+      const [toX, toY] = [chords[own + 2] ?? 0, chords[own + 3] ?? 0];
+      const size = Math.hypot(toX - fromX, toY - fromY);
+      if (size > 0)
+        take(
+          (fromX + toX) / 2,
+          (fromY + toY) / 2,
+          ((toX - fromX) / size) * (whole / 2),
+          ((toY - fromY) / size) * (whole / 2),
+        );
+    }
+    [first, whole] = [k + 1, 0];
+  }
+}
+
+/** Of a step chords are this long at least, or are told together. */
+const SHORTEST = 0.5;
+
+/** The sides of a polygon as chords, its closing side with them. */
+function sidesOf(points: Polyline): Float64Array {
+  const count = points.length / 2;
+  const chords = new Float64Array(4 * count);
+  for (let k = 0; k < count; k += 1) {
+    const next = 2 * ((k + 1) % count);
+    chords.set([points[2 * k] ?? 0, points[2 * k + 1] ?? 0, points[next] ?? 0, points[next + 1] ?? 0], 4 * k);
+  }
+  return chords;
+}
+
 /** Goes along all edges of an item, those of its fill and those of its stroke, in steps no longer than `step`. */
 export function edgesOf({ lines, stroke }: FlatItem, hasFill: boolean, step: number, take: TakeEdge): void {
   for (const line of lines) {
-    const { points } = line;
-    if (hasFill) {
-      for (let k = 2; k < points.length; k += 2)
-        stretch(points[k - 2] ?? 0, points[k - 1] ?? 0, points[k] ?? 0, points[k + 1] ?? 0, step, take);
-      const last = points.length - 2;
-      stretch(points[last] ?? 0, points[last + 1] ?? 0, points[0] ?? 0, points[1] ?? 0, step, take);
-    }
+    if (hasFill) alongChords(sidesOf(line.points), step, take);
     if (stroke) strokeEdges(line, stroke, step, take);
   }
 }

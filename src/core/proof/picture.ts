@@ -28,6 +28,7 @@ import {
 } from '../scene/scene';
 import { isKeptByTurn } from '../symmetry/invariant';
 import type { Point } from '../curve/point';
+import { isStacked } from './stacking';
 import { edgesOf, flatItem, isFilled, isStroked, type FlatItem } from './flat';
 
 /** One item at one of its places. */
@@ -118,7 +119,7 @@ const looksAlike = ({ items }: SceneLayer): boolean =>
 /** The highest fold of the turns that take a layer of several copies to itself. */
 const foldOfCopies = remembered((layer: SceneLayer): number => {
   const { copies } = layer;
-  if (!looksAlike(layer)) return 1;
+  if (!looksAlike(layer) || isStacked(layer)) return 1;
   const places = new Map(copies.map((copy) => [nameOfTurn(copy.turn), copy]));
   for (let fold = copies.length; fold > 1; fold -= 1)
     if (copies.length % fold === 0 && keepsCopies(layer, places, turn(1, fold))) return fold;

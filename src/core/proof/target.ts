@@ -21,6 +21,7 @@ const ALWAYS: Readonly<Record<string, Limits>> = {
   residual: {},
   closure: {},
   neighbours: {},
+  stacked: {},
   openFilled: {},
   nearEnds: {},
   doubled: {},

@@ -54,7 +54,7 @@ export function TargetChoice() {
       <IconButton label="Checks and limits" onClick={() => setOpen(true)}>
         <SlidersHorizontal size={16} strokeWidth={1.7} />
       </IconButton>
-      <LimitsSheet key={target.id} target={target} open={isOpen} onClose={() => setOpen(false)} />
+      <LimitsSheet target={target} open={isOpen} onClose={() => setOpen(false)} />
     </div>
   );
 }

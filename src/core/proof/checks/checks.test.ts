@@ -92,6 +92,20 @@ const CASES: Record<string, { wrong: () => Figure; right: () => Figure; limits?:
     wrong: () => setFold(withForms(disc(0, -40, 40 * Math.sin(Math.PI / 12) - 0.05)), 'r', 12),
     right: () => setFold(withForms(disc(0, -40, 40 * Math.sin(Math.PI / 12) - 0.2)), 'r', 12),
   },
+  stacked: {
+    wrong: () =>
+      setStroke(
+        setFold(withForms(disc(0, -40, 20)), 'r', 12),
+        { of: 'shapes', roundId: 'r', shapeIds: new Set(['s0']) },
+        { width: 1 },
+      ),
+    right: () =>
+      setStroke(
+        setFold(withForms(disc(0, -40, 9)), 'r', 12),
+        { of: 'shapes', roundId: 'r', shapeIds: new Set(['s0']) },
+        { width: 1 },
+      ),
+  },
   openFilled: {
     wrong: () => one(pathForm([at(0, -50), at(20, -20), at(-20, -20)], false)),
     right: () => one(pathForm([at(0, -50), at(20, -20), at(-20, -20)], true)),
@@ -277,7 +291,9 @@ describe('each check', () => {
 
   const mendable = Object.entries(CASES).filter(
     ([id]) =>
-      !['contrast', 'vision', 'gap', 'gapAtSize', 'toolWidth', 'sharpInside', 'openCuts'].includes(id),
+      !['stacked', 'contrast', 'vision', 'gap', 'gapAtSize', 'toolWidth', 'sharpInside', 'openCuts'].includes(
+        id,
+      ),
   );
   it.each(mendable)('%s is taken away by its mend', async (id, each) => {
     let figure = each.wrong();

@@ -13,7 +13,7 @@ import type { Subject } from '../subject';
 const ONE_LINE = 1e-6;
 
 /** Shapes that lie exactly on another one in front of them, in their round. */
-function doubledShapes(subject: Subject, round: Round): Shape[] {
+export function doubledShapes(subject: Subject, round: Round): Shape[] {
   const tolerance = ONE_LINE * subject.figure.page.width;
   const seen = round.shapes.filter(({ visible, form }) => visible && form.kind !== 'drawing');
   const paths = new Map(seen.map((shape) => [shape, pathsOfForm(shape.form, subject.work)]));

@@ -1,5 +1,6 @@
 import { edgesOf } from '../flat';
 import { check, found, type ProofFinding } from '../check';
+import { doubledShapes } from './doubled';
 import { placesInRound } from '../motifPlaces';
 import { middleOf } from '../../curve/centroid';
 import { pathsOfForm } from '../../maker/form';
@@ -52,9 +53,11 @@ export const hidden = check({
         origin.of === 'shape' ? [origin.shapeId] : [],
       ),
     );
-    return plain.flatMap((round) =>
-      round.shapes.flatMap((shape): ProofFinding[] => {
-        if (!shape.visible || !drawn.has(shape.id) || seen.has(shape.id)) return [];
+    return plain.flatMap((round) => {
+      // What lies exactly under another one is told as that.
+      const twice = doubledShapes(subject, round);
+      return round.shapes.flatMap((shape): ProofFinding[] => {
+        if (twice.includes(shape) || !shape.visible || !drawn.has(shape.id) || seen.has(shape.id)) return [];
         const at = middleOf(pathsOfForm(shape.form, subject.work));
         return [
           found('hidden', {
@@ -66,7 +69,7 @@ export const hidden = check({
             mends: [{ label: 'Take it away', command: 'removeShapes', args: [round.id, [shape.id]] }],
           }),
         ];
-      }),
-    );
+      });
+    });
   },
 });

@@ -14,6 +14,7 @@ import { seeThrough } from './seeThrough';
 import { selfCrossing } from './selfCrossing';
 import { slivers } from './slivers';
 import { spikes } from './spikes';
+import { stacked } from './stacked';
 import { closure, neighbours, residual } from './symmetry';
 import { unpainted } from './unpainted';
 import { vision } from './vision';
@@ -24,6 +25,7 @@ export const CHECKS: readonly Check[] = [
   residual,
   closure,
   neighbours,
+  stacked,
   openFilled,
   nearEnds,
   doubled,

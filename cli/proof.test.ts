@@ -1,0 +1,83 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+
+import { hatchIris } from '../demo/pieces/hatchIris';
+import { addShapes } from '../src/core/figure/commands';
+import { newShape, START_PAINT } from '../src/core/figure/start';
+import { writeFigure } from '../src/core/format/figure/json';
+import { pathForm } from '../src/core/maker/form';
+import type { ProofData } from '../src/core/proof';
+import { closeDatabases } from '../src/server/database';
+import { endProcesses } from '../src/server/jobs/pool';
+import { called } from '../tests/help/calls';
+
+const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-proof-'));
+const [good, bad] = ['good.json', 'bad.json'].map((name) => path.join(directory, name)) as [string, string];
+const at = (x: number, y: number) => ({ x, y, kind: 'corner' as const });
+
+beforeAll(() => {
+  vi.stubEnv('CYCLOGON_DATA', directory);
+  const figure = hatchIris();
+  const open = newShape('open', 'Sail', pathForm([at(0, -60), at(6, -50), at(-6, -50)], false), START_PAINT);
+  writeFileSync(good, writeFigure(figure));
+  writeFileSync(bad, writeFigure(addShapes(figure, figure.rounds[0]!.id, [open])));
+});
+
+afterAll(async () => {
+  vi.unstubAllEnvs();
+  await closeDatabases();
+  await endProcesses();
+  rmSync(directory, { recursive: true });
+});
+
+describe('cyclogon proof', () => {
+  it('ends with 1 where something is wrong, and says what, where and how often, as one object', async () => {
+    const { status, stdout } = await called('proof', bad, '--target', 'cutter', '--json');
+    expect(status).toBe(1);
+    const told = JSON.parse(stdout) as ProofData;
+    expect(told.target).toBe('cutter');
+    const found = told.findings.find(({ code }) => code === 'openFilled');
+    expect(found).toMatchObject({ severity: 'error', count: 8 });
+    expect(found?.sentence).toContain('Sail is filled and open');
+    expect(found?.where[0]).toEqual({ x: 0, y: -60, round: hatchIris().rounds[0]!.name });
+  });
+
+  it('ends with 0 where nothing is, for people in words, and of several as a list', async () => {
+    const one = await called('proof', good, '--target', 'screen');
+    expect([one.status, one.stdout]).toEqual([0, expect.stringContaining('checks passed') as string]);
+    const both = await called('proof', good, bad, '--json');
+    expect(both.status).toBe(1);
+    const list = JSON.parse(both.stdout) as (ProofData & { name: string })[];
+    expect(list.map(({ name, target }) => [name, target])).toEqual([
+      ['Hatch iris', 'screen'],
+      ['Hatch iris', 'screen'],
+    ]);
+  });
+
+  it('writes a page that another reader reads', async () => {
+    const page = path.join(directory, 'page.pdf');
+    await called('proof', bad, '--target', 'Stencil', '--page', page);
+    const document = await getDocument({ data: new Uint8Array(readFileSync(page)), verbosity: 0 }).promise;
+    expect(document.numPages).toBe(1);
+    const { items } = await (await document.getPage(1)).getTextContent();
+    const text = items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    expect(text).toContain('Hatch iris');
+    expect(text).toContain('Proof for: Stencil');
+    expect(text).toContain('Sail is filled and open');
+    await document.destroy();
+  });
+
+  it('refuses a target that is none, and figures named in two ways', async () => {
+    const none = await called('proof', good, '--target', 'moon');
+    expect([none.status, none.stderr]).toEqual([
+      1,
+      expect.stringContaining('There is no target “moon”') as string,
+    ]);
+    expect((await called('proof', good, '--all')).status).toBe(2);
+    expect((await called('proof')).status).toBe(2);
+  });
+});

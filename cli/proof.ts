@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 
-import { TARGETS } from '../src/core/proof';
+import { isWrong, TARGETS } from '../src/core/proof';
 import { readFigure } from '../src/core/format/figure/json';
 import { writeFile } from 'node:fs/promises';
 import { database } from '../src/server/database';
@@ -89,5 +89,5 @@ export async function proofFigures(args: string[]): Promise<number> {
   const isOne = !another && !call.all;
   const data = isOne ? only.data : made.map((each) => ({ name: each.name, ...each.data }));
   console.log(call.json ? JSON.stringify(data) : made.map(told).join('\n'));
-  return made.some((each) => each.data.findings.some(({ severity }) => severity === 'error')) ? 1 : 0;
+  return made.some((each) => isWrong(each.data)) ? 1 : 0;
 }

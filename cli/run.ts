@@ -13,13 +13,21 @@ ${MERGE_USAGE}
 
 ${PROOF_USAGE}`;
 
-const COMMANDS: ReadonlyMap<string, (args: string[]) => Promise<number | void>> = new Map<
+/** A command that ends with 0 where it ends well. */
+const done =
+  (command: (args: string[]) => Promise<void>) =>
+  async (args: string[]): Promise<number> => {
+    await command(args);
+    return 0;
+  };
+
+const COMMANDS: ReadonlyMap<string, (args: string[]) => Promise<number>> = new Map<
   string,
-  (args: string[]) => Promise<number | void>
+  (args: string[]) => Promise<number>
 >([
-  ['export', exportFigures],
-  ['import', importFile],
-  ['merge', mergeFile],
+  ['export', done(exportFigures)],
+  ['import', done(importFile)],
+  ['merge', done(mergeFile)],
   ['proof', proofFigures],
 ]);
 
@@ -33,7 +41,7 @@ export async function run(args: string[]): Promise<number> {
     const [name = '', ...rest] = args;
     const command = COMMANDS.get(name);
     if (!command) throw new WrongCall(`There is no command “${name}”.`);
-    return (await command(rest)) ?? 0;
+    return await command(rest);
   } catch (error) {
     const wrong = error instanceof WrongCall;
     console.error(`cyclogon: ${error instanceof Error ? error.message : 'this did not work.'}`);

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { SaxesParser } from 'saxes';
 
@@ -224,41 +223,3 @@ test('the Shelf searches, renames, duplicates, deletes and takes it back', async
   await page.goto('/figures/nothing');
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
 });
-
-for (const scheme of ['light', 'dark'] as const) {
-  test(`Shelf and editor have no serious accessibility findings, ${scheme}`, async ({ page }) => {
-    // Looking at every element of every stage takes long on a slow machine; nothing here waits for that time.
-    test.setTimeout(300_000);
-    await page.emulateMedia({ colorScheme: scheme });
-    await makeFigure(page);
-    await drawPetal(page);
-    const seriousFindings = async (): Promise<string[]> => {
-      const axe = new AxeBuilder({ page });
-      // Names and sizes are those of the light; what the dark has of its own is its colours.
-      const { violations } = await (
-        scheme === 'light'
-          ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-          : axe.withRules(['color-contrast'])
-      ).analyze();
-      return violations
-        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`);
-    };
-    const sizes = [
-      [1280, 800],
-      [1024, 700],
-      [1920, 1080],
-    ] as const;
-    for (const [width, height] of scheme === 'light' ? sizes : sizes.slice(0, 1)) {
-      await page.setViewportSize({ width, height });
-      // What is larger or smaller elsewhere is the panes and the fullest panels.
-      for (const stage of width === 1280 ? ['1', '2', '3', '4', '5'] : ['2', '5']) {
-        await page.keyboard.press(stage);
-        expect(await seriousFindings(), `${width} wide, stage ${stage}`).toEqual([]);
-      }
-    }
-    await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Cyclogon', exact: true })).toBeVisible();
-    expect(await seriousFindings()).toEqual([]);
-  });
-}

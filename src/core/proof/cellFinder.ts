@@ -10,7 +10,7 @@ import type { Point } from '../curve/point';
 import { isInside, type CellCopy, type CellGroup } from '../merge/fused';
 import { remembered } from '../remembered';
 
-export interface FoundCell {
+interface FoundCell {
   readonly group: CellGroup;
   readonly copy: CellCopy;
 }

@@ -60,7 +60,7 @@ export interface Check<K extends string = string> {
 }
 
 /** A check whose limits are known by their names. */
-export const check = <K extends string = never>(made: Check<K>): Check => made as unknown as Check;
+export const check = <K extends string = never>(made: Check<K>): Check => made;
 
 /** More places than this are counted and not listed. */
 export const MOST_PLACES = 400;

@@ -14,26 +14,26 @@ import { cutsOf } from './checks/cutting';
 import { narrowPlaces, narrowRuns } from './widths';
 import type { Subject } from './subject';
 
-export interface ColourShare {
+interface ColourShare {
   readonly colour: Colour;
   /** Of the page, or of a ring. */
   readonly share: number;
 }
 
 /** What there is at a distance from the centre. */
-export interface Ring {
+interface Ring {
   /** To the middle of the ring, in the figure's unit. */
   readonly radius: number;
   readonly shares: readonly ColourShare[];
 }
 
 /** What of a figure has a colour: some points of it. */
-export interface ColourSpots {
+interface ColourSpots {
   readonly colour: Colour;
   readonly at: readonly Point[];
 }
 
-export interface WidthCount {
+interface WidthCount {
   /** Up to this width, in the figure's unit. */
   readonly to: number;
   /** How long edges are of what is so wide, all copies counted, in the figure's unit. */

@@ -49,7 +49,7 @@ export interface Hands {
 }
 
 /** One bridge: from an island over to what stays, and how many stand round the centre. */
-export interface Bridge {
+interface Bridge {
   readonly from: Point;
   readonly to: Point;
   readonly fold: number;
@@ -214,7 +214,7 @@ const STEPS = {
 } satisfies Record<string, Step>;
 
 /** The names of all steps that mend. */
-export const MENDS = Object.keys(STEPS);
+const MENDS = Object.keys(STEPS);
 
 /** A figure after a mend; the reason where it cannot be done. @param args as findings give them */
 export function withMend(figure: Figure, { command, args }: Mend, hands: Hands): Result<Figure> {

@@ -32,7 +32,7 @@ import { isStacked } from './stacking';
 import { edgesOf, flatItem, isFilled, isStroked, type FlatItem } from './flat';
 
 /** One item at one of its places. */
-export interface Piece {
+interface Piece {
   readonly layer: SceneLayer;
   readonly item: SceneItem;
   readonly copy: SceneCopy;
@@ -43,7 +43,7 @@ export interface Piece {
 }
 
 /** What is seen at a point. */
-export interface Seen {
+interface Seen {
   /** The same number where one colour, or one run of colours, is seen. */
   readonly tone: number;
   /** The piece in front, by its place in `pieces`; −1 for the page. */

@@ -21,7 +21,7 @@ import type { Proof } from './proof';
 import type { Target } from './target';
 
 /** A finding as data: what it is and where, from the figure's centre in its unit, y downward. */
-export interface FindingData {
+interface FindingData {
   readonly code: string;
   readonly severity: ProofFinding['severity'];
   readonly sentence: string;
@@ -58,7 +58,7 @@ export const dataOf = (figure: Figure, proof: Proof): ProofData => ({
 });
 
 /** What was found and is not left as it is. */
-export const openFindings = ({ proof: said }: Figure, { findings }: Proof): ProofFinding[] => {
+const openFindings = ({ proof: said }: Figure, { findings }: Proof): ProofFinding[] => {
   const left = new Set(said?.left);
   return findings.filter(({ key }) => !left.has(key));
 };
@@ -232,7 +232,7 @@ export async function reportOf(
     );
     let x = MARGIN;
     const y = facting.y - 20;
-    for (const { colour, share } of facts.shares.slice(0, 9)) {
+    for (const { colour, share } of facts.shares.slice(0, 7)) {
       page.drawRectangle({
         x,
         y,
@@ -248,7 +248,7 @@ export async function reportOf(
         size: 6.5,
         font: fonts.plain,
       });
-      x += 57;
+      x += 70;
     }
     facting.y = y - 12;
   }

@@ -8,14 +8,14 @@ import {
   PolarComponent,
   TooltipComponent,
 } from 'echarts/components';
-import { init, use, type EChartsCoreOption } from 'echarts/core';
+import { init, use as register, type EChartsCoreOption } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 
 import { useTheme } from '../common/theme';
 import { useMedia } from '../common/useMedia';
 
-use([
+register([
   AriaComponent,
   BarChart,
   GridComponent,
@@ -67,7 +67,9 @@ interface Props {
 export function Chart({ label, height, option, onPoint, heads, rows }: Props) {
   const element = useRef<HTMLDivElement>(null);
   const point = useRef(onPoint);
-  point.current = onPoint;
+  useEffect(() => {
+    point.current = onPoint;
+  }, [onPoint]);
   const theme = useTheme();
   const isDark = useMedia('(prefers-color-scheme: dark)');
   useEffect(() => {

@@ -246,14 +246,14 @@ function ProofStatus() {
         className="flex items-center gap-2 border-b border-line px-3 py-2 text-[12px] text-coral-text"
       >
         <span className="flex-1">{problem}</span>
-        <Button onClick={proofing.again}>Again</Button>
+        <Button onClick={() => proofing.again()}>Again</Button>
       </div>
     );
   if (!running || progress === null) return null;
   return (
     <div className="flex items-center gap-2 border-b border-line px-3 py-2 text-[12px]">
       <ProgressBar label="Proofing" share={progress} />
-      <Button className="h-[26px]" onClick={proofing.stop}>
+      <Button className="h-[26px]" onClick={() => proofing.stop()}>
         Stop
       </Button>
     </div>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 
 import { convertLength } from '@/core/number/units';
 import type { Scene } from '@/core/scene/scene';
@@ -16,17 +16,14 @@ export interface Rasters {
 }
 
 /** A picture as an address, for what is put on things. */
-function useAddress(pixels: ImageData): string | null {
-  const [address, setAddress] = useState<string | null>(null);
-  useEffect(() => {
+const useAddress = (pixels: ImageData): string =>
+  useMemo(() => {
     const canvas = document.createElement('canvas');
     canvas.width = pixels.width;
     canvas.height = pixels.height;
     canvas.getContext('2d')?.putImageData(pixels, 0, 0);
-    setAddress(canvas.toDataURL());
+    return canvas.toDataURL();
   }, [pixels]);
-  return address;
-}
 
 const picture = (href: string, x: number, y: number, side: number, clip?: string) => (
   <image href={href} x={x} y={y} width={side} height={side} {...(clip && { clipPath: `url(#${clip})` })} />
@@ -120,7 +117,11 @@ function RealSize({
       : { width: `${convertLength(width, unit, 'mm')}mm`, height: `${convertLength(height, unit, 'mm')}mm` };
   return (
     <div className="size-full overflow-auto">
-      {address && <img src={address} alt={look.name} style={{ ...sides, maxWidth: 'none' }} />}
+      <div
+        role="img"
+        aria-label={look.name}
+        style={{ ...sides, backgroundImage: `url(${address})`, backgroundSize: '100% 100%' }}
+      />
     </div>
   );
 }
@@ -138,7 +139,7 @@ export function LookView({
   const from = look.ground === 'own' || look.from === 'own' ? rasters.withGround : rasters.bare;
   const pixels = useMemo(() => (look.change ? changed(from, look.change) : from), [from, look.change]);
   const address = useAddress(pixels);
-  const ground = look.ground === 'own' || look.ground === 'none' ? undefined : look.ground;
+  const ground = look.ground === 'other' ? look.colour : undefined;
   if (look.real) return <RealSize look={look} rasters={rasters} />;
   if (look.carrier === 'tile')
     return (
@@ -146,13 +147,13 @@ export function LookView({
         role="img"
         aria-label={look.name}
         className="size-full"
-        style={{ backgroundImage: address ? `url(${address})` : 'none', backgroundSize: '33.34% 33.34%' }}
+        style={{ backgroundImage: `url(${address})`, backgroundSize: '33.34% 33.34%' }}
       />
     );
   if (look.carrier)
     return (
       <svg viewBox="0 0 100 100" role="img" aria-label={look.name} className="size-full bg-[#e9e6de]">
-        {address && CARRIERS[look.carrier](address, `carrier-${id}-${look.id}`)}
+        {CARRIERS[look.carrier](address, `carrier-${id}-${look.id}`)}
       </svg>
     );
   return (

@@ -10,7 +10,9 @@ export interface Look {
   /** The pixels that are changed have the page's background, whatever is seen of it. */
   readonly from?: 'own';
   /** What is seen of the page's background: its own, none, or another one in place of it. */
-  readonly ground: 'own' | 'none' | Colour;
+  readonly ground: 'own' | 'none' | 'other';
+  /** Of that other one. */
+  readonly colour?: Colour;
   /** How it is shown besides. */
   readonly style?: { readonly filter?: string; readonly transform?: string };
   /** On something that it may be on in the end. */
@@ -30,8 +32,22 @@ const INK: Colour = '#172a33';
 export function looksOf(inks: readonly Colour[], ground: Colour, page: Colour): readonly Look[] {
   return [
     { id: 'plain', name: 'as it is', ground: 'own' },
-    { id: 'one', name: 'one colour', change: inOne(20, 24, 27, page), ground: '#ffffff', from: 'own' },
-    { id: 'reversed', name: 'reversed', change: inOne(255, 255, 255, page), ground: INK, from: 'own' },
+    {
+      id: 'one',
+      name: 'one colour',
+      change: inOne(20, 24, 27, page),
+      ground: 'other',
+      colour: '#ffffff',
+      from: 'own',
+    },
+    {
+      id: 'reversed',
+      name: 'reversed',
+      change: inOne(255, 255, 255, page),
+      ground: 'other',
+      colour: INK,
+      from: 'own',
+    },
     { id: 'grey', name: 'grey', change: grey, ground: 'own' },
     { id: 'squint', name: 'squint', ground: 'own', style: { filter: 'blur(3.5px)' } },
     ...VISIONS.map((vision): Look => ({
@@ -40,9 +56,9 @@ export function looksOf(inks: readonly Colour[], ground: Colour, page: Colour): 
       change: seenBy(vision),
       ground: 'own',
     })),
-    { id: 'light', name: 'on light', ground: '#f7f5ef' },
-    { id: 'dark', name: 'on dark', ground: '#10181c' },
-    { id: 'ground', name: 'on your ground', ground },
+    { id: 'light', name: 'on light', ground: 'other', colour: '#f7f5ef' },
+    { id: 'dark', name: 'on dark', ground: 'other', colour: '#10181c' },
+    { id: 'ground', name: 'on your ground', ground: 'other', colour: ground },
     { id: 'down', name: 'upside down', ground: 'own', style: { transform: 'rotate(180deg)' } },
     { id: 'mirrored', name: 'mirrored', ground: 'own', style: { transform: 'scaleX(-1)' } },
     { id: 'tile', name: 'tile', ground: 'own', carrier: 'tile' },
@@ -56,7 +72,8 @@ export function looksOf(inks: readonly Colour[], ground: Colour, page: Colour): 
       id: `ink ${ink}`,
       name: `ink ${ink}`,
       change: inkAlone(ink, [...inks, page]),
-      ground: '#ffffff',
+      ground: 'other',
+      colour: '#ffffff',
       from: 'own',
     })),
   ];

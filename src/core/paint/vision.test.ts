@@ -10,7 +10,7 @@ const encoded = (light: number): number =>
 
 /**
  * The matrices of full strength as they are published: Machado, Oliveira and Fernandes, “A Physiologically-based Model for Simulation of
- * Color Vision Deficiency”, IEEE TVCG 15 (2009), table of severity 1.0.
+ * Color Vision Deficiency”, IEEE TVCG 15 (2009), table of severity 1.0; written from memory.
  */
 const PUBLISHED = {
   protan: [

@@ -12,6 +12,7 @@ import { isGradient } from '../paint/fills';
 import {
   addRound,
   addToPalette,
+  findShape,
   fuseCells,
   makeBands,
   paintCells,
@@ -32,6 +33,9 @@ import { seenPaths } from '../figure/seen';
 import { newRound, newShape } from '../figure/start';
 import type { Figure } from '../figure/model';
 import { roundOf, withRound } from '../figure/update';
+import type { Contour } from '../curve/contours';
+import { withoutIdleHandles } from './checks/handles';
+import { isSpeck } from './checks/specks';
 import { withLinesOnce } from './linesOnce';
 import { fitNeighbours, fittedForm } from '../maker/fit';
 import { formOfPaths, pathsOfForm } from '../maker/form';
@@ -158,6 +162,19 @@ function united(figure: Figure, roundId: string, shapeId: string, { work }: Hand
   return ok(withShapes(figure, roundId, new Set([shapeId]), (each) => ({ ...each, form, rule: 'nonzero' })));
 }
 
+/** A figure with other contours of a path. */
+const withContours = (
+  figure: Figure,
+  roundId: string,
+  shapeId: string,
+  change: (contours: readonly Contour[]) => readonly Contour[],
+): Figure =>
+  withShapes(figure, roundId, new Set([shapeId]), (shape) =>
+    shape.form.kind === 'path'
+      ? { ...shape, form: { kind: 'path', contours: change(shape.form.contours) } }
+      : shape,
+  );
+
 const strokeOf = (figure: Figure, roundId: string, ids: readonly string[], part: Partial<Stroke>): Figure =>
   withShapes(figure, roundId, new Set(ids), (shape) => ({
     ...shape,
@@ -172,6 +189,19 @@ const STEPS = {
     tidyShapes(figure, roundId, new Set(ids), width, false, work).figure,
   linesOnce: (figure: Figure, { work, newId }: Hands, roundId: string, width: number) =>
     withLinesOnce(figure, roundId, width, newId, work) ?? figure,
+  idleHandles: (figure: Figure, _: Hands, roundId: string, shapeId: string, near: number) =>
+    withContours(figure, roundId, shapeId, (contours) =>
+      contours.map((contour) => withoutIdleHandles(contour, near).contour),
+    ),
+  specks: (figure: Figure, _: Hands, roundId: string, shapeId: string, area: number) => {
+    const left = withContours(figure, roundId, shapeId, (contours) =>
+      contours.filter((contour) => !isSpeck(contour, area)),
+    );
+    const form = findShape(left, { roundId, shapeId })?.form;
+    return form?.kind === 'path' && form.contours.length === 0
+      ? removeShapes(left, roundId, new Set([shapeId]))
+      : left;
+  },
   close: (figure: Figure, _: Hands, roundId: string, shapeId: string, nodes: number[]) =>
     setClosed(figure, { roundId, shapeId }, new Set(nodes), true),
   join: (figure: Figure, _: Hands, roundId: string, ids: string[], join: Stroke['join']) =>

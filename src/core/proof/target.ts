@@ -26,11 +26,24 @@ const ALWAYS: Readonly<Record<string, Limits>> = {
   nearEnds: {},
   doubled: {},
   needlessNodes: {},
+  idleHandles: {},
+  specks: {},
   selfCrossing: {},
   hidden: {},
   beyondPage: {},
   offCentre: {},
   alternation: {},
+};
+
+/** What people look at. */
+const SEEN: Readonly<Record<string, Limits>> = {
+  ...ALWAYS,
+  spikes: {},
+  slivers: {},
+  unpainted: {},
+  samePaint: {},
+  contrast: {},
+  vision: {},
 };
 
 /** Widths and areas are common practice of their trades. */
@@ -40,13 +53,7 @@ export const TARGETS: readonly Target[] = [
     name: 'Screen',
     about: 'An icon or a picture on screens, down to 32 px.',
     checks: {
-      ...ALWAYS,
-      spikes: {},
-      slivers: {},
-      unpainted: {},
-      samePaint: {},
-      contrast: {},
-      vision: {},
+      ...SEEN,
       thinAtSize: {},
       gapAtSize: {},
     },
@@ -56,13 +63,7 @@ export const TARGETS: readonly Target[] = [
     name: 'Print',
     about: 'Printed on paper in process colours, with bleed.',
     checks: {
-      ...ALWAYS,
-      spikes: {},
-      slivers: {},
-      unpainted: {},
-      samePaint: {},
-      contrast: {},
-      vision: {},
+      ...SEEN,
       thin: {},
       gap: {},
       bleed: {},

@@ -3,6 +3,7 @@ import { neighbourContrast } from './contrast';
 import { openCuts, sharpInside, toolWidth } from './cutting';
 import { doubled } from './doubled';
 import { nearEnds, openFilled } from './ends';
+import { idleHandles } from './handles';
 import { hidden } from './hidden';
 import { inks, palette } from './inks';
 import { islands } from './islands';
@@ -13,6 +14,7 @@ import { samePaint } from './samePaint';
 import { seeThrough } from './seeThrough';
 import { selfCrossing } from './selfCrossing';
 import { slivers } from './slivers';
+import { specks } from './specks';
 import { spikes } from './spikes';
 import { stacked } from './stacked';
 import { closure, neighbours, residual } from './symmetry';
@@ -30,9 +32,11 @@ export const CHECKS: readonly Check[] = [
   nearEnds,
   doubled,
   needlessNodes,
+  idleHandles,
   selfCrossing,
   spikes,
   slivers,
+  specks,
   hidden,
   unpainted,
   samePaint,

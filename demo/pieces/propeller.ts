@@ -9,6 +9,7 @@ import {
   removeNodes,
   setForm,
   setNodeKind,
+  tidyShapes,
   transformShapes,
   type ShapeRef,
 } from '../../src/core/figure/commands';
@@ -73,10 +74,12 @@ export function propeller(): Figure {
   ).figure;
   const whole = onePath(figure, 'plates', new Set(['plate', 'hole']), STRAIGHT);
   const kept = whole.id ?? 'plate';
+  // Nodes that change nothing, as the proof found them, go before there are three of each.
+  const tidy = tidyShapes(whole.figure, 'plates', new Set([kept]), 1e-4, false, STRAIGHT).figure;
   // Three about the node in the centre: a third of a turn, twice.
   const third = { kind: 'rotate' as const, by: turn(1, 3), about: { x: 0, y: 0 } };
   figure = transformShapes(
-    whole.figure,
+    tidy,
     'plates',
     new Set([kept]),
     third,

@@ -54,7 +54,7 @@ export const bordersOf = remembered((subject: Subject): readonly Border[] => {
     const isPage = one === picture.page || other === picture.page;
     const pair = pairs.get(key) ?? { a, b, least: contrast, contrast, isPage, long: 0, where: [] };
     pairs.set(key, pair);
-    const own = 2 * long * picture.fold;
+    const own = (seams.long[k] ?? 0) * picture.fold;
     pair.contrast = (pair.contrast * pair.long + contrast * own) / (pair.long + own);
     pair.long += own;
     if (contrast < pair.least) Object.assign(pair, { a, b, least: contrast });

@@ -203,8 +203,11 @@ export function isStroked({ sides, stroke }: FlatItem, x: number, y: number): bo
   return false;
 }
 
-/** Told a place of an edge, and half of the stretch that it stands for, along the edge. */
-type TakeEdge = (x: number, y: number, halfX: number, halfY: number) => void;
+/**
+ * Told a place of an edge, the way from it to the end of a straight piece of the edge about it, and how long the stretch is that it stands
+ * for: as long as that piece, or longer where the edge bends.
+ */
+type TakeEdge = (x: number, y: number, halfX: number, halfY: number, long: number) => void;
 
 /** Goes along a stretch in steps no longer than `step`. */
 function stretch(fromX: number, fromY: number, toX: number, toY: number, step: number, take: TakeEdge): void {
@@ -213,7 +216,7 @@ function stretch(fromX: number, fromY: number, toX: number, toY: number, step: n
   const count = Math.max(1, Math.ceil(long / step));
   const [wayX, wayY] = [(toX - fromX) / count, (toY - fromY) / count];
   for (let k = 0; k < count; k += 1)
-    take(fromX + (k + 0.5) * wayX, fromY + (k + 0.5) * wayY, wayX / 2, wayY / 2);
+    take(fromX + (k + 0.5) * wayX, fromY + (k + 0.5) * wayY, wayX / 2, wayY / 2, long / count);
 }
 
 /** Sides of the polygon that stands for a round cap. */
@@ -299,13 +302,10 @@ function alongChords(chords: Float64Array, step: number, take: TakeEdge): void {
       const [fromX, fromY] = [chords[own] ?? 0, chords[own + 1] ?? 0];
       const [toX, toY] = [chords[own + 2] ?? 0, chords[own + 3] ?? 0];
       const size = Math.hypot(toX - fromX, toY - fromY);
+      // Farther along its direction than that the edge has left it.
+      const half = Math.min(whole / 2, size) / (size || 1);
       if (size > 0)
-        take(
-          (fromX + toX) / 2,
-          (fromY + toY) / 2,
-          ((toX - fromX) / size) * (whole / 2),
-          ((toY - fromY) / size) * (whole / 2),
-        );
+        take((fromX + toX) / 2, (fromY + toY) / 2, (toX - fromX) * half, (toY - fromY) * half, whole);
     }
     [first, whole] = [k + 1, 0];
   }

@@ -78,7 +78,7 @@ export interface DrawnPicture {
    */
   edges(
     step: number,
-    take: (piece: number, x: number, y: number, halfX: number, halfY: number) => void,
+    take: (piece: number, x: number, y: number, halfX: number, halfY: number, long: number) => void,
   ): void;
   /** A point turned into the sector, where all that are alike are one. */
   folded(p: Point): Point;
@@ -273,7 +273,7 @@ class SectorPicture implements DrawnPicture {
     this.squares = this.indexed(own);
     this.page = this.toneOf(this.stackAt(4 * reach, -4 * reach), 4 * reach, -4 * reach);
     let length = 0;
-    this.edges(Infinity, (_, __, ___, halfX, halfY) => (length += 2 * Math.hypot(halfX, halfY)));
+    this.edges(Infinity, (_, __, ___, ____, _____, long) => (length += long));
     this.length = length;
   }
 
@@ -427,14 +427,14 @@ class SectorPicture implements DrawnPicture {
 
   edges(
     step: number,
-    take: (piece: number, x: number, y: number, halfX: number, halfY: number) => void,
+    take: (piece: number, x: number, y: number, halfX: number, halfY: number, long: number) => void,
   ): void {
     this.pieces.forEach(({ flat, map, item }, index) => {
       const scale = similarityScale(map) ?? 1;
-      edgesOf(flat, item.paint.fill !== null, step / scale, (x, y, halfX, halfY) => {
+      edgesOf(flat, item.paint.fill !== null, step / scale, (x, y, halfX, halfY, long) => {
         const [ownX, ownY] = [map.a * x + map.c * y + map.e, map.b * x + map.d * y + map.f];
         if (this.turnsOf(ownX, ownY) !== 0) return;
-        take(index, ownX, ownY, map.a * halfX + map.c * halfY, map.b * halfX + map.d * halfY);
+        take(index, ownX, ownY, map.a * halfX + map.c * halfY, map.b * halfX + map.d * halfY, long * scale);
       });
     });
   }

@@ -16,6 +16,8 @@ export interface Seams {
   /** From the middle to the end. */
   readonly halfX: Float64Array;
   readonly halfY: Float64Array;
+  /** How long the stretch is that each stands for. */
+  readonly long: Float64Array;
   /** The piece that the edge is of. */
   readonly piece: Int32Array;
   /** On either side, two for each: first on the side of (−halfY, halfX). */
@@ -52,10 +54,10 @@ const integers = () => new Numbers(new Int32Array(START));
  * @param step the longest stretch that is told as one, in the figure's unit
  */
 export function seamsOf(picture: DrawnPicture, step: number): Seams {
-  const [x, y, halfX, halfY] = [floats(), floats(), floats(), floats()];
+  const [x, y, halfX, halfY, whole] = [floats(), floats(), floats(), floats(), floats()];
   const [piece, tone, top] = [integers(), integers(), integers()];
   let count = 0;
-  picture.edges(step, (index, atX, atY, alongX, alongY) => {
+  picture.edges(step, (index, atX, atY, alongX, alongY, stretch) => {
     const long = Math.hypot(alongX, alongY);
     if (long === 0) return;
     const [outX, outY] = [(-alongY / long) * picture.blur, (alongX / long) * picture.blur];
@@ -63,6 +65,7 @@ export function seamsOf(picture: DrawnPicture, step: number): Seams {
     y.push(atY);
     halfX.push(alongX);
     halfY.push(alongY);
+    whole.push(stretch);
     piece.push(index);
     for (const side of [1, -1]) {
       const seen = picture.at(atX + side * outX, atY + side * outY);
@@ -77,6 +80,7 @@ export function seamsOf(picture: DrawnPicture, step: number): Seams {
     y: y.taken(),
     halfX: halfX.taken(),
     halfY: halfY.taken(),
+    long: whole.taken(),
     piece: piece.taken(),
     tone: tone.taken(),
     top: top.taken(),

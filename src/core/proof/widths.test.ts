@@ -73,6 +73,12 @@ describe('local width', () => {
     expect((await narrowest(setFold(star, 'r', 1), 1, 'line')).count).toBe(0);
   });
 
+  it('finds none beside discs that stand apart, however large what is looked for is', async () => {
+    const ring = setFold(withForms(disc(0, -70, 4)), 'r', 5);
+    expect((await narrowest(ring, 5.625, 'gap')).count).toBe(0);
+    expect((await narrowest(ring, 5.625, 'line')).count).toBe(0);
+  });
+
   it('sees what is drawn: what another shape of the same colour covers is no line', async () => {
     const thin = barOf(0.2, -20);
     const over = newShape('o', 'Over', disc(0, -20, 70), { fill: '#113d4c', stroke: null });

@@ -140,7 +140,7 @@ export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number)
         x: x + outX * radius,
         y: y + outY * radius,
         piece: seams.piece[k] ?? -1,
-        long: 2 * long,
+        long: seams.long[k] ?? 0,
         halfX,
         halfY,
       });
@@ -249,6 +249,9 @@ const TIP = { narrows: 0.7, aside: 0.3, long: 16 } as const;
 /** Polygons make round ends up to half a percent thinner than they are: what is so near to a width has it. */
 const MEASURED = 0.994;
 
+/** What narrows to less than so many times what polygons differ from curves ends there, as far as can be told. */
+const UNSEEN = 4;
+
 /** So many stretches on to either side, in so many steps, it is looked whether what is narrow ends. */
 const [CLOSING_STRETCHES, CLOSING_STEPS] = [3, 48];
 
@@ -346,7 +349,10 @@ export function narrowRuns(places: readonly Narrow[], width: number, picture: Dr
     }
     const { tone, x, y, piece } = thinnest;
     const ends =
-      extent.narrowsTo(thinnest) && (extent.isTipAt(thinnest, width) || closesAt(picture, thinnest));
+      extent.narrowsTo(thinnest) &&
+      (extent.isTipAt(thinnest, width) ||
+        closesAt(picture, thinnest) ||
+        thinnest.width < UNSEEN * picture.blur);
     if (thinnest.width < MEASURED * width && !ends)
       runs.push({ tone, x, y, piece, width: thinnest.width, long: extent.long });
   });

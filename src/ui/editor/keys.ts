@@ -83,6 +83,8 @@ export function goToStage(editor: Editor, stage: Stage): void {
       live: null,
       wanted: null,
       tool: tools.includes(tool) ? tool : (tools[0] ?? 'select'),
+      // What the proof is about is all of the figure.
+      ...(stage === 'proof' && state.wide === 'bench' && { wide: null }),
     };
   });
 }

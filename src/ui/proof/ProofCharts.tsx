@@ -242,6 +242,15 @@ export function WidthOfDetails({ facts, unit, limit }: Props & { readonly limit:
     },
     [widths, limit, unit],
   );
+  const widest = widths[widths.length - 1]?.to ?? 0;
+  if (widths.every((each) => each.line + each.gap === 0))
+    return (
+      <Section title="Width of details">
+        <p className="text-[12px] leading-4 text-muted">
+          Nothing is narrower than {printNumber(widest, 2)} {unit}.
+        </p>
+      </Section>
+    );
   return (
     <Section title="Width of details" note={`how much edge is so wide, ${unit}`}>
       <Chart

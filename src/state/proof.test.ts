@@ -125,6 +125,36 @@ describe('the proof of an editor', () => {
     end();
   });
 
+  it('is ended by hand, says so, and begins again; what failed is told', async () => {
+    const editor = editorOf(spoilt());
+    editor.setState({ stage: 'proof' });
+    let end = (): void => undefined;
+    let answers = 0;
+    const slow: Prover = {
+      prove: () => {
+        answers += 1;
+        return answers === 1
+          ? new Promise((resolve) => (end = () => resolve(null)))
+          : Promise.resolve({ problem: 'This cannot be merged.' });
+      },
+      stop: () => end(),
+    };
+    const proofing = createProofing(editor, () => slow);
+    const unfollow = proofing.follow();
+    expect(proofing.store.getState().running).toBe(true);
+    proofing.stop();
+    await settled(proofing);
+    expect(proofing.store.getState().problem).toMatch(/^Stopped/);
+    // It is not begun again by itself.
+    editor.setState({ stage: 'colour' });
+    editor.setState({ stage: 'proof' });
+    expect(answers).toBe(1);
+    proofing.again();
+    await settled(proofing);
+    expect(proofing.store.getState().problem).toBe('This cannot be merged.');
+    unfollow();
+  });
+
   it('looks at nothing in other stages, and again when it is asked', async () => {
     const editor = editorOf(spoilt());
     const prover = here();

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 
-import { kelpCrown } from '../../../../demo/pieces/kelpCrown';
+import { hatchIris } from '../../../../demo/pieces/hatchIris';
 import { lampBurst } from '../../../../demo/pieces/lampBurst';
 import { tideDial } from '../../../../demo/pieces/tideDial';
 import { makeFile } from '../../../server/jobs/makeFile';
@@ -14,12 +14,12 @@ const NOTHING: ReadonlySet<string> = new Set();
 describe('icons', () => {
   it('are all that a site asks for, each in its size, in one file that is the same each time', async () => {
     const asked = {
-      figure: kelpCrown(),
+      figure: hatchIris(),
       to: 'icons',
       options: { background: true, dark: 'turned', without: '' },
     };
     const { bytes, file, mediaType } = await makeFile(asked);
-    expect([file, mediaType]).toEqual(['kelp-crown.icons.zip', 'application/zip']);
+    expect([file, mediaType]).toEqual(['hatch-iris.icons.zip', 'application/zip']);
     expect((await makeFile(asked)).bytes).toEqual(bytes);
     const files = unzipSync(bytes);
     const sizes: Record<string, number> = {

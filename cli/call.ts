@@ -3,6 +3,15 @@ import { readFile } from 'node:fs/promises';
 /** The call was put wrongly: the usage is shown and the status is 2. */
 export class WrongCall extends Error {}
 
+/** What the options of a call are. @throws WrongCall for those that there are not */
+export function understood<T>(parse: () => T): T {
+  try {
+    return parse();
+  } catch (error) {
+    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
+  }
+}
+
 /** A file's text. @throws Error with a sentence where it cannot be read */
 export async function readText(file: string): Promise<string> {
   return readFile(file, 'utf8').catch((error: unknown) => {

@@ -13,7 +13,7 @@ import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
 import { picturesOf } from '../src/server/pictures';
 import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
-import { readText, wholeNumber, WrongCall } from './call';
+import { readText, understood, wholeNumber, WrongCall } from './call';
 
 const FORMAT_NAMES = FORMAT_IDS.join('|');
 
@@ -80,9 +80,8 @@ const withJoinedIds = (args: readonly string[]): string[] =>
 const textOf = (value: unknown): string | null => (typeof value === 'string' ? value : null);
 
 function readCall(args: string[]): Call {
-  let parsed;
-  try {
-    parsed = parseArgs({
+  const parsed = understood(() =>
+    parseArgs({
       args: withJoinedIds(args),
       allowPositionals: true,
       options: {
@@ -98,10 +97,8 @@ function readCall(args: string[]): Call {
           ]),
         ),
       },
-    });
-  } catch (error) {
-    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
-  }
+    }),
+  );
   const { values, positionals: files } = parsed;
   const given = values as Readonly<Record<string, unknown>>;
   const ids = Array.isArray(given['id']) ? given['id'].map(String) : [];

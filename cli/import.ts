@@ -8,7 +8,7 @@ import { database } from '../src/server/database';
 import { Refused } from '../src/server/errors';
 import { createFigure } from '../src/server/figures';
 import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
-import { readText, wholeNumber, WrongCall } from './call';
+import { readText, understood, wholeNumber, WrongCall } from './call';
 
 export const IMPORT_USAGE = `       cyclogon import FILE.svg|FILE.dxf [--out FIGURE.json] [--shelf] [options]
 
@@ -27,9 +27,8 @@ interface ImportCall {
 }
 
 function readCall(args: string[]): ImportCall {
-  let parsed;
-  try {
-    parsed = parseArgs({
+  const parsed = understood(() =>
+    parseArgs({
       args,
       allowPositionals: true,
       options: {
@@ -38,10 +37,8 @@ function readCall(args: string[]): ImportCall {
         centre: { type: 'string' },
         'time-limit': { type: 'string' },
       },
-    });
-  } catch (error) {
-    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
-  }
+    }),
+  );
   const { values, positionals } = parsed;
   const [file, ...rest] = positionals;
   if (file === undefined || rest.length > 0) throw new WrongCall('Name one SVG or DXF file.');

@@ -32,13 +32,16 @@ const cyclogon = (...args: string[]) =>
   });
 
 describe('cyclogon export', () => {
-  it('writes SVG to standard output and to a file', () => {
+  it('writes SVG to standard output and to a file', async () => {
     const { stdout, status } = cyclogon('export', file, '--to', 'svg', '--plain', '--decimals', '2');
     expect(status).toBe(0);
     expect(stdout).toMatch(/<title>Scallop ring<\/title>/);
     expect(stdout).not.toMatch(/<use|\.\d{3}/);
     const out = path.join(directory, 'ring.svg');
-    expect(cyclogon('export', file, '--to', 'svg', '--out', out)).toMatchObject({ status: 0, stdout: '' });
+    expect(await called('export', file, '--to', 'svg', '--out', out)).toMatchObject({
+      status: 0,
+      stdout: '',
+    });
     expect(readFileSync(out, 'utf8')).toContain('<symbol');
   });
 
@@ -47,7 +50,8 @@ describe('cyclogon export', () => {
     const { id } = await createFigure(knex, figure);
     await knex.destroy();
     const out = path.join(directory, 'ring.png');
-    expect(cyclogon('export', '--id', id, '--to', 'png', '--size', '300', '--out', out).status).toBe(0);
+    vi.stubEnv('CYCLOGON_DATA', directory);
+    expect((await called('export', '--id', id, '--to', 'png', '--size', '300', '--out', out)).status).toBe(0);
     expect(readFileSync(out).readUInt32BE(16)).toBe(300);
   });
 

@@ -5,7 +5,7 @@ import { turnFromDegrees } from '../src/core/number/turn';
 import { Refused } from '../src/server/errors';
 import { OPERATIONS, type MotifRequest } from '../src/server/jobs/mergeMotif';
 import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
-import { readText, wholeNumber, WrongCall } from './call';
+import { readText, understood, wholeNumber, WrongCall } from './call';
 
 export const MERGE_USAGE = `       cyclogon merge MOTIF.svg --fold N --op union|intersection|exclusion|cells [options]
 
@@ -28,9 +28,8 @@ interface MergeCall extends Omit<MotifRequest, 'text'> {
 const NUMBER = String.raw`[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?`;
 
 function readCall(args: string[]): MergeCall {
-  let parsed;
-  try {
-    parsed = parseArgs({
+  const parsed = understood(() =>
+    parseArgs({
       args: args.map((arg, k) => (/^--(centre|start)$/.test(args[k - 1] ?? '') ? `\u0000${arg}` : arg)),
       allowPositionals: true,
       options: {
@@ -44,10 +43,8 @@ function readCall(args: string[]): MergeCall {
         facts: { type: 'boolean', default: false },
         'time-limit': { type: 'string' },
       },
-    });
-  } catch (error) {
-    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
-  }
+    }),
+  );
   const { values, positionals } = parsed;
   const [file, ...rest] = positionals;
   if (file === undefined || rest.length > 0) throw new WrongCall('Name one SVG file with the motif.');

@@ -8,7 +8,7 @@ import { listFigures, shownFigure } from '../src/server/figures';
 import type { Figure } from '../src/core/figure/model';
 import type { ProofMade } from '../src/server/jobs/proofFigure';
 import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
-import { readText, wholeNumber, WrongCall } from './call';
+import { readText, understood, wholeNumber, WrongCall } from './call';
 
 export const PROOF_USAGE = `Usage: cyclogon proof (FIGURE.json … | --all) [options]
 
@@ -29,9 +29,8 @@ interface Call {
 }
 
 function readCall(args: string[]): Call {
-  let parsed;
-  try {
-    parsed = parseArgs({
+  const parsed = understood(() =>
+    parseArgs({
       args,
       allowPositionals: true,
       options: {
@@ -41,10 +40,8 @@ function readCall(args: string[]): Call {
         page: { type: 'string' },
         'time-limit': { type: 'string' },
       },
-    });
-  } catch (error) {
-    throw new WrongCall(error instanceof Error ? error.message : 'The options could not be read.');
-  }
+    }),
+  );
   const { values, positionals: files } = parsed;
   if (files.length > 0 === values.all) throw new WrongCall('Name figures in one way: files, or --all.');
   if (values.page !== undefined && files.length !== 1) throw new WrongCall('--page is of one figure.');

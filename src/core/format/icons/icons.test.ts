@@ -12,7 +12,7 @@ import { iconFiles, SAFE_RADIUS, turnedLight } from './icons';
 const NOTHING: ReadonlySet<string> = new Set();
 
 describe('icons', () => {
-  it('are all that a site asks for, each in its size, in one file that is the same each time', async () => {
+  it('are all that a site asks for, each in its size, in one file without the time of day', async () => {
     const asked = {
       figure: hatchIris(),
       to: 'icons',
@@ -20,7 +20,8 @@ describe('icons', () => {
     };
     const { bytes, file, mediaType } = await makeFile(asked);
     expect([file, mediaType]).toEqual(['hatch-iris.icons.zip', 'application/zip']);
-    expect((await makeFile(asked)).bytes).toEqual(bytes);
+    // The date of its first entry, as ZIP has it: the second day of 1980.
+    expect(new DataView(bytes.buffer, bytes.byteOffset).getUint16(12, true)).toBe(0x22);
     const files = unzipSync(bytes);
     const sizes: Record<string, number> = {
       'touch-icon-180.png': 180,

@@ -173,7 +173,7 @@ export const neighbours = check({
       const meets = contactOf(paths, rule, small);
       const where = Array.from({ length: rule.fold }, (_, k) => ({
         at: applyTo(turnMap(addTurns(rule.start, turn(k, rule.fold))), meets),
-        size: Math.abs(between),
+        size: Math.max(4 * Math.abs(between), subject.figure.page.width / 40),
         roundId: round.id,
       }));
       return [

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
@@ -28,7 +29,6 @@ import { ArtworkChooser } from '../import/ImportButton';
 import { ImportSheet } from '../import/ImportSheet';
 import { Inspector } from '../inspector/Inspector';
 import { FindingsPanel } from '../proof/FindingsPanel';
-import { LooksPanel } from '../proof/LooksPanel';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
 import { SaveSheets } from './SaveSheets';
@@ -199,6 +199,12 @@ function TabTitle() {
 
 /** The panel's width at first, in pixels. */
 const FIRST_PANEL = 290;
+
+/** With charts in it: read when it is first shown. */
+const LooksPanel = dynamic(() => import('../proof/LooksPanel').then((each) => each.LooksPanel), {
+  ssr: false,
+  loading: () => <aside aria-label="Looks" aria-busy className="border-l border-line bg-shell" />,
+});
 
 /** Proof has findings and looks beside the figure, which has one place. */
 function ProofPanes({ listens }: { readonly listens: boolean }) {

@@ -12,8 +12,6 @@ import type { Subject } from './subject';
 /** Across, about, of what has an area. */
 export const sizeOfArea = (area: number): number => 2 * Math.sqrt(area / Math.PI);
 
-export const areaOf = ({ area }: CellGroup): number => area;
-
 /** Where cells of a group are. */
 export const placesOfCopies = (
   cells: RoundCells,

@@ -14,7 +14,7 @@ import { convertLength } from '../number/units';
 import { mapFill, mapPaint } from '../paint/fills';
 import { seenAs } from '../paint/vision';
 import type { Colour, Scene, SceneItem, SceneLayer } from '../scene/scene';
-import { oklchOf, colourOfOklch } from '../paint/adjust';
+import { greyOf } from '../paint/pixelChanges';
 import type { ProofFinding } from './check';
 import type { ProofFacts } from './facts';
 import type { Proof } from './proof';
@@ -83,8 +83,6 @@ function recolouredScene(scene: Scene, change: (colour: Colour) => Colour, groun
     layers: layers(scene.layers),
   };
 }
-
-const greyOf = (colour: Colour): Colour => colourOfOklch({ ...oklchOf(colour), c: 0 });
 
 /** All inks as one, but for the page's own colour, which stays bare. */
 const inOne =

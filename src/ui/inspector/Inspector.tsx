@@ -136,8 +136,9 @@ function RoundSections({ stage, round, chosen }: RoundProps) {
     case 'merge':
       return <MergePanel round={round} />;
     case 'colour':
-    case 'proof':
       return <ColourPanel round={round} />;
+    case 'proof':
+      return null;
   }
 }
 

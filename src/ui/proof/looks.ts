@@ -1,12 +1,13 @@
 import type { Colour } from '@/core/scene/scene';
-import { grey, inkAlone, inOne, seenBy, VISIONS, type Change } from './raster';
+import { grey, inkAlone, inOne, seenBy, type PixelChange } from '@/core/paint/pixelChanges';
+import { VISIONS } from '@/core/paint/vision';
 
 /** The figure as others will see it. */
 export interface Look {
   readonly id: string;
   readonly name: string;
   /** What becomes of its pixels; none where they stay. */
-  readonly change?: Change;
+  readonly change?: PixelChange;
   /** The pixels that are changed have the page's background, whatever is seen of it. */
   readonly from?: 'own';
   /** What is seen of the page's background: its own, none, or another one in place of it. */

@@ -1,18 +1,16 @@
-import { areaOf, neighbourOf, placesOfCopies, sizeOfArea } from '../cellPlaces';
+import { neighbourOf, placesOfCopies, sizeOfArea } from '../cellPlaces';
 import { check, found, shown, type ProofFinding } from '../check';
-import { contrastOf } from '../../paint/adjust';
-import type { CellGroup } from '../../merge/fused';
 import type { RoundCells } from '../cellGroups';
 import type { Subject } from '../subject';
-import { firstColour } from '../../paint/fills';
 
 function inRound(subject: Subject, cells: RoundCells, least: number): ProofFinding[] {
   return cells.groups.flatMap((group): ProofFinding[] => {
-    const drawn = group.copies.filter((_, k) => isPainted(cells, group, k));
+    const paints = cells.paints(group);
+    const drawn = group.copies.filter((_, k) => paints[k]?.fill);
     const [first] = drawn;
     if (!first || group.area >= least) return [];
     const other = neighbourOf(subject, cells, group, first);
-    const area = shown(areaOf(group) / subject.mm ** 2);
+    const area = shown(group.area / subject.mm ** 2);
     return [
       found('slivers', {
         severity: 'warning',
@@ -31,12 +29,6 @@ function inRound(subject: Subject, cells: RoundCells, least: number): ProofFindi
       }),
     ];
   });
-}
-
-/** True where a cell is there and has a fill that is told from nothing. */
-function isPainted(cells: RoundCells, group: CellGroup, k: number): boolean {
-  const fill = firstColour(cells.paints(group)[k]?.fill ?? null);
-  return fill !== null && contrastOf(fill, '#ffffff') >= 1;
 }
 
 /** Cells so small that no one sees, prints or cuts them. */

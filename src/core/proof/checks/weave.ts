@@ -1,12 +1,11 @@
-import { applyTurnBack } from '../turnBack';
+import { applyTo, turnMap } from '../../curve/affine';
 import { check, found, shown, type ProofFinding } from '../check';
-import { negateTurn } from '../../number/turn';
 import type { Point } from '../../curve/point';
 import type { Round } from '../../figure/model';
 import type { Subject } from '../subject';
 
 /** A point of a merge's frame in the figure. */
-const inFigure = ({ rule }: Round, p: Point): Point => applyTurnBack(p, negateTurn(rule.start));
+const inFigure = ({ rule }: Round, p: Point): Point => applyTo(turnMap(rule.start), p);
 
 function crossingsOf(subject: Subject, round: Round) {
   const weave = round.merge?.op === 'weave' ? subject.merge(round.id)?.weave : undefined;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 
 import { contrastOf } from '@/core/paint/adjust';
 import { looksOf } from './looks';
-import { grey, inkAlone, inOne, seenBy } from './raster';
+import { greyOf, grey, inkAlone, inOne, seenBy } from '@/core/paint/pixelChanges';
 
 const hex = ([r, g, b]: readonly number[]): string =>
   `#${[r, g, b]
@@ -33,6 +33,7 @@ describe('pixels as others see them', () => {
       const seen = grey(pixel);
       expect(new Set(seen.slice(0, 3)).size).toBe(1);
       expect(seen[3]).toBe(pixel[3]);
+      expect(greyOf(hex(pixel))).toBe(hex(seen));
       expect(contrastOf(hex(seen), '#ffffff')).toBeCloseTo(contrastOf(hex(pixel), '#ffffff'), 1);
     }
   });

@@ -16,6 +16,7 @@ const inside = {
   scene: ['number', 'curve', 'symmetry'],
   paint: ['number', 'curve', 'symmetry', 'scene'],
   figure: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint'],
+  stock: ['number', 'curve', 'symmetry', 'maker', 'scene', 'paint', 'figure'],
   format: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint', 'figure'],
   proof: [
     'number',

@@ -1,4 +1,5 @@
 import { closeDatabases } from '../src/server/database';
+import { BACKUP_USAGE, backUpTo, restore } from './backup';
 import { WrongCall } from './call';
 import { EXPORT_USAGE, exportFigures } from './export';
 import { IMPORT_USAGE, importFile } from './import';
@@ -11,7 +12,9 @@ ${IMPORT_USAGE}
 
 ${MERGE_USAGE}
 
-${PROOF_USAGE}`;
+${PROOF_USAGE}
+
+${BACKUP_USAGE}`;
 
 /** A command that ends with 0 where it ends well. */
 const done =
@@ -29,6 +32,8 @@ const COMMANDS: ReadonlyMap<string, (args: string[]) => Promise<number>> = new M
   ['import', done(importFile)],
   ['merge', done(mergeFile)],
   ['proof', proofFigures],
+  ['backup', done(backUpTo)],
+  ['restore', done(restore)],
 ]);
 
 /** Does what the arguments of a call say. @returns the status to end with: 0 done, 1 for what is wrong with the input, 2 with the call */

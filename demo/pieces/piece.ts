@@ -1,9 +1,8 @@
 import { petalOfSize } from '../../src/core/maker/petal';
 import type { Figure, Round, Shape } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape } from '../../src/core/figure/start';
-import type { Point } from '../../src/core/curve/point';
 import type { Form } from '../../src/core/maker/form';
-import { makerOf, withParams, type BuiltForm, type BuiltKind } from '../../src/core/maker/makers';
+import { built } from '../../src/core/stock/building';
 import { NO_TURN, type Turn } from '../../src/core/number/turn';
 import type { Paint, Stroke } from '../../src/core/scene/scene';
 
@@ -75,12 +74,4 @@ export const rectangleAt = (width: number, height: number, corner: number): Form
 export const named = (id: string, name: string, form: Form, paint: Paint): Shape =>
   newShape(id, name, form, paint);
 
-/** A construction on the axis with some of its numbers other than those it begins with. */
-export function built<K extends BuiltKind>(
-  kind: K,
-  params: Partial<Extract<BuiltForm, { kind: K }>['params']>,
-  at: Point = { x: 0, y: 0 },
-): BuiltForm {
-  const form = { kind, at, rotation: NO_TURN } as BuiltForm;
-  return withParams(form, { ...makerOf(kind).start, ...params });
-}
+export { built };

@@ -1,6 +1,7 @@
 import { database } from '@/server/database';
-import { pageOfFigures } from '@/server/figures';
-import { PAGE_SIZE } from '@/wire';
+import { shelfFacts } from '@/server/shelf/facts';
+import { pageOfFigures } from '@/server/shelf/list';
+import { ALL_FIGURES, PAGE_SIZE } from '@/wire';
 import { Shelf } from '@/ui/shelf/Shelf';
 
 export const dynamic = 'force-dynamic';
@@ -10,6 +11,12 @@ export const metadata = { title: 'Shelf' };
 const SEEN_AT_ONCE = 20;
 
 export default async function ShelfPage() {
-  const { total, figures } = await pageOfFigures(await database(), { search: '', from: 0, count: PAGE_SIZE });
-  return <Shelf first={{ total, figures: total > PAGE_SIZE ? figures.slice(0, SEEN_AT_ONCE) : figures }} />;
+  const knex = await database();
+  const { total, figures } = await pageOfFigures(knex, { ...ALL_FIGURES, from: 0, count: PAGE_SIZE });
+  return (
+    <Shelf
+      first={{ total, figures: total > PAGE_SIZE ? figures.slice(0, SEEN_AT_ONCE) : figures }}
+      facts={await shelfFacts(knex)}
+    />
+  );
 }

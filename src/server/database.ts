@@ -13,6 +13,9 @@ interface RawConnection {
   pragma(text: string): unknown;
 }
 
+/** The database's file in the data folder. */
+export const DATABASE_FILE = 'cyclogon.sqlite';
+
 /** How long one try waits for another program's write, in milliseconds: not long, as nothing else is answered meanwhile. */
 const BUSY_TIME = 20;
 
@@ -22,7 +25,7 @@ const BUSY_TIME = 20;
  * @throws Unusable with a sentence where the file is damaged or of a newer Cyclogon (it is not written then), or cannot be made or opened
  */
 export async function openDatabase(directory: string): Promise<Knex> {
-  const filename = path.join(directory, 'cyclogon.sqlite');
+  const filename = path.join(directory, DATABASE_FILE);
   try {
     return await alone(directory, async () => {
       const state = stateOf(filename, MIGRATION_NAMES);

@@ -5,73 +5,39 @@ import type { Figure } from '../core/figure/model';
 import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
 import { figureSchema } from '../core/figure/schema';
 import { checkFigure, UnreadableFigure } from '../core/format/figure/json';
-import type { FigurePage, FigureSummary, HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import {
+  ALL_FIGURES,
+  type FigureSummary,
+  type HistoryStep,
+  type SavedFigure,
+  type SaveRequest,
+  type StateRef,
+} from '../wire';
 import { writing } from './database';
 import { Broken, Conflict, NotFound, Refused } from './errors';
-import { chainFrom, figureAt, insertSteps, storedAt, type StepRow } from './steps';
-
-interface FigureRow {
-  id: string;
-  name: string;
-  revision: number;
-  step: number;
-  created_at: string;
-  updated_at: string;
-  deleted_at: string | null;
-}
-
-/** A figure that was deleted longer ago than this is gone for good. */
-const KEPT_DELETED_DAYS = 30;
+import { changeFigures } from './shelf/changes';
+import { keepLeft, stateOf } from './shelf/history';
+import { inOrder, labelsOf, rowOf, summaryOf, type FigureRow } from './shelf/list';
+import { indexed } from './shelf/search';
+import {
+  chainFrom,
+  figureAt,
+  insertSteps,
+  positionBefore,
+  storedAt,
+  storedBefore,
+  type StepRow,
+} from './steps';
 
 const now = (): string => new Date().toISOString();
 
-const summaryOf = (row: FigureRow): FigureSummary => ({
-  id: row.id,
-  name: row.name,
-  revision: row.revision,
-  updatedAt: row.updated_at,
-});
-
-async function rowOf(knex: Knex, id: string): Promise<FigureRow> {
-  const row = await knex<FigureRow>('figures').where({ id }).whereNull('deleted_at').first();
-  if (!row) throw new NotFound('There is no such figure; it may have been deleted.');
-  return row;
-}
-
-/** What is on the Shelf, the last changed first. */
-const onShelf = (knex: Knex) =>
-  knex<FigureRow>('figures').whereNull('deleted_at').orderBy('updated_at', 'desc').orderBy('id');
-
-/** All figures that are on the Shelf. */
+/** All figures that are on the Shelf, the last changed first. */
 export const listFigures = async (knex: Knex): Promise<FigureSummary[]> =>
-  (await onShelf(knex)).map(summaryOf);
-
-/** Some of the figures whose name holds all the words, from one on. */
-export async function pageOfFigures(
-  knex: Knex,
-  { search, from, count }: { readonly search: string; readonly from: number; readonly count: number },
-): Promise<FigurePage> {
-  const words = search.toLocaleLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) {
-    const [all] = await knex<FigureRow>('figures').whereNull('deleted_at').count({ total: '*' });
-    const rows = await onShelf(knex).limit(count).offset(from);
-    return { total: Number(all?.total ?? 0), figures: rows.map(summaryOf) };
-  }
-  // SQLite knows upper and lower case of plain Latin letters alone, so names are compared here.
-  const named = (await onShelf(knex).select('id', 'name')).filter(({ name }) =>
-    words.every((word) => name.toLocaleLowerCase().includes(word)),
-  );
-  const shown = named.slice(from, from + count).map(({ id }) => id);
-  const rows = new Map((await knex<FigureRow>('figures').whereIn('id', shown)).map((row) => [row.id, row]));
-  return {
-    total: named.length,
-    figures: shown.flatMap((id) => rows.get(id) ?? []).map(summaryOf),
-  };
-}
+  (await inOrder(knex, ALL_FIGURES)).map((row) => summaryOf(row));
 
 /** Puts a checked figure on the shelf as a new one. */
 export async function createFigure(knex: Knex, figure: Figure, at = now()): Promise<FigureSummary> {
-  const row: FigureRow = {
+  const row: Omit<FigureRow, 'number' | 'fold'> = {
     id: nanoid(12),
     name: figure.name,
     revision: 1,
@@ -79,12 +45,15 @@ export async function createFigure(knex: Knex, figure: Figure, at = now()): Prom
     created_at: at,
     updated_at: at,
     deleted_at: null,
+    collection: null,
   };
   await writing(knex, async (trx) => {
-    await trx('figures').insert(row);
+    const number = trx.raw('(SELECT coalesce(max(number), 0) + 1 FROM figures)');
+    await trx('figures').insert({ ...row, number });
     await insertSteps(trx, row.id, [{ position: 0, label: 'Start', figure }], null);
+    await indexed(trx, row.id, figure);
   });
-  return summaryOf(row);
+  return { id: row.id, name: row.name, revision: row.revision, updatedAt: at };
 }
 
 /** A figure with the end of its history, as far back as the last step that is stored whole. @throws NotFound */
@@ -115,15 +84,9 @@ function soundFigure(figure: Figure, name: string): Figure {
   }
 }
 
-/** A figure as it is shown, and which revision that is. @throws NotFound */
-export async function shownRevision(knex: Knex, id: string): Promise<{ figure: Figure; revision: number }> {
-  const { step, revision } = await rowOf(knex, id);
-  return { figure: await figureAt(knex, id, step), revision };
-}
-
 /** A figure as it is shown, without its history. @throws NotFound */
 export const shownFigure = async (knex: Knex, id: string): Promise<Figure> =>
-  (await shownRevision(knex, id)).figure;
+  (await stateOf(knex, id, {})).figure;
 
 /** Steps of a figure's history before a position, in their order, the first whole: `count` at least where there are so many. @throws NotFound */
 export async function stepsBefore(
@@ -134,7 +97,7 @@ export async function stepsBefore(
 ): Promise<StoredStep[]> {
   await rowOf(knex, id);
   if (before < 1) return [];
-  return soundEnd(await chainFrom(knex, id, Math.max(0, before - count), before - 1));
+  return soundEnd(await chainFrom(knex, id, await positionBefore(knex, id, before, count), before - 1));
 }
 
 /** The figures of steps that came from a browser, checked. @throws Refused where one does not fit or is no figure */
@@ -164,9 +127,11 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
       if (request.steps.some((step, k) => step.position !== first.position + k) || first.position < 1) {
         throw new Refused('The steps to save are not in order.');
       }
-      const before = await storedAt(trx, id, first.position - 1);
-      if (!before) throw new Refused('The steps to save do not go on from what is stored.');
+      const before = await storedBefore(trx, id, first.position);
+      if (!before || (await isPast(trx, id, first.position)))
+        throw new Refused('The steps to save do not go on from what is stored.');
       made = checkedSteps(request.steps, before.figure);
+      await keepWhatIsLeft(trx, row, first);
       await trx<StepRow>('steps')
         .where({ figure_id: id })
         .andWhere('position', '>=', first.position)
@@ -184,8 +149,36 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
       updated_at: now(),
     };
     await trx<FigureRow>('figures').where({ id }).update(changed);
+    await indexed(trx, id, shown.figure);
     return summaryOf(changed);
   });
+}
+
+/** True where a position is farther on than just after the last step. */
+async function isPast(trx: Knex, id: string, position: number): Promise<boolean> {
+  const last = await trx<StepRow>('steps')
+    .where({ figure_id: id })
+    .orderBy('position', 'desc')
+    .first('position');
+  return position > (last?.position ?? -1) + 1;
+}
+
+/**
+ * Work that goes on from an earlier step replaces those after it: the last of them is kept as a version. A step that is only done again
+ * with more in it, as one more nudge, leaves nothing behind.
+ */
+async function keepWhatIsLeft(trx: Knex, row: FigureRow, first: StoredStep): Promise<void> {
+  const replaced = await trx<StepRow>('steps')
+    .where({ figure_id: row.id })
+    .andWhere('position', '>=', first.position)
+    .orderBy('position')
+    .select('position', 'label');
+  const last = replaced[replaced.length - 1];
+  if (!last) return;
+  const isDoneAgain = replaced.length === 1 && row.step === last.position && last.label === first.label;
+  if (isDoneAgain) return;
+  const left = await storedAt(trx, row.id, last.position);
+  if (left) await keepLeft(trx, row.id, left.figure, left.label);
 }
 
 /** Gives a figure another name, as one step of its history. @throws NotFound */
@@ -196,26 +189,31 @@ export async function renameStored(knex: Knex, id: string, name: string): Promis
   return saveFigure(knex, id, { base: revision, step: step + 1, steps: [next] });
 }
 
-/** A copy of a figure, without its history. @throws NotFound */
-export async function duplicateFigure(knex: Knex, id: string): Promise<FigureSummary> {
-  const figure = await shownFigure(knex, id);
-  return createFigure(knex, { ...figure, name: `${figure.name} copy`.slice(0, 120) });
+/** A copy of a figure as it is, or of a state of it, without its history; in the same collection, with the same labels. @throws NotFound */
+export async function duplicateFigure(
+  knex: Knex,
+  id: string,
+  { name, ...state }: StateRef & { readonly name?: string } = {},
+): Promise<FigureSummary> {
+  const { figure } = await stateOf(knex, id, state);
+  const { collection } = await rowOf(knex, id);
+  const copy = await createFigure(knex, { ...figure, name: name ?? `${figure.name} copy`.slice(0, 120) });
+  if (collection !== null) await changeFigures(knex, { do: 'collect', ids: [copy.id], collection });
+  for (const label of (await labelsOf(knex, [id])).get(id) ?? [])
+    await changeFigures(knex, { do: 'label', ids: [copy.id], label });
+  return copy;
 }
 
-/** Takes a figure off the shelf; it can be put back for thirty days. @throws NotFound */
+/** Puts a figure in the Bin. @throws NotFound */
 export async function deleteFigure(knex: Knex, id: string): Promise<void> {
-  await writing(knex, async (trx) => {
-    await rowOf(trx, id);
-    await trx<FigureRow>('figures').where({ id }).update({ deleted_at: now() });
-    const longAgo = new Date(Date.now() - KEPT_DELETED_DAYS * 24 * 3600 * 1000).toISOString();
-    await trx<FigureRow>('figures').where('deleted_at', '<', longAgo).delete();
-  });
+  await rowOf(knex, id);
+  await changeFigures(knex, { do: 'bin', ids: [id] });
 }
 
-/** Puts a deleted figure back on the shelf. @throws NotFound */
+/** Puts a figure from the Bin back on the Shelf. @throws NotFound */
 export async function restoreFigure(knex: Knex, id: string): Promise<FigureSummary> {
-  return writing(knex, async (trx) => {
-    await trx<FigureRow>('figures').where({ id }).update({ deleted_at: null });
-    return summaryOf(await rowOf(trx, id));
-  });
+  if (!(await knex<FigureRow>('figures').where({ id }).first('id')))
+    throw new NotFound('There is no such figure; it is gone for good.');
+  await changeFigures(knex, { do: 'putBack', ids: [id] });
+  return summaryOf(await rowOf(knex, id));
 }

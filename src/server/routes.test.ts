@@ -96,6 +96,10 @@ describe('the routes of figures', () => {
     expect((await load(copy.id)).figure.rounds).toEqual(kelpCrown().rounds);
     expect((await one.DELETE(request('DELETE'), at(crown.id))).status).toBe(204);
     expect((await one.GET(request('GET'), at(crown.id))).status).toBe(404);
+    // What lies in the Bin is still pictured, and handed out no more.
+    const drawn = (query: string) =>
+      exports.GET(request('GET', undefined, `${BASE}/x/export?to=svg&${query}`), at(crown.id));
+    expect([(await drawn('card=1')).status, (await drawn('')).status]).toEqual([200, 404]);
     expect((await restores.POST(request('POST'), at(crown.id))).status).toBe(200);
     expect((await list('')).length).toBe(3);
   });
@@ -317,7 +321,9 @@ describe('a history', () => {
     const { id } = await make({ figure: kelpCrown() });
     for (let k = 1; k <= 25; k += 1) await patchSave(id, k, k, folded(k + 2));
     const before = wholeSteps((await load(id)).steps);
-    // The faces first, which came later.
+    // The drawer, the Shelf and the faces first, which came later.
+    await knex.migrate.down({ migrationSource });
+    await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });
     const whole = (await knex('steps').where({ figure_id: id }).orderBy('position')) as { figure: string }[];

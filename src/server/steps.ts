@@ -17,6 +17,8 @@ export interface StepRow {
   /** The whole figure, as JSON; null where `patch` says what changed from the step before. */
   figure: string | null;
   patch: string | null;
+  /** When it was saved: ISO 8601, UTC. */
+  made_at?: string;
 }
 
 /** A step is whole where its position is a multiple of this, so that no more than so many rows are read for one. */
@@ -29,6 +31,7 @@ type Json = Readonly<Record<string, unknown>>;
 /** A step with its figure as it is stored, and brought up to date. */
 interface StoredFigure extends HistoryStep {
   readonly raw: Json;
+  readonly isWhole: boolean;
 }
 
 /** Figures of rows in a row, the first of which is whole. What is in the table was checked when it was put there. */
@@ -38,7 +41,7 @@ function readRows(rows: readonly StepRow[]): StoredFigure[] {
     if (figure !== null) raw = JSON.parse(figure) as Json;
     else if (raw !== null && patch !== null) raw = patched(raw, JSON.parse(patch) as Patch);
     else throw new NotFound('The figure has lost a step of its history.');
-    return { position, label, raw, figure: upgraded(raw) as unknown as Figure };
+    return { position, label, raw, isWhole: figure !== null, figure: upgraded(raw) as unknown as Figure };
   });
 }
 
@@ -66,6 +69,23 @@ export async function storedAt(knex: Knex, id: string, position: number): Promis
   const chain = await chainFrom(knex, id, position, position);
   const last = chain[chain.length - 1];
   return last?.position === position ? last : null;
+}
+
+/** The last step before a position; null where there is none. Positions have gaps where a history was thinned. */
+export async function storedBefore(knex: Knex, id: string, position: number): Promise<StoredFigure | null> {
+  const chain = await chainFrom(knex, id, position - 1, position - 1);
+  return chain[chain.length - 1] ?? null;
+}
+
+/** The position of the step that is so many before a position; of the first where there are fewer. */
+export async function positionBefore(knex: Knex, id: string, before: number, count: number): Promise<number> {
+  const rows = await knex<StepRow>('steps')
+    .where({ figure_id: id })
+    .andWhere('position', '<', before)
+    .orderBy('position', 'desc')
+    .limit(count)
+    .select('position');
+  return rows[rows.length - 1]?.position ?? 0;
 }
 
 /** The figure at a position. @throws NotFound */
@@ -99,10 +119,41 @@ export async function insertSteps(
 ): Promise<void> {
   // What changed is said of what is stored: a step after one of an earlier version is whole.
   let last: object | null = before?.raw['version'] === FIGURE_VERSION ? before.raw : null;
+  const made_at = new Date().toISOString();
   for (const step of steps) {
-    await knex<StepRow>('steps').insert(rowOfStep(id, step, last));
+    await knex<StepRow>('steps').insert({ ...rowOfStep(id, step, last), made_at });
     last = step.figure;
   }
+}
+
+/** Takes all steps but some out of a history; those that stay are the figures that they were. @returns how many went */
+export async function keepSteps(knex: Knex, id: string, kept: ReadonlySet<number>): Promise<number> {
+  const all = await chainFrom(knex, id, 0, Infinity);
+  const staying = all.filter(({ position }) => kept.has(position));
+  if (staying.length === all.length) return 0;
+  const before = new Map(all.map((step, k) => [step, all[k - 1]]));
+  let sinceWhole = 0;
+  for (const [k, step] of staying.entries()) {
+    const last = staying[k - 1];
+    sinceWhole += 1;
+    if (step.isWhole) sinceWhole = 0;
+    else if (before.get(step) !== last) {
+      const { position, label, raw } = step;
+      const isNear = sinceWhole < WHOLE_EVERY && last?.raw['version'] === raw['version'];
+      const row = rowOfStep(id, { position, label, figure: raw }, last && isNear ? last.raw : null);
+      if (row.figure !== null) sinceWhole = 0;
+      await knex<StepRow>('steps')
+        .where({ figure_id: id, position })
+        .update({ figure: row.figure, patch: row.patch });
+    }
+  }
+  const gone = all.filter(({ position }) => !kept.has(position)).map(({ position }) => position);
+  for (let k = 0; k < gone.length; k += 500)
+    await knex<StepRow>('steps')
+      .where({ figure_id: id })
+      .whereIn('position', gone.slice(k, k + 500))
+      .delete();
+  return gone.length;
 }
 
 /** All rows of a figure with their figures whole, as they were stored before what changed was. */

@@ -121,6 +121,9 @@ export function createEditor(saved: SavedFigure): Editor {
     lit: null,
     measured: null,
     cross: null,
+    drawer: false,
+    past: false,
+    others: 0,
     box: null,
   }));
 }

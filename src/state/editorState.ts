@@ -249,6 +249,12 @@ export interface EditorState {
   readonly handedOut: number;
   /** What is selected of a strip, or drawn next, was taken in the lane: it is worked on as it lies straight. */
   readonly laid: boolean;
+  /** The drawer of motifs is open in place of the panel. */
+  readonly drawer: boolean;
+  /** The history is looked at in place of the panes: nothing is drawn meanwhile. */
+  readonly past: boolean;
+  /** In how many other windows the figure is open. */
+  readonly others: number;
   /** A box that is being drawn to select by, in pixels of its pane. */
   readonly box: { readonly pane: PaneId; readonly from: Point; readonly to: Point } | null;
 }

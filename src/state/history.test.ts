@@ -4,9 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { newFigure } from '../core/figure/start';
 import {
   atPosition,
+  figureBefore,
   figureOf,
   firstHere,
   historyOf,
+  positionAfter,
   record,
   redoLabel,
   undoLabel,
@@ -17,7 +19,7 @@ import {
 
 const named = (name: string) => newFigure(name, 'a');
 const undo = (history: History): History => atPosition(history, history.at - 1);
-const redo = (history: History): History => atPosition(history, history.at + 1);
+const redo = (history: History): History => atPosition(history, positionAfter(history));
 const fresh = () => historyOf([{ position: 0, label: 'Start', figure: named('0') }], 0);
 
 describe('history', () => {
@@ -64,6 +66,33 @@ describe('history', () => {
     history = record(undo(undo(history)), 'd', named('d'));
     expect(unsavedSteps(history).map(({ label }) => label)).toEqual(['d']);
     expect(history.steps.map(({ label }) => label)).toEqual(['Start', 'a', 'd']);
+  });
+
+  it('goes over gaps, where steps of long ago were thinned', () => {
+    const steps = [0, 7, 30, 31].map((position) => ({
+      position,
+      label: `Step ${position}`,
+      figure: named(String(position)),
+    }));
+    let history = historyOf(steps, 31);
+    const shown = (): [number, string] => [history.at, figureOf(history).name];
+    const seen = [0, 0, 0, 0].map(() => {
+      history = undo(history);
+      return shown();
+    });
+    expect(seen).toEqual([
+      [30, '30'],
+      [7, '7'],
+      [0, '0'],
+      [0, '0'],
+    ]);
+    expect(redoLabel(history)).toBe('Step 7');
+    history = redo(redo(history));
+    expect(shown()).toEqual([30, '30']);
+    expect(figureBefore(history, 30)?.name).toBe('7');
+    // Something new after an old step takes the place of what could be redone.
+    history = record(undo(history), 'New', named('new'));
+    expect(history.steps.map(({ position }) => position)).toEqual([0, 7, 8]);
   });
 
   it('asks for earlier steps and takes them up', () => {

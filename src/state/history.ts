@@ -6,7 +6,7 @@ import type { HistoryStep } from '../wire';
  * what did not change, so a step costs little.
  */
 export interface History {
-  /** In order of position, without gaps; never empty. */
+  /** In order of position, never empty; positions have gaps where steps of long ago were thinned. */
   readonly steps: readonly HistoryStep[];
   /** The position that is shown. */
   readonly at: number;
@@ -23,8 +23,20 @@ export const historyOf = (steps: readonly HistoryStep[], at: number): History =>
   mergeKey: null,
 });
 
+/** The place in the list of the last step at or before a position; −1 where all are after it. */
+function placeOf({ steps }: History, position: number): number {
+  let [low, high] = [0, steps.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((steps[middle]?.position ?? 0) <= position) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** The step at a position, or the last before it. */
 const stepAt = (history: History, position: number): HistoryStep | undefined =>
-  history.steps[position - (history.steps[0]?.position ?? 0)];
+  history.steps[placeOf(history, position)];
 
 /** The figure that is shown. @throws RangeError where a history was built without its shown step. */
 export function figureOf(history: History): Figure {
@@ -68,14 +80,21 @@ export const undoLabel = (history: History): string | null =>
   history.at > 0 ? (stepAt(history, history.at)?.label ?? null) : null;
 
 /** What redo would do again, or null at the end. */
-export const redoLabel = (history: History): string | null => stepAt(history, history.at + 1)?.label ?? null;
+export const redoLabel = (history: History): string | null =>
+  history.steps[placeOf(history, history.at) + 1]?.label ?? null;
+
+/** The position of the step after the one that is shown; that one's own at the end. */
+export const positionAfter = (history: History): number =>
+  history.steps[placeOf(history, history.at) + 1]?.position ?? history.at;
 
 /** The first position that is here; earlier ones are on the server. */
 export const firstHere = (history: History): number => history.steps[0]?.position ?? 0;
 
-/** The history with another of its steps shown; as it is where that is not here. */
-export const atPosition = (history: History, position: number): History =>
-  stepAt(history, position) ? { ...history, at: position, mergeKey: null } : history;
+/** The history with the step at a position shown, or the last before it; as it is where that is not here. */
+export const atPosition = (history: History, position: number): History => {
+  const step = stepAt(history, position);
+  return step ? { ...history, at: step.position, mergeKey: null } : history;
+};
 
 /** The history with steps from the server put before its own. */
 export function withEarlier(history: History, earlier: readonly HistoryStep[]): History {

@@ -159,6 +159,17 @@ describe('saving', () => {
     expect([fake.fold, fake.step, editor.getState().save.kind]).toEqual([6, 2, 'saved']);
   });
 
+  it('of what is taken back at once happens before: the server has it, whatever is done then', async () => {
+    fold(5);
+    void saver.undo();
+    fold(9);
+    await pass(600);
+    expect(fake.requests[0]?.steps).toHaveLength(1);
+    expect([fake.fold, fake.requests.length >= 2]).toEqual([9, true]);
+    const [first] = wholeSteps(fake.requests[0]?.steps ?? [], newFigure('Test', 'a'));
+    expect(first?.figure.rounds[0]?.rule.fold).toBe(5);
+  });
+
   it('is tried again until the server is back, and keeps the changes in the browser until then', async () => {
     fake.mode = 'gone';
     fold(5);

@@ -283,8 +283,17 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     if (!(error instanceof ServerProblem)) console.error(error);
   });
 
+  const undoer = undoerOf(editor);
+  /** What is about to be taken back reaches the server first: it keeps that where work goes on another way. */
+  const undo = (): Promise<void> => {
+    const { history, save: state } = editor.getState();
+    if (isDirty(history, savedAt) && !isStopped(state)) void run().catch(() => undefined);
+    return undoer.undo();
+  };
+
   return {
-    ...undoerOf(editor),
+    redo: () => undoer.redo(),
+    undo,
     restored,
     flush,
     saveCopy: async (name) => {

@@ -3,13 +3,24 @@ import type { StoredStep } from '../core/figure/patches';
 import { dataOf, partedFromPictures, withPictureIds } from '../core/format/figure/pictures';
 import { OWN_HEADER } from '../wire';
 import type {
+  Collection,
   FaceName,
+  FigureHistory,
   FigurePage,
   FigureSummary,
+  KeptMotif,
+  MotifEntry,
   ShapedWords,
   SavedFigure,
   SaveRequest,
+  ShelfChange,
+  ShelfFacts,
+  ShelfQuery,
+  StateRef,
   StoredPicture,
+  TakenBackup,
+  ThinningRules,
+  VersionEntry,
 } from '../wire';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
@@ -47,14 +58,70 @@ async function ask<T>(address: string, method = 'GET', body?: unknown, keepalive
   throw new ServerProblem(response.status, message);
 }
 
+const motifAt = (id: string, part = ''): string => `/api/drawer/${encodeURIComponent(id)}${part}`;
+
+/** Where the picture of a motif of the drawer is. */
+export const motifPicture = ({ id, revision }: MotifEntry): string =>
+  motifAt(id, `/picture?revision=${revision}`);
+
+/** A state of a figure as part of an address. */
+const stateWords = ({ step, version }: StateRef): string =>
+  new URLSearchParams({
+    ...(step !== undefined && { step: String(step) }),
+    ...(version !== undefined && { version }),
+  }).toString();
+
 const at = (id: string, part = ''): string => `/api/figures/${encodeURIComponent(id)}${part}`;
 
 /** The server's routes as functions; each throws a ServerProblem with a sentence for the person. */
 export const server = {
-  list: (search: string, from: number, count: number) =>
-    ask<FigurePage>(
-      `/api/figures?${new URLSearchParams({ search: search.slice(0, 200), from: String(from), count: String(count) }).toString()}`,
-    ),
+  list: ({ search, sort, binned, collection, label }: ShelfQuery, from: number, count: number) => {
+    const asked = new URLSearchParams({
+      search: search.slice(0, 200),
+      sort,
+      from: String(from),
+      count: String(count),
+      ...(binned && { binned: '1' }),
+      ...(collection !== undefined && { collection }),
+      ...(label !== undefined && { label }),
+    });
+    return ask<FigurePage>(`/api/figures?${asked.toString()}`);
+  },
+  shelf: () => ask<ShelfFacts>('/api/shelf'),
+  change: (change: ShelfChange) => ask<undefined>('/api/figures/changes', 'POST', change),
+  emptyBin: () => ask<{ gone: number }>('/api/shelf/bin', 'DELETE'),
+  makeCollection: (name: string) => ask<Collection>('/api/shelf/collections', 'POST', { name }),
+  renameCollection: (id: string, name: string) =>
+    ask<undefined>(`/api/shelf/collections/${encodeURIComponent(id)}`, 'PATCH', { name }),
+  dropCollection: (id: string) =>
+    ask<undefined>(`/api/shelf/collections/${encodeURIComponent(id)}`, 'DELETE'),
+  takeBackup: (file: Blob) => ask<TakenBackup>('/api/shelf/backup', 'POST', file),
+  thinning: () => ask<ThinningRules>('/api/shelf/thinning'),
+  setThinning: (rules: ThinningRules) => ask<ThinningRules>('/api/shelf/thinning', 'PUT', rules),
+  motifs: () => ask<MotifEntry[]>('/api/drawer'),
+  /** Those that were taken out and can be put in again. */
+  motifsOut: () => ask<MotifEntry[]>('/api/drawer?out=1'),
+  motif: (id: string) => ask<KeptMotif>(motifAt(id)),
+  keepMotif: (body: { name: string; labels: readonly string[]; figure: Figure }) =>
+    ask<MotifEntry>('/api/drawer', 'POST', body),
+  changeMotif: (id: string, body: { name?: string; labels?: readonly string[]; figure?: Figure }) =>
+    ask<MotifEntry>(motifAt(id), 'PATCH', body),
+  dropMotif: (id: string) => ask<undefined>(motifAt(id), 'DELETE'),
+  restoreMotif: (id: string) => ask<undefined>(motifAt(id, '/restore'), 'POST'),
+  /** What a person's file holds is checked by the server. */
+  takeMotifs: (set: unknown) => ask<{ added: number }>('/api/drawer/set', 'POST', set),
+  history: (id: string) => ask<FigureHistory>(at(id, '/history')),
+  /** A figure as it was. */
+  state: (id: string, state: StateRef) => ask<Figure>(at(id, `/state?${stateWords(state)}`)),
+  keepVersion: (id: string, body: StateRef & { name: string }) =>
+    ask<VersionEntry>(at(id, '/versions'), 'POST', body),
+  renameVersion: (id: string, version: string, name: string) =>
+    ask<undefined>(at(id, `/versions/${encodeURIComponent(version)}`), 'PATCH', { name }),
+  dropVersion: (id: string, version: string) =>
+    ask<undefined>(at(id, `/versions/${encodeURIComponent(version)}`), 'DELETE'),
+  /** Tells that this window has a figure open. */
+  noteOpen: (id: string, window: string) => ask<{ others: number }>(at(id, '/open'), 'POST', { window }),
+  noteClosed: (id: string, window: string) => ask<undefined>(at(id, '/open'), 'DELETE', { window }, true),
   create: (body: { name?: string; figure?: Figure }) => ask<FigureSummary>('/api/figures', 'POST', body),
   /** What a person's file holds is checked by the server, which says what is wrong with it. */
   createFrom: (figure: unknown) => ask<FigureSummary>('/api/figures', 'POST', { figure }),
@@ -64,7 +131,9 @@ export const server = {
   rename: (id: string, name: string) => ask<FigureSummary>(at(id), 'PATCH', { name }),
   remove: (id: string) => ask<undefined>(at(id), 'DELETE'),
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
-  duplicate: (id: string) => ask<FigureSummary>(at(id, '/duplicate'), 'POST'),
+  /** A copy of a figure as it is, or of a state of it. */
+  duplicate: (id: string, state: StateRef & { name?: string } = {}) =>
+    ask<FigureSummary>(at(id, '/duplicate'), 'POST', state),
   faces: () => ask<FaceName[]>('/api/faces'),
   keepFace: (file: Blob) => ask<FaceName>('/api/faces', 'POST', file),
   /** @param part spaces before and after it count */

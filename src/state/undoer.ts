@@ -4,7 +4,7 @@
  */
 import { wholeSteps } from '../core/figure/patches';
 import { stepTo, type Editor } from './editor';
-import { figureOf, firstHere, withEarlier, type History } from './history';
+import { figureOf, firstHere, positionAfter, withEarlier, type History } from './history';
 import { server } from './server';
 
 /** Steps that are fetched beyond the one that is gone to, and at most at once. */
@@ -73,7 +73,7 @@ export function undoerOf(editor: Editor): Undoer {
     redo: () => {
       const { history } = editor.getState();
       if (going) going.to = Math.min(going.from.at, going.to + 1);
-      else stepTo(editor, history.at + 1);
+      else stepTo(editor, positionAfter(history));
     },
   };
 }

@@ -7,7 +7,7 @@ import { inBrowser, percentile } from './browser';
 
 /**
  * A Shelf of 5001 figures and one of a single figure, in the built application and one browser run: from going to it until cards are seen,
- * and until the search field listens.
+ * and until the search field listens; then frames while it scrolls.
  */
 const filled = (count: number) => async (directory: string) => {
   const knex = await openDatabase(directory);
@@ -47,6 +47,22 @@ async function openings(page: Page, host: string): Promise<Seen[]> {
   return taken.slice(2);
 }
 
+/** How long frames take while the wheel turns from the top of a Shelf to far down, and cards come in, in milliseconds. */
+async function scrolling(page: Page, host: string): Promise<number[]> {
+  await page.goto(host);
+  await page.waitForTimeout(2500);
+  await page.mouse.move(700, 500);
+  await page.evaluate(`(() => {
+    window.frames = [];
+    let last = performance.now();
+    const next = (now) => { window.frames.push(now - last); last = now; window.ended || requestAnimationFrame(next); };
+    requestAnimationFrame(next);
+  })()`);
+  for (let k = 0; k < 60; k += 1) await page.mouse.wheel(0, 300);
+  await page.waitForTimeout(300);
+  return page.evaluate('(window.ended = true, window.frames)');
+}
+
 const medians = new Map<number, Seen>();
 for (const count of [1, 5001]) {
   await inBrowser(async ({ page, host }) => {
@@ -56,6 +72,9 @@ for (const count of [1, 5001]) {
         taken.map((seen) => seen[part]),
         0.5,
       );
+    const frames = await scrolling(page, host);
+    const frame = (share: number): string => percentile(frames, share).toFixed(0);
+    console.log(`${count} figures: a frame of scrolling takes ${frame(0.5)} ms, ${frame(0.95)} ms at 95 %`);
     medians.set(count, { cards: middle('cards'), search: middle('search') });
     console.log(
       `${count} figures: cards after ${middle('cards').toFixed(0)} ms, the search field listens after ${middle('search').toFixed(0)} ms (middle of ${taken.length})`,

@@ -44,6 +44,15 @@ for (const scheme of ['light', 'dark'] as const) {
         expect(await seriousFindings(), `${width} wide, stage ${stage}`).toEqual([]);
       }
     }
+    await page.setViewportSize(SIZES[0]);
+    await page.keyboard.press('2');
+    await page.keyboard.press('o');
+    await expect(page.getByRole('button', { name: 'Leaf', exact: true }).locator('img')).toBeVisible();
+    expect(await seriousFindings(), 'the drawer').toEqual([]);
+    await page.keyboard.press('p');
+    await page.getByRole('button', { name: /^Start/ }).click();
+    await expect(page.getByText(/1 shape more/)).toBeVisible();
+    expect(await seriousFindings(), 'the history').toEqual([]);
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Cyclogon', exact: true })).toBeVisible();
     expect(await seriousFindings()).toEqual([]);

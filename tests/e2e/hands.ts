@@ -112,7 +112,7 @@ export async function otherWindow(page: Page): Promise<Page> {
 }
 
 export const saved = (page: Page): Promise<void> =>
-  expect(page.getByRole('status').first()).toHaveText(/^saved/);
+  expect(page.getByRole('status').filter({ hasText: /^(saved|saving|not saved)/ })).toHaveText(/^saved/);
 
 /** The text of what the Export dialog hands over. */
 export async function exported(page: Page): Promise<Buffer> {

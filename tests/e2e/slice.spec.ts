@@ -110,6 +110,8 @@ test('a second window’s save is refused with a choice, and both versions stay'
   await setFold(page, 11);
   const choice = page.getByRole('dialog', { name: 'This figure was changed in another window' });
   await expect(choice.getByRole('heading')).toBeVisible();
+  await expect(choice.getByRole('list', { name: 'What is different' })).toContainText('fold 9 → 11');
+  await expect(choice.locator('figure img')).toBeVisible();
   await choice.getByRole('button', { name: 'Go on with this window’s' }).click();
   await expect(page.getByLabel('Name of the figure')).toHaveValue('Untitled figure (this window)');
   await expect(page.getByText('1 shape, 11-fold')).toBeVisible();
@@ -128,9 +130,9 @@ test('a second window’s save is refused with a choice, and both versions stay'
   await expect(third.getByText('1 shape, 20-fold')).toBeVisible();
   await page.goto('/');
   await page.getByRole('searchbox').fill('window');
-  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(2);
   await page.getByRole('searchbox').fill('kept in this browser');
-  await expect(page.getByText('No figure is named like')).toBeVisible();
+  await expect(page.getByText('Nothing here is found by')).toBeVisible();
   await page.getByRole('link', { name: 'Third-party notices' }).click();
   await expect(page.getByText('Mozilla Public License').first()).toBeVisible();
 });
@@ -200,7 +202,7 @@ test('the Shelf searches, renames, duplicates, deletes and takes it back', async
   const card = (name: string) =>
     page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
   await page.getByRole('searchbox').fill('whelk');
-  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(1);
   await page.getByRole('button', { name: 'More for Whelk' }).click();
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();
   await page.getByRole('button', { name: 'More for Whelk copy' }).click();
@@ -209,7 +211,7 @@ test('the Shelf searches, renames, duplicates, deletes and takes it back', async
   await page.getByLabel('Name of the figure').press('Enter');
   await expect(card('Whelk again')).toBeVisible();
   await page.getByRole('button', { name: 'More for Whelk again' }).click();
-  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await page.getByRole('menuitem', { name: 'To the Bin' }).click();
   await expect(card('Whelk again')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(card('Whelk again')).toBeVisible();
@@ -217,7 +219,7 @@ test('the Shelf searches, renames, duplicates, deletes and takes it back', async
   await page.getByLabel('Figure file').setInputFiles({
     name: 'x.json',
     mimeType: 'application/json',
-    buffer: Buffer.from('{"format":"cyclogon-figure","version":9}'),
+    buffer: Buffer.from('{"format":"cyclogon-figure","version":99}'),
   });
   await expect(page.getByText(/newer Cyclogon/)).toBeVisible();
   await page.goto('/figures/nothing');

@@ -12,6 +12,8 @@ import { turn } from '@/core/number/turn';
 import { STRAIGHT } from '@/core/derive';
 import type { Result } from '@/core/finding';
 import { NO_CELL_EDITS, shownCells } from '@/core/figure/cells';
+import { STOCK_MOTIFS } from '@/core/stock/motifs';
+import { placeAt } from '@/core/figure/sources';
 import * as commands from '@/core/figure/commands';
 import { evaluate } from '@/core/figure/evaluate';
 import { regrouped } from '@/core/figure/groups';
@@ -165,6 +167,30 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       ? figure
       : commands.freeCopy(figure, round.id, chance.whole(0, round.rule.fold), newId, STRAIGHT),
   fuseCells: (t) => withCells(t, (_, refs) => commands.fuseCells(t.figure, t.round.id, refs, t.chance.yes())),
+  detachMotif: ({ figure, round, chance }) => {
+    const { groups = [] } = round;
+    return groups.length > 0 ? commands.detachMotif(figure, round.id, chance.of(groups).id) : figure;
+  },
+  followMotif: ({ figure, chance, newId }) => {
+    const { shapes } = chance.of(STOCK_MOTIFS);
+    return commands.followMotif(
+      figure,
+      'any',
+      { revision: chance.whole(1, 9), motif: { shapes } },
+      newId,
+      STRAIGHT,
+    );
+  },
+  linkMotif: ({ figure, round, ids, newId }) =>
+    commands.linkMotif(figure, round.id, ids, { motif: 'any', revision: 1, name: 'Kept' }, newId),
+  placeMotif: ({ figure, round, chance, newId }) => {
+    const { name, shapes } = chance.of(STOCK_MOTIFS);
+    if (round.shapes.length > 12) return figure;
+    const place = placeAt({ x: 0, y: 0 }, chance.between(0.1, 1), chance.point(40));
+    const follows = chance.yes() ? { motif: 'any', revision: chance.whole(1, 5) } : null;
+    return commands.placeMotif(figure, round.id, { name, motif: { shapes }, place, follows }, newId, STRAIGHT)
+      .figure;
+  },
   groupShapes: ({ figure, round, ids, newId }) => commands.groupShapes(figure, round.id, ids, newId),
   keepCellsInside: (t) =>
     withCells(t, (division) =>
@@ -452,6 +478,7 @@ export const OTHERS = new Set([
   'linkedRounds',
   'linkProblem',
   'mirroringOf',
+  'motifOfUse',
   'outlineOfRound',
   'partsOfScene',
   'pictureOf',

@@ -5,6 +5,7 @@
  * @example
  * const { round, left } = withStripsMoved(before, chosen, { kind: 'move', by: { x: 0, y: -5 } }); // 5 farther out
  */
+import { withSourcesMoved } from './sources';
 import { bendMap, bendProblem, plainBend, stripLength, type Bend, type Strip } from '../bend/bend';
 import { BENT } from '../bend/bentPaths';
 import { applyTo, compose, moveMap } from '../curve/affine';
@@ -222,11 +223,12 @@ export function withBends(round: Round, groupIds: ReadonlySet<string>, change: (
 
 /** A round whose strips go by a transform where all of them is chosen, and the shapes that are left to go by themselves. @param times how often */
 export function withStripsMoved(
-  round: Round,
+  before: Round,
   shapeIds: ReadonlySet<string>,
   t: Transform,
   times = 1,
 ): { round: Round; left: ReadonlySet<string> } {
+  const round = withSourcesMoved(before, shapeIds, t, times);
   const strips = stripsWithin(round, shapeIds);
   if (strips.length === 0) return { round, left: shapeIds };
   const gone = new Set(strips.flatMap(({ ids }) => ids));

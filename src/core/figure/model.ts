@@ -1,4 +1,5 @@
 import type { Bend } from '../bend/bend';
+import type { Affine } from '../curve/affine';
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
@@ -10,7 +11,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 8;
+export const FIGURE_VERSION = 9;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -115,6 +116,18 @@ export interface Group {
   readonly axis?: AxisSide;
   /** What lies in it is a straight strip, and is drawn bent. */
   readonly bend?: Bend;
+  /** What lies in it is a motif of the drawer, which it follows. */
+  readonly source?: MotifSource;
+}
+
+/** A motif of the drawer that is used in a figure. */
+export interface MotifSource {
+  /** Its id in the drawer. */
+  readonly motif: string;
+  /** The revision that lies here. */
+  readonly revision: number;
+  /** From the motif's own coordinates to those of the round. */
+  readonly place: Affine;
 }
 
 /**

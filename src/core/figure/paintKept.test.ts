@@ -16,7 +16,7 @@ import { newShape } from './start';
 /** Commands that give no paint: what they do is a matter of form and place. */
 const UNPAINTING = NAMES.filter(
   (name) =>
-    !/colour|paint|fill|stroke|swatch|palette|backing|page|progression|variation|addShapes|addRound|drawFrame|placeDrawing|nestFigure|stampAlong|setForm|startStamps|underlay/i.test(
+    !/colour|paint|fill|stroke|swatch|palette|backing|page|progression|variation|addShapes|addRound|drawFrame|placeDrawing|placeMotif|followMotif|nestFigure|stampAlong|setForm|startStamps|underlay/i.test(
       name,
     ),
 );

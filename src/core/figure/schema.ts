@@ -1,5 +1,6 @@
 import Joi from 'joi';
 
+import { determinant, type Affine } from '../curve/affine';
 import { NODE_KINDS } from '../curve/nodes';
 import type { Field, Params } from '../maker/construction';
 import { MOST_PARTS, MOST_PLACES } from '../maker/drawing';
@@ -321,6 +322,19 @@ const bend = Joi.object<Bend>({
   return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
 });
 
+const affine = Joi.object({
+  a: coordinate,
+  b: coordinate,
+  c: coordinate,
+  d: coordinate,
+  e: coordinate,
+  f: coordinate,
+}).custom((value: Affine, helpers) =>
+  Math.abs(determinant(value)) > 1e-12
+    ? value
+    : helpers.message({ custom: '{{#label}}: a place that flattens a motif is none' }),
+);
+
 /** One group of a motif. */
 export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
   id,
@@ -329,6 +343,11 @@ export const groupSchema: Joi.ObjectSchema<Group> = Joi.object<Group>({
   op: Joi.valid(...COMBINE_OPS),
   axis: Joi.valid(...AXIS_SIDES),
   bend,
+  source: Joi.object({
+    motif: Joi.string().max(60).required(),
+    revision: Joi.number().integer().min(1).max(1e9).required(),
+    place: affine.required(),
+  }),
 });
 
 const inkShare = Joi.number().min(0).max(100).required();

@@ -129,6 +129,9 @@ const fromSixth = (figure: Json): Json => ({ ...figure, version: 7 });
 /** Up to version 7 nothing was said of a figure's proof. */
 const fromSeventh = (figure: Json): Json => ({ ...figure, version: 8 });
 
+/** Up to version 8 no group followed a motif of the drawer. */
+const fromEighth = (figure: Json): Json => ({ ...figure, version: 9 });
+
 const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFirst,
   fromSecond,
@@ -137,6 +140,7 @@ const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFifth,
   fromSixth,
   fromSeventh,
+  fromEighth,
 ];
 
 /**

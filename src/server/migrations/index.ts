@@ -1,12 +1,14 @@
 import type { Knex } from 'knex';
 
+import { drawer } from './drawer';
 import { faces } from './faces';
 import { figures } from './figures';
 import type { Migration } from './migration';
 import { patches } from './patches';
 import { pictures } from './pictures';
+import { shelf } from './shelf';
 
-const ALL: readonly Migration[] = [figures, pictures, patches, faces];
+const ALL: readonly Migration[] = [figures, pictures, patches, faces, shelf, drawer];
 
 /** Migrations as part of the program, so that a bundled server finds them. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -4,6 +4,7 @@ import { useWork } from '@/ui/editor/useWork';
 import type { Path } from '@/core/curve/path';
 import type { Work } from '@/core/derive';
 import { screenData } from '@/core/format/screenData';
+import { Archive } from 'lucide-react';
 import { memo } from 'react';
 
 import { degreesOf, negateTurn, NO_TURN } from '@/core/number/turn';
@@ -21,9 +22,10 @@ import type { Stage } from '@/state/stages';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { useSameView } from '../common/useSameView';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 import { dropsOf } from '../import/takeFile';
 import { CellMarks } from '../tools/CellMarks';
+import { IconButton } from '../common/Button';
 import { FrameLines } from '../common/FrameLines';
 import { firstColour } from '@/core/paint/fills';
 import type { ScenePage } from '@/core/scene/scene';
@@ -45,7 +47,7 @@ const DRAW_FIRST = ['Nothing is drawn yet:', 'draw a motif in Draw, key 2.'];
 /** What is said on an empty Bench, of what the stage has. */
 const EMPTY_HINTS: Record<Stage, readonly string[]> = {
   setout: ['Set out a frame at the right, or choose a maker below', 'and drag up along the axis.'],
-  draw: ['Choose Petal below', 'and drag up along the axis.'],
+  draw: ['Choose Petal below', 'and drag up along the axis,', 'or take a motif from the drawer, key O.'],
   turn: DRAW_FIRST,
   merge: DRAW_FIRST,
   colour: DRAW_FIRST,
@@ -209,6 +211,23 @@ function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: st
   );
 }
 
+/** Opens the drawer in the panel's place, and closes it. */
+const DrawerButton = memo(function DrawerButton() {
+  const editor = useEditor();
+  const isOpen = useEditorState((state) => state.drawer);
+  return (
+    <span className="pointer-events-auto ml-auto rounded-ui bg-field/85">
+      <IconButton
+        label="Drawer of motifs (O)"
+        on={isOpen}
+        onClick={() => editor.setState({ drawer: !isOpen })}
+      >
+        <Archive size={16} strokeWidth={1.7} />
+      </IconButton>
+    </span>
+  );
+});
+
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
   const work = useWork();
@@ -260,7 +279,7 @@ export function Bench() {
     <section
       aria-label="Bench"
       className="@container relative min-w-0 overflow-hidden bg-field"
-      {...dropsOf(editor)}
+      {...dropsOf(editor, 'bench')}
     >
       <PaneCanvas
         pane="bench"
@@ -383,6 +402,7 @@ export function Bench() {
           </span>
         )}
         {round && <EdgeWarning round={round} unit={figure.page.unit} />}
+        <DrawerButton />
       </header>
       <Readout pane="bench" />
       <Tray />

@@ -20,7 +20,10 @@ async function fetched(address: string, signal: AbortSignal): Promise<Picture> {
 }
 
 /** A picture once its place is seen, or why there is none; null until then. */
-function usePicture(address: string): {
+function usePicture(
+  address: string,
+  priority: number,
+): {
   readonly ref: React.RefObject<HTMLSpanElement | null>;
   readonly picture: Picture | null;
 } {
@@ -36,7 +39,7 @@ function usePicture(address: string): {
         if (!entry?.isIntersecting) return;
         observer.disconnect();
         queue
-          .add(() => fetched(address, gone.signal), { signal: gone.signal })
+          .add(() => fetched(address, gone.signal), { signal: gone.signal, priority })
           .then(
             (found) => {
               if (gone.signal.aborted) {
@@ -57,15 +60,19 @@ function usePicture(address: string): {
       gone.abort();
       if (made) URL.revokeObjectURL(made);
     };
-  }, [address]);
+  }, [address, priority]);
   return { ref, picture };
 }
 
-/** A stored figure, small; why there is no picture of it where it takes the server too long to draw. */
-export function FigurePicture({ figure: { id, revision } }: { readonly figure: FigureSummary }) {
-  const { ref, picture } = usePicture(
-    exportAddress(id, { to: 'svg', decimals: '2', revision: String(revision), card: '1' }),
-  );
+interface PictureProps {
+  readonly address: string;
+  /** It is what one looks at: it does not wait behind small ones. */
+  readonly isLarge?: boolean;
+}
+
+/** A picture that the server draws, as large as there is room; why there is none where it takes the server too long. */
+export function ServerPicture({ address, isLarge = false }: PictureProps) {
+  const { ref, picture } = usePicture(address, isLarge ? 1 : 0);
   return (
     <span ref={ref} className="grid size-full min-h-0 place-items-center">
       {picture && 'why' in picture && (
@@ -79,3 +86,11 @@ export function FigurePicture({ figure: { id, revision } }: { readonly figure: F
     </span>
   );
 }
+
+/** Of every small picture. */
+export const CARD = { to: 'svg', decimals: '2', card: '1' } as const;
+
+/** A stored figure, small. */
+export const FigurePicture = ({ figure: { id, revision } }: { readonly figure: FigureSummary }) => (
+  <ServerPicture address={exportAddress(id, { ...CARD, revision: String(revision) })} />
+);

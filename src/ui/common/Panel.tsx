@@ -2,7 +2,7 @@
 
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
-import { useId, type ReactNode } from 'react';
+import { useId, useLayoutEffect, type ReactNode } from 'react';
 
 import { useFolded } from './folded';
 
@@ -96,8 +96,29 @@ interface SheetProps {
   readonly full?: boolean;
 }
 
+/** A dialog that ends gives the focus back within this time, in milliseconds. */
+const GIVING_BACK = 100;
+
+/**
+ * Where nothing had the focus before a dialog, nothing has it after: else it goes to the field that was typed in last, and the next key
+ * that is meant for a tool is typed into it.
+ */
+function useFocusAsBefore(open: boolean): void {
+  useLayoutEffect(() => {
+    if (!open || document.activeElement !== document.body) return undefined;
+    return () => {
+      const letGo = ({ target }: FocusEvent): void => {
+        if (target instanceof HTMLElement && !target.closest('[role=dialog]')) target.blur();
+      };
+      document.addEventListener('focusin', letGo, { once: true });
+      setTimeout(() => document.removeEventListener('focusin', letGo), GIVING_BACK);
+    };
+  }, [open]);
+}
+
 /** A dialog in the middle of the window. */
 export function Sheet({ title, open, onClose, children, wide = false, full = false }: SheetProps) {
+  useFocusAsBefore(open);
   return (
     <Dialog open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />

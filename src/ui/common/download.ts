@@ -7,3 +7,11 @@ export function download(address: string, file?: string): void {
   link.click();
   link.remove();
 }
+
+/** Hands a file that the page made over to the person. */
+export function downloadBlob(blob: Blob, file: string): void {
+  const address = URL.createObjectURL(blob);
+  download(address, file);
+  // The browser reads it a moment later.
+  setTimeout(() => URL.revokeObjectURL(address), 60_000);
+}

@@ -11,6 +11,7 @@ import { followCopy } from '@/state/active';
 import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
 import { keepView } from '@/state/keepView';
+import { followOpen } from '@/state/openElsewhere';
 import { followPage } from '@/state/toolLengths';
 import { workOf } from '@/state/work';
 import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
@@ -20,7 +21,7 @@ import { followSaves, type Notices, type Saver } from '@/state/saver';
 import type { SavedFigure } from '@/wire';
 import { Bench } from '../bench/Bench';
 import { writeFigure } from '@/core/format/figure/json';
-import { download } from '../common/download';
+import { downloadBlob } from '../common/download';
 import { ContextMenu } from '../common/ContextMenu';
 import { selectUnder } from '../tools/selectUnder';
 import { useMedia } from '../common/useMedia';
@@ -28,6 +29,10 @@ import { Segmented } from '../common/Choices';
 import { ArtworkChooser } from '../import/ImportButton';
 import { ImportSheet } from '../import/ImportSheet';
 import { Inspector } from '../inspector/Inspector';
+import { DrawerPanel } from '../drawer/DrawerPanel';
+import { followUses } from '../drawer/followUses';
+import { HistoryPanes } from '../history/HistoryPanes';
+import { KeepVersionSheet } from '../history/KeepVersionSheet';
 import { FindingsPanel } from '../proof/FindingsPanel';
 import { Reach } from '../reach/Reach';
 import { Whole } from '../whole/Whole';
@@ -93,6 +98,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endView = keepView(editor);
     const endCells = followCells(editor, (sentence) => toast(sentence, { duration: 8000 }));
     const endCopy = followCopy(editor);
+    const endOpen = followOpen(editor);
     const endNotices = noticeSaves(editor);
     const endRefusals = editor.subscribe(({ refusal }, before) => {
       if (refusal && refusal !== before.refusal) toast.error(refusal.message);
@@ -105,6 +111,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endView();
       endCells();
       endCopy();
+      endOpen();
       endNotices();
       endRefusals();
       saver.current?.end();
@@ -124,6 +131,9 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     };
   }, [editor, ready, workshop]);
 
+  // Only once what an earlier visit left is taken up: that would take the place of a step that was made before.
+  useEffect(() => (ready && restored ? followUses(editor) : undefined), [editor, ready, restored]);
+
   return (
     <WorkshopContext value={workshop}>
       <TabTitle />
@@ -136,12 +146,13 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
         <div>
           <Guide />
         </div>
-        {ready ? <Panes listens={restored} /> : <main aria-busy />}
+        {ready ? <Panes listens={restored} onKeep={() => setSheet('version')} /> : <main aria-busy />}
       </div>
       <WorkingCard />
       <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
       <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
       <FindSheet open={sheet === 'find'} onClose={() => setSheet(null)} openSheet={setSheet} />
+      <KeepVersionSheet open={sheet === 'version'} onClose={() => setSheet(null)} />
       <SaveSheets />
       <ArtworkChooser />
       <ImportSheet />
@@ -169,9 +180,7 @@ const noticesOf = (editor: Editor): Notices => ({
         label: 'Save as a file',
         onClick: () => {
           const figure = shownFigure(editor.getState());
-          const address = URL.createObjectURL(new Blob([writeFigure(figure)], { type: 'application/json' }));
-          download(address, `${figure.name}.json`);
-          setTimeout(() => URL.revokeObjectURL(address), 60_000);
+          downloadBlob(new Blob([writeFigure(figure)], { type: 'application/json' }), `${figure.name}.json`);
         },
       },
     }),
@@ -247,8 +256,10 @@ const PANE = 'relative grid min-h-0 min-w-0';
 /** Where Bench and Whole share one place. */
 const NARROW = '(max-width: 1100px)';
 
-function Panes({ listens }: { readonly listens: boolean }) {
+function Panes({ listens, onKeep }: { readonly listens: boolean; readonly onKeep: () => void }) {
   const editor = useEditor();
+  const isPast = useEditorState((state) => state.past);
+  const isDrawer = useEditorState((state) => state.drawer);
   const wide = useEditorState((state) => state.wide);
   const isProof = useEditorState((state) => state.stage === 'proof');
   const isNarrow = useMedia(NARROW);
@@ -257,6 +268,7 @@ function Panes({ listens }: { readonly listens: boolean }) {
   const only = isNarrow ? (wide ?? 'bench') : wide;
   const panel = `${isNarrow ? FIRST_PANEL : (widths.panel ?? FIRST_PANEL)}px`;
   const bench = widths.bench === undefined ? 'minmax(300px, 1.26fr)' : `minmax(300px, ${widths.bench}px)`;
+  if (isPast) return <HistoryPanes onKeep={onKeep} />;
   if (isProof) return <ProofPanes listens={listens} />;
   const between = only ? 'minmax(0, 1fr)' : `${bench} minmax(280px, 1fr)`;
   return (
@@ -283,7 +295,7 @@ function Panes({ listens }: { readonly listens: boolean }) {
         </div>
       </ContextMenu>
       <div className={PANE}>
-        <Inspector />
+        {isDrawer ? <DrawerPanel /> : <Inspector />}
         <PaneDivider pane="panel" label="Width of the panel" side="left" />
       </div>
     </main>

@@ -1,13 +1,19 @@
 'use client';
 
+import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { toast } from 'sonner';
+import { useMemo, useState } from 'react';
 
+import { differences } from '@/core/figure/differences';
 import { shownFigure } from '@/state/editor';
+import { sceneOf } from '@/state/scene';
+import { server } from '@/state/server';
+import { say } from '../common/say';
 import { Button } from '../common/Button';
+import { FigurePicture } from '../common/FigurePicture';
 import { Sheet } from '../common/Panel';
-import { useEditorState, useWorkshop } from './EditorContext';
+import { SmallScene } from '../common/SmallScene';
+import { useEditorState, useRestState, useWorkshop } from './EditorContext';
 
 /** What stands in the way of saving and a person has to settle. */
 export function SaveSheets() {
@@ -32,7 +38,7 @@ function GoneSheet() {
     try {
       await how();
     } catch (error) {
-      toast.error(error instanceof Error ? error.message : 'The figure could not be put back.');
+      say(error, 'The figure could not be put back.');
     }
     setBusy(false);
   };
@@ -58,6 +64,44 @@ function GoneSheet() {
   );
 }
 
+/** Both versions side by side, and what is different in words. */
+function BothVersions() {
+  const state = useRestState();
+  const id = state.id;
+  const mine = shownFigure(state);
+  const scene = useMemo(() => sceneOf(state), [state]);
+  const { data: theirs } = useQuery({ queryKey: ['conflict', id], queryFn: () => server.load(id) });
+  const lines = theirs ? differences(theirs.figure, mine) : [];
+  return (
+    <div className="mt-3">
+      <div className="grid grid-cols-2 gap-3">
+        <figure>
+          <div className="aspect-square overflow-hidden rounded-[6px] border border-line bg-sand">
+            {theirs && <FigurePicture figure={theirs} />}
+          </div>
+          <figcaption className="mt-1 text-[12px] text-muted">The other window’s</figcaption>
+        </figure>
+        <figure>
+          <div className="rounded-[6px] border border-line bg-sand">
+            <SmallScene scene={scene} id="mine" />
+          </div>
+          <figcaption className="mt-1 text-[12px] text-muted">This window’s</figcaption>
+        </figure>
+      </div>
+      {lines.length > 0 && (
+        <ul
+          aria-label="What is different"
+          className="mt-2 max-h-[120px] overflow-y-auto text-[12px] leading-5 text-muted"
+        >
+          {lines.slice(0, 20).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
 /** The figure was changed elsewhere: a choice in which neither version is lost. */
 function ConflictSheet() {
   const router = useRouter();
@@ -73,7 +117,7 @@ function ConflictSheet() {
       if (goOn === 'mine' && copy) router.push(`/figures/${copy}`);
       else window.location.reload();
     } catch (error) {
-      toast.error(error instanceof Error ? error.message : 'This version could not be put on the Shelf.');
+      say(error, 'This version could not be put on the Shelf.');
       setBusy(false);
     }
   };
@@ -85,6 +129,7 @@ function ConflictSheet() {
         versions are kept, whichever you go on with: this window’s goes on the Shelf as “{name} (this
         window)”.
       </p>
+      {open && <BothVersions />}
       <div className="mt-4 flex flex-wrap justify-end gap-2">
         <Button disabled={busy} onClick={() => void keepMine('theirs')}>
           Go on with the other window’s

@@ -1,6 +1,6 @@
 'use client';
 
-import { Download, Keyboard, Redo2, Undo2, Search } from 'lucide-react';
+import { AppWindow, Download, History, Keyboard, Redo2, Undo2, Search } from 'lucide-react';
 import Link from 'next/link';
 
 import { renameFigure } from '@/core/figure/commands';
@@ -43,6 +43,26 @@ function SaveStatus() {
   );
 }
 
+/** Says that somebody else may change the figure too. */
+function Elsewhere() {
+  const others = useEditorState((state) => state.others);
+  if (others === 0) return null;
+  const words = others === 1 ? 'also open in another window' : `also open in ${others} other windows`;
+  return (
+    <span
+      role="status"
+      title={`This figure is ${words}. What is saved first counts; nothing is lost.`}
+      className="ml-2 flex h-[22px] items-center gap-1.5 rounded-full bg-brass-soft px-2 text-[12px] whitespace-nowrap text-brass-text"
+    >
+      <AppWindow size={13} strokeWidth={1.8} aria-hidden />
+      <span className="max-[1400px]:sr-only">{words}</span>
+      <span aria-hidden className="min-[1401px]:hidden">
+        +{others}
+      </span>
+    </span>
+  );
+}
+
 function StageStrip() {
   const editor = useEditor();
   const stage = useEditorState((state) => state.stage);
@@ -81,6 +101,7 @@ export function TopBar({ onExport, onKeys, onFind }: Props) {
   const back = useEditorState(
     (state) => undoLabel(state.history) ?? (state.history.at > 0 ? 'earlier step' : null),
   );
+  const isPast = useEditorState((state) => state.past);
   const forward = useEditorState((state) => redoLabel(state.history));
   return (
     <header className="grid grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-line bg-field px-3.5">
@@ -116,15 +137,16 @@ export function TopBar({ onExport, onKeys, onFind }: Props) {
           aria-keyshortcuts="/"
           title="Find a tool, a setting, a command or a figure (/)"
           onClick={onFind}
-          className="mr-2 flex h-[30px] min-w-0 shrink items-center gap-2 rounded-ui border border-line-strong bg-field px-2 text-muted hover:border-edge min-[1240px]:w-[118px]"
+          className="mr-2 flex h-[30px] min-w-[33px] shrink-0 items-center gap-2 rounded-ui border border-line-strong bg-field px-2 text-muted hover:border-edge min-[1360px]:w-[118px]"
         >
           <Search size={15} strokeWidth={1.7} aria-hidden className="shrink-0" />
-          <span className="flex-1 text-left max-[1239px]:hidden">Find</span>
-          <kbd aria-hidden="true" className="font-mono text-[11px] max-[1239px]:hidden">
+          <span className="flex-1 text-left max-[1359px]:hidden">Find</span>
+          <kbd aria-hidden="true" className="font-mono text-[11px] max-[1359px]:hidden">
             /
           </kbd>
         </button>
         <SaveStatus />
+        <Elsewhere />
         <span className="w-1.5" />
         <IconButton
           label={back ? `Undo: ${back}` : 'Nothing to undo'}
@@ -140,7 +162,10 @@ export function TopBar({ onExport, onKeys, onFind }: Props) {
         >
           <Redo2 size={17} strokeWidth={1.7} />
         </IconButton>
-        <IconButton label="Keys (?)" onClick={onKeys} className="max-[900px]:hidden">
+        <IconButton label="History (P)" on={isPast} onClick={() => editor.setState({ past: !isPast })}>
+          <History size={17} strokeWidth={1.7} />
+        </IconButton>
+        <IconButton label="Keys (?)" onClick={onKeys} className="max-[1360px]:hidden">
           <Keyboard size={17} strokeWidth={1.7} />
         </IconButton>
         <ThemeButton />

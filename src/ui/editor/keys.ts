@@ -4,7 +4,6 @@ import type { Figure } from '@/core/figure/model';
 import { NO_TURN } from '@/core/number/turn';
 import { frameOf, movedParts } from '@/state/parts';
 import { chosenHandle } from '@/state/chosen';
-import { toast } from 'sonner';
 
 import {
   moveNodes,
@@ -29,6 +28,7 @@ import type { Level } from '@/state/editorState';
 import type { Saver } from '@/state/saver';
 import { STAGES, type Stage } from '@/state/stages';
 import { MORE_KEY, toolOnKey, TRAYS } from '@/state/tools';
+import { say } from '../common/say';
 import { dropLastNode, finishPath } from '../tools/path';
 import { crosshairKeys } from '../tools/crosshair';
 import { takeTool } from '../tools/takeTool';
@@ -60,6 +60,9 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['F6', 'to the next pane'],
   ['↑ ↓ Space in Proof', 'the next finding, its next place; Enter closer, M mend, L leave'],
   ['Enter on the Bench', 'a cross-hair: arrows move it, Enter presses and lets go'],
+  ['O', 'open the drawer of motifs'],
+  ['K', 'keep a version, under a name'],
+  ['P', 'the past: steps and versions, looked at and taken back'],
   ['/', 'find anything by its name'],
   ['?', 'this list'],
 ];
@@ -92,7 +95,7 @@ export function goToStage(editor: Editor, stage: Stage): void {
 /** Undo that may have to fetch earlier steps. */
 export function undoStep(saver: Saver | null): void {
   saver?.undo().catch((error: unknown) => {
-    toast.error(error instanceof Error ? error.message : 'The earlier steps could not be fetched.');
+    say(error, 'The earlier steps could not be fetched.');
   });
 }
 
@@ -198,7 +201,7 @@ function focusNextPane(by: 1 | -1): void {
   stops[(at + by + stops.length) % stops.length]?.focus();
 }
 
-export type Sheet = 'export' | 'keys' | 'find';
+export type Sheet = 'export' | 'keys' | 'find' | 'version';
 
 /** Listens to the keyboard for as long as the editor is open. */
 export function followKeys(
@@ -248,10 +251,22 @@ export function followKeys(
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });
     else if (event.code === 'KeyM') editor.setState({ wide: state.wide === 'whole' ? null : 'whole' });
+    else if (event.code === 'KeyO') editor.setState({ drawer: !state.drawer });
+    else if (event.code === 'KeyP') editor.setState({ past: true });
+    else if (event.code === 'KeyK') openSheet('version');
     else if (event.code === MORE_KEY) document.querySelector<HTMLElement>('[data-more-tools]')?.click();
     else if (tool) takeTool(editor, tool);
     else return false;
     return true;
+  };
+
+  /** While the history is looked at, keys that draw or change rest. */
+  const inPast = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || isTyping(event.target)) return;
+    if (event.code === 'KeyP') editor.setState({ past: false });
+    else if (event.code === 'KeyK') openSheet('version');
+    else return;
+    event.preventDefault();
   };
 
   const crosshair = crosshairKeys(editor);
@@ -268,6 +283,10 @@ export function followKeys(
       return;
     }
     if (isTyping(event.target) || inDialog) return;
+    if (editor.getState().past) {
+      inPast(event);
+      return;
+    }
     if (crosshair.down(event)) {
       event.preventDefault();
       return;

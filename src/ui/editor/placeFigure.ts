@@ -10,6 +10,7 @@ import { newId } from '@/state/ids';
 import { sceneOf } from '@/state/scene';
 import { server } from '@/state/server';
 import { benchRadius } from '@/state/view';
+import { say } from '../common/say';
 
 /** How large a figure is placed at first, as a part of the wedge's length. */
 const FIRST_SIZE = 0.22;
@@ -41,7 +42,7 @@ export async function placeFigure(editor: Editor, id: string, ground: boolean): 
     commit(editor, `Place ${name}`, made.value.figure);
     select(editor, round.id, [made.value.id]);
   } catch (error) {
-    toast.error(error instanceof Error ? error.message : 'The figure could not be placed.');
+    say(error, 'The figure could not be placed.');
   }
 }
 

@@ -1,11 +1,11 @@
 import { workOf } from '@/state/work';
-import { toast } from 'sonner';
 
 import { setUnderlay } from '@/core/figure/commands';
 import { NO_TURN } from '@/core/number/turn';
 import { act, shownFigure, type Editor } from '@/state/editor';
 import { server } from '@/state/server';
 import { benchRadius } from '@/state/view';
+import { say } from '../common/say';
 
 /** Sends a picture to the server, which checks and keeps it, and lays it under the Bench, as high as the wedge. */
 export async function layPicture(editor: Editor, file: File): Promise<void> {
@@ -28,6 +28,6 @@ export async function layPicture(editor: Editor, file: File): Promise<void> {
       }),
     );
   } catch (error) {
-    toast.error(error instanceof Error ? error.message : 'The picture could not be kept.');
+    say(error, 'The picture could not be kept.');
   }
 }

@@ -3,7 +3,6 @@
 import { Checkbox, Radio, RadioGroup } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 
 import { contentsOf } from '@/core/format/contents';
 import { formatOf, FORMATS } from '@/core/format/formats';
@@ -12,6 +11,7 @@ import type { FigurePart } from '@/core/figure/part';
 import { excessOf } from '@/core/figure/excess';
 import { activeRound, selectedShapes, shownFigure, type EditorState } from '@/state/editor';
 import { workOf } from '@/state/work';
+import { say } from '../common/say';
 import { Button } from '../common/Button';
 import { ChoiceRow } from '../common/ChoiceRow';
 import { Fact, Row, Sheet } from '../common/Panel';
@@ -198,7 +198,7 @@ function ExportForm({ onClose }: { readonly onClose: () => void }) {
       editor.setState(({ handedOut }) => ({ handedOut: handedOut + 1 }));
       onClose();
     } catch (error) {
-      toast.error(error instanceof Error ? error.message : 'The file could not be made.');
+      say(error, 'The file could not be made.');
     } finally {
       setBusy(false);
     }

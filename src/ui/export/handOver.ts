@@ -1,10 +1,9 @@
-import { zip } from 'fflate';
-
 import type { FigurePart } from '@/core/figure/part';
 import { fileName, formatOf } from '@/core/format/formats';
 import { shownFigure, type Editor } from '@/state/editor';
 import type { Saver } from '@/state/saver';
-import { download } from '../common/download';
+import { downloadBlob } from '../common/download';
+import { zipped } from '../common/zipped';
 import type { Handing } from './remembered';
 import { fileOf, type Asked } from './useFile';
 
@@ -30,14 +29,6 @@ export function wantedOf(name: string, { type, also, options, times }: Handing, 
   });
 }
 
-const zipped = (files: Record<string, Uint8Array>): Promise<Blob> =>
-  new Promise((resolve, reject) => {
-    zip(files, (error, bytes) => {
-      if (error) reject(error);
-      else resolve(new Blob([bytes], { type: 'application/zip' }));
-    });
-  });
-
 /**
  * Hands the files over: one as it is, several as one ZIP.
  * @param known the file that is made already
@@ -59,19 +50,6 @@ export async function handOver(
   }
   const [only, another] = made;
   if (!only) return;
-  const [file, blob] = another
-    ? [
-        only[0].replace(/\.\w+$/, '.zip'),
-        await zipped(
-          Object.fromEntries(
-            await Promise.all(
-              made.map(async ([key, each]) => [key, new Uint8Array(await each.arrayBuffer())] as const),
-            ),
-          ),
-        ),
-      ]
-    : only;
-  const address = URL.createObjectURL(blob);
-  download(address, file);
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+  const [file, blob] = another ? [only[0].replace(/\.\w+$/, '.zip'), await zipped(made)] : only;
+  downloadBlob(blob, file);
 }

@@ -15,6 +15,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 
 import { server } from '@/state/server';
+import { ALL_FIGURES } from '@/wire';
 import { useWorkshop } from '../editor/EditorContext';
 import type { Sheet } from '../editor/keys';
 import { entriesOf, type FindEntry } from './entries';
@@ -36,7 +37,7 @@ function useFigures(text: string): FindEntry[] {
   const words = text.trim();
   const { data } = useQuery({
     queryKey: ['find', words],
-    queryFn: () => server.list(words, 0, MOST_FIGURES),
+    queryFn: () => server.list({ ...ALL_FIGURES, search: words }, 0, MOST_FIGURES),
     enabled: words.length > 1,
     staleTime: 10_000,
   });

@@ -162,6 +162,13 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
       undefined,
       chooseArtwork,
     ),
+    entry('History', 'past earlier steps versions log back', 'top bar', 'P', () =>
+      editor.setState({ past: true }),
+    ),
+    entry('Keep a version', 'save snapshot milestone name', 'History', 'K', () => openSheet('version')),
+    entry('Drawer', 'motifs library stock symbols shapes leaf flower star', 'Bench', 'O', () =>
+      editor.setState({ drawer: true }),
+    ),
     entry('Keys', 'shortcuts keyboard help', 'top bar', '?', () => openSheet('keys')),
     entry(
       'First figure, step by step',

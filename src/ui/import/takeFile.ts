@@ -1,6 +1,9 @@
-import type { Editor } from '@/state/editor';
+import type { Editor, PaneId } from '@/state/editor';
+import { fromScreen } from '@/state/viewport';
 import type { DragEvent } from 'react';
 
+import { DRAGGED, takeMotif } from '../drawer/motifUse';
+import { placementIn, toMotif, viewOf } from '../tools/pointer';
 import { layPicture } from '../editor/underlay';
 
 export const isArtwork = ({ type, name }: File): boolean =>
@@ -24,12 +27,31 @@ export async function takeFile(editor: Editor, file: File, from: 'drop' | 'choos
   });
 }
 
-/** What a pane does with files that are dropped on it. */
-export const dropsOf = (editor: Editor) => ({
+/** Puts a motif that is dragged out of the drawer where it is dropped. */
+function dropMotif(editor: Editor, pane: PaneId, event: DragEvent): void {
+  const { id, linked } = JSON.parse(event.dataTransfer.getData(DRAGGED)) as { id: string; linked: boolean };
+  const box = event.currentTarget.getBoundingClientRect();
+  const state = editor.getState();
+  const at = fromScreen(viewOf(state, pane), { x: event.clientX - box.left, y: event.clientY - box.top });
+  void takeMotif(editor, id, {
+    at: toMotif(placementIn(state, pane), at),
+    linked,
+    asRound: pane === 'whole',
+  });
+}
+
+/** What a pane does with files, and with motifs of the drawer, that are dropped on it. */
+export const dropsOf = (editor: Editor, pane: PaneId) => ({
   onDragOver: (event: DragEvent): void => {
-    if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+    const { types } = event.dataTransfer;
+    if (types.includes('Files') || types.includes(DRAGGED)) event.preventDefault();
   },
   onDrop: (event: DragEvent): void => {
+    if (event.dataTransfer.types.includes(DRAGGED)) {
+      event.preventDefault();
+      dropMotif(editor, pane, event);
+      return;
+    }
     const [file] = event.dataTransfer.files;
     if (!file) return;
     event.preventDefault();

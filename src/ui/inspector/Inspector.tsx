@@ -33,6 +33,7 @@ import { ToolPanel } from './ToolPanel';
 import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
 import { UnderlayPanel } from './UnderlayPanel';
+import { UsePanel } from './UsePanel';
 import { useCalmState } from './useCalmState';
 import { WedgePanel } from './WedgePanel';
 import { plural } from './words';
@@ -163,6 +164,7 @@ function ShapeSections({ state, round, shapes }: ShapeProps) {
       {round.half && stage === 'draw' && <HalfPanel round={round} />}
       {stage === 'merge' && combine}
       {single && tool === 'nodes' && selection.nodes.size > 0 && <NodePanel round={round} shape={single} />}
+      <UsePanel round={round} shapes={shapes} />
       {single && <ShapePanel key={single.id} round={round} shape={single} />}
       <PlaceSizePanel round={measuredRound(state, round)} shapes={shapes} straight={isLaid(state)} />
       <BendPanel round={round} shapes={shapes} />

@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { server } from '@/state/server';
+import { ALL_FIGURES } from '@/wire';
 import type { Round } from '@/core/figure/model';
 import { Button } from '../common/Button';
 import { Segmented } from '../common/Choices';
@@ -55,7 +56,7 @@ function Choice({
   const [ground, setGround] = useState(false);
   const { data, isPending, error } = useQuery({
     queryKey: ['figures', search, 'placed'],
-    queryFn: () => server.list(search, 0, MOST_SHOWN),
+    queryFn: () => server.list({ ...ALL_FIGURES, search }, 0, MOST_SHOWN),
     placeholderData: keepPreviousData,
   });
   if (isPending) return <p className="text-muted">Looking on the Shelf …</p>;

@@ -1,39 +1,34 @@
 'use client';
 
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { FolderOpen, Plus, Search } from 'lucide-react';
+import { useMutation } from '@tanstack/react-query';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import { LIMITS } from '@/core/figure/model';
-import { createWithPictures, server } from '@/state/server';
-import { PAGE_SIZE, type FigurePage, type FigureSummary } from '@/wire';
-import { Button } from '../common/Button';
+import { server } from '@/state/server';
+import { ALL_FIGURES, type FigurePage, type FigureSummary, type ShelfFacts, type ShelfQuery } from '@/wire';
+import { say } from '../common/say';
+import { Ask } from '../common/Ask';
 import { GUIDE_MARK } from '../guide/mark';
-import { Mark } from '../common/Mark';
-import { ThemeButton } from '../common/ThemeButton';
-import { OpenSheet, type FileText } from '../import/OpenSheet';
-import { isArtwork } from '../import/takeFile';
-import type { CardActions } from './FigureCard';
+import { OpenSheet } from '../import/OpenSheet';
+import type { CardActions, CardState } from './FigureCard';
+import { LabelSheet } from './LabelSheet';
+import { Nothing } from './Nothing';
+import { SelectionBar } from './SelectionBar';
+import { ShelfBar } from './ShelfBar';
 import { ShelfGrid } from './ShelfGrid';
+import { ShelfHeader } from './ShelfHeader';
+import { ShelfSide } from './ShelfSide';
+import { useFiles } from './useFiles';
+import { usePicked } from './usePicked';
+import { useDone, useShelf } from './useShelf';
 
-const say = (error: unknown): void => {
-  toast.error(error instanceof Error ? error.message : 'This did not work.');
-};
-
-/** The text of a chosen file as JSON; errors are sentences for the person. */
-async function jsonOf(file: File): Promise<unknown> {
-  if (file.size > LIMITS.bytes)
-    throw new Error(`“${file.name}” is larger than ${LIMITS.bytes / 1e6} MB, too large for a figure.`);
-  try {
-    return JSON.parse((await file.text()).replace(/^\uFEFF/, ''));
-  } catch (error) {
-    throw new Error(`“${file.name}” is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`, {
-      cause: error,
-    });
-  }
-}
+/** With the formats, and the engine, in them: read when they are first opened. */
+const ExportManySheet = dynamic(() => import('./ExportManySheet').then((each) => each.ExportManySheet), {
+  ssr: false,
+});
+const StartSheet = dynamic(() => import('./StartSheet').then((each) => each.StartSheet), { ssr: false });
 
 /** How long typing rests before it is looked for, in milliseconds. */
 const TYPING_REST = 120;
@@ -48,20 +43,26 @@ function useSettled(text: string): string {
   return settled;
 }
 
+interface Props {
+  readonly first: FigurePage;
+  readonly facts: ShelfFacts;
+}
+
 /** The home screen: all figures, and what a new one can start from. */
-export function Shelf({ first }: { readonly first: FigurePage }) {
+export function Shelf({ first, facts: firstFacts }: Props) {
   const router = useRouter();
-  const client = useQueryClient();
-  const chooser = useRef<HTMLInputElement>(null);
   const [search, setSearch] = useState('');
+  const [narrowed, setNarrowed] = useState<ShelfQuery>(ALL_FIGURES);
   const words = useSettled(search);
-  const { data: found = first, error } = useQuery({
-    queryKey: ['figures', words, 0],
-    queryFn: () => server.list(words, 0, PAGE_SIZE),
-    ...(words === '' && { initialData: first }),
-    placeholderData: keepPreviousData,
-  });
-  const refresh = () => client.invalidateQueries({ queryKey: ['figures'] });
+  const query = { ...narrowed, search: words };
+  const { found, facts, problem, refresh } = useShelf(query, { page: first, facts: firstFacts });
+  const { picked, pick, clear } = usePicked(query);
+  const [labelled, setLabelled] = useState<readonly string[]>([]);
+  const [leaving, setLeaving] = useState<readonly FigureSummary[]>([]);
+  const [destroying, setDestroying] = useState<readonly FigureSummary[]>([]);
+  const [emptying, setEmptying] = useState(false);
+  const [starting, setStarting] = useState(false);
+  const { drawing, setDrawing, open, openFile } = useFiles();
 
   const create = useMutation({
     mutationFn: async (isFirst: boolean) => ({
@@ -69,46 +70,61 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
       isFirst,
     }),
     onSuccess: ({ id, isFirst }) => router.push(`/figures/${id}${isFirst ? `?${GUIDE_MARK}` : ''}`),
-    onError: say,
+    onError: (error) => say(error),
   });
-  const open = useMutation({
-    mutationFn: createWithPictures,
-    onSuccess: ({ id }) => router.push(`/figures/${id}`),
-    onError: say,
-  });
-  const [drawing, setDrawing] = useState<FileText | null>(null);
-  const openFile = async (file: File): Promise<void> => {
-    try {
-      if (isArtwork(file)) setDrawing({ name: file.name, text: await file.text() });
-      else open.mutate(await jsonOf(file));
-    } catch (error) {
-      say(error);
-    }
+  const change = useDone(server.change, refresh);
+  const rename = useDone(({ id, name }: { id: string; name: string }) => server.rename(id, name), refresh);
+  const empty = useDone<null>(server.emptyBin, refresh);
+  const bin = (figures: readonly FigureSummary[]): void => {
+    const ids = figures.map(({ id }) => id);
+    change({ do: 'bin', ids });
+    clear();
+    const [only, another] = figures;
+    toast(another ? `${figures.length} figures are in the Bin.` : `“${only?.name}” is in the Bin.`, {
+      duration: 12_000,
+      action: { label: 'Undo', onClick: () => change({ do: 'putBack', ids }) },
+    });
   };
-  const rename = useMutation({
-    mutationFn: ({ id, name }: { id: string; name: string }) => server.rename(id, name),
-    onSuccess: refresh,
-    onError: say,
-  });
-  const duplicate = useMutation({ mutationFn: server.duplicate, onSuccess: refresh, onError: say });
-  const restore = useMutation({ mutationFn: server.restore, onSuccess: refresh, onError: say });
-  const remove = useMutation({
-    mutationFn: ({ id }: FigureSummary) => server.remove(id),
-    onSuccess: (_, { id, name }) => {
-      toast(`“${name}” is off the Shelf.`, {
-        duration: 12_000,
-        action: { label: 'Undo', onClick: () => restore.mutate(id) },
-      });
-      return refresh();
-    },
-    onError: say,
-  });
+  const narrow = (next: Partial<ShelfQuery>): void => {
+    clear();
+    const { collection, label, binned = false, sort = narrowed.sort } = next;
+    setNarrowed({
+      search: '',
+      sort,
+      binned,
+      ...(collection !== undefined && { collection }),
+      ...(label !== undefined && { label }),
+    });
+  };
 
+  const does = { bin, pick, change, rename };
+  const latest = useRef(does);
+  useEffect(() => {
+    latest.current = does;
+  });
   const [actions] = useState<CardActions>(() => ({
-    rename: ({ id }, name) => rename.mutate({ id, name }),
-    duplicate: ({ id }) => duplicate.mutate(id),
-    remove: (figure) => remove.mutate(figure),
+    rename: ({ id }, name) => latest.current.rename({ id, name }),
+    duplicate: ({ id }) => latest.current.change({ do: 'duplicate', ids: [id] }),
+    label: ({ id }) => setLabelled([id]),
+    remove: (figure) => latest.current.bin([figure]),
+    putBack: ({ id }) => latest.current.change({ do: 'putBack', ids: [id] }),
+    destroy: (figure) => setDestroying([figure]),
+    pick: (figure, place, through) => latest.current.pick(figure, place, through),
   }));
+  const stateOf = useCallback(
+    ({ id }: FigureSummary): CardState => ({
+      isPicked: picked.has(id),
+      isPicking: picked.size > 0,
+      windows: facts.open[id] ?? 0,
+    }),
+    [picked, facts.open],
+  );
+  const chosen = [...picked.values()];
+  const ids = [...picked.keys()];
+  const known = new Map([...found.figures, ...chosen].map((figure) => [figure.id, figure]));
+  const ofLabels = labelled.flatMap(
+    (id) => found.figures.find((each) => each.id === id) ?? known.get(id) ?? [],
+  );
 
   return (
     <div
@@ -123,71 +139,104 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
         void openFile(file);
       }}
     >
-      <header className="sticky top-0 z-10 flex h-[52px] items-center gap-3 border-b border-line bg-field px-4">
-        <Mark />
-        <h1 className="font-title text-[17px] font-bold">Cyclogon</h1>
-        <span className="text-muted max-sm:hidden">Shelf</span>
-        <label className="relative ml-auto w-[240px] min-w-0">
-          <Search
-            size={15}
-            strokeWidth={1.7}
-            className="absolute top-[7px] left-2.5 text-muted"
-            aria-hidden
-          />
-          <input
-            type="search"
-            aria-label="Search figures by name"
-            placeholder="Search by name"
-            className="h-[30px] w-full rounded-ui border border-line-strong bg-field pr-2 pl-8 placeholder:text-muted"
-            value={search}
-            onChange={(event) => setSearch(event.target.value)}
-          />
-        </label>
-        <ThemeButton />
-        <Button onClick={() => chooser.current?.click()} disabled={open.isPending}>
-          <FolderOpen size={15} strokeWidth={1.7} aria-hidden />{' '}
-          <span className="max-md:sr-only">Open file</span>
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
-          accept=".json,application/json,.svg,image/svg+xml,.dxf"
-          aria-label="Figure file"
-          className="hidden"
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            event.target.value = '';
-            if (file) void openFile(file);
-          }}
-        />
-        <Button tone="main" onClick={() => create.mutate(false)} disabled={create.isPending}>
-          <Plus size={16} strokeWidth={1.9} aria-hidden /> New figure
-        </Button>
-      </header>
-      <main className="mx-auto max-w-[1240px] px-5 py-6">
-        {error && (
-          <p role="alert" className="mb-4 text-coral-text">
-            {error.message}
-          </p>
-        )}
-        {found.total > 0 ? (
-          <ShelfGrid key={words} search={words} first={found} actions={actions} />
-        ) : words !== '' ? (
-          <p className="py-20 text-center text-muted">No figure is named like “{words}”.</p>
-        ) : (
-          <div className="flex flex-col items-center gap-3 py-24 text-center">
-            <Mark size={64} />
-            <h2 className="font-title text-[20px] leading-7 font-semibold">The Shelf is empty</h2>
-            <p className="max-w-[360px] text-muted">
-              A figure starts with one wedge: draw a motif in it, say how often it is turned, and the whole is
-              there.
+      <ShelfHeader
+        search={search}
+        onSearch={setSearch}
+        onFile={(file) => void openFile(file)}
+        onNew={() => create.mutate(false)}
+        onStart={() => setStarting(true)}
+        isBusy={open.isPending || create.isPending}
+      />
+      <div className="mx-auto grid max-w-[1480px] grid-cols-[216px_minmax(0,1fr)] gap-6 px-5 py-5 max-lg:grid-cols-1">
+        <ShelfSide query={query} facts={facts} onQuery={narrow} onChanged={refresh} />
+        <main className="min-w-0 pb-16">
+          {problem && (
+            <p role="alert" className="mb-4 text-coral-text">
+              {problem}
             </p>
-            <Button tone="main" onClick={() => create.mutate(true)} disabled={create.isPending}>
-              Make the first figure
-            </Button>
-          </div>
-        )}
-      </main>
+          )}
+          <ShelfBar
+            query={query}
+            facts={facts}
+            total={found.total}
+            onQuery={narrow}
+            onEmptyBin={() => setEmptying(true)}
+          />
+          {found.total > 0 ? (
+            <ShelfGrid
+              key={JSON.stringify(query)}
+              query={query}
+              first={found}
+              actions={actions}
+              stateOf={stateOf}
+            />
+          ) : (
+            <Nothing
+              query={query}
+              onMake={() => create.mutate(true)}
+              onStart={() => setStarting(true)}
+              isBusy={create.isPending}
+            />
+          )}
+        </main>
+      </div>
+      {picked.size > 0 && (
+        <SelectionBar
+          count={picked.size}
+          isBin={query.binned}
+          collections={facts.collections}
+          onCompare={() => router.push(`/compare?with=${ids.join(',')}`)}
+          onExport={() => setLeaving(chosen)}
+          onLabel={() => setLabelled(ids)}
+          onCollect={(collection) => change({ do: 'collect', ids, collection })}
+          onDuplicate={() => {
+            change({ do: 'duplicate', ids });
+            clear();
+          }}
+          onBin={() => bin(chosen)}
+          onPutBack={() => {
+            change({ do: 'putBack', ids });
+            clear();
+          }}
+          onDestroy={() => setDestroying(chosen)}
+          onClear={clear}
+        />
+      )}
+      <LabelSheet
+        figures={ofLabels}
+        facts={facts}
+        onClose={() => setLabelled([])}
+        onLabel={(label, on) => change({ do: on ? 'label' : 'unlabel', ids: labelled, label })}
+      />
+      {leaving.length > 0 && <ExportManySheet figures={leaving} onClose={() => setLeaving([])} />}
+      <Ask
+        title="Take away for good?"
+        about={
+          destroying.length > 0
+            ? `${destroying.length === 1 ? `“${destroying[0]?.name}”` : `${destroying.length} figures`} and all of the history will be gone.`
+            : null
+        }
+        does="Take away for good"
+        onDo={() => {
+          change({ do: 'destroy', ids: destroying.map(({ id }) => id) });
+          clear();
+        }}
+        onClose={() => setDestroying([])}
+      />
+      <Ask
+        title="Empty the Bin?"
+        about={
+          emptying
+            ? `${facts.binned === 1 ? 'One figure' : `${facts.binned} figures`} and all of the history will be gone.`
+            : null
+        }
+        does="Empty the Bin"
+        onDo={() => empty(null)}
+        onClose={() => setEmptying(false)}
+      />
+      {starting && (
+        <StartSheet open onClose={() => setStarting(false)} onMake={(figure) => open.mutate(figure)} />
+      )}
       <OpenSheet
         file={drawing}
         onClose={() => setDrawing(null)}
@@ -196,7 +245,7 @@ export function Shelf({ first }: { readonly first: FigurePage }) {
           open.mutate(figure);
         }}
       />
-      <footer className="mx-auto max-w-[1240px] px-5 pb-6 text-[12px] text-muted">
+      <footer className="mx-auto max-w-[1480px] px-5 pb-6 text-[12px] text-muted">
         <a href="/notices.txt" className="underline-offset-2 hover:underline">
           Third-party notices
         </a>

@@ -3,37 +3,44 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useRef, useState } from 'react';
 
 import { server } from '@/state/server';
-import { PAGE_SIZE, type FigurePage } from '@/wire';
-import { FigureCard, type CardActions } from './FigureCard';
+import { PAGE_SIZE, type FigurePage, type FigureSummary, type ShelfQuery } from '@/wire';
+import { FigureCard, type CardActions, type CardState } from './FigureCard';
 
 /** As narrow as a card gets, the gap to the next, and what a card is higher than wide: all in pixels. */
-const CARD = 220;
-const GAP = 20;
+const CARD = 200;
+const GAP = 18;
 const FOOT = 50;
 
 interface Props {
-  readonly search: string;
+  readonly query: ShelfQuery;
   /** The figures at the beginning, and how many there are. */
   readonly first: FigurePage;
   readonly actions: CardActions;
+  readonly stateOf: (figure: FigureSummary) => CardState;
 }
 
 /** Cards of figures. Few stand all in the page; of many only those about what is seen, fetched as one gets there. */
-export function ShelfGrid({ search, first, actions }: Props) {
-  const { total, figures } = first;
-  if (total > figures.length) return <ManyCards search={search} first={first} actions={actions} />;
+export function ShelfGrid(props: Props) {
+  const { total, figures } = props.first;
+  if (total > figures.length) return <ManyCards {...props} />;
   return (
     <ul className={AS_IT_COMES}>
-      <Cards figures={figures} actions={actions} />
+      <Cards figures={figures} {...props} />
     </ul>
   );
 }
 
 /** As many columns as there is room for, by the browser's own layout. */
-const AS_IT_COMES = 'grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-[20px]';
+const AS_IT_COMES = 'grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-[18px]';
 
-const Cards = ({ figures, actions }: Pick<FigurePage, 'figures'> & Pick<Props, 'actions'>) =>
-  figures.map((figure) => <FigureCard key={figure.id} figure={figure} actions={actions} />);
+const Cards = ({
+  figures,
+  actions,
+  stateOf,
+}: Pick<FigurePage, 'figures'> & Pick<Props, 'actions' | 'stateOf'>) =>
+  figures.map((figure, k) => (
+    <FigureCard key={figure.id} figure={figure} place={k + 1} actions={actions} {...stateOf(figure)} />
+  ));
 
 /** The width of an element, and how far it is from the page's top, as they change; null before that is known. */
 function useBox(): {
@@ -47,7 +54,8 @@ function useBox(): {
     if (!element) return undefined;
     const measure = () =>
       setBox((before) => {
-        const { clientWidth: width, offsetTop: top } = element;
+        const width = element.clientWidth;
+        const top = element.getBoundingClientRect().top + window.scrollY;
         return before?.width === width && before.top === top ? before : { width, top };
       });
     measure();
@@ -58,7 +66,7 @@ function useBox(): {
   return { ref, box };
 }
 
-function ManyCards({ search, first, actions }: Props) {
+function ManyCards({ query, first, actions, stateOf }: Props) {
   const { ref, box } = useBox();
   const columns = box ? Math.max(1, Math.floor((box.width + GAP) / (CARD + GAP))) : 1;
   const width = box ? (box.width - GAP * (columns - 1)) / columns : CARD;
@@ -75,7 +83,7 @@ function ManyCards({ search, first, actions }: Props) {
   const places = shown.flatMap(({ index }) =>
     Array.from({ length: columns }, (_, k) => index * columns + k).filter((place) => place < first.total),
   );
-  const at = useFigures(search, first, places);
+  const at = useFigures(query, first, places);
   return (
     <ul
       ref={ref}
@@ -84,14 +92,14 @@ function ManyCards({ search, first, actions }: Props) {
       style={box ? { height: rows.getTotalSize() } : undefined}
     >
       {/* The server does not know how wide the window is: it sends the first as they come. */}
-      {!box && <Cards figures={first.figures} actions={actions} />}
+      {!box && <Cards figures={first.figures} actions={actions} stateOf={stateOf} />}
       {places.map((place) => {
         const figure = at(place);
         const x = (place % columns) * (width + GAP);
         const y = Math.floor(place / columns) * height;
         const where = { place: place + 1, of: first.total, x, y, width };
         return figure ? (
-          <FigureCard key={place} figure={figure} actions={actions} {...where} />
+          <FigureCard key={place} figure={figure} actions={actions} {...stateOf(figure)} {...where} />
         ) : (
           <li
             key={place}
@@ -106,12 +114,12 @@ function ManyCards({ search, first, actions }: Props) {
 }
 
 /** The figures at some places, page by page from the server; undefined where one is not there yet. */
-function useFigures(search: string, first: FigurePage, places: readonly number[]) {
+function useFigures(query: ShelfQuery, first: FigurePage, places: readonly number[]) {
   const pages = [...new Set(places.map((place) => Math.floor(place / PAGE_SIZE)))];
   const answers = useQueries({
     queries: pages.map((page) => ({
-      queryKey: ['figures', search, page],
-      queryFn: () => server.list(search, page * PAGE_SIZE, PAGE_SIZE),
+      queryKey: ['figures', query, page],
+      queryFn: () => server.list(query, page * PAGE_SIZE, PAGE_SIZE),
       ...(page === 0 && { placeholderData: first }),
     })),
   });

@@ -185,7 +185,11 @@ export function Whole() {
   const isProof = state.stage === 'proof';
 
   return (
-    <section aria-label="Whole" className="relative min-w-0 overflow-hidden bg-sand" {...dropsOf(editor)}>
+    <section
+      aria-label="Whole"
+      className="relative min-w-0 overflow-hidden bg-sand"
+      {...dropsOf(editor, 'whole')}
+    >
       <PaneCanvas
         pane="whole"
         label="Whole: the complete figure"

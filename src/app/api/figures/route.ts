@@ -3,11 +3,12 @@ import { nanoid } from 'nanoid';
 import { newFigure } from '@/core/figure/start';
 import { checkFigure } from '@/core/format/figure/json';
 import { database } from '@/server/database';
-import { createFigure, pageOfFigures } from '@/server/figures';
+import { createFigure } from '@/server/figures';
 import { createSchema, listSchema } from '@/server/requests';
 import { bodyOf, respond, valid } from '@/server/respond';
+import { pageOfFigures } from '@/server/shelf/list';
 
-/** Figures by words of their names: `?search=WORDS&from=N&count=N`. */
+/** Figures that are looked for: `?search=WORDS&collection=ID&label=WORD&sort=name&from=N&count=N`. */
 export const GET = (request: Request): Promise<Response> =>
   respond(request, async () => {
     const asked = valid(listSchema, Object.fromEntries(new URL(request.url).searchParams), 'address');

@@ -1,4 +1,5 @@
 export * from './bend';
+export * from './drawer';
 export * from './drawings';
 export * from './frame';
 export * from './groups';

@@ -5,7 +5,7 @@
  * const twice = resized(figure, 2);
  * const inInches = inUnit(figure, 'in');        // 180 mm become 7.087 in: all is as large as before
  */
-import { applyTo, scaleMap } from '../../curve/affine';
+import { applyTo, compose, scaleMap } from '../../curve/affine';
 import { ORIGIN, scaleBy } from '../../curve/point';
 import { scaledForm } from '../../maker/form';
 import { convertLength, type LengthUnit } from '../../number/units';
@@ -64,9 +64,11 @@ const resizedRound = (round: Round, factor: number): Round => ({
   ...round,
   frame: resizedFrame(round.frame, factor),
   ...(round.groups && {
-    groups: round.groups.map((group) =>
-      group.bend ? { ...group, bend: resizedBend(group.bend, factor) } : group,
-    ),
+    groups: round.groups.map(({ bend, source, ...group }) => ({
+      ...group,
+      ...(bend && { bend: resizedBend(bend, factor) }),
+      ...(source && { source: { ...source, place: compose(scaleMap(factor, ORIGIN), source.place) } }),
+    })),
   }),
   shapes: round.shapes.map((shape) => ({
     ...shape,

@@ -10,6 +10,7 @@ import { carriedShape, isWholeMotif } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
 import type { Figure, Group, Round, Shape } from '../model';
 import { allShapes, withStripsMoved } from '../bent';
+import { withoutSourcesOf } from '../sources';
 import { withRound } from './rounds';
 import type { Straight } from './shapes';
 
@@ -115,7 +116,7 @@ export function transformShapes(
         .flatMap((shape) => transformed(shape, t, k, whole, newId, work));
       return take([...moved.shapes, ...byThemselves].map(named));
     });
-    return withShapesAndGroups(before, [...before.shapes, ...made], groups);
+    return withShapesAndGroups(before, [...before.shapes, ...made], withoutSourcesOf(groups, made));
   });
   return { figure: changed, ids };
 }

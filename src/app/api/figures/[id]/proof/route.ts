@@ -1,5 +1,5 @@
 import { database } from '@/server/database';
-import { shownRevision } from '@/server/figures';
+import { shownFigure } from '@/server/figures';
 import { aside } from '@/server/jobs/pool';
 import { proofOf } from '@/server/requests';
 import { respond } from '@/server/respond';
@@ -13,7 +13,7 @@ export const GET = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
     const { target, as } = proofOf(new URL(request.url).searchParams);
     const { id } = await params;
-    const { figure } = await shownRevision(await database(), id);
+    const figure = await shownFigure(await database(), id);
     const { signal } = request;
     const { data, page } = await aside('proofFigure', { figure, target, page: as === 'pdf' }, { signal });
     const headers = { 'Cache-Control': 'no-store' };

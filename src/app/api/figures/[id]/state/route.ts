@@ -1,0 +1,17 @@
+import { checkFigure } from '@/core/format/figure/json';
+import { database } from '@/server/database';
+import { stateSchema } from '@/server/requests';
+import { respond, valid } from '@/server/respond';
+import { stateOf } from '@/server/shelf/history';
+
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
+
+/** A figure as it was: `?step=POSITION` or `?version=ID`; as it is without either. */
+export const GET = (request: Request, { params }: Context): Promise<Response> =>
+  respond(request, async () => {
+    const state = valid(stateSchema, Object.fromEntries(new URL(request.url).searchParams), 'address');
+    const { figure } = await stateOf(await database(), (await params).id, state);
+    return Response.json(checkFigure(figure));
+  });

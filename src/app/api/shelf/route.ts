@@ -1,0 +1,9 @@
+import { database } from '@/server/database';
+import { respond } from '@/server/respond';
+import { shelfFacts } from '@/server/shelf/facts';
+
+/** Collections, labels, how many figures there are, and a stamp that changes with anything. */
+export const GET = (request: Request): Promise<Response> =>
+  respond(request, async () =>
+    Response.json(await shelfFacts(await database()), { headers: { 'Cache-Control': 'no-store' } }),
+  );

@@ -33,6 +33,12 @@ describe('Jobs aside', () => {
     expect(await aside('readPicture', GOOD)).toMatchObject({ type: 'image/png', width: 2000 });
   });
 
+  it('have all their time, however long the start of a process takes', async () => {
+    await endProcesses();
+    // A process takes longer than this to read its sources, and the picture a small part of it.
+    expect(await aside('readPicture', GOOD, { time: 800 })).toMatchObject({ type: 'image/png' });
+  });
+
   it('are ended where they take too much memory', async () => {
     const error = await reason(aside('readPicture', LARGE, { time: 30_000 }));
     expect(error).toBeInstanceOf(Refused);

@@ -12,7 +12,7 @@ import PQueue from 'p-queue';
 import workerpool, { type Pool } from 'workerpool';
 
 import { Busy, Refused } from '../errors';
-import { MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
+import { BEGUN, MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
 import type { Answer, JOBS } from './process';
 
 type Jobs = typeof JOBS;
@@ -23,7 +23,7 @@ export type Made<K extends JobName> = Awaited<ReturnType<Jobs[K]>>;
 /** How a job stands among others: a card waits until nothing else does. */
 export interface Turn {
   readonly card?: boolean;
-  /** How long it may take, in milliseconds. */
+  /** How long it may take, in milliseconds, from when it begins. */
   readonly time?: number;
   /** Ends it: who asked is gone. */
   readonly signal?: AbortSignal;
@@ -93,11 +93,16 @@ export async function aside<K extends JobName>(
   const { pool, queue } = processes();
   if (queue.size >= MOST_WAITING) throw new Busy('The server has much to draw: try again in a moment.');
   const run = async (): Promise<Answer<Made<K>>> => {
-    const running = pool.exec(job, [asked], { on: (share: number) => progress?.(share) });
+    const running = pool.exec(job, [asked], {
+      on: (told: number | typeof BEGUN) => {
+        if (told === BEGUN) void running.timeout(time);
+        else progress?.(told);
+      },
+    });
     const stop = (): void => void running.cancel();
     signal?.addEventListener('abort', stop);
     try {
-      return (await running.timeout(time)) as Answer<Made<K>>;
+      return (await running) as Answer<Made<K>>;
     } catch (error) {
       throw reasonOf(error, time);
     } finally {

@@ -5,7 +5,7 @@ import workerpool from 'workerpool';
 
 import { MergeFailed } from '../../core/merge/merge';
 import { Refused } from '../errors';
-import { MOST_MEMORY } from './limits';
+import { BEGUN, MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';
 import { mergeMotif } from './mergeMotif';
 import { proofFigure } from './proofFigure';
@@ -25,6 +25,7 @@ const tell = (share: number): void => workerpool.workerEmit(share);
 const answering =
   <A, T>(job: (asked: A, progress: (share: number) => void) => Promise<T>) =>
   async (asked: A): Promise<Answer<T>> => {
+    workerpool.workerEmit(BEGUN);
     try {
       return { ok: true, value: await job(asked, tell) };
     } catch (error) {

@@ -277,6 +277,14 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
   await field.fill('rebeccapurple');
   await field.press('Enter');
   await expect(inspector(page).getByRole('button', { name: 'Fill: #663399' })).toBeVisible();
+  // A name goes along with the colour, wherever it is offered.
+  const name = page.getByLabel('Name of the colour');
+  await name.fill('Rebecca');
+  await name.press('Enter');
+  await expect(inspector(page).getByRole('button', { name: 'Fill: Rebecca, #663399' })).toBeVisible();
+  await field.fill('#663398');
+  await field.press('Enter');
+  await expect(inspector(page).getByRole('button', { name: 'Fill: Rebecca, #663398' })).toBeVisible();
   await page.keyboard.press('Escape');
   const choosing = page.waitForEvent('filechooser');
   await inspector(page).getByRole('button', { name: 'More for the palette' }).click();

@@ -123,6 +123,23 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await expect(inspector.getByText(/Nothing to tidy|Took away/)).toBeVisible();
   await inspector.getByRole('button', { name: 'Offset', exact: true }).click();
   await expect(page.getByText('2 shapes,')).toBeVisible();
+
+  // The offset goes along with what it is made of, until it is moved by itself.
+  const motif = page.getByLabel('Motif', { exact: true });
+  const box = (): Promise<string> => inspector.getByLabel('Box width', { exact: true }).inputValue();
+  const offset = motif.getByRole('button', { name: /^Select Offset/ });
+  const wide = Number(await box());
+  await motif.getByRole('button', { name: 'Select Ellipse', exact: true }).click();
+  await inspector.getByLabel('Box width', { exact: true }).fill('60');
+  await inspector.getByLabel('Box width', { exact: true }).press('Enter');
+  await offset.click();
+  await expect(inspector.getByLabel('Shape is that of')).toHaveValue(/./);
+  await expect.poll(async () => Number(await box())).toBeGreaterThan(wide + 5);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/^Offset .* no longer follows Ellipse/)).toBeVisible();
+  await expect(inspector.getByLabel('Shape is that of')).toHaveValue('');
+  await page.keyboard.press('Control+z');
+  await expect(inspector.getByLabel('Shape is that of')).toHaveValue(/./);
   const distance = inspector.getByLabel('Offset distance');
   await distance.fill('-500');
   await distance.press('Enter');

@@ -10,13 +10,14 @@ import type { Division } from '@/core/merge/merge';
 import { pathsOfForm } from '@/core/maker/form';
 import { turn } from '@/core/number/turn';
 import { STRAIGHT } from '@/core/derive';
-import type { Result } from '@/core/finding';
+import { valueOr, type Result } from '@/core/finding';
 import { NO_CELL_EDITS, shownCells } from '@/core/figure/cells';
 import { STOCK_MOTIFS } from '@/core/stock/motifs';
 import { placeAt } from '@/core/figure/sources';
 import * as commands from '@/core/figure/commands';
 import { evaluate } from '@/core/figure/evaluate';
 import { regrouped } from '@/core/figure/groups';
+import { inputChoices, inputFields } from '@/core/figure/inputs';
 import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
 import {
   LOWER_ACTIONS,
@@ -299,6 +300,13 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   setAxis: ({ figure, round, ids, chance, newId }) =>
     commands.setAxis(figure, round.id, ids, chance.of(['left', 'right', null] as const), newId),
   setFold: ({ figure, round, chance }) => commands.setFold(figure, round.id, chance.whole(1, 12)),
+  setInput: ({ figure, round, ref, chance }) => {
+    const shape = round.shapes.find(({ id }) => id === ref.shapeId);
+    const key = shape && inputFields(shape.form)[0]?.key;
+    if (!shape || !key) return figure;
+    const choice = chance.of([null, ...inputChoices(round, shape, key).map(({ id }) => id)]);
+    return valueOr(commands.setInput(figure, ref, key, choice), figure);
+  },
   setForm: ({ figure, ref, chance }) => commands.setForm(figure, ref, anyForm(chance)),
   setFrame: ({ figure, round, chance }) =>
     commands.setFrame(figure, round.id, {
@@ -325,6 +333,8 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
   inUnit: ({ figure, chance }) => commands.inUnit(figure, chance.of(['mm', 'cm', 'pt', 'px'] as const)),
   setPage: ({ figure, chance }) => commands.setPage(figure, { bleed: chance.between(0, 5) }),
   setPaint: (t) => commands.setPaint(t.figure, target(t), anyPaint(t.chance)),
+  nameColour: ({ figure, chance }) =>
+    commands.nameColour(figure, figure.palette[0] ?? chance.colour(), chance.of(['Sea', 'Sand', ''])),
   setPalette: ({ figure, chance }) => commands.setPalette(figure, colours(chance)),
   setRelief: ({ figure, round, chance }) =>
     commands.setRelief(figure, round.id, chance.yes() ? { how: 'raised', edge: 1 } : null),

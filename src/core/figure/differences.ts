@@ -169,7 +169,9 @@ function colourDifferences(before: Figure, after: Figure): string[] {
   const [old, next] = [colours(before), colours(after)];
   const added = [...next].filter((colour) => !old.has(colour));
   const gone = [...old].filter((colour) => !next.has(colour));
-  const named = (list: readonly string[]): string => (list.length <= 4 ? ` (${list.join(', ')})` : '');
+  const names = { ...before.colourNames, ...after.colourNames };
+  const named = (list: readonly string[]): string =>
+    list.length <= 4 ? ` (${list.map((colour) => names[colour] ?? colour).join(', ')})` : '';
   return [
     ...(added.length > 0 ? [`${counted(added.length, 'colour')} more${named(added)}`] : []),
     ...(gone.length > 0 ? [`${counted(gone.length, 'colour')} fewer${named(gone)}`] : []),

@@ -49,7 +49,7 @@ export function foundBy(figure: Figure): FoundBy {
   const colours = coloursOfFigure(figure).flatMap(({ colour }) => [colourName(colour), colour.slice(1, 7)]);
   return {
     folds: once(folds),
-    colours: once(colours),
+    colours: once([...colours, ...Object.values(figure.colourNames ?? {})]),
     words: once(rounds.flatMap(wordsOfRound)),
   };
 }

@@ -3,6 +3,7 @@ import type { Affine } from '../curve/affine';
 import type { Point } from '../curve/point';
 import type { Form } from '../maker/form';
 import type { Turn } from '../number/turn';
+import type { ColourNames } from '../paint/colourNames';
 import type { ColourInks } from '../paint/inks';
 import type { Light } from '../paint/light';
 import type { Relief } from '../paint/relief';
@@ -11,7 +12,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 9;
+export const FIGURE_VERSION = 10;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -33,6 +34,8 @@ export interface Shape {
   /** What becomes of what reaches past the wedge's rays; as the round has it without one. */
   readonly edge?: Edge;
   readonly form: Form;
+  /** Shapes of the motif that the construction is made of, by their ids: its fields hold their curves (see core/figure/inputs). */
+  readonly inputs?: Readonly<Record<string, string>>;
   readonly rule: FillRule;
   readonly paint: Paint;
 }
@@ -253,6 +256,8 @@ export interface Figure {
   readonly name: string;
   readonly page: ScenePage;
   readonly palette: readonly Colour[];
+  /** What colours are called, by themselves. */
+  readonly colourNames?: ColourNames;
   /** What colours are printed with, where that is said. */
   readonly inks?: readonly ColourInks[];
   readonly underlay: Underlay | null;

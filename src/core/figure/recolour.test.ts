@@ -4,7 +4,18 @@ import { describe, expect, it } from 'vitest';
 import { oklchOf } from '../paint/adjust';
 import { rampColour } from '../paint/sequence';
 import { NO_TURN } from '../number/turn';
-import { addBacking, addRound, addShapes, changeSwatch, linkRound, removeSwatch, setMerge } from './commands';
+import {
+  addBacking,
+  addRound,
+  addShapes,
+  changeSwatch,
+  linkRound,
+  nameColour,
+  removeSwatch,
+  setMerge,
+  setPalette,
+} from './commands';
+import { foundBy } from './foundBy';
 import { coloursOfFigure, inPalette, intoPalette, recoloured, swapColour } from './recolour';
 import { reachOfMotif } from './reach';
 import { figureSchema } from './schema';
@@ -54,6 +65,24 @@ describe('colours of a figure', () => {
       { colour: '#e0e0e0', uses: 1 },
       { colour: '#20202080', uses: 1 },
     ]);
+  });
+
+  it('have names that go along when one is changed, and stay behind with another palette', () => {
+    const named = nameColour(nameColour(figure(), '#808080', ' Fog '), '#ffffff', 'Paper');
+    expect(named.colourNames).toEqual({ '#808080': 'Fog', '#ffffff': 'Paper' });
+    expect(figureSchema.validate(named).error).toBeUndefined();
+    expect(changeSwatch(named, '#808080', '#1f8a76').colourNames).toEqual({
+      '#1f8a76': 'Fog',
+      '#ffffff': 'Paper',
+    });
+    // Of two that become one the first name counts.
+    expect(changeSwatch(named, '#ffffff', '#808080').colourNames).toEqual({ '#808080': 'Fog' });
+    expect(inPalette(named, ['#ff0000']).colourNames).toEqual(named.colourNames);
+    expect(nameColour(nameColour(named, '#808080', ''), '#ffffff', ' ').colourNames).toBeUndefined();
+    expect(foundBy(named).colours).toContain('Fog');
+    expect(setPalette(named, ['#123456'], { '#123456': 'Deep' }).colourNames).toMatchObject({
+      '#123456': 'Deep',
+    });
   });
 
   it('are swapped everywhere: fills, strokes, stops, page and palette', () => {

@@ -1,3 +1,4 @@
+import { carriedNames } from '../paint/colourNames';
 import { opaque, type ColourInks } from '../paint/inks';
 import { coloursOfFill, coloursOfPaint, mapFill, mapPaint } from '../paint/fills';
 import { contrastOf, oklchOf } from '../paint/adjust';
@@ -78,6 +79,7 @@ export function recoloured(figure: Figure, scope: ColourScope, change: Change): 
     ...withRounds(figure, (round) => recolouredRound(round, once)),
     page: { ...figure.page, background: background && mapFill(background, once) },
     palette: [...new Set(figure.palette.map(once))],
+    ...(figure.colourNames && { colourNames: carriedNames(figure.colourNames, once) }),
     ...(figure.inks && { inks: recolouredInks(figure.inks, once) }),
   };
 }
@@ -152,7 +154,10 @@ export function inPalette(figure: Figure, palette: readonly Colour[]): Figure {
   if (palette.length === 0) return figure;
   const own = coloursOfFigure(figure).map(({ colour }) => colour);
   const made = recoloured(figure, { of: 'figure' }, intoPalette(own, palette));
-  return { ...made, palette: [...new Set(palette)] };
+  // What was called the client's red is not what stands in its place.
+  const { colourNames: _, ...unnamed } = made;
+  const { colourNames } = figure;
+  return { ...unnamed, palette: [...new Set(palette)], ...(colourNames && { colourNames }) };
 }
 
 /** What puts colours, from dark to light, in those of a palette from dark to light; their opacity stays. */

@@ -30,8 +30,10 @@ import {
   type Bend,
 } from '../bend/bend';
 import { MOST_CHARACTERS, MOST_FACE_ID, type Words } from '../words/run';
+import { MOST_COLOUR_NAME } from '../paint/colourNames';
 import { MOST_SPOT_NAME, type ColourInks } from '../paint/inks';
 import { treeProblem } from './groups';
+import { inputsProblem } from './inputs';
 import {
   AXIS_SIDES,
   LOWER_ACTIONS,
@@ -297,6 +299,7 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   axis: Joi.valid(...AXIS_SIDES),
   edge: Joi.valid(...EDGES),
   form,
+  inputs: Joi.object().pattern(Joi.string().max(40), id).min(1).max(4),
   rule: fillRule,
   paint: paint.required(),
 });
@@ -501,7 +504,7 @@ const round = Joi.object({
     rounds: Joi.array().items(id).max(LIMITS.rounds),
   }),
 }).custom((value: Round, helpers) => {
-  const problem = treeProblem(value);
+  const problem = treeProblem(value) ?? inputsProblem(value);
   return problem === null ? value : helpers.message({ custom: `{{#label}}: ${problem.sentence}` });
 });
 
@@ -538,6 +541,9 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     centre: point.required(),
   }).required(),
   palette: Joi.array().items(colour).max(LIMITS.palette).required(),
+  colourNames: Joi.object()
+    .pattern(colour, Joi.string().trim().min(1).max(MOST_COLOUR_NAME))
+    .max(LIMITS.inks),
   inks: Joi.array().items(inks).max(LIMITS.inks).unique('colour'),
   underlay: Joi.object({
     picture: id,

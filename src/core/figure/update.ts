@@ -1,11 +1,12 @@
 /**
- * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif, and every group has a
- * shape in it.
+ * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif, every group has a
+ * shape in it, and constructions follow the shapes that they are made of.
  *
  * @example
  * const wider = withRound(figure, 'petals', (round) => ({ ...round, rule: { ...round.rule, fold: 12 } }));
  */
 import { usedGroups, withShapesAndGroups, type Motif } from './groups';
+import { withInputsInStep } from './inputs';
 import type { Figure, Round } from './model';
 
 /** The round with this id. @throws RangeError where the figure has none */
@@ -33,7 +34,7 @@ function withUsedGroups(round: Round): Round {
 export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
   const before = figure.rounds.find(({ id }) => id === roundId);
   if (!before) return figure;
-  const after = withUsedGroups(change(before));
+  const after = withInputsInStep(before, withUsedGroups(change(before)));
   if (after === before) return figure;
   return {
     ...figure,
@@ -48,7 +49,7 @@ export function withRound(figure: Figure, roundId: string, change: (round: Round
 export function withRounds(figure: Figure, change: (round: Round) => Round): Figure {
   const shared = new Map<string, Motif>();
   const rounds = figure.rounds.map((round) => {
-    const after = withUsedGroups(change(round));
+    const after = withInputsInStep(round, withUsedGroups(change(round)));
     if (after.link === undefined) return after;
     const motif = shared.get(after.link) ?? after;
     shared.set(after.link, motif);

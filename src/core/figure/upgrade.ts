@@ -132,6 +132,9 @@ const fromSeventh = (figure: Json): Json => ({ ...figure, version: 8 });
 /** Up to version 8 no group followed a motif of the drawer. */
 const fromEighth = (figure: Json): Json => ({ ...figure, version: 9 });
 
+/** Up to version 9 no construction followed the shape that it was made of, and colours had no names. */
+const fromNinth = (figure: Json): Json => ({ ...figure, version: 10 });
+
 const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFirst,
   fromSecond,
@@ -141,6 +144,7 @@ const STEPS: readonly ((figure: Json) => Json)[] = [
   fromSixth,
   fromSeventh,
   fromEighth,
+  fromNinth,
 ];
 
 /**

@@ -20,6 +20,11 @@ export const SENTENCES = {
   'mirror.closed': () => 'A closed path is whole already.',
   'mirror.axis': () => 'One end has to be on the axis.',
 
+  // What constructions are made of.
+  'input.none': () => 'There is no such shape in this motif for it to be made of.',
+  'input.circle': () => 'A shape cannot be made of itself, nor of what is made of it.',
+  'input.work': () => 'Bands, offsets and whirls are worked out themselves: make them plain first.',
+
   // Constructions.
   'petal.size': () => 'A petal needs a length and a width above 0.',
   'petal.radius': () => 'The circles need a radius above 0.',

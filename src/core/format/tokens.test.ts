@@ -28,6 +28,20 @@ describe('design tokens', () => {
     expect(readTokens(tokensOf(palette))).toEqual(palette);
   });
 
+  it('have the names of colours, each otherwise, and bring them back', () => {
+    const named = { ...palette, names: { '#1f8a76': 'Kelp.green', '#d9512c80': 'Kelp green' } };
+    const text = tokensOf(named);
+    expect(Object.keys((JSON.parse(text) as Record<string, object>)['Tide Week']!)).toEqual([
+      '$type',
+      'Kelp green',
+      'Kelp green 2',
+    ]);
+    expect(readTokens(text)).toMatchObject({
+      colours: palette.colours,
+      names: { '#1f8a76': 'Kelp green', '#d9512c80': 'Kelp green 2' },
+    });
+  });
+
   it('are read from nested groups, of other types not, in other spaces and as the strings of earlier drafts', () => {
     const text = JSON.stringify({
       base: {
@@ -38,7 +52,11 @@ describe('design tokens', () => {
         gap: { $type: 'dimension', $value: '4px' },
       },
     });
-    expect(readTokens(text)).toEqual({ name: 'base', colours: ['#123456', '#62acef'] });
+    expect(readTokens(text)).toEqual({
+      name: 'base',
+      colours: ['#123456', '#62acef'],
+      names: { '#123456': 'sea', '#62acef': 'dark' },
+    });
   });
 
   it.each([

@@ -1,21 +1,23 @@
 import Joi from 'joi';
 
 import { readColour } from '../paint/colour';
+import { MOST_COLOUR_NAME, type ColourNames } from '../paint/colourNames';
 import type { Palette } from '../paint/palettes';
 import type { Colour } from '../scene/scene';
 import { LIMITS } from '../figure/model';
 
 /**
  * A palette as design tokens, in the JSON of the Design Tokens Format Module 2025.10 of the W3C's Design Tokens Community Group: a
- * group with a colour token for each, components in sRGB from 0 to 1 and the hex digits beside them.
+ * group with a colour token for each by its name, components in sRGB from 0 to 1 and the hex digits beside them.
  */
-export function tokensOf({ name, colours }: Palette): string {
+export function tokensOf({ name, colours, names = {} }: Palette): string {
+  const keys = keysOf(colours, names);
   const entries = colours.map((colour, k) => {
     const channel = (at: number): number =>
       Math.round((parseInt(colour.slice(at, at + 2), 16) / 255) * 1e6) / 1e6;
     const alpha = colour.length === 9 ? { alpha: channel(7) } : {};
     return [
-      `colour-${k + 1}`,
+      keys[k] ?? `colour-${k + 1}`,
       {
         $value: {
           colorSpace: 'srgb',
@@ -28,6 +30,22 @@ export function tokensOf({ name, colours }: Palette): string {
   });
   return `${JSON.stringify({ [tokenName(name)]: { $type: 'color', ...Object.fromEntries(entries) } }, null, 2)}\n`;
 }
+
+/** What the tokens of colours are called, each otherwise: their names, or how many they are. */
+function keysOf(colours: readonly Colour[], names: ColourNames): string[] {
+  const taken = new Set<string>();
+  return colours.map((colour, k) => {
+    const name = names[colour];
+    const wanted = name === undefined ? `${UNNAMED}${k + 1}` : tokenName(name);
+    let key = wanted;
+    for (let n = 2; taken.has(key); n += 1) key = `${wanted} ${n}`;
+    taken.add(key);
+    return key;
+  });
+}
+
+/** What a colour without a name is called in a file. */
+const UNNAMED = 'colour-';
 
 /** Names of tokens may not begin with $ nor hold braces or dots. */
 const tokenName = (name: string): string =>
@@ -78,7 +96,7 @@ export function readTokens(text: string): Palette | { readonly problem: string }
   } catch {
     return { problem: 'This file is no JSON, so it holds no design tokens.' };
   }
-  const found: Colour[] = [];
+  const found = new Map<Colour, string>();
   let broken = 0;
   const names: string[] = [];
   const walk = (node: unknown, key: string, inherited: string | null, depth: number): void => {
@@ -88,7 +106,7 @@ export function readTokens(text: string): Palette | { readonly problem: string }
     if ('$value' in own) {
       if (type !== 'color') return;
       const colour = colourOfToken(own['$value']);
-      if (colour) found.push(colour);
+      if (colour) found.set(colour, found.get(colour) ?? key);
       else broken += 1;
       return;
     }
@@ -97,7 +115,7 @@ export function readTokens(text: string): Palette | { readonly problem: string }
       if (!next.startsWith('$')) walk(child, next, type, depth + 1);
   };
   walk(root, '', null, 0);
-  const colours = [...new Set(found)];
+  const colours = [...found.keys()];
   if (colours.length === 0)
     return {
       problem:
@@ -107,7 +125,11 @@ export function readTokens(text: string): Palette | { readonly problem: string }
     };
   if (colours.length > LIMITS.palette)
     return { problem: `This file has ${colours.length} colours; a palette has ${LIMITS.palette} at most.` };
-  return { name: names[0] ?? 'Palette', colours };
+  const named = [...found].filter(([, key]) => key.trim() !== '' && !key.startsWith(UNNAMED));
+  const called = Object.fromEntries(
+    named.map(([colour, key]) => [colour, key.trim().slice(0, MOST_COLOUR_NAME)]),
+  );
+  return { name: names[0] ?? 'Palette', colours, ...(named.length > 0 && { names: called }) };
 }
 
 const isToken = (node: unknown): boolean => typeof node === 'object' && node !== null && '$value' in node;

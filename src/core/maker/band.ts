@@ -33,11 +33,16 @@ const bandTask = remembered(({ along, width, side, join, limit, cap, widths, das
 });
 
 /** Contours whose nodes can be dragged, as grips of a construction that keeps them. */
-export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly Contour[]) => P) =>
+export const nodeGrips = <K extends string>(
+  contours: readonly Contour[],
+  field: K,
+  put: (next: readonly Contour[]) => Readonly<Record<K, readonly Contour[]>>,
+) =>
   nodesOfContours(contours).map((node, k) => ({
     id: `node ${k + 1}`,
+    field,
     at: { x: node.x, y: node.y },
-    drag: (to: Point): P =>
+    drag: (to: Point) =>
       put(
         contours.map((contour, c) => ({
           ...contour,
@@ -52,7 +57,7 @@ export const nodeGrips = <P>(contours: readonly Contour[], put: (next: readonly 
 export const band: Maker<BandParams, readonly Path[]> = {
   name: 'Band',
   fields: [
-    { key: 'along', label: 'Along', type: 'drawn' },
+    { key: 'along', label: 'Along', type: 'drawn', of: 'place' },
     { key: 'width', label: 'Width', type: 'length', when: ({ widths }) => widths.length === 0 },
     {
       key: 'side',
@@ -112,7 +117,7 @@ export const band: Maker<BandParams, readonly Path[]> = {
   solve: bandTask,
   isOnePart: true,
   paths: (_, outlines) => outlines,
-  grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
+  grips: ({ along }) => nodeGrips(along, 'along', (next) => ({ along: next })),
   facts: (params, paths) => [
     {
       caption: 'Line',

@@ -43,8 +43,11 @@ export type Field<N> = Asked<N> &
     | { readonly type: 'turn' }
     | { readonly type: 'choice'; readonly choices: readonly (readonly [value: string, label: string])[] }
     | { readonly type: 'list'; readonly most: number; readonly lengths?: true }
-    /** Drawn by hand and not asked for in words. */
-    | { readonly type: 'drawn' }
+    /**
+     * Drawn by hand and not asked for in words. `of` where they may be another shape's: as that lies in the motif, or about the middle of its
+     * box or its centroid.
+     */
+    | { readonly type: 'drawn'; readonly of?: 'place' | 'box' | 'centroid' }
     /** Shapes with their paint, and where they are shown. */
     | { readonly type: 'parts'; readonly mayBeNone?: boolean }
     | { readonly type: 'places' }
@@ -57,6 +60,8 @@ interface Grip<N> {
   readonly id: string;
   readonly at: Point;
   readonly drag: (to: Point) => Partial<N>;
+  /** The field whose curves it is a node of. */
+  readonly field?: string;
   /** Where the drag puts the construction's origin, in its coordinates of before; it stays where none is given. */
   readonly origin?: (to: Point) => Point;
 }

@@ -101,7 +101,11 @@ export function formProblem(form: Form): Finding | null {
     : finding('path.nodes');
 }
 
+const ORIGIN_HANDLE = 'origin';
 const FAR_END = 'far end';
+
+/** True for a handle that says where a construction stands and how it is turned. */
+export const isPlacing = (handle: string): boolean => handle === ORIGIN_HANDLE || handle === FAR_END;
 
 const farEndOf = (form: BuiltForm, extent: number): Point => placePoint(form, { x: 0, y: -extent });
 
@@ -112,9 +116,9 @@ export function handlesOfForm(form: Form, work: Work): MakerHandle[] {
   const grips = maker.grips?.(form.params, valueOf(form, work)) ?? [];
   const extent = maker.extent?.(form.params);
   return [
-    { id: 'origin', point: form.at },
+    { id: ORIGIN_HANDLE, point: form.at },
     ...(extent === undefined ? [] : [{ id: FAR_END, point: farEndOf(form, extent) }]),
-    ...grips.map(({ id, at }) => ({ id, point: placePoint(form, at) })),
+    ...grips.map(({ id, at, field }) => ({ id, point: placePoint(form, at), ...(field && { field }) })),
   ];
 }
 
@@ -137,7 +141,7 @@ function between(form: BuiltForm, at: Point, end: Point): BuiltForm {
 function dragged(form: BuiltForm, id: string, to: Point, work: Work): BuiltForm {
   const maker = makerOf(form.kind);
   const extent = maker.extent?.(form.params);
-  if (id === 'origin')
+  if (id === ORIGIN_HANDLE)
     return maker.holdsFarEnd && extent !== undefined
       ? between(form, to, farEndOf(form, extent))
       : { ...form, at: to };

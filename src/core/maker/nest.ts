@@ -94,7 +94,7 @@ const square = (r: number): Contour => ({
 export const nest: Maker<NestParams, number> = {
   name: 'Whirl of a shape',
   fields: [
-    { key: 'shape', label: 'Shape', type: 'drawn' },
+    { key: 'shape', label: 'Shape', type: 'drawn', of: 'centroid' },
     { key: 'angle', label: 'Turns by', type: 'turn' },
     ...endsFields(MOST),
     {

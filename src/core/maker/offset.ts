@@ -29,7 +29,7 @@ const MOST_NODES = 5000;
 export const offset: Maker<OffsetParams, readonly Path[]> = {
   name: 'Offset',
   fields: [
-    { key: 'shape', label: 'Shape', type: 'drawn' },
+    { key: 'shape', label: 'Shape', type: 'drawn', of: 'place' },
     {
       key: 'rule',
       label: 'Fills',
@@ -66,7 +66,7 @@ export const offset: Maker<OffsetParams, readonly Path[]> = {
   solve: offsetTask,
   isOnePart: true,
   paths: (_, outlines) => outlines,
-  grips: ({ shape }) => nodeGrips(shape, (next) => ({ shape: next })),
+  grips: ({ shape }) => nodeGrips(shape, 'shape', (next) => ({ shape: next })),
   facts: (params, paths) => [
     { caption: 'Area', value: signedArea(paths), as: 'plain' },
     { caption: 'Area before', value: signedArea(pathsOfContours(params.shape)), as: 'plain' },

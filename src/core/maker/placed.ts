@@ -13,6 +13,8 @@ export interface Placed {
 export interface MakerHandle {
   readonly id: string;
   readonly point: Point;
+  /** The field whose curves it is a node of. */
+  readonly field?: string;
 }
 
 export const mapOf = (placed: Placed) => compose(moveMap(placed.at), turnMap(placed.rotation));

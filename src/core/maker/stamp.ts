@@ -95,8 +95,8 @@ const circle = (r: number): Contour => ({
 export const stamp: Maker<StampParams> = {
   name: 'Stamp',
   fields: [
-    { key: 'along', label: 'Along', type: 'drawn' },
-    { key: 'shape', label: 'Shape', type: 'drawn' },
+    { key: 'along', label: 'Along', type: 'drawn', of: 'place' },
+    { key: 'shape', label: 'Shape', type: 'drawn', of: 'box' },
     { key: 'spacing', label: 'Spacing', type: 'length' },
     {
       key: 'spread',
@@ -174,7 +174,7 @@ export const stamp: Maker<StampParams> = {
       return shape.map((path) => mapPath(path, map));
     });
   },
-  grips: ({ along }) => nodeGrips(along, (next) => ({ along: next })),
+  grips: ({ along }) => nodeGrips(along, 'along', (next) => ({ along: next })),
   facts: (params) => [
     { caption: 'Stamps', value: stampCount(params), as: 'plain' },
     { caption: 'Line', value: pathLength(lineOf(params)), as: 'length' },

@@ -1,9 +1,12 @@
 import type { Colour } from '../scene/scene';
+import type { ColourNames } from './colourNames';
 import { adjustedColour, harmonyOf, HARMONIES, NO_ADJUSTMENT, shadesOf } from './adjust';
 
 export interface Palette {
   readonly name: string;
   readonly colours: readonly Colour[];
+  /** What some of them are called. */
+  readonly names?: ColourNames;
 }
 
 /** Palettes that come with the application. */

@@ -6,6 +6,7 @@ import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
 import { startStroke } from '@/core/figure/start';
+import { calledColour } from '@/core/paint/colourNames';
 import { firstColour } from '@/core/paint/fills';
 import type { Colour, Fill } from '@/core/scene/scene';
 import { act, activeRound, shownFigure } from '@/state/editor';
@@ -79,7 +80,7 @@ export function PaintAtHand() {
   const state = useDeferredValue(useCalmState());
   const round = activeRound(state);
   if (!round) return null;
-  const { page, palette } = shownFigure(state);
+  const { page, palette, colourNames } = shownFigure(state);
   const inUse = paintInUse(editor, state, round);
   const { first, paints, what, isLines, isPlaced, isAtHand, fillWith, strokeWith } = inUse;
   const side: Side = isLines || (first.fill === null && first.stroke) ? 'stroke' : state.paintSide;
@@ -177,9 +178,9 @@ export function PaintAtHand() {
           <button
             key={colour}
             type="button"
-            aria-label={`${colour} at hand`}
+            aria-label={`${calledColour(colour, colourNames)} at hand`}
             aria-pressed={colour === now}
-            title={`${colour}: the ${name}; with Shift the stroke`}
+            title={`${calledColour(colour, colourNames)}: the ${name}; with Shift the stroke`}
             disabled={off}
             className={`h-[24px] rounded-[5px] border disabled:opacity-30 ${colour === now ? 'border-ink outline-1 outline-ink' : 'border-line-strong hover:border-edge'}`}
             style={{ background: colour }}

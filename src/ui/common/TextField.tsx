@@ -11,15 +11,32 @@ interface Props {
   readonly onDone?: () => void;
   readonly className?: string;
   readonly autoFocus?: boolean;
+  /** Empty text is taken too. */
+  readonly mayBeEmpty?: boolean;
+  /** What stands in it while it is empty. */
+  readonly placeholder?: string;
+  /** In characters. */
+  readonly most?: number;
 }
 
-/** Text that is taken on Enter or on leaving the field; Esc and empty text leave it as it was. */
-export function TextField({ label, value, onChange, onDone, className = '', autoFocus = false }: Props) {
+/** Text that is taken on Enter or on leaving the field; Esc leaves it as it was, and so does empty text where there has to be some. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  onDone,
+  className = '',
+  autoFocus = false,
+  mayBeEmpty = false,
+  placeholder,
+  most = 120,
+}: Props) {
   const [text, setText] = useState<string | null>(null);
   const { isLeaving, leave } = useLeaveField();
   const finish = (take: boolean): void => {
     if (isLeaving()) return;
-    if (take && text !== null && text.trim() !== '' && text !== value) onChange(text.trim());
+    const isText = text !== null && (mayBeEmpty || text.trim() !== '');
+    if (take && isText && text !== value) onChange(text.trim());
     setText(null);
     onDone?.();
   };
@@ -29,7 +46,8 @@ export function TextField({ label, value, onChange, onDone, className = '', auto
       title={label}
       className={`min-w-0 rounded-[6px] border border-transparent bg-transparent px-1.5 hover:border-line-strong focus:border-kelp focus:bg-field focus:outline-none ${className}`}
       value={text ?? value}
-      maxLength={120}
+      maxLength={most}
+      placeholder={placeholder}
       autoFocus={autoFocus}
       autoComplete="off"
       spellCheck={false}

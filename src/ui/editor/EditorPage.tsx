@@ -11,6 +11,7 @@ import { followCopy } from '@/state/active';
 import { followCells } from '@/state/carry';
 import { followCoats } from '@/state/coats';
 import { keepView } from '@/state/keepView';
+import { noticeLetGo } from '@/state/letGo';
 import { followOpen } from '@/state/openElsewhere';
 import { followPage } from '@/state/toolLengths';
 import { workOf } from '@/state/work';
@@ -97,6 +98,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
     const endPage = followPage(editor);
     const endView = keepView(editor);
     const endCells = followCells(editor, (sentence) => toast(sentence, { duration: 8000 }));
+    const endFollowers = noticeLetGo(editor, (sentence) => toast(sentence, { duration: 8000 }));
     const endCopy = followCopy(editor);
     const endOpen = followOpen(editor);
     const endNotices = noticeSaves(editor);
@@ -110,6 +112,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       endPage();
       endView();
       endCells();
+      endFollowers();
       endCopy();
       endOpen();
       endNotices();

@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 
 import { addMotif, removeShapes } from '@/core/figure/commands';
 import { regrouped, usedGroups } from '@/core/figure/groups';
+import { renamedShapes } from '@/core/figure/inputs';
 import { clipOf, isSvgText, motifOfClip } from '@/core/format/clip';
 import { act, actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
 import { overParts, selectedParts, shapesOfParts } from '@/state/parts';
@@ -28,7 +29,7 @@ function takeSvg(editor: Editor, text: string, name: string, file: File | null):
   actAndSelect(editor, 'Paste', round.id, (now) => {
     const all = new Set(motif.shapes.map(({ id }) => id));
     const { shapes, groups } = regrouped(motif, all, newId);
-    const fresh = shapes.map((shape) => ({ ...shape, id: newId() }));
+    const fresh = renamedShapes(shapes, newId);
     return { figure: addMotif(now, round.id, fresh, groups), ids: fresh.map(({ id }) => id) };
   });
 }

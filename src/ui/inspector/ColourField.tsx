@@ -4,11 +4,14 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban, Pipette, Plus } from 'lucide-react';
 import { useState } from 'react';
 
+import { calledColour } from '@/core/paint/colourNames';
 import { readColour } from '@/core/paint/colour';
 import type { Colour } from '@/core/scene/scene';
+import { shownFigure } from '@/state/editor';
 import { ColourPicker } from '../common/ColourPicker';
 import { useLeaveField } from '../common/useLeaveField';
 import { CHECKS } from '../common/fillBackground';
+import { useEditorState } from '../editor/EditorContext';
 
 interface Props {
   readonly label: string;
@@ -18,14 +21,18 @@ interface Props {
   readonly palette: readonly Colour[];
   /** Steps with one key become one step of undo. */
   readonly onChange: (colour: Colour | null, key: string | null) => void;
-  readonly onKeep: (colour: Colour) => void;
+  /** Keeps a colour in the palette; without it there is nothing to keep it in. */
+  readonly onKeep?: (colour: Colour) => void;
+  /** False where there has to be a colour. */
+  readonly mayBeNone?: boolean;
 }
 
 const SWATCH = 'relative size-[30px] shrink-0 rounded-ui border';
 const CHIP = 'relative aspect-square w-full rounded-[7px] border';
 
 /** A colour: swatches of the palette, a picker, or any CSS colour typed. */
-export function ColourField({ label, value, mixed, palette, onChange, onKeep }: Props) {
+export function ColourField({ label, value, mixed, palette, onChange, onKeep, mayBeNone = true }: Props) {
+  const names = useEditorState((state) => shownFigure(state).colourNames);
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const { isLeaving, leave } = useLeaveField();
@@ -47,30 +54,34 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
 
   return (
     <div role="group" aria-label={label} className="flex flex-col gap-2">
-      <div className="grid grid-cols-8 gap-[7px]">
-        <button
-          type="button"
-          aria-label={`${label}: none`}
-          aria-pressed={isOn(null)}
-          title="None"
-          className={`${CHIP} inline-flex items-center justify-center bg-field text-muted ${ring(isOn(null))}`}
-          onClick={() => onChange(null, null)}
-        >
-          <Ban size={15} strokeWidth={1.7} aria-hidden />
-        </button>
-        {palette.map((colour) => (
-          <button
-            key={colour}
-            type="button"
-            aria-label={`${label}: ${colour}`}
-            aria-pressed={isOn(colour)}
-            title={colour}
-            className={`${CHIP} ${ring(isOn(colour))}`}
-            style={{ background: colour }}
-            onClick={() => onChange(colour, null)}
-          />
-        ))}
-      </div>
+      {(mayBeNone || palette.length > 0) && (
+        <div className="grid grid-cols-8 gap-[7px]">
+          {mayBeNone && (
+            <button
+              type="button"
+              aria-label={`${label}: none`}
+              aria-pressed={isOn(null)}
+              title="None"
+              className={`${CHIP} inline-flex items-center justify-center bg-field text-muted ${ring(isOn(null))}`}
+              onClick={() => onChange(null, null)}
+            >
+              <Ban size={15} strokeWidth={1.7} aria-hidden />
+            </button>
+          )}
+          {palette.map((colour) => (
+            <button
+              key={colour}
+              type="button"
+              aria-label={`${label}: ${calledColour(colour, names)}`}
+              aria-pressed={isOn(colour)}
+              title={calledColour(colour, names)}
+              className={`${CHIP} ${ring(isOn(colour))}`}
+              style={{ background: colour }}
+              onClick={() => onChange(colour, null)}
+            />
+          ))}
+        </div>
+      )}
       <div className="flex gap-1.5">
         <Popover className="relative">
           <PopoverButton
@@ -122,16 +133,18 @@ export function ColourField({ label, value, mixed, palette, onChange, onKeep }: 
             }
           }}
         />
-        <button
-          type="button"
-          aria-label={`Keep ${label.toLowerCase()} in the palette`}
-          title="Keep in the palette"
-          disabled={value === null || mixed || palette.includes(value)}
-          className={`${SWATCH} inline-flex items-center justify-center border-line-strong bg-field hover:border-edge disabled:opacity-35`}
-          onClick={() => value && onKeep(value)}
-        >
-          <Plus size={15} strokeWidth={1.7} aria-hidden />
-        </button>
+        {onKeep && (
+          <button
+            type="button"
+            aria-label={`Keep ${label.toLowerCase()} in the palette`}
+            title="Keep in the palette"
+            disabled={value === null || mixed || palette.includes(value)}
+            className={`${SWATCH} inline-flex items-center justify-center border-line-strong bg-field hover:border-edge disabled:opacity-35`}
+            onClick={() => value && onKeep(value)}
+          >
+            <Plus size={15} strokeWidth={1.7} aria-hidden />
+          </button>
+        )}
       </div>
       {problem && (
         <p role="alert" className="text-[12px] leading-4 text-coral-text">

@@ -5,11 +5,12 @@ import { Download, FolderOpen, Image, Palette as PaletteIcon, Shapes, SwatchBook
 import { useCallback, useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 
-import { changeSwatch, removeSwatch, setPalette } from '@/core/figure/commands';
+import { changeSwatch, nameColour, removeSwatch, setPalette } from '@/core/figure/commands';
 import { coloursOfFigure } from '@/core/figure/recolour';
 import { LIMITS } from '@/core/figure/model';
 import { readTokens, tokensOf } from '@/core/format/tokens';
 import { HARMONIES, harmonyOf } from '@/core/paint/adjust';
+import { calledColour, type ColourNames } from '@/core/paint/colourNames';
 import { STOCK_PALETTES } from '@/core/paint/palettes';
 import type { Colour } from '@/core/scene/scene';
 import { act, shownFigure } from '@/state/editor';
@@ -65,12 +66,13 @@ function useFile(accept: string, take: (file: File) => void) {
 }
 
 const NO_COLOURS: readonly Colour[] = [];
+const NO_NAMES: ColourNames = {};
 
 /** The figure's colours at hand: changed here they change wherever they are used. */
 export function PalettePanel({ base }: { readonly base: Colour | null }) {
   const editor = useEditor();
   const figure = useEditorState(shownFigure);
-  const { palette } = figure;
+  const { palette, colourNames: names = NO_NAMES } = figure;
   const change = useCallback(
     (from: Colour, to: Colour, key: string | null) =>
       act(editor, 'Change swatch', (each) => changeSwatch(each, from, to), key),
@@ -83,8 +85,18 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
     }),
     [editor],
   );
-  const replace = (label: string, colours: readonly Colour[]): void =>
-    act(editor, label, (each) => setPalette(each, colours));
+  const naming = useMemo(
+    () => ({
+      names,
+      onChange: (colour: Colour, name: string) =>
+        act(editor, name === '' ? 'Take a name away' : `Name ${name}`, (each) =>
+          nameColour(each, colour, name),
+        ),
+    }),
+    [editor, names],
+  );
+  const replace = (label: string, colours: readonly Colour[], called?: ColourNames): void =>
+    act(editor, label, (each) => setPalette(each, colours, called));
   const picture = useFile('image/png,image/jpeg,image/webp', (file) => {
     coloursOfPicture(file).then(
       (colours) =>
@@ -99,14 +111,14 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
       (text) => {
         const read = readTokens(text);
         if ('problem' in read) toast.error(`${read.problem} The palette stays as it is.`);
-        else replace(`Palette ${read.name}`, read.colours);
+        else replace(`Palette ${read.name}`, read.colours, read.names);
       },
       () => toast.error('This file could not be read. The palette stays as it is.'),
     );
   });
   const save = (): void => {
     const address = URL.createObjectURL(
-      new Blob([tokensOf({ name: figure.name, colours: palette })], { type: 'application/json' }),
+      new Blob([tokensOf({ name: figure.name, colours: palette, names })], { type: 'application/json' }),
     );
     download(address, `${figure.name}.tokens.json`);
     setTimeout(() => URL.revokeObjectURL(address), 10_000);
@@ -155,12 +167,13 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
           <Swatch
             key={k}
             colour={colour}
-            label={`Swatch ${k + 1}, ${colour}`}
-            title={`${colour}: change it wherever it is used`}
+            label={`Swatch ${k + 1}, ${calledColour(colour, names)}`}
+            title={`${calledColour(colour, names)}: change it wherever it is used`}
             words="Changed here, the colour changes wherever it is used."
             field="Swatch"
             palette={NO_COLOURS}
             onChange={change}
+            naming={naming}
             remove={remove}
           />
         ))}

@@ -6,6 +6,7 @@ import { pathLength } from '@/core/curve/length';
 import { signedArea } from '@/core/curve/path';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { alignStamps, findShape, makePlain, moveShapes, setForm } from '@/core/figure/commands';
+import { liesWithInput } from '@/core/figure/inputs';
 import type { Round, Shape } from '@/core/figure/model';
 import { anchorOf } from '@/core/figure/hit';
 import { isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
@@ -18,6 +19,7 @@ import { AngleField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { BuiltFields } from './BuiltFields';
+import { MadeOfFields } from './MadeOfFields';
 import { DrawingFields } from './DrawingFields';
 import { WordsFields } from './WordsFields';
 
@@ -39,6 +41,7 @@ export function ShapePanel({ round, shape }: Props) {
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { form } = shape;
   const disabled = round.locked || shape.locked;
+  const isLed = liesWithInput(shape);
   const ref = { roundId: round.id, shapeId: shape.id };
   const change = (next: Form): void =>
     act(
@@ -69,7 +72,7 @@ export function ShapePanel({ round, shape }: Props) {
         caption={`${middle} r`}
         value={polar.r}
         in={unit}
-        disabled={disabled}
+        disabled={disabled || isLed}
         refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
         onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
       />
@@ -77,7 +80,7 @@ export function ShapePanel({ round, shape }: Props) {
         label={`${middle} θ`}
         caption={`${middle} θ`}
         value={polar.degrees}
-        disabled={disabled}
+        disabled={disabled || isLed}
         onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
       />
       {form.kind === 'ellipse' && form.params.width === form.params.height && (
@@ -92,6 +95,7 @@ export function ShapePanel({ round, shape }: Props) {
         />
       )}
       {form.kind === 'words' && <WordsFields round={round} shape={{ ...shape, form }} disabled={disabled} />}
+      <MadeOfFields round={round} shape={shape} disabled={disabled} />
       {isBuilt(form) && (
         <BuiltFields
           form={form}
@@ -119,7 +123,7 @@ export function ShapePanel({ round, shape }: Props) {
           label="Rotation"
           caption="Rotation"
           value={form.rotation}
-          disabled={disabled}
+          disabled={disabled || isLed}
           onChange={(rotation) => change({ ...form, rotation })}
         />
       )}

@@ -2,7 +2,7 @@
 
 import { useWork } from '@/ui/editor/useWork';
 import type { Shape } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
+import { isSolved, pathsOfForm } from '@/core/maker/form';
 import { nodesOfPath } from '@/core/curve/nodes';
 import { STOCK_IDS, stockName } from '@/core/maker/stock';
 import { shownFigure, type EditorState } from '@/state/editor';
@@ -26,6 +26,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
   const { source } = stamp;
   const own = typeof source !== 'string';
   const [line, another] = chosen.length === 1 && chosen[0] ? pathsOfForm(chosen[0].form, work) : [];
+  const lineId = chosen[0] && !isSolved(chosen[0].form) ? chosen[0].id : undefined;
   const refusePositive = (what: string) => (value: number) => (value > 0 ? null : `${what} is above 0.`);
   return (
     <Section title="Stamp" note={own ? (source[0]?.name ?? '') : stockName(source)}>
@@ -118,7 +119,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
         />
       )}
       {line && !another ? (
-        <Button onClick={() => setStamps(editor, { closed: line.closed, nodes: nodesOfPath(line) })}>
+        <Button onClick={() => setStamps(editor, { closed: line.closed, nodes: nodesOfPath(line) }, lineId)}>
           Stamp along {chosen[0]?.name}
         </Button>
       ) : (

@@ -3,8 +3,10 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { memo } from 'react';
 
+import { MOST_COLOUR_NAME, type ColourNames } from '@/core/paint/colourNames';
 import type { Colour } from '@/core/scene/scene';
 import { Button } from '../common/Button';
+import { TextField } from '../common/TextField';
 import { ColourField } from './ColourField';
 
 interface Props {
@@ -18,6 +20,11 @@ interface Props {
   /** Colours offered in its place; keep the list the same while they are. */
   readonly palette: readonly Colour[];
   readonly onChange: (from: Colour, to: Colour, key: string | null) => void;
+  /** Its name, and how it is given another; without it colours have none here. */
+  readonly naming?: {
+    readonly names: ColourNames;
+    readonly onChange: (colour: Colour, name: string) => void;
+  };
   /** Takes the colour away, where it can be. */
   readonly remove?: { readonly label: string; readonly onClick: (colour: Colour) => void };
 }
@@ -32,6 +39,7 @@ export const Swatch = memo(function Swatch({
   round = false,
   palette,
   onChange,
+  naming,
   remove,
 }: Props) {
   return (
@@ -47,6 +55,17 @@ export const Swatch = memo(function Swatch({
         className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
       >
         <span className="text-[12px] leading-4 text-muted">{words}</span>
+        {naming && (
+          <TextField
+            label="Name of the colour"
+            className="h-[30px] border-line-strong bg-field placeholder:text-muted"
+            placeholder="Name it, as “Client’s red”"
+            value={naming.names[colour] ?? ''}
+            mayBeEmpty
+            most={MOST_COLOUR_NAME}
+            onChange={(name) => naming.onChange(colour, name)}
+          />
+        )}
         <ColourField
           label={field}
           value={colour}
@@ -55,7 +74,7 @@ export const Swatch = memo(function Swatch({
           onChange={(to, key) => {
             if (to && to !== colour) onChange(colour, to, key);
           }}
-          onKeep={() => undefined}
+          mayBeNone={false}
         />
         {remove && <Button onClick={() => remove.onClick(colour)}>{remove.label}</Button>}
       </PopoverPanel>

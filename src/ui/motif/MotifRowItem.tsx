@@ -1,7 +1,7 @@
 'use client';
 
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { ChevronDown, Eye, EyeOff, FlipHorizontal2, Lock, LockOpen } from 'lucide-react';
+import { ChevronDown, Eye, EyeOff, FlipHorizontal2, Lock, LockOpen, Spline } from 'lucide-react';
 import { memo, type KeyboardEvent, type MouseEvent } from 'react';
 
 import type { CombineOp, Group } from '@/core/figure/model';
@@ -132,6 +132,14 @@ export const MotifRowItem = memo(function MotifRowItem({
               strokeWidth={1.7}
               className="shrink-0 text-muted"
               aria-label="mirrored at the axis"
+            />
+          )}
+          {node.kind === 'shape' && node.shape.inputs && (
+            <Spline
+              size={13}
+              strokeWidth={1.7}
+              className="shrink-0 text-muted"
+              aria-label="made of another shape, which it follows"
             />
           )}
           {group && (

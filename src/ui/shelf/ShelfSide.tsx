@@ -48,7 +48,7 @@ function PlaceRow({
           {name}
         </span>
         <span
-          className={`pr-2.5 font-mono text-[12px] font-normal text-muted ${children ? 'group-focus-within/row:invisible group-hover/row:invisible' : ''}`}
+          className={`pr-2.5 font-mono text-[12px] font-normal ${isOn ? 'text-kelp' : 'text-muted'} ${children ? 'group-focus-within/row:invisible group-hover/row:invisible' : ''}`}
         >
           {count}
         </span>

@@ -11,11 +11,12 @@ import { pathData } from '@/core/format/pathData';
 import { straightOf } from '@/core/figure/bent';
 import { resolvedMotif } from '@/core/figure/combined';
 import type { Path } from '@/core/curve/path';
+import { handlesOfShape } from '@/core/figure/inputs';
 import type { Round, Shape } from '@/core/figure/model';
 import { bentIds } from '@/state/lane';
 import { heldStrip, type HeldStrip } from './bend';
 import { liesIn } from './lies';
-import { handlesOfForm, pathsOfForm } from '@/core/maker/form';
+import { pathsOfForm } from '@/core/maker/form';
 import { placementMap } from '@/core/symmetry/rule';
 import { activeRound, selectedShapes, shownFigure, type PaneId } from '@/state/editor';
 import { chosenHandle } from '@/state/chosen';
@@ -128,7 +129,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
       <BoxHandles own={underlayBox(state, pane)} name="underlay-box" project={project} />
       {single && editing && single.form.kind !== 'path' && (
         <g>
-          {handlesOfForm(single.form, work).map(({ id, point }) => (
+          {handlesOfShape(single, work).map(({ id, point }) => (
             <Square key={id} at={project(point)} full={false} name={id} />
           ))}
         </g>

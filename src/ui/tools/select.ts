@@ -9,6 +9,7 @@ import { anchorOf, hitFigure, hitMotif, holdAt } from '@/core/figure/hit';
 import { holdsBox, shapesInBox } from '@/core/figure/inBox';
 import type { Round } from '@/core/figure/model';
 import type { Work } from '@/core/derive';
+import { handlesOfShape } from '@/core/figure/inputs';
 import { seenShapes } from '@/core/figure/seen';
 import {
   copiedParts,
@@ -21,7 +22,7 @@ import {
   selectParts,
   toggleOther,
 } from '@/state/parts';
-import { dragFormHandle, handlesOfForm } from '@/core/maker/form';
+import { dragFormHandle } from '@/core/maker/form';
 import { NO_TURN } from '@/core/number/turn';
 import type { Placement } from '@/core/symmetry/rule';
 import {
@@ -80,7 +81,7 @@ export function pressHandle(editor: Editor, p: PanePoint): Gesture | null {
   const { form } = shape;
   const pointer = new MotifPointer(editor, p.pane, placementIn(state, p.pane), new Set([shape.id]));
   const at = pointer.raw(p);
-  const near = handlesOfForm(form, work)
+  const near = handlesOfShape(shape, work)
     .map((handle) => ({ ...handle, away: distance(handle.point, at) }))
     .filter(({ away }) => away <= pointer.length(CATCH))
     .sort((a, b) => a.away - b.away)[0];

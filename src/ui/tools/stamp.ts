@@ -39,14 +39,14 @@ function partsNow(editor: Editor): readonly StampPart[] {
   ];
 }
 
-/** Sets the stamp at hand along a line, and selects it; says why where it cannot. */
-export function setStamps(editor: Editor, along: Contour): void {
+/** Sets the stamp at hand along a line, which it follows where it is a shape's, and selects it; says why where it cannot. */
+export function setStamps(editor: Editor, along: Contour, lineId?: string): void {
   const state = editor.getState();
   const round = activeRound(state);
   if (!round || round.locked) return;
   const { source: _, size: __, ...options } = state.stamp;
   const figure = shownFigure({ ...state, live: null });
-  const made = stampAlong(figure, round.id, along, partsNow(editor), options, newId);
+  const made = stampAlong(figure, round.id, along, partsNow(editor), options, newId, lineId);
   const first = made.figure.rounds
     .find(({ id }) => id === round.id)
     ?.shapes.find(({ id }) => id === made.ids[0]);

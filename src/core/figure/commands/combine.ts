@@ -6,7 +6,7 @@ import { middleOf } from '../../curve/centroid';
 import { contoursOfPaths } from '../../curve/contours';
 import { mapPath, reversedPath, type Path } from '../../curve/path';
 import { lengthOf, scaleBy } from '../../curve/point';
-import { formOfPaths, formFinding, pathsOfForm, type Form } from '../../maker/form';
+import { formOfPaths, formFinding, isSolved, pathsOfForm, type Form } from '../../maker/form';
 import { movedShape } from '../carried';
 import { band, type BandParams } from '../../maker/band';
 import { offset } from '../../maker/offset';
@@ -192,7 +192,8 @@ function centred(paths: readonly Path[]): {
 }
 
 /**
- * Makes bands of shapes' lines: with the stroke's width, cap and join where they have one. A fill stays behind as a shape of its own.
+ * Makes bands of shapes' lines: with the stroke's width, cap and join where they have one. A fill stays behind as a shape of its own, which
+ * its band follows.
  * @returns the ids of the bands
  */
 export function makeBands(
@@ -227,8 +228,10 @@ export function makeBands(
       const id = keepsFill ? newId() : shape.id;
       ids.push(id);
       const colour: Paint = { fill: stroke?.colour ?? fill ?? '#113d4c', stroke: null };
+      const { inputs: _, ...rest } = shape;
       const made: Shape = {
-        ...shape,
+        ...rest,
+        ...(keepsFill && !isSolved(shape.form) && { inputs: { along: shape.id } }),
         id,
         name: `Band ${shape.name}`.slice(0, LIMITS.name),
         form,
@@ -241,7 +244,7 @@ export function makeBands(
   return { figure: changed, ids };
 }
 
-/** Makes an offset of each closed shape, behind it for an outward distance and in front of it for an inward one. */
+/** Makes an offset of each closed shape, which it follows: behind it for an outward distance and in front of it for an inward one. */
 export function offsetShapes(
   before: Figure,
   roundId: string,
@@ -264,12 +267,13 @@ export function offsetShapes(
         params: { ...offset.start, shape: contours, rule: shape.rule, away },
       };
       if (formFinding(form, work) !== null) return [shape];
-      const { group: _, ...rest } = shape;
+      const { group: _, inputs: __, ...rest } = shape;
       const made: Shape = {
         ...rest,
         id: newId(),
         name: `Offset ${shape.name}`.slice(0, LIMITS.name),
         form,
+        ...(!isSolved(shape.form) && { inputs: { shape: shape.id } }),
         rule: 'nonzero',
       };
       ids.push(made.id);

@@ -3,6 +3,7 @@ import { IDENTITY, inverse, type Affine } from '../../curve/affine';
 import type { Work } from '../../derive';
 import { motifOfTree, motifTree, withShapesAndGroups, type Motif, type MotifNode } from '../groups';
 import { withGroupOf, withTree } from '../grouping';
+import { renamedShapes } from '../inputs';
 import type { Figure, Group, Round, Shape } from '../model';
 import { detached, mappedMotif, usesOfFigure } from '../sources';
 import { withRound } from '../update';
@@ -12,9 +13,9 @@ function renewed({ shapes, groups = [] }: Motif, newId: () => string): Required<
   const fresh = new Map(groups.map(({ id }) => [id, newId()]));
   const home = (id: string | undefined): string | undefined => (id === undefined ? undefined : fresh.get(id));
   return {
-    shapes: shapes.map(({ group, ...shape }): Shape => {
+    shapes: renamedShapes(shapes, newId).map(({ group, ...shape }): Shape => {
       const inside = home(group);
-      return { ...shape, id: newId(), ...(inside !== undefined && { group: inside }) };
+      return { ...shape, ...(inside !== undefined && { group: inside }) };
     }),
     groups: groups.map(({ parent, ...group }): Group => {
       const inside = home(parent);

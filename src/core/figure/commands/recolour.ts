@@ -2,6 +2,7 @@ import type { Work } from '../../derive';
 import type { Form } from '../../maker/form';
 import { rectangle } from '../../maker/rectangle';
 import { NO_TURN } from '../../number/turn';
+import { namedColours, type ColourNames } from '../../paint/colourNames';
 import type { Colour } from '../../scene/scene';
 import { reachOfMotif } from '../reach';
 import { newRound, newShape } from '../start';
@@ -18,11 +19,20 @@ export const removeSwatch = (figure: Figure, colour: Colour): Figure => ({
   palette: figure.palette.filter((each) => each !== colour),
 });
 
-/** Gives the figure another palette; what is painted stays as it is. At most as many colours as a palette may have. */
-export const setPalette = (figure: Figure, colours: readonly Colour[]): Figure => ({
-  ...figure,
+/** Gives the figure another palette; what is painted stays as it is. At most as many colours as a palette may have. @param names of colours, beside those that there are */
+export const setPalette = (figure: Figure, colours: readonly Colour[], names: ColourNames = {}): Figure => ({
+  ...withColourNames(figure, { ...figure.colourNames, ...names }),
   palette: [...new Set(colours)].slice(0, LIMITS.palette),
 });
+
+function withColourNames({ colourNames: _, ...figure }: Figure, names: ColourNames): Figure {
+  const kept = Object.entries(names).slice(-LIMITS.inks);
+  return kept.length > 0 ? { ...figure, colourNames: Object.fromEntries(kept) } : figure;
+}
+
+/** Names a colour, wherever in the figure it is; a name of nothing but spaces takes its name away. */
+export const nameColour = (figure: Figure, colour: Colour, name: string): Figure =>
+  withColourNames(figure, namedColours(figure.colourNames ?? {}, colour, name));
 
 export const BACKINGS = ['circle', 'square'] as const;
 export type Backing = (typeof BACKINGS)[number];

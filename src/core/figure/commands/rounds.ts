@@ -14,6 +14,7 @@ import { FIRST_CELLS } from '../cells';
 import { firstWeave } from '../jobs';
 import { reachOfMotif } from '../reach';
 import { seenPaths } from '../seen';
+import { renamedShapes } from '../inputs';
 import { roundOf, withRound } from '../update';
 import type { Edge, LowerAction, Figure, Round, RoundMerge } from '../model';
 import { START_PAINT } from '../start';
@@ -132,7 +133,7 @@ export function duplicateRound(figure: Figure, roundId: string, newId: () => str
     ...rest,
     id: newId(),
     name: `${round.name} copy`.slice(0, 120),
-    shapes: round.shapes.map((shape) => ({ ...shape, id: newId() })),
+    shapes: renamedShapes(round.shapes, newId),
   };
   return addRound(figure, copy, roundId);
 }

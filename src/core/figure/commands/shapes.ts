@@ -1,5 +1,6 @@
 import type { Paint } from '../../scene/scene';
 import type { Work } from '../../derive';
+import { failed, finding, ok, type Result } from '../../finding';
 import { plainForms, type Form } from '../../maker/form';
 import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
 import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
@@ -9,6 +10,7 @@ import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { allShapes } from '../bent';
 import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
+import { followed, renamedShapes, unfollowed } from '../inputs';
 import { LIMITS, type Edge, type Figure, type Group, type Round, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
@@ -77,7 +79,10 @@ export function duplicateShapes(
   const whole = isWholeMotif(round, shapeIds);
   const again = how.straight ? besideThem(round, shapeIds) : regrouped(round, shapeIds, newId);
   const taken = new Set(round.shapes.map(({ name }) => name));
-  const shapes = again.shapes.map((shape) => ({ ...shape, id: newId(), name: copyName(shape.name, taken) }));
+  const shapes = renamedShapes(again.shapes, newId).map((shape) => ({
+    ...shape,
+    name: copyName(shape.name, taken),
+  }));
   const copies = { ...round, shapes, groups: again.groups };
   const moved = how.straight
     ? { ...copies, shapes: shapes.map((shape) => movedShape(shape, by, false)) }
@@ -106,6 +111,25 @@ export const moveShapes = (
 
 export const setForm = (figure: Figure, ref: ShapeRef, form: Form): Figure =>
   withShapes(figure, ref.roundId, new Set([ref.shapeId]), (shape) => ({ ...shape, form }));
+
+/**
+ * Makes a construction of another shape of its motif from now on, or lets it keep its curves; says why where it cannot be.
+ * @param key the field that holds the curves
+ */
+export function setInput(
+  figure: Figure,
+  ref: ShapeRef,
+  key: string,
+  sourceId: string | null,
+): Result<Figure> {
+  const shape = findShape(figure, ref);
+  if (!shape) return failed(finding('input.none'));
+  const next =
+    sourceId === null
+      ? ok(unfollowed(shape, key))
+      : followed(roundOf(figure, ref.roundId), shape, key, sourceId);
+  return next.ok ? ok(withShapes(figure, ref.roundId, new Set([ref.shapeId]), () => next.value)) : next;
+}
 
 export const renameShape = (figure: Figure, ref: ShapeRef, name: string): Figure =>
   name.trim() === ''

@@ -30,6 +30,7 @@ type StampOptions = Omit<StampParams, 'along' | 'shape'>;
 /**
  * Sets shapes along a line at the front of a motif; several that are stamped together become a group, with the same places and
  * the same chances. The line's start is their origin, its farthest node stands straight up from it.
+ * @param lineId a shape of the motif whose line it is, and which they follow
  */
 export function stampAlong(
   figure: Figure,
@@ -38,6 +39,7 @@ export function stampAlong(
   parts: readonly StampPart[],
   options: StampOptions,
   newId: () => string,
+  lineId?: string,
 ): { figure: Figure; ids: string[] } {
   const [first = { x: 0, y: 0, kind: 'corner' as const }] = along.nodes;
   const at: Point = { x: first.x, y: first.y };
@@ -55,7 +57,8 @@ export function stampAlong(
       params: { ...options, along: own, shape: contours },
     };
     const made = newShape(newId(), `Stamp ${name}`.slice(0, 120), form, paint);
-    return { ...made, rule, ...(group && { group: group.id }) };
+    const inputs = lineId === undefined ? {} : { inputs: { along: lineId } };
+    return { ...made, ...inputs, rule, ...(group && { group: group.id }) };
   });
   return { figure: addMotif(figure, roundId, shapes, group ? [group] : []), ids: shapes.map(({ id }) => id) };
 }

@@ -8,6 +8,7 @@ import { turnedPaint } from '../../paint/gradient';
 import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
+import { leadBy, renamedShapes } from '../inputs';
 import type { Figure, Group, Round, Shape } from '../model';
 import { allShapes, withStripsMoved } from '../bent';
 import { withoutSourcesOf } from '../sources';
@@ -73,7 +74,7 @@ function withCopiedStrips(
   newId: () => string,
 ): Round {
   const { shapes, groups } = regrouped({ shapes: round.shapes, groups: known }, shapeIds, newId);
-  return { ...round, shapes: shapes.map((shape) => ({ ...shape, id: newId() })), groups };
+  return { ...round, shapes: renamedShapes(shapes, newId), groups };
 }
 
 /** Transforms shapes of a round, or copies of them; the ids are those of what was made or changed. */
@@ -113,8 +114,12 @@ export function transformShapes(
       groups.push(...(moved.groups ?? []));
       const byThemselves = before.shapes
         .filter(({ id }) => left.has(id))
-        .flatMap((shape) => transformed(shape, t, k, whole, newId, work));
-      return take([...moved.shapes, ...byThemselves].map(named));
+        .map((shape) => ({ of: shape.id, copies: transformed(shape, t, k, whole, newId, work) }));
+      const ids = new Map(
+        byThemselves.flatMap(({ of, copies }) => copies.slice(0, 1).map(({ id }) => [of, id])),
+      );
+      const copies = byThemselves.flatMap((each) => each.copies).map((shape) => leadBy(shape, ids));
+      return take([...moved.shapes, ...copies].map(named));
     });
     return withShapesAndGroups(before, [...before.shapes, ...made], withoutSourcesOf(groups, made));
   });

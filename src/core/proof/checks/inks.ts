@@ -11,6 +11,12 @@ function placesOfColour(subject: Subject, colour: Colour): Place[] {
   return border ? copiesOfBorder(subject, border) : [];
 }
 
+/** Colours as they are told, by their names where they have some. */
+const teller =
+  ({ figure }: Subject) =>
+  (colour: Colour): string =>
+    figure.colourNames?.[colour] ?? colour;
+
 /** More colours than there are inks. */
 export const inks = check({
   id: 'inks',
@@ -20,6 +26,7 @@ export const inks = check({
   find: (subject, { most }) => {
     const uses = coloursOfFigure(subject.figure).map(({ colour }) => colour.slice(0, 7));
     const all = [...new Set(uses)];
+    const told = teller(subject);
     if (all.length <= most) return [];
     // What is used least becomes the nearest of what is used more.
     const kept = all.slice(0, most);
@@ -27,10 +34,10 @@ export const inks = check({
       const near = [...kept].sort((a, b) => coloursApart(a, colour) - coloursApart(b, colour))[0] ?? colour;
       return found('inks', {
         severity: 'error',
-        title: `One ink too many: ${colour}`,
-        sentence: `There are ${all.length} colours for ${most} inks. The nearest of those used more is ${near}.`,
+        title: `One ink too many: ${told(colour)}`,
+        sentence: `There are ${all.length} colours for ${most} inks. The nearest of those used more is ${told(near)}.`,
         where: placesOfColour(subject, colour),
-        mends: [{ label: `Print it with ${near}`, command: 'recolour', args: [colour, near] }],
+        mends: [{ label: `Print it with ${told(near)}`, command: 'recolour', args: [colour, near] }],
       });
     });
   },
@@ -46,6 +53,7 @@ export const palette = check({
     const own = subject.figure.palette.map((each) => each.slice(0, 7).toLowerCase());
     if (own.length === 0) return [];
     const { background } = subject.figure.page;
+    const told = teller(subject);
     const uses = coloursOfFigure(subject.figure).map(({ colour }) => colour.slice(0, 7).toLowerCase());
     return [...new Set(uses)]
       .filter((colour) => !own.includes(colour) && colour !== background)
@@ -53,11 +61,11 @@ export const palette = check({
         const near = [...own].sort((a, b) => coloursApart(a, colour) - coloursApart(b, colour))[0] ?? colour;
         return found('palette', {
           severity: 'note',
-          title: `${colour} is not in the palette`,
-          sentence: `The nearest colour of the palette is ${near}.`,
+          title: `${told(colour)} is not in the palette`,
+          sentence: `The nearest colour of the palette is ${told(near)}.`,
           where: placesOfColour(subject, colour),
           mends: [
-            { label: `Make it ${near}`, command: 'recolour', args: [colour, near] },
+            { label: `Make it ${told(near)}`, command: 'recolour', args: [colour, near] },
             { label: 'Add it to the palette', command: 'addToPalette', args: [colour] },
           ],
         });

@@ -29,9 +29,6 @@ export const emptyPiece = (name: string, side: number, background: string): Figu
   ...newFigure(name, 'round'),
   page: { width: side, height: side, unit: 'mm', background, bleed: 0, centre: { x: 0, y: 0 } },
   palette: Object.values(TIDE),
-  colourNames: Object.fromEntries(
-    Object.entries(TIDE).map(([name, colour]) => [colour, name[0]?.toUpperCase() + name.slice(1)]),
-  ),
   rounds: [],
 });
 

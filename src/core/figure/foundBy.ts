@@ -46,10 +46,15 @@ export function foundBy(figure: Figure): FoundBy {
     `${fold} fold`,
     ...(mirror ? ['mirrored'] : []),
   ]);
-  const colours = coloursOfFigure(figure).flatMap(({ colour }) => [colourName(colour), colour.slice(1, 7)]);
+  const { colourNames: names = {} } = figure;
+  const colours = coloursOfFigure(figure).flatMap(({ colour }) => [
+    colourName(colour),
+    colour.slice(1, 7),
+    ...(names[colour] === undefined ? [] : [names[colour]]),
+  ]);
   return {
     folds: once(folds),
-    colours: once([...colours, ...Object.values(figure.colourNames ?? {})]),
+    colours: once(colours),
     words: once(rounds.flatMap(wordsOfRound)),
   };
 }

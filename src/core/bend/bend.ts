@@ -121,11 +121,12 @@ const WIDEST_BOW = 170;
 
 /** Why there is no such bend; null where there is. */
 export function bendProblem(bend: Bend): Finding | null {
-  const { how, strip, radius, height, span, swell, taper, wave } = bend;
+  const { how, strip, radius, height, span, swell, taper, wave, twist } = bend;
   if (!(stripLength(strip) > 0) || !(stripHeight(strip) > 0)) return finding('bend.strip');
   if (!(span.num > 0) || span.num > span.den) return finding('bend.span');
   if (how === 'bow' && degreesOf(span) > WIDEST_BOW) return finding('bend.bow', WIDEST_BOW);
   if (!(radius > 0) || !(height > 0)) return finding('bend.size');
+  if (Math.abs(twist) > MOST_TWIST) return finding('bend.twist', MOST_TWIST);
   if (!(bentLength(bend) > 0)) return finding('bend.overlap');
   const highest = (height / 2) * Math.max(1, 1 + swell) * Math.max(1, 1 - taper) + Math.abs(wave);
   if (how === 'wrap' && highest >= radius) return finding('bend.centre', radius);

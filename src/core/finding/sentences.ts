@@ -20,6 +20,25 @@ export const SENTENCES = {
   'mirror.closed': () => 'A closed path is whole already.',
   'mirror.axis': () => 'One end has to be on the axis.',
 
+  // Numbers of fields.
+  'number.above': (what: string) => `${what} is above 0.`,
+  'number.aboveTo': (what: string, most: number) => `${what} is above 0 and at most ${shown(most)}.`,
+  'number.notBelow': (what: string) => `${what} is not below 0.`,
+  'number.to': (what: string, least: number, most: number) =>
+    `${what} is from ${shown(least)} to ${shown(most)}.`,
+  'rings.radius': () => 'A ring has a radius above 0.',
+  'dashes.none': () => 'One of the dashes is above 0.',
+  'step.closes': (most: number) => `A step is more than 0° and closes with at most ${most} copies.`,
+  'reach.farther': (inner: number) => `It reaches farther out than ${shown(inner, 4)}.`,
+
+  // Palettes as files.
+  'tokens.large': () => 'This palette file is larger than 1 MB.',
+  'tokens.json': () => 'This file is no JSON, so it holds no design tokens.',
+  'tokens.none': () => 'There are no colour tokens in this file.',
+  'tokens.broken': (count: number) => `None of the ${count} colour tokens in this file is a colour.`,
+  'tokens.many': (count: number, most: number) =>
+    `This file has ${count} colours; a palette has ${most} at most.`,
+
   // What constructions are made of.
   'input.none': () => 'There is no such shape in this motif for it to be made of.',
   'input.circle': () => 'A shape cannot be made of itself, nor of what is made of it.',
@@ -73,6 +92,7 @@ export const SENTENCES = {
   'bend.span': () => 'A strip takes more than none of a turn, and a whole one at most.',
   'bend.bow': (most: number) => `A bow goes ${most}° round at most; wrapped, a strip goes all round.`,
   'bend.size': () => 'Radius and height of a bent strip are above 0.',
+  'bend.twist': (most: number) => `A twist is ${most}° at most, either way.`,
   'bend.overlap': () => 'The ends are so far apart that nothing is left of the strip.',
   'bend.centre': (radius: number) =>
     `The strip would reach the centre: its inner edge has to stay outside it, at a radius of ${shown(radius)}.`,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
+import { ok } from '../finding';
 import { readTokens, tokensOf } from './tokens';
 
 const palette = { name: 'Tide Week', colours: ['#1f8a76', '#d9512c80'] };
@@ -25,7 +26,7 @@ describe('design tokens', () => {
   });
 
   it('come back as they were', () => {
-    expect(readTokens(tokensOf(palette))).toEqual(palette);
+    expect(readTokens(tokensOf(palette))).toEqual(ok(palette));
   });
 
   it('have the names of colours, each otherwise, and bring them back', () => {
@@ -36,10 +37,8 @@ describe('design tokens', () => {
       'Kelp green',
       'Kelp green 2',
     ]);
-    expect(readTokens(text)).toMatchObject({
-      colours: palette.colours,
-      names: { '#1f8a76': 'Kelp green', '#d9512c80': 'Kelp green 2' },
-    });
+    const names = { '#1f8a76': 'Kelp green', '#d9512c80': 'Kelp green 2' };
+    expect(readTokens(text)).toEqual(ok({ ...palette, names }));
   });
 
   it('are read from nested groups, of other types not, in other spaces and as the strings of earlier drafts', () => {
@@ -52,11 +51,8 @@ describe('design tokens', () => {
         gap: { $type: 'dimension', $value: '4px' },
       },
     });
-    expect(readTokens(text)).toEqual({
-      name: 'base',
-      colours: ['#123456', '#62acef'],
-      names: { '#123456': 'sea', '#62acef': 'dark' },
-    });
+    const names = { '#123456': 'sea', '#62acef': 'dark' };
+    expect(readTokens(text)).toEqual(ok({ name: 'base', colours: ['#123456', '#62acef'], names }));
   });
 
   it.each([
@@ -76,6 +72,6 @@ describe('design tokens', () => {
     ],
   ])('of a file with %s are refused with the reason', (_, text, reason) => {
     const read = readTokens(text);
-    expect('problem' in read && read.problem).toMatch(reason);
+    expect(!read.ok && read.finding.sentence).toMatch(reason);
   });
 });

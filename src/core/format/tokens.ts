@@ -1,5 +1,6 @@
 import Joi from 'joi';
 
+import { failed, finding, ok, type Result } from '../finding';
 import { readColour } from '../paint/colour';
 import { MOST_COLOUR_NAME, type ColourNames } from '../paint/colourNames';
 import type { Palette } from '../paint/palettes';
@@ -87,14 +88,14 @@ function colourOfToken(value: unknown): Colour | null {
   return colour && colour.slice(0, 7) + alpha;
 }
 
-/** All colour tokens of a file, in order, each colour once; or why there are none: a sentence. */
-export function readTokens(text: string): Palette | { readonly problem: string } {
-  if (text.length > MOST_BYTES) return { problem: 'This palette file is larger than 1 MB.' };
+/** All colour tokens of a file, in order, each colour once; or why there are none. */
+export function readTokens(text: string): Result<Palette> {
+  if (text.length > MOST_BYTES) return failed(finding('tokens.large'));
   let root: unknown;
   try {
     root = JSON.parse(text);
   } catch {
-    return { problem: 'This file is no JSON, so it holds no design tokens.' };
+    return failed(finding('tokens.json'));
   }
   const found = new Map<Colour, string>();
   let broken = 0;
@@ -117,19 +118,13 @@ export function readTokens(text: string): Palette | { readonly problem: string }
   walk(root, '', null, 0);
   const colours = [...found.keys()];
   if (colours.length === 0)
-    return {
-      problem:
-        broken > 0
-          ? `None of the ${broken} colour tokens in this file is a colour.`
-          : 'There are no colour tokens in this file.',
-    };
-  if (colours.length > LIMITS.palette)
-    return { problem: `This file has ${colours.length} colours; a palette has ${LIMITS.palette} at most.` };
+    return failed(broken > 0 ? finding('tokens.broken', broken) : finding('tokens.none'));
+  if (colours.length > LIMITS.palette) return failed(finding('tokens.many', colours.length, LIMITS.palette));
   const named = [...found].filter(([, key]) => key.trim() !== '' && !key.startsWith(UNNAMED));
   const called = Object.fromEntries(
     named.map(([colour, key]) => [colour, key.trim().slice(0, MOST_COLOUR_NAME)]),
   );
-  return { name: names[0] ?? 'Palette', colours, ...(named.length > 0 && { names: called }) };
+  return ok({ name: names[0] ?? 'Palette', colours, ...(named.length > 0 && { names: called }) });
 }
 
 const isToken = (node: unknown): boolean => typeof node === 'object' && node !== null && '$value' in node;

@@ -1,232 +1,40 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
-import type { Path } from '@/core/curve/path';
-import type { Work } from '@/core/derive';
-import { screenData } from '@/core/format/screenData';
-import { Archive } from 'lucide-react';
-import { memo } from 'react';
-
-import { degreesOf, negateTurn, NO_TURN } from '@/core/number/turn';
-import { printNumber } from '@/core/format/pathData';
 import { symmetryOf } from '@/core/figure/copies';
-import { edgeOf, swallowedRounds } from '@/core/figure/jobs';
-import type { Round } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
-import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '@/core/symmetry/wedge';
-import { activeRound, shownFigure } from '@/state/editor';
+import { swallowedRounds } from '@/core/figure/jobs';
+import { printNumber } from '@/core/format/pathData';
+import { screenData } from '@/core/format/screenData';
+import { degreesOf, NO_TURN } from '@/core/number/turn';
+import { firstColour } from '@/core/paint/fills';
 import { layersOf } from '@/core/scene/scene';
+import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
+import { activeRound, shownFigure } from '@/state/editor';
 import { sceneOf } from '@/state/scene';
-import { pictureAddress } from '@/state/server';
-import type { Stage } from '@/state/stages';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
-import { useSameView } from '../common/useSameView';
-import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
-import { dropsOf } from '../import/takeFile';
-import { CellMarks } from '../tools/CellMarks';
-import { IconButton } from '../common/Button';
 import { FrameLines } from '../common/FrameLines';
-import { firstColour } from '@/core/paint/fills';
-import type { ScenePage } from '@/core/scene/scene';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
-import { BARE_INKS, inksOn, type GroundInks } from './ground';
 import { placeOfView } from '../common/Slabs';
-import { MotifAndCopies, MotifDefs, mergedSlabs, otherSlabs, type BenchLook } from './BenchLayers';
+import { useSameView } from '../common/useSameView';
 import { wedgeData } from '../common/wedgeShape';
+import { useEditor, useRestState } from '../editor/EditorContext';
+import { useWork } from '../editor/useWork';
+import { dropsOf } from '../import/takeFile';
+import { ProofMarks } from '../proof/ProofMarks';
+import { CellMarks } from '../tools/CellMarks';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
-import { ProofMarks } from '../proof/ProofMarks';
+import { EmptyHint, Frame, Ground, RayLabel, Rays, UnderlayImage } from './BenchGround';
+import { BenchHeader } from './BenchHeader';
+import { mergedSlabs, MotifAndCopies, MotifDefs, otherSlabs, type BenchLook } from './BenchLayers';
+import { BARE_INKS, inksOn } from './ground';
 import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
 import { Tray } from './Tray';
-
-const DRAW_FIRST = ['Nothing is drawn yet:', 'draw a motif in Draw, key 2.'];
-
-/** What is said on an empty Bench, of what the stage has. */
-const EMPTY_HINTS: Record<Stage, readonly string[]> = {
-  setout: ['Set out a frame at the right, or choose a maker below', 'and drag up along the axis.'],
-  draw: ['Choose Petal below', 'and drag up along the axis,', 'or take a motif from the drawer, key O.'],
-  turn: DRAW_FIRST,
-  merge: DRAW_FIRST,
-  colour: DRAW_FIRST,
-  proof: DRAW_FIRST,
-};
+import { outsideData, warnedPaths } from './warned';
 
 /** Copies of other rounds farther round than this are out of the Bench's sight. */
 const SIGHT_DEGREES = 75;
-
-const Frame = memo(function Frame({
-  wedge,
-  radius,
-  step,
-  inks,
-}: {
-  readonly wedge: Wedge;
-  readonly radius: number;
-  readonly step: number;
-  readonly inks: GroundInks;
-}) {
-  const half = halfWedge(wedge);
-  const sight = Math.min(Math.PI, ((degreesOf(half) + 9) * Math.PI) / 180);
-  const rings: number[] = [];
-  for (let k = 1; k * step <= radius * 1.001; k += 1) rings.push(k * step);
-  return (
-    <g fill="none" vectorEffect="non-scaling-stroke">
-      <path d={wedgeData(wedge, radius)} fill={inks.wedge} />
-      {rings.map((r) => {
-        const [x, y] = [r * Math.sin(sight), -r * Math.cos(sight)];
-        const large = sight > Math.PI / 2 ? 1 : 0;
-        const d =
-          sight >= Math.PI ? wedgeData({ fold: 1 }, r) : `M${-x} ${y}A${r} ${r} 0 ${large} 1 ${x} ${y}`;
-        return <path key={r} d={d} stroke={inks.rings} vectorEffect="non-scaling-stroke" />;
-      })}
-    </g>
-  );
-});
-
-/** The page under the motif, with its edge. */
-const Ground = memo(function Ground({ page, inks }: { readonly page: ScenePage; readonly inks: GroundInks }) {
-  const { width, height, centre } = page;
-  return (
-    <>
-      <BackgroundDefs page={page} id="bench-page" />
-      <rect
-        data-testid="bench-page"
-        x={-width / 2 - centre.x}
-        y={-height / 2 - centre.y}
-        width={width}
-        height={height}
-        fill={backgroundFill(page, 'bench-page', 'url(#checks)')}
-        stroke={inks.lines}
-        strokeOpacity={0.45}
-        strokeDasharray="2 4"
-        vectorEffect="non-scaling-stroke"
-      />
-    </>
-  );
-});
-
-const Rays = memo(function Rays({
-  wedge,
-  radius,
-  inks,
-}: {
-  readonly wedge: Wedge;
-  readonly radius: number;
-  readonly inks: GroundInks;
-}) {
-  const half = halfWedge(wedge);
-  const ends = wedge.fold > 1 ? [alongTurn(half, radius), alongTurn(negateTurn(half), radius)] : [];
-  return (
-    <g fill="none" strokeWidth={1.4}>
-      {ends.map((end) => (
-        <line
-          key={end.x}
-          x1={0}
-          y1={0}
-          x2={end.x}
-          y2={end.y}
-          stroke={inks.rays}
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
-      <line
-        x1={0}
-        y1={0}
-        x2={0}
-        y2={-radius * 1.03}
-        stroke="var(--coral)"
-        strokeDasharray="6 4"
-        vectorEffect="non-scaling-stroke"
-      />
-    </g>
-  );
-});
-
-/** How wide a letter of a label is, and how high its plate, in pixels. */
-const LETTER = 6.7;
-const PLATE = 16;
-
-/** The wedge's half beside the end of a ray, on a plate of its own. */
-function RayLabel({
-  words,
-  x,
-  y,
-  isLeft,
-}: {
-  readonly words: string;
-  readonly x: number;
-  readonly y: number;
-  /** It ends at `x` instead of beginning there. */
-  readonly isLeft: boolean;
-}) {
-  const wide = words.length * LETTER + 8;
-  const left = isLeft ? x - wide : x;
-  return (
-    <g>
-      <rect
-        x={left}
-        y={y - PLATE / 2}
-        width={wide}
-        height={PLATE}
-        rx={4}
-        fill="var(--field)"
-        fillOpacity={0.86}
-      />
-      <text x={left + 4} y={y + 4} className="fill-brass-text font-mono text-[11px]">
-        {words}
-      </text>
-    </g>
-  );
-}
-
-/** What of a motif must not cross a ray. */
-function warnedPaths(round: Round, work: Work): Path[] {
-  const warned = round.shapes.filter((shape) => edgeOf(round, shape) === 'warn');
-  return warned.length === 0 ? [] : seenPaths(round, work, new Set(warned.map(({ id }) => id)));
-}
-
-/** All that is not the wedge, to be filled by the even-odd rule. */
-const outsideData = (wedge: Wedge, radius: number): string => {
-  const far = 4 * radius;
-  return `M${-far} ${-far}H${far}V${far}H${-far}Z${wedgeData(wedge, far)}`;
-};
-
-/** How far what must not cross a ray does. */
-function EdgeWarning({ round, unit }: { readonly round: Round; readonly unit: string }) {
-  const work = useWork();
-  const paths = warnedPaths(round, work);
-  const { left, right } = pastRays(paths, round.rule);
-  const most = Math.max(left, right);
-  if (most <= 1e-6) return null;
-  return (
-    <span
-      role="status"
-      className="rounded-[6px] bg-coral-soft px-1.5 text-[12px] font-medium whitespace-nowrap text-coral-text"
-    >
-      {printNumber(most, 2)} {unit} past the ray
-    </span>
-  );
-}
-
-/** Opens the drawer in the panel's place, and closes it. */
-const DrawerButton = memo(function DrawerButton() {
-  const editor = useEditor();
-  const isOpen = useEditorState((state) => state.drawer);
-  return (
-    <span className="pointer-events-auto ml-auto rounded-ui bg-field/85">
-      <IconButton
-        label="Drawer of motifs (O)"
-        on={isOpen}
-        onClick={() => editor.setState({ drawer: !isOpen })}
-      >
-        <Archive size={16} strokeWidth={1.7} />
-      </IconButton>
-    </span>
-  );
-});
 
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
@@ -269,8 +77,6 @@ export function Bench() {
     sight,
     outline: state.outlines,
   };
-  const half = degreesOf(halfWedge(wedge));
-  const label = printNumber(half, 3);
   const ray = toScreen(view, alongTurn(halfWedge(wedge), radius));
   // No room beside the ray's end: its angle is written above it.
   const crowded = ray.x + 60 > state.sizes.bench.width;
@@ -306,19 +112,7 @@ export function Bench() {
                     </g>
                   )}
                   <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
-                  {figure.underlay?.visible && (
-                    <image
-                      data-testid="underlay"
-                      href={pictureAddress(figure.underlay.picture)}
-                      x={-figure.underlay.width / 2}
-                      y={-figure.underlay.height / 2}
-                      width={figure.underlay.width}
-                      height={figure.underlay.height}
-                      preserveAspectRatio="none"
-                      opacity={figure.underlay.strength}
-                      transform={`translate(${figure.underlay.at.x} ${figure.underlay.at.y}) rotate(${degreesOf(figure.underlay.rotation)})`}
-                    />
-                  )}
+                  {figure.underlay?.visible && <UnderlayImage underlay={figure.underlay} />}
                 </g>
               </>
             ),
@@ -353,30 +147,13 @@ export function Bench() {
                 <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
                 {fold > 1 && fold < 90 && (
                   <RayLabel
-                    words={`±${label}°`}
+                    words={`±${printNumber(degreesOf(halfWedge(wedge)), 3)}°`}
                     x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
                     y={crowded ? ray.y - 10 : ray.y + 12}
                     isLeft={crowded}
                   />
                 )}
-                {empty && (
-                  <text
-                    x={hintAt.x}
-                    y={hintAt.y}
-                    textAnchor="middle"
-                    className="text-[13px]"
-                    fill={inks.lines}
-                    stroke={ground}
-                    strokeWidth={6}
-                    paintOrder="stroke"
-                  >
-                    {EMPTY_HINTS[state.stage].map((words, k) => (
-                      <tspan key={words} x={hintAt.x} dy={18 * k}>
-                        {words}
-                      </tspan>
-                    ))}
-                  </text>
-                )}
+                {empty && <EmptyHint stage={state.stage} at={hintAt} inks={inks} ground={ground} />}
               </>
             ),
           },
@@ -389,21 +166,7 @@ export function Bench() {
         }
       />
       <Lane />
-      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 px-2">
-        <h2 className="rounded-[6px] bg-field/85 px-1 font-semibold">Bench</h2>
-        <span className="truncate rounded-[6px] bg-field/85 px-1 text-[12px] text-muted">
-          {round
-            ? `${round.name} · wedge ${printNumber(2 * half, 3)}°${round.rule.mirror ? ', mirrored' : ''}`
-            : 'no round'}
-        </span>
-        {round?.half && (
-          <span className="rounded-[6px] bg-coral-soft px-1.5 text-[12px] font-medium whitespace-nowrap text-coral-text">
-            half
-          </span>
-        )}
-        {round && <EdgeWarning round={round} unit={figure.page.unit} />}
-        <DrawerButton />
-      </header>
+      <BenchHeader round={round} unit={figure.page.unit} />
       <Readout pane="bench" />
       <Tray />
     </section>

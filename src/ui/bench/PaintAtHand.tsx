@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban } from 'lucide-react';
 import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
@@ -158,7 +159,7 @@ export function PaintAtHand() {
             unit=""
             step={0.25}
             disabled={off}
-            refuse={(width) => (width > 0 ? null : 'A width is above 0.')}
+            refuse={aboveZero('A width')}
             onChange={(width) => strokeWith({ width }, 'stroke-width')}
           />
         </div>

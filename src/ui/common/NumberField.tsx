@@ -9,10 +9,7 @@ import type { LengthUnit } from '@/core/number/units';
 import { useLeaveField } from './useLeaveField';
 import { printNumber } from '@/core/format/pathData';
 
-type Refuse<T> = (value: T) => Finding | string | null;
-
-const sentenceOf = (refusal: Finding | string | null): string | null =>
-  refusal === null || typeof refusal === 'string' ? refusal : refusal.sentence;
+type Refuse<T> = (value: T) => Finding | null;
 
 interface Base {
   readonly label: string;
@@ -32,8 +29,7 @@ interface FieldProps<T> extends Base {
   readonly shown: string | null;
   readonly read: (text: string) => Reading<T>;
   readonly stepped: (text: string, by: number) => Reading<T>;
-  /** Says why a value cannot be taken; null where it can. */
-  /** Why a value is not taken: a sentence, or a finding that has one. */
+  /** Why a value is not taken; null where it is. */
   readonly refuse?: Refuse<T> | undefined;
   readonly onChange: (value: T) => void;
 }
@@ -47,7 +43,7 @@ function Field<T>(props: FieldProps<T>) {
   const [problem, setProblem] = useState<string | null>(null);
 
   const take = (reading: Reading<T>): boolean => {
-    const refusal = reading.ok ? sentenceOf(refuse?.(reading.value) ?? null) : reading.message;
+    const refusal = reading.ok ? (refuse?.(reading.value)?.sentence ?? null) : reading.message;
     setProblem(refusal);
     if (!reading.ok || refusal !== null) return false;
     onChange(reading.value);

@@ -6,7 +6,6 @@ import {
   fittingRadius,
   fittingUnits,
   MOST_SWELL,
-  MOST_TWIST,
   MOST_UNITS,
   MOST_WAVES,
   stretchOf,
@@ -23,8 +22,8 @@ import { act, actAndSelect, shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { Button } from '../common/Button';
 import { Segmented } from '../common/Choices';
-import { CountField, LengthField, ShareField, TurnField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
+import { DescribedFields, type DescribedField } from '../common/DescribedFields';
+import { Fact, Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 
 /** Parts of a turn that a strip is often bent to, as names and turns. */
@@ -73,86 +72,143 @@ interface FieldsProps {
   readonly off: boolean;
 }
 
+/** How large the ring is, and how much of it is covered. */
+const SIZES: readonly DescribedField<Bend>[] = [
+  {
+    type: 'length',
+    caption: 'Radius',
+    label: 'Middle radius',
+    step: 'Bend radius',
+    read: ({ radius }) => radius,
+    write: (radius) => ({ radius }),
+  },
+  {
+    type: 'length',
+    caption: 'Inner',
+    label: 'Inner radius',
+    step: 'Inner radius',
+    read: ({ radius, height }) => radius - height / 2,
+    write: (inner, bend) => withInner(bend, inner),
+  },
+  {
+    type: 'length',
+    caption: 'Outer',
+    label: 'Outer radius',
+    step: 'Outer radius',
+    read: ({ radius, height }) => radius + height / 2,
+    write: (outer, bend) => withOuter(bend, outer),
+  },
+  {
+    type: 'length',
+    caption: 'Height',
+    label: 'Strip height',
+    step: 'Strip height',
+    read: ({ height }) => height,
+    write: (height) => ({ height }),
+  },
+  { type: 'turn', caption: 'Span', read: ({ span }) => span, write: (span) => ({ span }) },
+];
+
+const UNITS: readonly DescribedField<Bend>[] = [
+  {
+    type: 'count',
+    caption: 'Units',
+    least: 1,
+    most: MOST_UNITS,
+    read: ({ units }) => units,
+    write: (units) => ({ units }),
+  },
+];
+
+/** Where the strip lies on the ring, and what is done to it along the way. */
+const LOOKS: readonly DescribedField<Bend>[] = [
+  {
+    type: 'length',
+    caption: 'Overlap',
+    label: 'Overlap of the ends',
+    read: ({ overlap }) => overlap,
+    write: (overlap) => ({ overlap }),
+  },
+  {
+    type: 'turn',
+    caption: 'Middle at',
+    label: 'Middle of the strip',
+    step: 'Middle',
+    read: ({ middle }) => middle,
+    write: (middle) => ({ middle }),
+  },
+  {
+    type: 'choice',
+    caption: 'Upper side',
+    label: 'Upper side of the strip',
+    choices: [
+      ['out', 'Outside'],
+      ['in', 'Inside'],
+    ],
+    read: ({ up }) => up,
+    write: (up) => ({ up: up === 'in' ? 'in' : 'out' }),
+  },
+  {
+    type: 'choice',
+    caption: 'Runs',
+    label: 'Direction of the strip',
+    step: 'Direction',
+    choices: [
+      ['plain', 'Clockwise'],
+      ['mirrored', 'Mirrored'],
+    ],
+    read: ({ mirrored }) => (mirrored ? 'mirrored' : 'plain'),
+    write: (runs) => ({ mirrored: runs === 'mirrored' }),
+  },
+  {
+    type: 'share',
+    caption: 'Swell',
+    least: -MOST_SWELL,
+    most: MOST_SWELL,
+    read: ({ swell }) => swell,
+    write: (swell) => ({ swell }),
+  },
+  {
+    type: 'share',
+    caption: 'Taper',
+    least: -MOST_SWELL,
+    most: 1,
+    read: ({ taper }) => taper,
+    write: (taper) => ({ taper }),
+  },
+  { type: 'length', caption: 'Wave', read: ({ wave }) => wave, write: (wave) => ({ wave }) },
+  {
+    type: 'count',
+    caption: 'Waves',
+    least: 1,
+    most: MOST_WAVES,
+    read: ({ waves }) => waves,
+    write: (waves) => ({ waves }),
+  },
+  {
+    type: 'turn',
+    caption: 'Twist',
+    read: ({ twist }) => turnFromDegrees(twist),
+    write: (twist) => ({ twist: degreesOf(twist) }),
+  },
+];
+
 function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
   const editor = useEditor();
   const { unit } = useEditorState((state) => shownFigure(state).page);
   const set = (label: string, part: Partial<Bend>, key: string | null = null): void =>
     act(editor, label, (figure) => setBend(figure, round.id, groupId, part), key && `bend ${key}`);
   const refuse = (part: Partial<Bend>) => bendProblem({ ...bend, ...part });
-  const { radius, height, span, units } = bend;
-  const step = turn(1, round.rule.fold);
+  const fields = { of: bend, unit, disabled: off, refuse, onChange: set };
   return (
     <Section title="Bend" note="live">
-      <Segmented
-        label="How it is bent"
-        value={bend.how}
-        disabled={off}
-        choices={[
-          { value: 'wrap', label: 'Wrap' },
-          { value: 'bow', label: 'Bow' },
-        ]}
-        onChange={(how) =>
-          set(how === 'wrap' ? 'Wrap' : 'Bow', {
-            how,
-            // Half a turn and more cannot be bowed: it takes the most that can.
-            ...(how === 'bow' && refuse({ how }) && { span: turn(1, 3) }),
-          })
-        }
-      />
-      <p className="text-[12px] leading-4 text-muted">
-        {bend.how === 'wrap'
-          ? 'What runs across points to the centre.'
-          : 'Only the height follows the arc; what is upright stays upright.'}
-      </p>
-      <LengthField
-        label="Middle radius"
-        caption="Radius"
-        value={radius}
-        in={unit}
-        disabled={off}
-        refuse={(value) => refuse({ radius: value })}
-        onChange={(value) => set('Bend radius', { radius: value }, 'radius')}
-      />
-      <LengthField
-        label="Inner radius"
-        caption="Inner"
-        value={radius - height / 2}
-        in={unit}
-        disabled={off}
-        refuse={(inner) => refuse(withInner(bend, inner))}
-        onChange={(inner) => set('Inner radius', withInner(bend, inner), 'inner')}
-      />
-      <LengthField
-        label="Outer radius"
-        caption="Outer"
-        value={radius + height / 2}
-        in={unit}
-        disabled={off}
-        refuse={(outer) => refuse(withOuter(bend, outer))}
-        onChange={(outer) => set('Outer radius', withOuter(bend, outer), 'outer')}
-      />
-      <LengthField
-        label="Strip height"
-        caption="Height"
-        value={height}
-        in={unit}
-        disabled={off}
-        refuse={(value) => refuse({ height: value })}
-        onChange={(value) => set('Strip height', { height: value }, 'height')}
-      />
-      <TurnField
-        label="Span"
-        caption="Span"
-        value={span}
-        disabled={off}
-        refuse={(value) => refuse({ span: value })}
-        onChange={(value) => set('Span', { span: value }, 'span')}
-      />
+      <WayOfBending bend={bend} off={off} set={set} />
+      <DescribedFields fields={SIZES} {...fields} />
       <div className="flex gap-1" role="group" aria-label="Spans">
         <SpanButton
           label={`1/${round.rule.fold}`}
           title="One step: its copies meet"
-          value={step}
+          value={turn(1, round.rule.fold)}
           bend={bend}
           set={set}
         />
@@ -160,17 +216,9 @@ function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
           <SpanButton key={label} label={label} title={`Span ${label}`} value={value} bend={bend} set={set} />
         ))}
       </div>
-      <CountField
-        label="Units"
-        caption="Units"
-        value={units}
-        least={1}
-        most={MOST_UNITS}
-        disabled={off}
-        onChange={(value) => set('Units', { units: value }, 'units')}
-      />
+      <DescribedFields fields={UNITS} {...fields} />
       <Fact caption="Each unit">
-        {printNumber(bentLength(bend) / units, 3)} {unit}, {printNumber(100 * stretchOf(bend), 2)} % long
+        {printNumber(bentLength(bend) / bend.units, 3)} {unit}, {printNumber(100 * stretchOf(bend), 2)} % long
       </Fact>
       <div className="grid grid-cols-2 gap-1.5">
         <Button
@@ -188,106 +236,70 @@ function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
           Fit radius
         </Button>
       </div>
-      <LengthField
-        label="Overlap of the ends"
-        caption="Overlap"
-        value={bend.overlap}
-        in={unit}
+      <DescribedFields fields={LOOKS} {...fields} />
+      <StripButtons roundId={round.id} groupId={groupId} ids={ids} off={off} />
+    </Section>
+  );
+}
+
+interface WayProps {
+  readonly bend: Bend;
+  readonly off: boolean;
+  readonly set: (label: string, part: Partial<Bend>) => void;
+}
+
+/** Whether all of the strip follows the ring, or its height alone. */
+function WayOfBending({ bend, off, set }: WayProps) {
+  /** Half a turn and more cannot be bowed: it takes the most that can. */
+  const bowed = (): Partial<Bend> => ({
+    how: 'bow',
+    ...(bendProblem({ ...bend, how: 'bow' }) && { span: turn(1, 3) }),
+  });
+  return (
+    <>
+      <Segmented
+        label="How it is bent"
+        value={bend.how}
         disabled={off}
-        refuse={(value) => refuse({ overlap: value })}
-        onChange={(value) => set('Overlap', { overlap: value }, 'overlap')}
+        choices={[
+          { value: 'wrap', label: 'Wrap' },
+          { value: 'bow', label: 'Bow' },
+        ]}
+        onChange={(how) => (how === 'wrap' ? set('Wrap', { how }) : set('Bow', bowed()))}
       />
-      <TurnField
-        label="Middle of the strip"
-        caption="Middle at"
-        value={bend.middle}
-        disabled={off}
-        onChange={(middle) => set('Middle', { middle }, 'middle')}
-      />
-      <Row caption="Upper side">
-        <Segmented
-          label="Upper side of the strip"
-          value={bend.up}
-          disabled={off}
-          choices={[
-            { value: 'out', label: 'Outside' },
-            { value: 'in', label: 'Inside' },
-          ]}
-          onChange={(up) => set('Upper side', { up })}
-        />
-      </Row>
-      <Row caption="Runs">
-        <Segmented
-          label="Direction of the strip"
-          value={bend.mirrored ? 'mirrored' : 'plain'}
-          disabled={off}
-          choices={[
-            { value: 'plain', label: 'Clockwise' },
-            { value: 'mirrored', label: 'Mirrored' },
-          ]}
-          onChange={(value) => set('Direction', { mirrored: value === 'mirrored' })}
-        />
-      </Row>
-      <ShareField
-        label="Swell"
-        caption="Swell"
-        value={bend.swell}
-        least={-MOST_SWELL}
-        most={MOST_SWELL}
-        disabled={off}
-        onChange={(swell) => set('Swell', { swell }, 'swell')}
-      />
-      <ShareField
-        label="Taper"
-        caption="Taper"
-        value={bend.taper}
-        least={-MOST_SWELL}
-        most={1}
-        disabled={off}
-        onChange={(taper) => set('Taper', { taper }, 'taper')}
-      />
-      <LengthField
-        label="Wave"
-        caption="Wave"
-        value={bend.wave}
-        in={unit}
-        disabled={off}
-        refuse={(wave) => refuse({ wave })}
-        onChange={(wave) => set('Wave', { wave }, 'wave')}
-      />
-      <CountField
-        label="Waves"
-        caption="Waves"
-        value={bend.waves}
-        least={1}
-        most={MOST_WAVES}
-        disabled={off}
-        onChange={(waves) => set('Waves', { waves }, 'waves')}
-      />
-      <TurnField
-        label="Twist"
-        caption="Twist"
-        value={turnFromDegrees(bend.twist)}
-        disabled={off}
-        refuse={(value) =>
-          Math.abs(degreesOf(value)) > MOST_TWIST ? `A twist is ${MOST_TWIST}° at most.` : null
-        }
-        onChange={(value) => set('Twist', { twist: degreesOf(value) }, 'twist')}
-      />
+      <p className="text-[12px] leading-4 text-muted">
+        {bend.how === 'wrap'
+          ? 'What runs across points to the centre.'
+          : 'Only the height follows the arc; what is upright stays upright.'}
+      </p>
+    </>
+  );
+}
+
+interface StripProps {
+  readonly roundId: string;
+  readonly groupId: string;
+  readonly ids: ReadonlySet<string>;
+  readonly off: boolean;
+}
+
+/** What becomes of a strip as a whole. */
+function StripButtons({ roundId, groupId, ids, off }: StripProps) {
+  const editor = useEditor();
+  return (
+    <>
       <div className="grid grid-cols-2 gap-1.5">
         <Button
           disabled={off}
           title="Takes the box of what is drawn now as the strip’s unit"
-          onClick={() =>
-            act(editor, 'Fit strip', (figure, work) => fitStrip(figure, round.id, groupId, work))
-          }
+          onClick={() => act(editor, 'Fit strip', (figure, work) => fitStrip(figure, roundId, groupId, work))}
         >
           Fit strip
         </Button>
         <Button
           disabled={off}
           title="Lets it be straight again, as a group"
-          onClick={() => act(editor, 'Straighten', (figure) => straighten(figure, round.id, groupId))}
+          onClick={() => act(editor, 'Straighten', (figure) => straighten(figure, roundId, groupId))}
         >
           Straighten
         </Button>
@@ -296,14 +308,14 @@ function BendFields({ round, groupId, bend, ids, off }: FieldsProps) {
         disabled={off}
         title="What it is bent to, as plain paths"
         onClick={() =>
-          actAndSelect(editor, 'Make plain', round.id, (figure, work) =>
-            makeCombinedPlain(figure, round.id, ids, work),
+          actAndSelect(editor, 'Make plain', roundId, (figure, work) =>
+            makeCombinedPlain(figure, roundId, ids, work),
           )
         }
       >
         Make plain
       </Button>
-    </Section>
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, finding } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import { addBacking, addToPalette, BACKINGS, setBehind } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
@@ -115,9 +116,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
                 value={common(strokes.length > 0 ? strokes : [stroke], ({ width }) => width)}
                 in={page.unit}
                 step={0.25}
-                refuse={(width) =>
-                  width > 0 ? null : 'A stroke needs a width above 0. Take it away with None.'
-                }
+                refuse={aboveZero('The width of a stroke')}
                 onChange={(width) => strokeWith({ width }, 'stroke-width')}
               />
               <Row caption="Cap">
@@ -154,9 +153,7 @@ export function ColourPanel({ round }: { readonly round: Round }) {
                 in={page.unit}
                 most={MOST_DASHES}
                 refuse={(dashes) =>
-                  dashes.length > 0 && !dashes.some((dash) => dash > 0)
-                    ? 'One of the dashes is above 0.'
-                    : null
+                  dashes.length > 0 && !dashes.some((dash) => dash > 0) ? finding('dashes.none') : null
                 }
                 onChange={(dashes) => strokeWith({ dashes })}
               />

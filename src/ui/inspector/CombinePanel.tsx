@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -242,7 +243,7 @@ export function CombinePanel({
         caption="Tidy below"
         value={width}
         in={unit}
-        refuse={(value) => (value > 0 && value < 10 ? null : 'Tidying wants a width above 0 and below 10.')}
+        refuse={aboveZero('What is tidied', 10)}
         onChange={setWidth}
       />
       {shapes.some(({ form }) => form.kind !== 'path') && (

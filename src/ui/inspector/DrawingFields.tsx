@@ -1,5 +1,6 @@
 'use client';
 
+import { zeroOrMore } from '@/core/finding';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
@@ -118,7 +119,7 @@ export function DrawingFields({ form, disabled, current, onChange }: Props) {
         caption="Gap"
         value={gap}
         in={page.unit}
-        refuse={(value) => (value >= 0 ? null : 'A gap is 0 or more.')}
+        refuse={zeroOrMore('A gap')}
         onChange={setGap}
       />
       <CountField

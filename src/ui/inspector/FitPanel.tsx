@@ -1,5 +1,6 @@
 'use client';
 
+import { zeroOrMore } from '@/core/finding';
 import { isLive } from '@/core/figure/combined';
 import { groupsAround } from '@/core/figure/groups';
 import { widenedForm } from '@/core/maker/form';
@@ -107,7 +108,7 @@ export function FitPanel({ round, shapes }: Props) {
         caption="Gap"
         value={gap}
         in={unit}
-        refuse={(value) => (value >= 0 ? null : 'A gap is 0 or more; 0 touches.')}
+        refuse={zeroOrMore('A gap')}
         onChange={setGap}
       />
       <Row caption="By changing">

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, finding } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import { drawFrame, drawFrameCells, removeGuide, setFrame, showFrame } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
@@ -122,7 +123,7 @@ export function FramePanel({ round }: { readonly round: Round }) {
             value={polygon.radius}
             in={unit}
             disabled={round.locked}
-            refuse={(radius) => (radius > 0 ? null : 'A radius is above 0.')}
+            refuse={aboveZero('A radius')}
             onChange={(radius) => setPolygon({ radius })}
           />
           <Row caption="Diagonals">
@@ -161,7 +162,7 @@ export function FramePanel({ round }: { readonly round: Round }) {
         most={MOST_RINGS}
         share={Math.min(figure.page.width, figure.page.height) / 2}
         disabled={round.locked}
-        refuse={(rings) => (rings.every((r) => r > 0) ? null : 'A ring has a radius above 0.')}
+        refuse={(rings) => (rings.every((r) => r > 0) ? null : finding('rings.radius'))}
         onChange={(rings) => set({ rings: [...new Set(rings)].sort((a, b) => a - b) })}
       />
       <p className="text-[12px] leading-4 text-muted">

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, zeroOrMore } from '@/core/finding';
 import { shownFigure, type EditorState } from '@/state/editor';
 import { LengthField, ShareField } from '../common/NumberField';
 import { Row, Section } from '../common/Panel';
@@ -33,7 +34,7 @@ export function HandPanel() {
             caption="Width"
             value={hand.width}
             in={unit}
-            refuse={(width) => (width > 0 ? null : 'A brush is wider than 0.')}
+            refuse={aboveZero('The width of a brush')}
             onChange={(width) => set({ width })}
           />
           <ShareField
@@ -49,7 +50,7 @@ export function HandPanel() {
             caption="Taper"
             value={hand.taper}
             in={unit}
-            refuse={(taper) => (taper >= 0 ? null : 'A taper is 0 or longer.')}
+            refuse={zeroOrMore('A taper')}
             onChange={(taper) => set({ taper })}
           />
         </>
@@ -59,7 +60,7 @@ export function HandPanel() {
         caption="Smoothing"
         value={hand.smoothing ?? 0}
         in={unit}
-        refuse={(value) => (value >= 0 ? null : 'Smoothing is 0 or more.')}
+        refuse={zeroOrMore('Smoothing')}
         onChange={(value) => set({ smoothing: value > 0 ? value : null })}
       />
       <p className="text-[12px] leading-4 text-muted">

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import type { HandleSide, PathNode } from '@/core/curve/nodes';
 import { add, fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { setHandle, type ShapeRef } from '@/core/figure/commands';
@@ -38,7 +39,7 @@ export function HandleFields({ nodeRef, index, node, locked }: Props) {
           value={r}
           in={unit}
           disabled={locked}
-          refuse={(value) => (value > 0 ? null : 'A handle is longer than 0.')}
+          refuse={aboveZero('The length of a handle')}
           onChange={(value) => put(fromPolar(value, degrees))}
         />
         <AngleField

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { setLight, setRelief } from '@/core/figure/commands';
 import type { Round } from '@/core/figure/model';
 import type { Light } from '@/core/paint/light';
@@ -89,7 +90,7 @@ export function LightPanel({ round }: { readonly round: Round }) {
             in={unit}
             step={0.25}
             disabled={round.locked}
-            refuse={(edge) => (edge > 0 ? null : 'A raised edge needs a width above 0.')}
+            refuse={aboveZero('The width of an edge')}
             onChange={(edge) => setWire({ ...relief, edge }, 'relief-edge')}
           />
           <p className="text-[12px] leading-4 text-muted">

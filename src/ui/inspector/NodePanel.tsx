@@ -1,8 +1,9 @@
 'use client';
 
+import { zeroOrMore } from '@/core/finding';
 import type { Result } from '@/core/finding';
 import { nodesOfContours, placeOfNode, type Contour } from '@/core/curve/contours';
-import { movedNode, NODE_KINDS, type NodeKind } from '@/core/curve/nodes';
+import { movedNode, NODE_KINDS, type NodeKind, type PathNode } from '@/core/curve/nodes';
 import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
 import { onLine, roundedCorner, splitAtNode, withReflection } from '@/core/curve/nodeOps';
 import {
@@ -50,36 +51,36 @@ interface Props {
   readonly shape: Shape;
 }
 
+/** What the fields of selected nodes work on. */
+interface Chosen {
+  readonly roundId: string;
+  readonly shapeId: string;
+  /** Their indices among all of the shape. */
+  readonly indices: ReadonlySet<number>;
+  readonly nodes: readonly PathNode[];
+  readonly locked: boolean;
+}
+
 /** The selected nodes of a path: where they are, how they join. A number that is typed is given to each of them. */
 export function NodePanel({ round, shape }: Props) {
   const editor = useEditor();
-  const unit = useEditorState((state) => shownFigure(state).page.unit);
-  const chosen = useEditorState((state) => state.selection.nodes);
+  const indices = useEditorState((state) => state.selection.nodes);
+  // Kept while nodes come and go, as several corners are often rounded by one radius.
   const [radius, setRadius] = usePageLength(1);
   if (shape.form.kind !== 'path') return null;
   const { contours } = shape.form;
-  const nodes = nodesOfContours(contours);
-  const indices = [...chosen].sort((a, b) => a - b);
-  const [index = 0] = indices;
-  const node = nodes[index];
-  if (!node) return null;
-  const ref = { roundId: round.id, shapeId: shape.id };
-  const all = indices.flatMap((k) => nodes[k] ?? []);
-  const kinds = new Set(all.map(({ kind }) => kind));
-  /** Gives each of the nodes one number of its place; its handles go along. */
-  const putEach = (change: (p: Point) => Point): void =>
-    act(
-      editor,
-      all.length === 1 ? 'Move node' : 'Move nodes',
-      (figure) => placeNodes(figure, ref, chosen, (each) => movedNode(each, subtract(change(each), each))),
-      'node',
-    );
-  const locked = round.locked || shape.locked;
+  const all = nodesOfContours(contours);
+  const inOrder = [...indices].sort((a, b) => a - b);
+  const [index = 0, another] = inOrder;
+  const node = all[index];
   const place = placeOfNode(contours, index);
   const contour = place && contours[place.contour];
-  if (!contour) return null;
-  const { closed } = contour;
-  const take = <T,>(result: Result<T>, label: string, change: (value: T) => Contour[]): void => {
+  if (!node || !contour) return null;
+  const isOne = another === undefined;
+  const ref = { roundId: round.id, shapeId: shape.id };
+  const locked = round.locked || shape.locked;
+  const chosen: Chosen = { ...ref, indices, nodes: inOrder.flatMap((k) => all[k] ?? []), locked };
+  const replace = <T,>(result: Result<T>, label: string, change: (value: T) => Contour[]): void => {
     if (!result.ok) {
       toast.error(result.finding.sentence);
       return;
@@ -87,86 +88,142 @@ export function NodePanel({ round, shape }: Props) {
     act(editor, label, (figure) => replaceContour(figure, ref, index, change(result.value), newId));
     selectNodes(editor, []);
   };
-  const putOn = (name: string, direction: Point): void =>
-    act(editor, `Nodes on the ${name}`, (figure) =>
-      placeNodes(figure, ref, chosen, (each) => onLine(each, direction)),
-    );
-  const lineUp = (along: NodeLine): void =>
-    act(editor, 'Nodes in line', (figure) => alignNodes(figure, ref, chosen, along));
-  const roundCorner = (): void =>
-    take(roundedCorner(contour.nodes, place.node, radius, closed), 'Round corner', (made) => [
-      { closed, nodes: made },
-    ]);
-  const cut = (): void => take(splitAtNode(contour, place.node), 'Cut path', (paths) => paths);
-  const drop = (keepForm: boolean): void => {
-    act(editor, 'Delete nodes', (figure) => removeNodes(figure, ref, chosen, keepForm));
-    selectNodes(editor, []);
-  };
-  const reflect = (): void => take(withReflection(contour, 1e-6), 'Join reflection', (path) => [path]);
 
   return (
     <Section
-      title={indices.length === 1 ? 'Selected node' : 'Selected nodes'}
-      note={indices.length === 1 ? `${index + 1} of ${nodes.length}` : `${indices.length} of ${nodes.length}`}
+      title={isOne ? 'Selected node' : 'Selected nodes'}
+      note={isOne ? `${index + 1} of ${all.length}` : `${indices.size} of ${all.length}`}
     >
+      <PlaceFields chosen={chosen} />
+      {isOne && <HandleFields nodeRef={ref} index={index} node={node} locked={locked} />}
+      <JoinChoice chosen={chosen} />
+      <LineButtons chosen={chosen} fold={round.rule.fold} />
+      {isOne && (
+        <CornerFields
+          locked={locked}
+          closed={contour.closed}
+          radius={radius}
+          onRadius={setRadius}
+          onRound={() =>
+            replace(
+              roundedCorner(contour.nodes, place.node, radius, contour.closed),
+              'Round corner',
+              (nodes) => [{ closed: contour.closed, nodes }],
+            )
+          }
+          onCut={() => replace(splitAtNode(contour, place.node), 'Cut path', (paths) => paths)}
+        />
+      )}
+      <PathButtons
+        chosen={chosen}
+        closed={contour.closed}
+        onReflect={() => replace(withReflection(contour, 1e-6), 'Join reflection', (path) => [path])}
+      />
+    </Section>
+  );
+}
+
+/** Where the nodes are: of each the one number that is typed, its handles go along. */
+function PlaceFields({ chosen }: { readonly chosen: Chosen }) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const { nodes, indices, locked: disabled } = chosen;
+  const putEach = (change: (p: Point) => Point): void =>
+    act(
+      editor,
+      nodes.length === 1 ? 'Move node' : 'Move nodes',
+      (figure) =>
+        placeNodes(figure, chosen, indices, (each) => movedNode(each, subtract(change(each), each))),
+      'node',
+    );
+  return (
+    <>
       <LengthField
         label="Distance r"
         caption="Distance r"
-        value={common(all, (p) => polarOf(p).r)}
+        value={common(nodes, (p) => polarOf(p).r)}
         in={unit}
-        disabled={locked}
-        refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
+        disabled={disabled}
+        refuse={zeroOrMore('A distance')}
         onChange={(r) => putEach((p) => fromPolar(r, polarOf(p).degrees))}
       />
       <AngleField
         label="Angle θ"
         caption="Angle θ"
-        value={common(all, (p) => polarOf(p).degrees)}
-        disabled={locked}
+        value={common(nodes, (p) => polarOf(p).degrees)}
+        disabled={disabled}
         onChange={(degrees) => putEach((p) => fromPolar(polarOf(p).r, degrees))}
       />
       <LengthField
         label="Across x"
         caption="Across x"
-        value={common(all, ({ x }) => x)}
+        value={common(nodes, ({ x }) => x)}
         in={unit}
-        disabled={locked}
+        disabled={disabled}
         onChange={(x) => putEach(({ y }) => ({ x, y }))}
       />
       <LengthField
         label="Up y"
         caption="Up y"
-        value={common(all, ({ y }) => -y)}
+        value={common(nodes, ({ y }) => -y)}
         in={unit}
-        disabled={locked}
+        disabled={disabled}
         onChange={(y) => putEach(({ x }) => ({ x, y: -y }))}
       />
-      {indices.length === 1 && <HandleFields nodeRef={ref} index={index} node={node} locked={locked} />}
-      <Segmented
-        label="Joins as"
-        value={kinds.size === 1 ? node.kind : null}
-        choices={NODE_KINDS.map((kind) => ({ value: kind, label: NAMES[kind] }))}
-        disabled={locked}
-        onChange={(kind) =>
-          act(editor, `Node as ${NAMES[kind].toLowerCase()}`, (figure) =>
-            setNodeKind(figure, ref, chosen, kind),
-          )
-        }
-      />
+    </>
+  );
+}
+
+/** How the nodes' two sides meet. */
+function JoinChoice({ chosen: { nodes, indices, locked, ...ref } }: { readonly chosen: Chosen }) {
+  const editor = useEditor();
+  const kinds = new Set(nodes.map(({ kind }) => kind));
+  const [kind = null, another] = kinds;
+  return (
+    <Segmented
+      label="Joins as"
+      value={another === undefined ? kind : null}
+      choices={NODE_KINDS.map((each) => ({ value: each, label: NAMES[each] }))}
+      disabled={locked}
+      onChange={(next) =>
+        act(editor, `Node as ${NAMES[next].toLowerCase()}`, (figure) =>
+          setNodeKind(figure, ref, indices, next),
+        )
+      }
+    />
+  );
+}
+
+/** Puts nodes on lines: the axis, a ray, one that goes through the first of them, evenly along the way. */
+function LineButtons({
+  chosen: { nodes, indices, locked, ...ref },
+  fold,
+}: {
+  readonly chosen: Chosen;
+  readonly fold: number;
+}) {
+  const editor = useEditor();
+  const putOn = (name: string, direction: Point): void =>
+    act(editor, `Nodes on the ${name}`, (figure) =>
+      placeNodes(figure, ref, indices, (each) => onLine(each, direction)),
+    );
+  const isLeft = (nodes[0]?.x ?? 0) < 0;
+  return (
+    <>
       <Row caption="Put">
         <div className="grid flex-1 grid-cols-2 gap-1.5">
           <Button disabled={locked} onClick={() => putOn('axis', { x: 0, y: -1 })}>
             On axis
           </Button>
           <Button
-            disabled={locked || round.rule.fold < 2}
-            onClick={() => putOn('ray', alongTurn(turn(node.x < 0 ? -1 : 1, 2 * round.rule.fold), 1))}
+            disabled={locked || fold < 2}
+            onClick={() => putOn('ray', alongTurn(turn(isLeft ? -1 : 1, 2 * fold), 1))}
           >
             On ray
           </Button>
         </div>
       </Row>
-      {indices.length > 1 && (
+      {nodes.length > 1 && (
         <Row caption="In line">
           <div className="grid flex-1 grid-cols-4 gap-1.5">
             {NODE_LINES.map(([along, name, title]) => (
@@ -175,7 +232,9 @@ export function NodePanel({ round, shape }: Props) {
                 title={title}
                 className="px-0"
                 disabled={locked}
-                onClick={() => lineUp(along)}
+                onClick={() =>
+                  act(editor, 'Nodes in line', (figure) => alignNodes(figure, ref, indices, along))
+                }
               >
                 {name}
               </Button>
@@ -183,48 +242,83 @@ export function NodePanel({ round, shape }: Props) {
           </div>
         </Row>
       )}
-      {indices.length > 2 && (
+      {nodes.length > 2 && (
         <Button
           disabled={locked}
           title="Even steps along the way from the first of them to the last"
-          onClick={() => act(editor, 'Spread nodes', (figure) => spreadNodes(figure, ref, chosen))}
+          onClick={() => act(editor, 'Spread nodes', (figure) => spreadNodes(figure, ref, indices))}
         >
           Spread evenly, first to last
         </Button>
       )}
-      {indices.length === 1 && (
-        <>
-          <LengthField
-            label="Corner radius"
-            caption="Round by"
-            value={radius}
-            in={unit}
-            disabled={locked}
-            refuse={(value) => (value >= 0 ? null : 'A radius is not below 0.')}
-            onChange={setRadius}
-          />
-          <div className="grid grid-cols-2 gap-1.5">
-            <Button disabled={locked || radius === 0} onClick={roundCorner}>
-              Round corner
-            </Button>
-            <Button disabled={locked} onClick={cut}>
-              {closed ? 'Open here' : 'Cut here'}
-            </Button>
-          </div>
-        </>
-      )}
+    </>
+  );
+}
+
+interface CornerProps {
+  readonly locked: boolean;
+  readonly closed: boolean;
+  readonly radius: number;
+  readonly onRadius: (radius: number) => void;
+  readonly onRound: () => void;
+  readonly onCut: () => void;
+}
+
+/** What is done at one node: its corner rounded, the path cut there. */
+function CornerFields({ locked, closed, radius, onRadius, onRound, onCut }: CornerProps) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  return (
+    <>
+      <LengthField
+        label="Corner radius"
+        caption="Round by"
+        value={radius}
+        in={unit}
+        disabled={locked}
+        refuse={zeroOrMore('A radius')}
+        onChange={onRadius}
+      />
+      <div className="grid grid-cols-2 gap-1.5">
+        <Button disabled={locked || radius === 0} onClick={onRound}>
+          Round corner
+        </Button>
+        <Button disabled={locked} onClick={onCut}>
+          {closed ? 'Open here' : 'Cut here'}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** What is done to the path of the nodes, and to them as a whole. */
+function PathButtons({
+  chosen: { indices, locked, nodes: _, ...ref },
+  closed,
+  onReflect,
+}: {
+  readonly chosen: Chosen;
+  readonly closed: boolean;
+  readonly onReflect: () => void;
+}) {
+  const editor = useEditor();
+  const drop = (keepForm: boolean): void => {
+    act(editor, 'Delete nodes', (figure) => removeNodes(figure, ref, indices, keepForm));
+    selectNodes(editor, []);
+  };
+  return (
+    <>
       <div className="grid grid-cols-2 gap-1.5">
         <Button
           disabled={locked}
           onClick={() =>
-            act(editor, 'Close or open path', (figure) => setClosed(figure, ref, chosen, !closed))
+            act(editor, 'Close or open path', (figure) => setClosed(figure, ref, indices, !closed))
           }
         >
           {closed ? 'Open path' : 'Close path'}
         </Button>
         <Button
           disabled={locked || closed}
-          onClick={reflect}
+          onClick={onReflect}
           title="Joins a half that ends on the axis to its mirror image"
         >
           Join reflection
@@ -232,7 +326,7 @@ export function NodePanel({ round, shape }: Props) {
       </div>
       <Button
         disabled={locked}
-        onClick={() => act(editor, 'Remove handles', (figure) => removeHandles(figure, ref, chosen))}
+        onClick={() => act(editor, 'Remove handles', (figure) => removeHandles(figure, ref, indices))}
       >
         No handles
       </Button>
@@ -251,6 +345,6 @@ export function NodePanel({ round, shape }: Props) {
           </Button>
         </div>
       </Row>
-    </Section>
+    </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, zeroOrMore } from '@/core/finding';
 import { toast } from 'sonner';
 
 import { inUnit, setPage } from '@/core/figure/commands';
@@ -14,8 +15,7 @@ import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 import { BackgroundField } from './BackgroundField';
 
-const sideProblem = (side: number): string | null =>
-  side > 0 && side <= LIMITS.size ? null : `A page side is above 0 and at most ${LIMITS.size}.`;
+const sideProblem = aboveZero('A page side', LIMITS.size);
 
 interface Preset {
   readonly name: string;
@@ -110,7 +110,7 @@ export function PagePanel({ page }: { readonly page: ScenePage }) {
           caption="Bleed"
           value={page.bleed}
           in={unit}
-          refuse={(bleed) => (bleed >= 0 && bleed <= LIMITS.size ? null : 'Bleed is 0 or more.')}
+          refuse={zeroOrMore('Bleed', LIMITS.size)}
           onChange={(bleed) => set({ bleed })}
         />
         <Row caption="Unit">

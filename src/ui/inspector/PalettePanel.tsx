@@ -110,8 +110,8 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
     file.text().then(
       (text) => {
         const read = readTokens(text);
-        if ('problem' in read) toast.error(`${read.problem} The palette stays as it is.`);
-        else replace(`Palette ${read.name}`, read.colours, read.names);
+        if (!read.ok) toast.error(`${read.finding.sentence} The palette stays as it is.`);
+        else replace(`Palette ${read.value.name}`, read.value.colours, read.value.names);
       },
       () => toast.error('This file could not be read. The palette stays as it is.'),
     );

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, zeroOrMore } from '@/core/finding';
 import { Link2, Unlink2 } from 'lucide-react';
 import { useState } from 'react';
 
@@ -16,7 +17,7 @@ import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { canStretch } from '../tools/boxGrips';
 
-const positive = (size: number): string | null => (size > 0 ? null : 'A size is above 0.');
+const positive = aboveZero('A size');
 
 /** Where the box round what is selected is, and how large: numbers that move it and scale it about its middle. */
 export function PlaceSizePanel({
@@ -76,7 +77,7 @@ export function PlaceSizePanel({
           label="Middle from the centre"
           inside="r"
           value={polar.r}
-          refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
+          refuse={zeroOrMore('A distance')}
           onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
         />
         <AngleField

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero, zeroOrMore } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import { boundsOfPaths } from '@/core/curve/bounds';
 import { pathLength } from '@/core/curve/length';
@@ -73,7 +74,7 @@ export function ShapePanel({ round, shape }: Props) {
         value={polar.r}
         in={unit}
         disabled={disabled || isLed}
-        refuse={(r) => (r >= 0 ? null : 'A distance is not below 0.')}
+        refuse={zeroOrMore('A distance')}
         onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
       />
       <AngleField
@@ -90,7 +91,7 @@ export function ShapePanel({ round, shape }: Props) {
           value={form.params.width}
           in={unit}
           disabled={disabled}
-          refuse={(diameter) => (diameter > 0 ? null : 'A diameter is above 0.')}
+          refuse={aboveZero('A diameter')}
           onChange={(diameter) => change({ ...form, params: { width: diameter, height: diameter } })}
         />
       )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { SNAP_KINDS, type SnapKind } from '@/core/symmetry/snap';
 import { shownFigure } from '@/state/editor';
 import { LengthField } from '../common/NumberField';
@@ -53,7 +54,7 @@ export function SnapPanel() {
         caption="Arrows move"
         value={nudge}
         in={unit}
-        refuse={(value) => (value > 0 ? null : 'A nudge is more than 0.')}
+        refuse={aboveZero('A nudge')}
         onChange={(value) => editor.setState({ nudge: value })}
       />
     </Section>

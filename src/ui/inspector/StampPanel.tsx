@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import type { Shape } from '@/core/figure/model';
 import { isSolved, pathsOfForm } from '@/core/maker/form';
@@ -27,7 +28,6 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
   const own = typeof source !== 'string';
   const [line, another] = chosen.length === 1 && chosen[0] ? pathsOfForm(chosen[0].form, work) : [];
   const lineId = chosen[0] && !isSolved(chosen[0].form) ? chosen[0].id : undefined;
-  const refusePositive = (what: string) => (value: number) => (value > 0 ? null : `${what} is above 0.`);
   return (
     <Section title="Stamp" note={own ? (source[0]?.name ?? '') : stockName(source)}>
       <div className="grid grid-cols-4 gap-1.5" role="group" aria-label="What is stamped">
@@ -58,7 +58,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
           caption="Size"
           value={stamp.size}
           in={unit}
-          refuse={refusePositive('A size')}
+          refuse={aboveZero('A size')}
           onChange={(size) => set({ size })}
         />
       )}
@@ -67,7 +67,7 @@ export function StampPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
         caption="Spacing"
         value={stamp.spacing}
         in={unit}
-        refuse={refusePositive('A spacing')}
+        refuse={aboveZero('A spacing')}
         onChange={(spacing) => set({ spacing })}
       />
       <Row caption="Spaced">

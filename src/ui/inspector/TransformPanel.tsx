@@ -47,188 +47,215 @@ interface Props {
   readonly straight: boolean;
 }
 
+interface FieldProps {
+  readonly options: TransformOptions;
+  readonly set: (part: Partial<TransformOptions>) => void;
+}
+
+/** What the options come to, about a point. */
+function transformOf({ kind, polar, by, angle, scale, line }: TransformOptions, about: Point): Transform {
+  switch (kind) {
+    case 'move':
+      return { kind, by: polar ? fromPolar(by.x, by.y) : by };
+    case 'rotate':
+    case 'shear':
+      return { kind, by: angle, about };
+    case 'scale':
+      return { kind, x: scale.x / 100, y: scale.y / 100, about };
+    case 'reflect':
+      return { kind, direction: line, about };
+  }
+}
+
+/** The one node that is selected of the one shape that is; undefined of several. */
+function pivotNode(shapes: readonly Shape[], [index]: Iterable<number>): Point | undefined {
+  const [only, another] = shapes;
+  return only?.form.kind === 'path' && !another && index !== undefined
+    ? nodesOfContours(only.form.contours)[index]
+    : undefined;
+}
+
 /** Changes of place, direction, size and form by numbers, about any pivot, in place or as copies. */
 export function TransformPanel({ round, shapes, straight }: Props) {
   const work = useWork();
   const editor = useEditor();
-  const unit = useEditorState((state) => shownFigure(state).page.unit);
   const nodes = useEditorState((state) => state.selection.nodes);
   const options = useEditorState((state) => state.transform);
-  const { kind, polar, by, angle, scale, line, pivot, times } = options;
+  const spot = useEditorState((state) => state.pivot) ?? ORIGIN;
   const set = (part: Partial<TransformOptions>): void =>
     editor.setState((state) => ({ transform: { ...state.transform, ...part } }));
-  const spot = useEditorState((state) => state.pivot) ?? ORIGIN;
-  const setSpot = (at: Point | null): void => editor.setState({ pivot: at });
-  const picking = useEditorState((state) => state.picking !== null);
-  const [only] = shapes;
-  const box = seenBox(round, work, new Set(shapes.map(({ id }) => id)));
-  const [index] = nodes;
-  const node =
-    shapes.length === 1 && only?.form.kind === 'path' && index !== undefined
-      ? nodesOfContours(only.form.contours)[index]
-      : undefined;
-
+  const { kind, pivot, times } = options;
+  const ids = new Set(shapes.map(({ id }) => id));
+  const box = seenBox(round, work, ids);
+  const node = pivotNode(shapes, nodes);
   const about: Point = {
     centre: ORIGIN,
     middle: { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 },
     node: node ?? ORIGIN,
     point: spot,
   }[pivot];
-
-  const transform = (): Transform => {
-    switch (kind) {
-      case 'move':
-        return { kind, by: polar ? fromPolar(by.x, by.y) : by };
-      case 'rotate':
-      case 'shear':
-        return { kind, by: angle, about };
-      case 'scale':
-        return { kind, x: scale.x / 100, y: scale.y / 100, about };
-      case 'reflect':
-        return { kind, direction: line, about };
-    }
-  };
+  const transform = transformOf(options, about);
+  const problem = transformProblem(transform);
   const apply = (copy: boolean): void => {
-    const t = transform();
-    const ids = new Set(shapes.map(({ id }) => id));
-    const done = transformShapes(
-      shownFigure(editor.getState()),
-      round.id,
-      ids,
-      t,
-      { copy, times, newId, straight },
-      work,
-    );
+    const figure = shownFigure(editor.getState());
+    const how = { copy, times, newId, straight };
+    const done = transformShapes(figure, round.id, ids, transform, how, work);
     act(editor, copy ? 'Transform a copy' : 'Transform', () => done.figure);
     select(editor, round.id, done.ids);
   };
-  const problem = transformProblem(transform());
-  const locked = round.locked || shapes.some((shape) => shape.locked);
+  const off = round.locked || shapes.some((shape) => shape.locked) || problem !== null;
 
   return (
-    <Section title="Transform" note={shapes.length === 1 ? only?.name : `${shapes.length} shapes`}>
+    <Section title="Transform" note={shapes.length === 1 ? shapes[0]?.name : `${shapes.length} shapes`}>
       <Segmented label="Transform by" value={kind} choices={KINDS} onChange={(next) => set({ kind: next })} />
-      {kind === 'move' && (
-        <>
-          <Row caption="Given as">
-            <Segmented
-              label="Move given as"
-              value={polar ? 'polar' : 'flat'}
-              choices={[
-                { value: 'flat', label: 'Δx, Δy' },
-                { value: 'polar', label: 'Way, angle' },
-              ]}
-              onChange={(value) => {
-                set({ polar: value === 'polar', by: { x: 0, y: 0 } });
-              }}
-            />
-          </Row>
-          {polar ? (
-            <>
-              <LengthField
-                label="Way"
-                caption="Way"
-                value={by.x}
-                in={unit}
-                onChange={(x) => set({ by: { ...by, x } })}
-              />
-              <AngleField
-                label="Towards"
-                caption="Towards"
-                value={by.y}
-                onChange={(y) => set({ by: { ...by, y } })}
-              />
-            </>
-          ) : (
-            <>
-              <LengthField
-                label="Move Δx"
-                caption="Δx"
-                value={by.x}
-                in={unit}
-                onChange={(x) => set({ by: { ...by, x } })}
-              />
-              <LengthField
-                label="Move Δy"
-                caption="Δy, up"
-                value={-by.y}
-                in={unit}
-                onChange={(y) => set({ by: { ...by, y: -y } })}
-              />
-            </>
-          )}
-        </>
-      )}
+      {kind === 'move' && <MoveFields options={options} set={set} />}
       {(kind === 'rotate' || kind === 'shear') && (
         <TurnField
           label="Transform angle"
           caption="Angle"
-          value={angle}
-          onChange={(next) => set({ angle: next })}
+          value={options.angle}
+          onChange={(angle) => set({ angle })}
         />
       )}
-      {kind === 'rotate' && <p className="text-[12px] leading-4 text-muted">{closureWords(angle)}</p>}
-      {kind === 'scale' && (
-        <>
-          <ShareField
-            label="Scale across"
-            caption="Across"
-            unit="%"
-            step={5}
-            value={scale.x}
-            least={-10000}
-            most={10000}
-            onChange={(x) => set({ scale: scale.x === scale.y ? { x, y: x } : { ...scale, x } })}
-          />
-          <ShareField
-            label="Scale up"
-            caption="Up"
-            unit="%"
-            step={5}
-            value={scale.y}
-            least={-10000}
-            most={10000}
-            onChange={(y) => set({ scale: { ...scale, y } })}
-          />
-        </>
-      )}
-      {kind === 'reflect' && (
-        <>
-          <TurnField
-            label="Line at"
-            caption="Line at"
-            value={line}
-            onChange={(next) => set({ line: next })}
-          />
-          <div className="flex gap-1.5">
-            <Button className="flex-1" onClick={() => set({ line: turn(0) })}>
-              Axis
-            </Button>
-            <Button className="flex-1" onClick={() => set({ line: turn(1, 2 * round.rule.fold) })}>
-              Right ray
-            </Button>
-          </div>
-        </>
-      )}
+      {kind === 'rotate' && <p className="text-[12px] leading-4 text-muted">{closureWords(options.angle)}</p>}
+      {kind === 'scale' && <ScaleFields options={options} set={set} />}
+      {kind === 'reflect' && <LineFields options={options} set={set} fold={round.rule.fold} />}
       {kind !== 'move' && (
-        <Row caption="About">
-          <Segmented
-            label="Pivot"
-            value={pivot === 'node' && !node ? 'centre' : pivot}
-            choices={[
-              { value: 'centre', label: 'Centre' },
-              { value: 'middle', label: 'Middle' },
-              ...(node ? [{ value: 'node' as const, label: 'Node' }] : []),
-              { value: 'point', label: 'Point' },
-            ]}
-            onChange={(next) => {
-              set({ pivot: next });
-              setSpot(next === 'point' ? spot : null);
-            }}
-          />
-        </Row>
+        <PivotFields options={options} set={set} spot={spot} hasNode={node !== undefined} />
       )}
-      {kind !== 'move' && pivot === 'point' && (
+      <CountField
+        label="Times"
+        caption="Times"
+        value={times}
+        least={1}
+        most={720}
+        onChange={(next) => set({ times: next })}
+      />
+      {problem && (
+        <p role="alert" className="text-[12px] leading-4 text-coral-text">
+          {problem.sentence}
+        </p>
+      )}
+      <div className="flex gap-1.5 pt-1">
+        <Button className="flex-1" disabled={off} onClick={() => apply(false)}>
+          Apply
+        </Button>
+        <Button tone="main" className="flex-1" disabled={off} onClick={() => apply(true)}>
+          {times === 1 ? 'Make a copy' : `Make ${times} copies`}
+        </Button>
+      </div>
+    </Section>
+  );
+}
+
+/** How far to move: across and up, or a way in a direction. */
+function MoveFields({ options: { polar, by }, set }: FieldProps) {
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const put = (part: Partial<Point>): void => set({ by: { ...by, ...part } });
+  return (
+    <>
+      <Row caption="Given as">
+        <Segmented
+          label="Move given as"
+          value={polar ? 'polar' : 'flat'}
+          choices={[
+            { value: 'flat', label: 'Δx, Δy' },
+            { value: 'polar', label: 'Way, angle' },
+          ]}
+          onChange={(value) => set({ polar: value === 'polar', by: ORIGIN })}
+        />
+      </Row>
+      {polar ? (
+        <>
+          <LengthField label="Way" caption="Way" value={by.x} in={unit} onChange={(x) => put({ x })} />
+          <AngleField label="Towards" caption="Towards" value={by.y} onChange={(y) => put({ y })} />
+        </>
+      ) : (
+        <>
+          <LengthField label="Move Δx" caption="Δx" value={by.x} in={unit} onChange={(x) => put({ x })} />
+          <LengthField
+            label="Move Δy"
+            caption="Δy, up"
+            value={-by.y}
+            in={unit}
+            onChange={(y) => put({ y: -y })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** How many times as wide and as high, in per cent; as long as both are the same they stay so. */
+function ScaleFields({ options: { scale }, set }: FieldProps) {
+  const shared = { unit: '%', step: 5, least: -10000, most: 10000 } as const;
+  return (
+    <>
+      <ShareField
+        label="Scale across"
+        caption="Across"
+        {...shared}
+        value={scale.x}
+        onChange={(x) => set({ scale: scale.x === scale.y ? { x, y: x } : { ...scale, x } })}
+      />
+      <ShareField
+        label="Scale up"
+        caption="Up"
+        {...shared}
+        value={scale.y}
+        onChange={(y) => set({ scale: { ...scale, y } })}
+      />
+    </>
+  );
+}
+
+/** In which line to reflect. */
+function LineFields({ options: { line }, set, fold }: FieldProps & { readonly fold: number }) {
+  return (
+    <>
+      <TurnField label="Line at" caption="Line at" value={line} onChange={(next) => set({ line: next })} />
+      <div className="flex gap-1.5">
+        <Button className="flex-1" onClick={() => set({ line: turn(0) })}>
+          Axis
+        </Button>
+        <Button className="flex-1" onClick={() => set({ line: turn(1, 2 * fold) })}>
+          Right ray
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** What to turn, scale or reflect about. */
+function PivotFields({
+  options: { pivot },
+  set,
+  spot,
+  hasNode,
+}: FieldProps & { readonly spot: Point; readonly hasNode: boolean }) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const picking = useEditorState((state) => state.picking !== null);
+  const setSpot = (at: Point | null): void => editor.setState({ pivot: at });
+  return (
+    <>
+      <Row caption="About">
+        <Segmented
+          label="Pivot"
+          value={pivot === 'node' && !hasNode ? 'centre' : pivot}
+          choices={[
+            { value: 'centre', label: 'Centre' },
+            { value: 'middle', label: 'Middle' },
+            ...(hasNode ? [{ value: 'node' as const, label: 'Node' }] : []),
+            { value: 'point', label: 'Point' },
+          ]}
+          onChange={(next) => {
+            set({ pivot: next });
+            setSpot(next === 'point' ? spot : null);
+          }}
+        />
+      </Row>
+      {pivot === 'point' && (
         <>
           <LengthField
             label="Pivot x"
@@ -246,40 +273,12 @@ export function TransformPanel({ round, shapes, straight }: Props) {
           />
           <Button
             aria-pressed={picking}
-            onClick={() =>
-              editor.setState({ picking: { what: 'click what to turn about', take: (p) => setSpot(p) } })
-            }
+            onClick={() => editor.setState({ picking: { what: 'click what to turn about', take: setSpot } })}
           >
             {picking ? 'Click in Bench or Whole …' : 'Click the point'}
           </Button>
         </>
       )}
-      <CountField
-        label="Times"
-        caption="Times"
-        value={times}
-        least={1}
-        most={720}
-        onChange={(next) => set({ times: next })}
-      />
-      {problem && (
-        <p role="alert" className="text-[12px] leading-4 text-coral-text">
-          {problem.sentence}
-        </p>
-      )}
-      <div className="flex gap-1.5 pt-1">
-        <Button className="flex-1" disabled={locked || problem !== null} onClick={() => apply(false)}>
-          Apply
-        </Button>
-        <Button
-          tone="main"
-          className="flex-1"
-          disabled={locked || problem !== null}
-          onClick={() => apply(true)}
-        >
-          {times === 1 ? 'Make a copy' : `Make ${times} copies`}
-        </Button>
-      </div>
-    </Section>
+    </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { finding, zeroOrMore } from '@/core/finding';
 import { useWork } from '@/ui/editor/useWork';
 import {
   mirroringOf,
@@ -83,11 +84,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
           caption="Step"
           value={choices.length > 0 && typed ? typed : stepOf(rule)}
           disabled={locked}
-          refuse={(step) =>
-            stepChoices(step).length === 0
-              ? `A step is more than 0° and closes with at most ${MOST_FOLD} copies.`
-              : null
-          }
+          refuse={(step) => (stepChoices(step).length === 0 ? finding('step.closes', MOST_FOLD) : null)}
           onChange={takeTyped}
         />
         {choices.length > 0 && (
@@ -174,7 +171,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
               value={reach.inner}
               in={unit}
               disabled={locked}
-              refuse={(value) => (value >= 0 ? null : 'A distance is not below 0.')}
+              refuse={zeroOrMore('A distance')}
               onChange={(value) =>
                 change('Set distance', (f, id) => moveRoundOut(f, id, value - reach.inner), 'distance')
               }
@@ -185,9 +182,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
               value={reach.outer}
               in={unit}
               disabled={locked}
-              refuse={(value) =>
-                value > reach.inner ? null : `It reaches farther out than ${printNumber(reach.inner, 3)}.`
-              }
+              refuse={(value) => (value > reach.inner ? null : finding('reach.farther', reach.inner))}
               onChange={(value) =>
                 change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value, work), 'reach')
               }

@@ -1,5 +1,6 @@
 'use client';
 
+import { aboveZero } from '@/core/finding';
 import { Eye, EyeOff, ImagePlus, Lock, LockOpen, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 
@@ -23,8 +24,6 @@ export function UnderlayPanel() {
   const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
   const change = (part: Partial<Underlay>): void =>
     act(editor, 'Change underlay', (figure) => changeUnderlay(figure, part), 'underlay');
-  const size = (width: number): string | null =>
-    width > 0 && width <= LIMITS.size ? null : 'The width is above 0.';
   return (
     <Section title="Underlay" note={underlay ? underlay.name.slice(0, 24) : 'never exported'}>
       <input
@@ -101,7 +100,7 @@ export function UnderlayPanel() {
             value={underlay.width}
             in={page.unit}
             disabled={underlay.locked}
-            refuse={size}
+            refuse={aboveZero('The width', LIMITS.size)}
             onChange={(width) => change({ width, height: (underlay.height * width) / underlay.width })}
           />
           <TurnField

@@ -1,5 +1,6 @@
 'use client';
 
+import { finding } from '@/core/finding';
 import { setWeaveAreas, setWeaveGap, swapCrossing } from '@/core/figure/commands';
 import { START_WEAVE } from '@/core/figure/jobs';
 import type { Round } from '@/core/figure/model';
@@ -44,7 +45,7 @@ export function WeavePanel({ round }: { readonly round: Round }) {
         in={unit}
         step={0.1}
         disabled={round.locked}
-        refuse={(gap) => (gap > 0 ? null : 'A weave needs a gap above 0, or its bands would be one.')}
+        refuse={(gap) => (gap > 0 ? null : finding('weave.gap'))}
         onChange={(gap) =>
           actOnRound(editor, 'Gap of the weave', (figure, id) => setWeaveGap(figure, id, gap), 'weave-gap')
         }

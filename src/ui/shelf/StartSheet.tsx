@@ -1,5 +1,6 @@
 'use client';
 
+import { between } from '@/core/finding';
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 
@@ -87,15 +88,7 @@ const Numbers = ({ point, numbers, onChange }: NumbersProps) =>
     const value = numbers[key] ?? least;
     const shared = { label, caption: label, onChange: (next: number) => onChange(key, next) };
     if (as === 'length')
-      return (
-        <LengthField
-          key={key}
-          {...shared}
-          value={value}
-          in="mm"
-          refuse={(next) => (next < least || next > most ? `From ${least} to ${most} mm.` : null)}
-        />
-      );
+      return <LengthField key={key} {...shared} value={value} in="mm" refuse={between(label, least, most)} />;
     const Field = as === 'count' ? CountField : ShareField;
     return (
       <Field

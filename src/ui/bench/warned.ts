@@ -1,0 +1,19 @@
+import type { Path } from '@/core/curve/path';
+import type { Work } from '@/core/derive';
+import { edgeOf } from '@/core/figure/jobs';
+import type { Round } from '@/core/figure/model';
+import { seenPaths } from '@/core/figure/seen';
+import type { Wedge } from '@/core/symmetry/wedge';
+import { wedgeData } from '../common/wedgeShape';
+
+/** What of a motif must not cross a ray. */
+export function warnedPaths(round: Round, work: Work): Path[] {
+  const warned = round.shapes.filter((shape) => edgeOf(round, shape) === 'warn');
+  return warned.length === 0 ? [] : seenPaths(round, work, new Set(warned.map(({ id }) => id)));
+}
+
+/** All that is not the wedge, to be filled by the even-odd rule. */
+export const outsideData = (wedge: Wedge, radius: number): string => {
+  const far = 4 * radius;
+  return `M${-far} ${-far}H${far}V${far}H${-far}Z${wedgeData(wedge, far)}`;
+};

@@ -3,9 +3,12 @@ import prettier from 'eslint-config-prettier';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
+const COMPONENTS = ['src/{app,ui}/**/*.{ts,tsx}', '**/*.mjs'];
+
 export default defineConfig([
   globalIgnores(['.next/**', 'next-env.d.ts', 'data/**', '.demo-data/**', 'test-results/**']),
-  ...next,
+  // Rules of components are asked of what has components: elsewhere they find nothing and take a third of the time.
+  ...next.map((each) => (each.files ? { ...each, files: COMPONENTS } : each)),
   {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [tseslint.configs.strictTypeChecked],

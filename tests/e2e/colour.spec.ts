@@ -286,6 +286,7 @@ test('the two halves of a fold are lit by the way that they face, and a figure i
   await field.press('Enter');
   await expect(inspector(page).getByRole('button', { name: 'Fill: Rebecca, #663398' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(field).toBeHidden();
   const choosing = page.waitForEvent('filechooser');
   await inspector(page).getByRole('button', { name: 'More for the palette' }).click();
   await page.getByRole('menuitem', { name: 'Open tokens …' }).click();

@@ -32,23 +32,32 @@ export async function bytesOf(request: Request, most: number, sentence = tooLarg
 const tooLarge = (most: number): string => `This is larger than ${most / 1e6} MB.`;
 
 /** Keys that would reach into what all objects share. */
-const UNSAFE = new Set(['__proto__', 'constructor', 'prototype']);
+const UNSAFE: ReadonlySet<string> = new Set(['__proto__', 'constructor', 'prototype']);
+
+/** True where some object in a value that came as JSON has a key of its own that is not taken. */
+function hasUnsafeKey(value: unknown): boolean {
+  // A list of what is still to be looked at, as nothing says how deep a body goes.
+  const left: unknown[] = [value];
+  while (left.length > 0) {
+    const next = left.pop();
+    if (typeof next !== 'object' || next === null) continue;
+    if (!Array.isArray(next) && Object.keys(next).some((key) => UNSAFE.has(key))) return true;
+    for (const each of Object.values(next)) left.push(each);
+  }
+  return false;
+}
 
 /** The JSON of a request. @throws TooLarge; Refused where it is none, or has a key that no object of ours has */
 export async function jsonOf(request: Request, most: number): Promise<unknown> {
   const why = notJson(request.headers);
   if (why) throw new Refused(why);
   const text = (await bytesOf(request, most)).toString('utf8');
-  const unsafe: string[] = [];
   let value: unknown;
   try {
-    value = JSON.parse(text, (key, each: unknown) => {
-      if (UNSAFE.has(key)) unsafe.push(key);
-      return each;
-    });
+    value = JSON.parse(text);
   } catch {
     throw new Refused('The body is not JSON.');
   }
-  if (unsafe.length > 0) throw new Refused('The body has a key that is not taken.');
+  if (hasUnsafeKey(value)) throw new Refused('The body has a key that is not taken.');
   return value;
 }

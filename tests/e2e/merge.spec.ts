@@ -4,6 +4,7 @@ import { addShapes } from '../../src/core/figure/commands';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { pathForm } from '../../src/core/maker/form';
 import {
+  bench,
   benchAt,
   drag,
   drawPetal,
@@ -151,6 +152,12 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await width.press('Enter');
   await expect(inspector.getByText('A band needs a width above 0.')).toBeVisible();
   await width.press('Escape');
+
+  // Its line is edited by nodes, and goes along with it.
+  await inspector.getByRole('button', { name: 'Edit the nodes of along' }).click();
+  const line = motif.getByRole('button', { name: /^Select Along of Band/ });
+  await expect(line).toHaveAttribute('aria-pressed', 'true');
+  await expect(bench(page).locator('[data-handle=node-0]')).toBeVisible();
 });
 
 test('closed bands are woven by the line in their middle, or left to lie behind', async ({ page }) => {

@@ -307,6 +307,11 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
     const choice = chance.of([null, ...inputChoices(round, shape, key).map(({ id }) => id)]);
     return valueOr(commands.setInput(figure, ref, key, choice), figure);
   },
+  takeOutInput: ({ figure, round, ref, newId }) => {
+    const shape = round.shapes.find(({ id }) => id === ref.shapeId);
+    const key = shape && inputFields(shape.form)[0]?.key;
+    return key ? valueOr(commands.takeOutInput(figure, ref, key, newId), { figure }).figure : figure;
+  },
   setForm: ({ figure, ref, chance }) => commands.setForm(figure, ref, anyForm(chance)),
   setFrame: ({ figure, round, chance }) =>
     commands.setFrame(figure, round.id, {

@@ -14,6 +14,7 @@ import {
   duplicateShapes,
   makeBands,
   makePlain,
+  moveNodes,
   moveShapes,
   offsetShapes,
   placeMotif,
@@ -23,6 +24,7 @@ import {
   setInput,
   setStroke,
   stampAlong,
+  takeOutInput,
   transformShapes,
 } from './commands';
 import { IDENTITY } from '../curve/affine';
@@ -162,6 +164,26 @@ describe('what a construction is made of', () => {
     const banded = makeBands(stroked, 'r', new Set(['s0']), ids('b'), STRAIGHT);
     const grown = setForm(banded.figure, { roundId: 'r', shapeId: 's0' }, disc(0, -40, 20));
     expect(boxOf(grown, banded.ids[0] ?? '').right).toBeCloseTo(22, 6);
+  });
+
+  it('is taken out as a shape that is not drawn, edited there, and goes along with the construction', () => {
+    const made = offsetShapes(withForms(disc(0, -40, 10)), 'r', new Set(['s0']), 3, counter(), STRAIGHT);
+    const id = made.ids[0] ?? '';
+    const own = removeShapes(made.figure, 'r', new Set(['s0']));
+    const out = takeOutInput(own, { roundId: 'r', shapeId: id }, 'shape', ids('o'));
+    if (!out.ok) throw new Error(out.finding.sentence);
+    const [line = ''] = out.value.ids;
+    expect(shapeOf(out.value.figure, line)).toMatchObject({
+      visible: false,
+      name: 'Shape of Offset Shape 0',
+    });
+    expect(boxOf(out.value.figure, line).right).toBeCloseTo(10, 9);
+    expect(figureSchema.validate(out.value.figure).error).toBeUndefined();
+    const moved = moveShapes(out.value.figure, 'r', new Set([id]), { x: 5, y: 0 });
+    expect(shapeOf(moved, id).inputs).toEqual({ shape: line });
+    expect(boxOf(moved, line).right).toBeCloseTo(15, 9);
+    const node = moveNodes(moved, { roundId: 'r', shapeId: line }, new Set([0]), { x: 0, y: -20 });
+    expect(boxOf(node, id).top).toBeLessThan(boxOf(moved, id).top - 10);
   });
 
   it('is chosen and let go by hand; what would be made of itself, or is worked out, is no choice', () => {

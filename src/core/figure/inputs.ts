@@ -27,7 +27,8 @@ import {
 import { makerOf, withParams, type BuiltForm } from '../maker/makers';
 import { mapOf, type MakerHandle } from '../maker/placed';
 import type { Motif } from './groups';
-import type { Shape } from './model';
+import { LIMITS, type Shape } from './model';
+import { newShape } from './start';
 
 /** A field that holds curves, and may hold those of another shape. */
 export type InputField = Extract<Field<Params>, { type: 'drawn' }> & { readonly key: string };
@@ -120,6 +121,34 @@ export function followed(
 export const inputChoices = (motif: Pick<Motif, 'shapes'>, shape: Shape, key: string): readonly Shape[] =>
   motif.shapes.filter(({ id }) => followed(motif, shape, key, id).ok);
 
+/** A construction's curves of a field in motif coordinates; those that it holds about their middle lie about its origin. */
+function curvesOut(field: InputField, form: BuiltForm): Contour[] {
+  const map = field.of === 'place' ? mapOf(form) : moveMap(form.at);
+  return mappedContours(curvesIn(form, field.key), map);
+}
+
+/**
+ * The curves of a construction as a shape of their own, whose nodes can be edited, and the construction following it. It is not drawn, and goes
+ * along with the construction.
+ */
+export function takenOut(
+  shape: Shape,
+  key: string,
+  id: string,
+): Result<{ readonly source: Shape; readonly shape: Shape }> {
+  const field = inputFields(shape.form).find((each) => each.key === key);
+  if (!field || !isBuilt(shape.form)) return failed(finding('input.none'));
+  const name = `${field.label} of ${shape.name}`.slice(0, LIMITS.name);
+  const form: Form = { kind: 'path', contours: curvesOut(field, shape.form) };
+  const { group } = shape;
+  const source: Shape = {
+    ...newShape(id, name, form, { fill: null, stroke: null }),
+    ...(group !== undefined && { group }),
+    visible: false,
+  };
+  return ok({ source, shape: withInputs(shape, { ...shape.inputs, [key]: id }) });
+}
+
 /** A construction that keeps its curves as they are, whatever becomes of the shape that they were of. */
 export function unfollowed(shape: Shape, key: string): Shape {
   const { [key]: gone, ...others } = shape.inputs ?? {};
@@ -145,13 +174,15 @@ const NONE: Inputs = {};
 
 /**
  * A motif after a change, each construction made of the shapes that it follows as they are now. What was moved or changed alone, or whose
- * source is gone or of no use, keeps its curves and follows no more.
+ * source is gone or of no use, keeps its curves and follows no more; what is not drawn and followed by it alone goes along instead.
  */
 export function withInputsInStep<M extends Motif>(before: Motif, after: M): M {
   if (before.shapes === after.shapes || after.shapes.every(({ inputs }) => inputs === undefined))
     return after;
   const [was, is] = [shapesById(before), shapesById(after)];
   const made = new Map<string, Shape>();
+  const isAlone = (id: string): boolean =>
+    after.shapes.filter(({ inputs }) => Object.values(inputs ?? NONE).includes(id)).length === 1;
   const inStep = (shape: Shape): Shape => {
     const known = made.get(shape.id);
     if (known || !shape.inputs) return known ?? shape;
@@ -167,12 +198,18 @@ export function withInputsInStep<M extends Motif>(before: Motif, after: M): M {
       if (sameCurves(curvesIn(now.form, key), wanted)) return now;
       const form = withField(now.form, key, wanted);
       const isLed = was.has(id) && lead.form !== was.get(id)?.form && was.has(now.id);
+      // Curves that are not drawn are the construction's own: they go along with it.
+      if (!isLed && was.has(now.id) && !lead.visible && lead.form.kind === 'path' && isAlone(id)) {
+        made.set(id, { ...lead, form: { ...lead.form, contours: curvesOut(field, now.form) } });
+        return now;
+      }
       return isLed && formProblem(form) === null ? { ...now, form } : unfollowed(now, key);
     }, shape);
     made.set(shape.id, next);
     return next;
   };
-  const shapes = after.shapes.map(inStep);
+  for (const shape of after.shapes) inStep(shape);
+  const shapes = after.shapes.map((shape) => made.get(shape.id) ?? shape);
   return shapes.every((shape, k) => shape === after.shapes[k]) ? after : { ...after, shapes };
 }
 

@@ -1,10 +1,14 @@
 'use client';
 
-import { setInput } from '@/core/figure/commands';
+import { SquarePen } from 'lucide-react';
+
+import { setInput, takeOutInput } from '@/core/figure/commands';
 import { inputChoices, inputFields } from '@/core/figure/inputs';
 import type { Round, Shape } from '@/core/figure/model';
-import { actAndSelect } from '@/state/editor';
+import { actAndSelect, select } from '@/state/editor';
+import { newId } from '@/state/ids';
 import { LET_GO } from '@/state/letGo';
+import { IconButton } from '../common/Button';
 import { Row } from '../common/Panel';
 import { useEditor } from '../editor/EditorContext';
 
@@ -26,10 +30,19 @@ export function MadeOfFields({
       const made = setInput(figure, { roundId: round.id, shapeId: shape.id }, key, source);
       return made.ok ? { figure: made.value, ids: [shape.id] } : made;
     });
+  /** Goes to the nodes of what it follows; of curves of its own, which are taken out for it. */
+  const edit = (key: string): void => {
+    const source = shape.inputs?.[key];
+    if (source !== undefined) select(editor, round.id, [source]);
+    else
+      actAndSelect(editor, 'Take out a line', round.id, (figure) =>
+        takeOutInput(figure, { roundId: round.id, shapeId: shape.id }, key, newId),
+      );
+    editor.setState({ tool: 'nodes', stage: 'draw' });
+  };
   return inputFields(shape.form).map(({ key, label }) => {
     const value = shape.inputs?.[key] ?? ITS_OWN;
     const choices = inputChoices(round, shape, key);
-    if (choices.length === 0) return null;
     return (
       <Row key={key} caption={label}>
         <select
@@ -47,6 +60,13 @@ export function MadeOfFields({
             </option>
           ))}
         </select>
+        <IconButton
+          label={`Edit the nodes of ${label.toLowerCase()}`}
+          disabled={disabled}
+          onClick={() => edit(key)}
+        >
+          <SquarePen size={15} strokeWidth={1.7} />
+        </IconButton>
       </Row>
     );
   });

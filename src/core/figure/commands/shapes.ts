@@ -10,7 +10,7 @@ import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { allShapes } from '../bent';
 import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
-import { followed, renamedShapes, unfollowed } from '../inputs';
+import { followed, renamedShapes, takenOut, unfollowed } from '../inputs';
 import { LIMITS, type Edge, type Figure, type Group, type Round, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
@@ -129,6 +129,28 @@ export function setInput(
       ? ok(unfollowed(shape, key))
       : followed(roundOf(figure, ref.roundId), shape, key, sourceId);
   return next.ok ? ok(withShapes(figure, ref.roundId, new Set([ref.shapeId]), () => next.value)) : next;
+}
+
+/**
+ * Makes a shape of the curves that a construction is made of, behind it and not drawn, for their nodes to be edited; says why where there are none.
+ * @param key the field that holds the curves
+ */
+export function takeOutInput(
+  figure: Figure,
+  ref: ShapeRef,
+  key: string,
+  newId: () => string,
+): Result<{ figure: Figure; ids: string[] }> {
+  const shape = findShape(figure, ref);
+  if (!shape) return failed(finding('input.none'));
+  const made = takenOut(shape, key, newId());
+  if (!made.ok) return made;
+  const { source, shape: next } = made.value;
+  const changed = withRound(figure, ref.roundId, (round) => ({
+    ...round,
+    shapes: round.shapes.flatMap((each) => (each.id === shape.id ? [source, next] : [each])),
+  }));
+  return ok({ figure: changed, ids: [source.id] });
 }
 
 export const renameShape = (figure: Figure, ref: ShapeRef, name: string): Figure =>

@@ -184,6 +184,8 @@ describe('what a construction is made of', () => {
     expect(boxOf(moved, line).right).toBeCloseTo(15, 9);
     const node = moveNodes(moved, { roundId: 'r', shapeId: line }, new Set([0]), { x: 0, y: -20 });
     expect(boxOf(node, id).top).toBeLessThan(boxOf(moved, id).top - 10);
+    // It goes with the construction, as nobody else has it.
+    expect(roundOf(removeShapes(node, 'r', new Set([id])), 'r').shapes).toEqual([]);
   });
 
   it('is chosen and let go by hand; what would be made of itself, or is worked out, is no choice', () => {

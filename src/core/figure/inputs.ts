@@ -34,6 +34,7 @@ import { newShape } from './start';
 export type InputField = Extract<Field<Params>, { type: 'drawn' }> & { readonly key: string };
 
 type Inputs = Readonly<Record<string, string>>;
+const NONE: Inputs = {};
 
 /** The fields of a form that may hold another shape's curves. */
 export const inputFields = (form: Form): readonly InputField[] =>
@@ -100,13 +101,19 @@ function withInputs({ inputs: _, ...shape }: Shape, inputs: Inputs): Shape {
 }
 
 /** A construction that is made of another shape from now on, where it stands; says why where nothing comes of that. */
-export function followed(
+export const followed = (
   motif: Pick<Motif, 'shapes'>,
   shape: Shape,
   key: string,
   sourceId: string,
+): Result<Shape> => followedIn(shapesById(motif), shape, key, sourceId);
+
+function followedIn(
+  byId: ReadonlyMap<string, Shape>,
+  shape: Shape,
+  key: string,
+  sourceId: string,
 ): Result<Shape> {
-  const byId = shapesById(motif);
   const source = byId.get(sourceId);
   const field = inputFields(shape.form).find((each) => each.key === key);
   if (!source || !field || !isBuilt(shape.form)) return failed(finding('input.none'));
@@ -118,8 +125,10 @@ export function followed(
 }
 
 /** The shapes of a motif that a field of a construction may hold, back to front. */
-export const inputChoices = (motif: Pick<Motif, 'shapes'>, shape: Shape, key: string): readonly Shape[] =>
-  motif.shapes.filter(({ id }) => followed(motif, shape, key, id).ok);
+export function inputChoices(motif: Pick<Motif, 'shapes'>, shape: Shape, key: string): readonly Shape[] {
+  const byId = shapesById(motif);
+  return motif.shapes.filter(({ id }) => followedIn(byId, shape, key, id).ok);
+}
 
 /** A construction's curves of a field in motif coordinates; those that it holds about their middle lie about its origin. */
 function curvesOut(field: InputField, form: BuiltForm): Contour[] {
@@ -149,6 +158,18 @@ export function takenOut(
   return ok({ source, shape: withInputs(shape, { ...shape.inputs, [key]: id }) });
 }
 
+/** Shapes without some of them, and without the curves that were taken out of those alone. */
+export function withoutShapes(shapes: readonly Shape[], gone: ReadonlySet<string>): Shape[] {
+  const left = shapes.filter(({ id }) => !gone.has(id));
+  const followedBy = (some: readonly Shape[]): Set<string> =>
+    new Set(some.flatMap(({ inputs }) => Object.values(inputs ?? NONE)));
+  const [theirs, others] = [followedBy(shapes.filter(({ id }) => gone.has(id))), followedBy(left)];
+  return left.filter(
+    ({ id, visible, paint }) =>
+      visible || paint.fill !== null || paint.stroke !== null || !theirs.has(id) || others.has(id),
+  );
+}
+
 /** A construction that keeps its curves as they are, whatever becomes of the shape that they were of. */
 export function unfollowed(shape: Shape, key: string): Shape {
   const { [key]: gone, ...others } = shape.inputs ?? {};
@@ -169,8 +190,6 @@ export function renamedShapes(shapes: readonly Shape[], newId: () => string): Sh
   const ids = new Map(shapes.map(({ id }) => [id, newId()]));
   return shapes.map((shape) => ({ ...leadBy(shape, ids), id: ids.get(shape.id) ?? shape.id }));
 }
-
-const NONE: Inputs = {};
 
 /**
  * A motif after a change, each construction made of the shapes that it follows as they are now. What was moved or changed alone, or whose

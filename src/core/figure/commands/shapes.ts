@@ -10,7 +10,7 @@ import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
 import { allShapes } from '../bent';
 import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
-import { followed, renamedShapes, takenOut, unfollowed } from '../inputs';
+import { followed, renamedShapes, takenOut, unfollowed, withoutShapes } from '../inputs';
 import { LIMITS, type Edge, type Figure, type Group, type Round, type Shape } from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
@@ -57,7 +57,7 @@ export const addMotif = (
 export const removeShapes = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure =>
   withRound(figure, roundId, (round) => ({
     ...round,
-    shapes: round.shapes.filter(({ id }) => !shapeIds.has(id)),
+    shapes: withoutShapes(round.shapes, shapeIds),
   }));
 
 /** Shapes with the groups that they lie in: copies of them lie in the same. */

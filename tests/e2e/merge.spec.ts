@@ -154,8 +154,8 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await width.press('Escape');
 
   // Its line is edited by nodes, and goes along with it.
-  await inspector.getByRole('button', { name: 'Edit the nodes of along' }).click();
-  const line = motif.getByRole('button', { name: /^Select Along of Band/ });
+  await inspector.getByRole('button', { name: 'Edit the nodes of its line' }).click();
+  const line = motif.getByRole('button', { name: /^Select Line of Band/ });
   await expect(line).toHaveAttribute('aria-pressed', 'true');
   await expect(bench(page).locator('[data-handle=node-0]')).toBeVisible();
 });

@@ -44,6 +44,9 @@ export const inputFields = (form: Form): readonly InputField[] =>
       )
     : [];
 
+/** What the curves of a field are called by themselves. */
+export const inputName = ({ key, label }: InputField): string => (key === 'along' ? 'Line' : label);
+
 /** Where the middle of curves is for a field that holds them about it. */
 function middleFor(field: InputField, contours: readonly Contour[]): Point {
   const paths = pathsOfContours(contours);
@@ -147,7 +150,7 @@ export function takenOut(
 ): Result<{ readonly source: Shape; readonly shape: Shape }> {
   const field = inputFields(shape.form).find((each) => each.key === key);
   if (!field || !isBuilt(shape.form)) return failed(finding('input.none'));
-  const name = `${field.label} of ${shape.name}`.slice(0, LIMITS.name);
+  const name = `${inputName(field)} of ${shape.name}`.slice(0, LIMITS.name);
   const form: Form = { kind: 'path', contours: curvesOut(field, shape.form) };
   const { group } = shape;
   const source: Shape = {

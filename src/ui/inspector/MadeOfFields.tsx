@@ -3,7 +3,7 @@
 import { SquarePen } from 'lucide-react';
 
 import { setInput, takeOutInput } from '@/core/figure/commands';
-import { inputChoices, inputFields } from '@/core/figure/inputs';
+import { inputChoices, inputFields, inputName } from '@/core/figure/inputs';
 import type { Round, Shape } from '@/core/figure/model';
 import { actAndSelect, select } from '@/state/editor';
 import { newId } from '@/state/ids';
@@ -40,7 +40,8 @@ export function MadeOfFields({
       );
     editor.setState({ tool: 'nodes', stage: 'draw' });
   };
-  return inputFields(shape.form).map(({ key, label }) => {
+  return inputFields(shape.form).map((field) => {
+    const { key, label } = field;
     const value = shape.inputs?.[key] ?? ITS_OWN;
     const choices = inputChoices(round, shape, key);
     return (
@@ -61,7 +62,7 @@ export function MadeOfFields({
           ))}
         </select>
         <IconButton
-          label={`Edit the nodes of ${label.toLowerCase()}`}
+          label={`Edit the nodes of its ${inputName(field).toLowerCase()}`}
           disabled={disabled}
           onClick={() => edit(key)}
         >

@@ -136,6 +136,8 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await offset.click();
   await expect(inspector.getByLabel('Shape is that of')).toHaveValue(/./);
   await expect.poll(async () => Number(await box())).toBeGreaterThan(wide + 5);
+  // A colour that was clicked takes no arrows away.
+  await page.getByRole('button', { name: '#e9b44c at hand' }).click();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText(/^Offset .* no longer follows Ellipse/)).toBeVisible();
   await expect(inspector.getByLabel('Shape is that of')).toHaveValue('');

@@ -167,6 +167,7 @@ export function PaintAtHand() {
       <div className="grid grid-cols-4 gap-[2px] @max-[480px]:w-[206px] @max-[480px]:grid-cols-8">
         <button
           type="button"
+          data-chip
           aria-label={`No ${name}`}
           title={`No ${name}; with Shift no stroke`}
           disabled={off || (isLines && side === 'stroke')}
@@ -179,6 +180,7 @@ export function PaintAtHand() {
           <button
             key={colour}
             type="button"
+            data-chip
             aria-label={`${calledColour(colour, colourNames)} at hand`}
             aria-pressed={colour === now}
             title={`${calledColour(colour, colourNames)}: the ${name}; with Shift the stroke`}

@@ -107,9 +107,9 @@ const isControl = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('button, [role=radio], [role=menu], [role=dialog], [role=slider], a') !== null;
 
-/** Within a control that uses the arrow keys itself; a row of the motif's list does not, as its shape was chosen to be moved. */
+/** Within a control that uses the arrow keys itself; a row of the motif's list and a colour at hand do not: what was chosen is moved next. */
 const usesArrows = (target: EventTarget | null): boolean =>
-  isControl(target) && !(target instanceof HTMLElement && target.matches('[data-row]'));
+  isControl(target) && !(target instanceof HTMLElement && target.matches('[data-row], [data-chip]'));
 
 const NUDGES: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],

@@ -52,8 +52,8 @@ interface FieldProps {
   readonly set: (part: Partial<TransformOptions>) => void;
 }
 
-/** What the options come to, about a point. */
-function transformOf({ kind, polar, by, angle, scale, line }: TransformOptions, about: Point): Transform {
+/** What the options come to. @param about what is turned, scaled or reflected about */
+function transformOf(about: Point, { kind, polar, by, angle, scale, line }: TransformOptions): Transform {
   switch (kind) {
     case 'move':
       return { kind, by: polar ? fromPolar(by.x, by.y) : by };
@@ -94,7 +94,7 @@ export function TransformPanel({ round, shapes, straight }: Props) {
     node: node ?? ORIGIN,
     point: spot,
   }[pivot];
-  const transform = transformOf(options, about);
+  const transform = transformOf(about, options);
   const problem = transformProblem(transform);
   const apply = (copy: boolean): void => {
     const figure = shownFigure(editor.getState());

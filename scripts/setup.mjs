@@ -74,7 +74,7 @@ export function installPackages() {
 }
 
 /** What the tests need of Debian, by a program of each package: two browsers to drive, and a renderer of PDF. */
-const PACKAGES = { chromium: 'chromium', 'firefox-esr': 'firefox-esr', 'poppler-utils': 'pdftoppm' };
+const PACKAGES = { 'chromium-headless-shell': 'chromium-headless-shell', 'firefox-esr': 'firefox-esr', 'poppler-utils': 'pdftoppm' };
 
 /** Begins to install those packages of Debian that are missing; they come in beside others. @returns what waits for them */
 export function beginInstallForTests() {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { STAGES } from './stages';
-import { TOOL_NAMES, toolOnKey, toolsBeyond, TRAY_KEYS, TRAYS } from './tools';
+import { toolOnKey, toolsBeyond, TRAY_KEYS, TRAYS } from './tools';
 
 describe('the tray', () => {
   it('lies on the two rows of seven keys, each tool once a stage, Select first', () => {
@@ -22,11 +22,6 @@ describe('the tray', () => {
       );
     expect(toolOnKey('turn', 'KeyA')).toBeNull();
     expect(toolOnKey('draw', 'KeyP')).toBeNull();
-  });
-
-  it('or what is beyond it has every tool that there is a name for in some stage', () => {
-    const offered = new Set(STAGES.flatMap((stage) => [...TRAYS[stage].flat(), ...toolsBeyond(stage)]));
-    expect([...offered].sort()).toEqual(Object.keys(TOOL_NAMES).sort());
   });
 
   it('is not all that there is where things are drawn: the tools of the other stage are there too, each once', () => {

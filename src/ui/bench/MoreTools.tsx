@@ -2,8 +2,8 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronUp } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 
-import { MORE_KEY, TOOL_NAMES, type ToolId } from '@/state/tools';
-import { ICONS } from './toolIcons';
+import { MORE_KEY, type ToolId } from '@/state/tools';
+import { TOOLS } from '../tools/registry';
 
 interface Props {
   readonly tools: readonly ToolId[];
@@ -30,19 +30,19 @@ function moveFocus(event: KeyboardEvent<HTMLElement>): void {
 export function MoreTools({ tools, chosen, letter, onChoose }: Props) {
   if (tools.length === 0) return null;
   const inHand = tools.includes(chosen) ? chosen : null;
-  const Icon = inHand ? ICONS[inHand] : ChevronUp;
+  const Icon = inHand ? TOOLS[inHand].icon : ChevronUp;
   const key = letter?.(MORE_KEY) ?? MORE_KEY.replace('Key', '');
   return (
     <Popover>
       <PopoverButton
         data-more-tools
         aria-keyshortcuts={key}
-        aria-label={inHand ? `More tools, ${TOOL_NAMES[inHand]} in hand` : 'More tools'}
+        aria-label={inHand ? `More tools, ${TOOLS[inHand].name} in hand` : 'More tools'}
         title={`More tools (${key})`}
         className={`absolute right-3 bottom-full flex h-[26px] items-center gap-1.5 rounded-t-[9px] border border-b-0 border-line-strong px-2.5 text-[12px] whitespace-nowrap ${inHand ? 'bg-coral-soft text-coral-text' : 'bg-shell text-ink hover:bg-line/50'}`}
       >
         <Icon size={14} strokeWidth={1.7} aria-hidden />
-        {inHand ? TOOL_NAMES[inHand] : 'More'}
+        {inHand ? TOOLS[inHand].name : 'More'}
         <kbd aria-hidden="true" className="font-mono text-[11px] text-muted">
           {key}
         </kbd>
@@ -55,7 +55,7 @@ export function MoreTools({ tools, chosen, letter, onChoose }: Props) {
         {({ close }) => (
           <div role="toolbar" aria-label="More tools" className="grid grid-cols-5 gap-0.5">
             {tools.map((tool) => {
-              const ToolIcon = ICONS[tool];
+              const ToolIcon = TOOLS[tool].icon;
               return (
                 <button
                   key={tool}
@@ -69,7 +69,7 @@ export function MoreTools({ tools, chosen, letter, onChoose }: Props) {
                   className={`flex h-[48px] w-[66px] flex-col items-center justify-center gap-[3px] rounded-ui text-[11px] leading-4 tracking-tight whitespace-nowrap ${tool === chosen ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
                 >
                   <ToolIcon size={17} strokeWidth={1.7} aria-hidden />
-                  {TOOL_NAMES[tool]}
+                  {TOOLS[tool].name}
                 </button>
               );
             })}

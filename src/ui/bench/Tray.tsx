@@ -2,13 +2,13 @@
 
 import { memo, useSyncExternalStore } from 'react';
 
-import { TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS } from '@/state/tools';
+import { toolsBeyond, TRAY_KEYS, TRAYS } from '@/state/tools';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { keyLetter, subscribeToLayout } from '../editor/keyboardLayout';
+import { TOOLS } from '../tools/registry';
 import { takeTool } from '../tools/takeTool';
 import { MoreTools } from './MoreTools';
 import { PaintAtHand } from './PaintAtHand';
-import { ICONS } from './toolIcons';
 
 /** The tools of the stage along the Bench's foot, placed as the keys that choose them. */
 export const Tray = memo(function Tray() {
@@ -32,7 +32,7 @@ export const Tray = memo(function Tray() {
         {rows.map((tools, row) => (
           <div key={row} className="flex gap-0.5">
             {tools.map((tool, column) => {
-              const Icon = ICONS[tool];
+              const Icon = TOOLS[tool].icon;
               const code = TRAY_KEYS[row]?.[column] ?? '';
               const letter = letters?.(code) ?? code.replace('Key', '');
               const on = tool === chosen;
@@ -43,12 +43,12 @@ export const Tray = memo(function Tray() {
                   data-guide-at={tool}
                   aria-pressed={on}
                   aria-keyshortcuts={letter}
-                  title={`${TOOL_NAMES[tool]} (${letter})`}
+                  title={`${TOOLS[tool].name} (${letter})`}
                   onClick={() => takeTool(editor, tool)}
                   className={`relative flex h-[48px] flex-col items-center justify-center gap-[3px] rounded-ui leading-4 whitespace-nowrap transition-colors duration-100 ${full ? 'w-[48px] pt-1 text-[11px] tracking-tight' : 'w-[70px] text-[12px]'} ${on ? 'bg-coral-soft text-coral-text' : 'text-ink hover:bg-line/50'}`}
                 >
                   <Icon size={17} strokeWidth={1.7} aria-hidden />
-                  {TOOL_NAMES[tool]}
+                  {TOOLS[tool].name}
                   <kbd
                     aria-hidden="true"
                     className={`absolute top-[2px] right-[4px] font-mono text-[11px] leading-3 ${on ? 'text-coral-text' : 'text-muted'}`}

@@ -7,7 +7,7 @@
 import { selectedShapes, activeRound, type Editor } from '@/state/editor';
 import type { Saver } from '@/state/saver';
 import { STAGE_NAMES, STAGES } from '@/state/stages';
-import { MORE_KEY, TOOL_NAMES, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
+import { MORE_KEY, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
 import { actOnRound } from '@/state/editor';
 import { setMirror, toggleHalfStep } from '@/core/figure/commands';
 import { unfold } from '../common/folded';
@@ -17,10 +17,10 @@ import { selectionActions } from '../editor/selectionActions';
 import { roundActions } from '../reach/roundActions';
 import { chooseArtwork } from '../import/ImportButton';
 import { beginGuide } from '../guide/Guide';
+import { TOOLS } from '../tools/registry';
 import { takeTool } from '../tools/takeTool';
 import { PLACES, type Place } from './places';
 import type { Findable } from './rank';
-import { TOOL_WORDS } from './toolWords';
 
 export interface FindEntry extends Findable {
   readonly id: string;
@@ -88,8 +88,8 @@ function toolEntries(editor: Editor): FindEntry[] {
         return [
           {
             id: `tool ${tool}`,
-            name: TOOL_NAMES[tool],
-            words: TOOL_WORDS[tool],
+            name: TOOLS[tool].name,
+            words: TOOLS[tool].words,
             where: `${STAGE_NAMES[stage]}, tool`,
             shortcut: (TRAY_KEYS[r]?.[column] ?? '').replace('Key', ''),
             run: () => {
@@ -109,8 +109,8 @@ const toolsOfMore = (editor: Editor): FindEntry[] =>
     .filter((tool) => !STAGES.some((stage) => TRAYS[stage].flat().includes(tool)))
     .map((tool) => ({
       id: `tool ${tool}`,
-      name: TOOL_NAMES[tool],
-      words: TOOL_WORDS[tool],
+      name: TOOLS[tool].name,
+      words: TOOLS[tool].words,
       where: `${STAGE_NAMES.draw}, More tools`,
       shortcut: MORE_KEY.replace('Key', ''),
       run: () => {

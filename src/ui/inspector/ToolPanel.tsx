@@ -1,7 +1,10 @@
 'use client';
 
+import type { ReactNode } from 'react';
+
 import type { Shape } from '@/core/figure/model';
 import type { EditorState } from '@/state/editor';
+import type { ToolId } from '@/state/tools';
 import { Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
@@ -10,103 +13,131 @@ import { StampPanel } from './StampPanel';
 
 type Ways = EditorState['ways'];
 
-const LINES: readonly { value: Ways['line']; label: string }[] = [
-  { value: 'straight', label: 'Straight' },
-  { value: 'arc', label: 'Arc, 3 points' },
-];
-const ELLIPSES: readonly { value: Ways['ellipse']; label: string }[] = [
-  { value: 'centre', label: 'Centre' },
-  { value: 'diameter', label: 'Diameter' },
-  { value: 'points', label: '3 points' },
-];
-const POLYGONS: readonly { value: Ways['polygon']; label: string }[] = [
-  { value: 'polygon', label: 'Polygon' },
-  { value: 'star', label: 'Star' },
-];
-const CIRCLES: readonly { value: Ways['circles']; label: string }[] = [
-  { value: 'ring', label: 'Ring' },
-  { value: 'lattice', label: 'Lattice' },
-];
-const ARCS: readonly { value: Ways['arc']; label: string }[] = [
-  { value: 'along', label: 'Along it' },
-  { value: 'ends', label: 'Ends first' },
-];
-const ARC_HINTS: Record<Ways['arc'], string> = {
-  along: 'Click its start, a point that it goes through, and its end. X for the other order.',
-  ends: 'Click both ends, then a point between them. X for the other order.',
+/** One thing that a tool can do in several ways, each with what it takes of the hand. */
+interface Choice<Key extends keyof Ways> {
+  readonly label: string;
+  readonly ways: readonly { readonly value: Ways[Key]; readonly label: string; readonly hint?: string }[];
+}
+
+const CHOICES: { readonly [Key in keyof Ways]: Choice<Key> } = {
+  line: {
+    label: 'A line is',
+    ways: [
+      {
+        value: 'straight',
+        label: 'Straight',
+        hint: 'Drag from end to end; Shift holds it to steps of 15°.',
+      },
+      { value: 'arc', label: 'Arc, 3 points' },
+    ],
+  },
+  arc: {
+    label: 'Its points',
+    ways: [
+      {
+        value: 'along',
+        label: 'Along it',
+        hint: 'Click its start, a point that it goes through, and its end. X for the other order.',
+      },
+      {
+        value: 'ends',
+        label: 'Ends first',
+        hint: 'Click both ends, then a point between them. X for the other order.',
+      },
+    ],
+  },
+  ellipse: {
+    label: 'Drawn by',
+    ways: [
+      { value: 'centre', label: 'Centre', hint: 'Drag from the middle; Shift makes a circle.' },
+      {
+        value: 'diameter',
+        label: 'Diameter',
+        hint: 'Drag from one end of a circle’s diameter to the other.',
+      },
+      { value: 'points', label: '3 points', hint: 'Click three points of a circle.' },
+    ],
+  },
+  polygon: {
+    label: 'Drawn as',
+    ways: [
+      { value: 'polygon', label: 'Polygon' },
+      { value: 'star', label: 'Star' },
+    ],
+  },
+  circles: {
+    label: 'Circles are',
+    ways: [
+      { value: 'ring', label: 'Ring', hint: 'Circles round a centre, each touching the next.' },
+      { value: 'lattice', label: 'Lattice', hint: 'Circles on a 60° grid, through each other’s centres.' },
+    ],
+  },
 };
-const HINTS: Record<Exclude<Ways['line'], 'arc'> | Ways['ellipse'] | Ways['circles'], string> = {
-  ring: 'Circles round a centre, each touching the next.',
-  lattice: 'Circles on a 60° grid, through each other’s centres.',
-  straight: 'Drag from end to end; Shift holds it to steps of 15°.',
-  centre: 'Drag from the middle; Shift makes a circle.',
-  diameter: 'Drag from one end of a circle’s diameter to the other.',
-  points: 'Click three points of a circle.',
+
+function Hint({ children }: { readonly children: ReactNode }) {
+  return <p className="text-[12px] leading-4 text-muted">{children}</p>;
+}
+
+/** Chooses a way to draw; what was clicked in another is left. */
+function WayChoice({ of }: { readonly of: keyof Ways }) {
+  const editor = useEditor();
+  const way = useEditorState((state) => state.ways[of]);
+  const { label, ways } = CHOICES[of] as Choice<keyof Ways>;
+  const set = (next: Ways[keyof Ways]): void =>
+    editor.setState((state) => ({
+      ways: { ...state.ways, [of]: next },
+      spots: [],
+      live: null,
+      wanted: null,
+    }));
+  const hint = ways.find(({ value }) => value === way)?.hint;
+  return (
+    <>
+      <Segmented label={label} value={way} choices={ways} onChange={set} />
+      {hint && <Hint>{hint}</Hint>}
+    </>
+  );
+}
+
+function LineOptions() {
+  const isArc = useEditorState(({ ways }) => ways.line === 'arc');
+  return (
+    <Section title="Line">
+      <WayChoice of="line" />
+      {isArc && <WayChoice of="arc" />}
+    </Section>
+  );
+}
+
+/** What can be set of each tool that has more to it than a press and a drag. */
+const OPTIONS: Partial<Record<ToolId, (chosen: readonly Shape[]) => ReactNode>> = {
+  freehand: () => <HandPanel />,
+  stamp: (chosen) => <StampPanel chosen={chosen} />,
+  line: () => <LineOptions />,
+  ellipse: () => (
+    <Section title="Ellipse and circle">
+      <WayChoice of="ellipse" />
+    </Section>
+  ),
+  rectangle: () => (
+    <Section title="Rectangle">
+      <Hint>Drag from corner to corner, or with Alt from the middle; Shift makes a square.</Hint>
+    </Section>
+  ),
+  polygon: () => (
+    <Section title="Polygon and star">
+      <WayChoice of="polygon" />
+    </Section>
+  ),
+  touchingRing: () => (
+    <Section title="Equal circles">
+      <WayChoice of="circles" />
+    </Section>
+  ),
 };
 
 /** How the tool at hand draws, where it can in more ways than one. */
 export function ToolPanel({ chosen }: { readonly chosen: readonly Shape[] }) {
-  const editor = useEditor();
   const tool = useEditorState((state) => state.tool);
-  const ways = useEditorState((state) => state.ways);
-  const set = (part: Partial<Ways>): void =>
-    editor.setState((state) => ({ ways: { ...state.ways, ...part }, spots: [], live: null, wanted: null }));
-  if (tool === 'freehand') return <HandPanel />;
-  if (tool === 'stamp') return <StampPanel chosen={chosen} />;
-  if (tool === 'line')
-    return (
-      <Section title="Line">
-        <Segmented label="A line is" value={ways.line} choices={LINES} onChange={(line) => set({ line })} />
-        {ways.line === 'arc' && (
-          <Segmented label="Its points" value={ways.arc} choices={ARCS} onChange={(arc) => set({ arc })} />
-        )}
-        <p className="text-[12px] leading-4 text-muted">
-          {ways.line === 'arc' ? ARC_HINTS[ways.arc] : HINTS[ways.line]}
-        </p>
-      </Section>
-    );
-  if (tool === 'ellipse')
-    return (
-      <Section title="Ellipse and circle">
-        <Segmented
-          label="Drawn by"
-          value={ways.ellipse}
-          choices={ELLIPSES}
-          onChange={(ellipse) => set({ ellipse })}
-        />
-        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.ellipse]}</p>
-      </Section>
-    );
-  if (tool === 'rectangle')
-    return (
-      <Section title="Rectangle">
-        <p className="text-[12px] leading-4 text-muted">
-          Drag from corner to corner, or with Alt from the middle; Shift makes a square.
-        </p>
-      </Section>
-    );
-  if (tool === 'polygon')
-    return (
-      <Section title="Polygon and star">
-        <Segmented
-          label="Drawn as"
-          value={ways.polygon}
-          choices={POLYGONS}
-          onChange={(way) => set({ polygon: way })}
-        />
-      </Section>
-    );
-  if (tool === 'touchingRing')
-    return (
-      <Section title="Equal circles">
-        <Segmented
-          label="Circles are"
-          value={ways.circles}
-          choices={CIRCLES}
-          onChange={(circles) => set({ circles })}
-        />
-        <p className="text-[12px] leading-4 text-muted">{HINTS[ways.circles]}</p>
-      </Section>
-    );
-  return null;
+  return OPTIONS[tool]?.(chosen) ?? null;
 }

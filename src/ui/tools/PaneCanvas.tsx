@@ -6,6 +6,7 @@ import type { PaneId } from '@/state/editor';
 import { Slabs, type Slab } from '../common/Slabs';
 import { useEditorState } from '../editor/EditorContext';
 import { Overlay } from './Overlay';
+import { TOOLS } from './registry';
 import { usePaneGestures, usePaneSize } from './usePaneGestures';
 
 interface Props {
@@ -24,11 +25,7 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
   const tool = useEditorState((state) => state.tool);
   const gestures = usePaneGestures(element, pane);
   usePaneSize(element, pane);
-  const cursor = panning
-    ? 'cursor-grab'
-    : tool === 'select' || tool === 'nodes'
-      ? 'cursor-default'
-      : 'cursor-crosshair';
+  const cursor = panning ? 'cursor-grab' : TOOLS[tool].isArrow ? 'cursor-default' : 'cursor-crosshair';
 
   return (
     <div

@@ -14,7 +14,7 @@ import { toScreen } from '@/state/viewport';
 import { workOf } from '@/state/work';
 import type { Gesture } from './gesture';
 import type { PanePoint } from './pointer';
-import { PRESSES } from './presses';
+import { TOOLS } from './registry';
 
 const STEPS: Readonly<Record<string, Point>> = {
   ArrowLeft: { x: -1, y: 0 },
@@ -81,7 +81,7 @@ export function crosshairKeys(editor: Editor): CrosshairKeys {
     last = { at: event.timeStamp, ...cross };
     // The cross-hair is on the Bench, not in its lane.
     editor.setState({ laid: false });
-    gesture = PRESSES[editor.getState().tool](editor, point, isDouble);
+    gesture = TOOLS[editor.getState().tool].press(editor, point, isDouble);
   };
 
   return {

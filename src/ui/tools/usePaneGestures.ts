@@ -5,27 +5,13 @@ import { useCallback, useEffect, useRef, type PointerEvent, type RefObject } fro
 
 import { distance, type Point } from '@/core/curve/point';
 import type { Editor, PaneId } from '@/state/editor';
-import type { ToolId } from '@/state/tools';
 import { panned, zoomed } from '@/state/viewport';
 import { useEditor } from '../editor/EditorContext';
 import { hoverCells, worksOnCells } from './cells';
 import type { Gesture } from './gesture';
-import { hoverPath } from './path';
-import { MotifPointer, panePoint, placementIn, toMotif, viewOf, type PanePoint } from './pointer';
-import { PRESSES } from './presses';
-import { hoverSpots } from './spots';
-
-/** Tools whose pointer catches nothing while it only moves. */
-const UNCAUGHT: ReadonlySet<ToolId> = new Set([
-  'select',
-  'nodes',
-  'paint',
-  'eyedropper',
-  'freehand',
-  'fuse',
-  'take',
-  'swap',
-]);
+import { catchPoint } from './hover';
+import { MotifPointer, panePoint, placementIn, viewOf, type PanePoint } from './pointer';
+import { TOOLS } from './registry';
 
 /** In milliseconds, and in pixels. */
 const DOUBLE_CLICK = 350;
@@ -34,17 +20,9 @@ const SAME_PLACE = 5;
 /** Shows what a pointer that is not pressed would catch, and what the tool would make of it. */
 function hover(editor: Editor, point: PanePoint): void {
   const state = editor.getState();
-  const { pane } = point;
   if (worksOnCells(state)) hoverCells(editor, point);
-  if (state.tool === 'path') hoverPath(editor, point);
-  else if (state.tool === 'line' && state.ways.line === 'arc') hoverSpots(editor, point, 'arc');
-  else if (state.tool === 'ellipse' && state.ways.ellipse === 'points') hoverSpots(editor, point, 'circle');
-  else if (!UNCAUGHT.has(state.tool) || state.picking) {
-    new MotifPointer(editor, pane, placementIn(state, pane)).at(point);
-  } else {
-    const at = toMotif(placementIn(state, pane), point.figure);
-    editor.setState({ pointer: { pane, snapped: { point: at, caught: [], ring: null }, which: 0, of: 0 } });
-  }
+  const show = state.picking ? catchPoint : (TOOLS[state.tool].hover ?? catchPoint);
+  show(editor, point);
 }
 
 const zoom = (editor: Editor, pane: PaneId, factor: number, at: Point): void =>
@@ -76,7 +54,7 @@ function beginGesture(editor: Editor, point: PanePoint, isPan: boolean, isDouble
   const { pane } = point;
   editor.setState({ laid: pane === 'lane' });
   const { picking, tool } = editor.getState();
-  if (!picking) return PRESSES[tool](editor, point, isDouble);
+  if (!picking) return TOOLS[tool].press(editor, point, isDouble);
   const pointer = new MotifPointer(editor, pane, placementIn(editor.getState(), pane));
   editor.setState({ picking: null });
   picking.take(picking.free ? pointer.raw(point) : pointer.at(point));

@@ -23,11 +23,16 @@ const [FIRST, LAST, CLOSING] = [1, 2, 4];
 
 const NONE = new Int32Array(0);
 
-/** All sides of an item's polygons, found by their height. */
+/** So many sides that follow one another are passed over together where none of them can matter. */
+const SIDES_A_BLOCK = 12;
+
+/** All sides of an item's polygons, found by their height, in blocks. */
 class Sides {
   /** Both ends of each, x and y in turn. */
   readonly ends: Float64Array;
   readonly role: Uint8Array;
+  /** How far each block reaches: left, top, right and bottom in turn. */
+  readonly boxes: Float64Array;
   private readonly rows: Int32Array[];
   private readonly top: number;
   private readonly high: number;
@@ -35,34 +40,36 @@ class Sides {
   /** @param margin how far a side reaches beyond its ends */
   constructor(lines: readonly FlatLine[], margin: number) {
     const [ends, role]: [number[], number[]] = [[], []];
+    const put = (fromX = 0, fromY = 0, toX = 0, toY = 0, own = 0): void => {
+      if (fromX === toX && fromY === toY) return;
+      ends.push(fromX, fromY, toX, toY);
+      role.push(own);
+    };
     for (const { points, closed } of lines) {
       const last = points.length - 2;
       for (let k = 0; k < last; k += 2) {
         const isEnd = (k === 0 ? FIRST : 0) | (k === last - 2 ? LAST : 0);
-        ends.push(points[k] ?? 0, points[k + 1] ?? 0, points[k + 2] ?? 0, points[k + 3] ?? 0);
-        role.push(closed ? 0 : isEnd);
+        put(points[k], points[k + 1], points[k + 2], points[k + 3], closed ? 0 : isEnd);
       }
-      ends.push(points[last] ?? 0, points[last + 1] ?? 0, points[0] ?? 0, points[1] ?? 0);
-      role.push(closed ? 0 : CLOSING);
+      put(points[last], points[last + 1], points[0], points[1], closed ? 0 : CLOSING);
     }
-    const isSide = (k: number): boolean => ends[k] !== ends[k + 2] || ends[k + 1] !== ends[k + 3];
-    const kept = role.flatMap((_, k) => (isSide(4 * k) ? [k] : []));
-    this.ends = Float64Array.from(kept.flatMap((k) => ends.slice(4 * k, 4 * k + 4)));
-    this.role = Uint8Array.from(kept.map((k) => role[k] ?? 0));
+    this.ends = Float64Array.from(ends);
+    this.role = Uint8Array.from(role);
+    this.boxes = boxesOf(this.ends, margin);
+    const blocks = this.boxes.length / 4;
     let [top, bottom] = [Infinity, -Infinity];
-    for (let k = 1; k < this.ends.length; k += 2) {
-      top = Math.min(top, this.ends[k] ?? 0);
-      bottom = Math.max(bottom, this.ends[k] ?? 0);
+    for (let k = 0; k < this.boxes.length; k += 4) {
+      top = Math.min(top, this.boxes[k + 1] ?? 0);
+      bottom = Math.max(bottom, this.boxes[k + 3] ?? 0);
     }
-    this.top = top - margin;
-    const count = Math.max(1, kept.length >> 1);
-    this.high = (bottom + margin - this.top) / count || 1;
+    this.top = top;
+    const count = Math.max(1, blocks * 2);
+    this.high = (bottom - top) / count || 1;
     const rows: number[][] = Array.from({ length: count }, () => []);
-    for (let k = 0; k < this.ends.length; k += 4) {
-      const [a, b] = [this.ends[k + 1] ?? 0, this.ends[k + 3] ?? 0];
-      const from = Math.max(0, this.rowOf(Math.min(a, b) - margin));
-      const to = Math.min(count - 1, this.rowOf(Math.max(a, b) + margin));
-      for (let row = from; row <= to; row += 1) rows[row]?.push(k);
+    for (let block = 0; block < blocks; block += 1) {
+      const from = Math.max(0, this.rowOf(this.boxes[4 * block + 1] ?? 0));
+      const to = Math.min(count - 1, this.rowOf(this.boxes[4 * block + 3] ?? 0));
+      for (let row = from; row <= to; row += 1) rows[row]?.push(block);
     }
     this.rows = rows.map((row) => Int32Array.from(row));
   }
@@ -71,10 +78,33 @@ class Sides {
     return Math.floor((y - this.top) / this.high);
   }
 
-  /** Where the ends of all sides begin that may be at a height. */
-  at(y: number): Int32Array {
+  /** Blocks of which some side may be at a height. */
+  blocksAt(y: number): Int32Array {
     return this.rows[this.rowOf(y)] ?? NONE;
   }
+
+  /** Where the ends of a block's sides begin, and where those of the next do. */
+  rangeOf(block: number): readonly [from: number, to: number] {
+    const from = 4 * SIDES_A_BLOCK * block;
+    return [from, Math.min(this.ends.length, from + 4 * SIDES_A_BLOCK)];
+  }
+}
+
+/** Boxes about each block of sides. */
+function boxesOf(ends: Float64Array, margin: number): Float64Array {
+  const size = 4 * SIDES_A_BLOCK;
+  const boxes = new Float64Array(4 * Math.ceil(ends.length / size));
+  for (let block = 0; 4 * block < boxes.length; block += 1) {
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    const stop = Math.min(ends.length, (block + 1) * size);
+    for (let k = block * size; k < stop; k += 2) {
+      const [x, y] = [ends[k] ?? 0, ends[k + 1] ?? 0];
+      [left, right] = [Math.min(left, x), Math.max(right, x)];
+      [top, bottom] = [Math.min(top, y), Math.max(bottom, y)];
+    }
+    boxes.set([left - margin, top - margin, right + margin, bottom + margin], 4 * block);
+  }
+  return boxes;
 }
 
 export interface FlatItem {
@@ -164,13 +194,18 @@ export function flatItem(item: SceneItem, tolerance: number): FlatItem {
 /** True where the fill of an item covers a point. */
 export function isFilled({ sides }: FlatItem, rule: FillRule, x: number, y: number): boolean {
   let around = 0;
-  const { ends } = sides;
-  for (const k of sides.at(y)) {
-    const [fromX, fromY, toX, toY] = [ends[k] ?? 0, ends[k + 1] ?? 0, ends[k + 2] ?? 0, ends[k + 3] ?? 0];
-    if (fromY <= y === toY <= y) continue;
-    const side = (toX - fromX) * (y - fromY) - (toY - fromY) * (x - fromX);
-    if (toY > fromY && side > 0) around += 1;
-    if (toY <= fromY && side < 0) around -= 1;
+  const { ends, boxes } = sides;
+  for (const block of sides.blocksAt(y)) {
+    // Sides to the right of the point are counted.
+    if ((boxes[4 * block + 2] ?? 0) < x) continue;
+    const [first, stop] = sides.rangeOf(block);
+    for (let k = first; k < stop; k += 4) {
+      const [fromX, fromY, toX, toY] = [ends[k] ?? 0, ends[k + 1] ?? 0, ends[k + 2] ?? 0, ends[k + 3] ?? 0];
+      if (fromY <= y === toY <= y) continue;
+      const side = (toX - fromX) * (y - fromY) - (toY - fromY) * (x - fromX);
+      if (toY > fromY && side > 0) around += 1;
+      if (toY <= fromY && side < 0) around -= 1;
+    }
   }
   return rule === 'nonzero' ? around !== 0 : around % 2 !== 0;
 }
@@ -180,27 +215,34 @@ export function isFilled({ sides }: FlatItem, rule: FillRule, x: number, y: numb
  */
 export function isStroked({ sides, stroke }: FlatItem, x: number, y: number): boolean {
   if (!stroke) return false;
-  const half = stroke.width / 2;
-  const beyond = stroke.cap === 'square' ? half : 0;
-  const { ends, role } = sides;
-  for (const k of sides.at(y)) {
-    const own = role[k / 4] ?? 0;
-    if (own & CLOSING) continue;
-    const [fromX, fromY] = [ends[k] ?? 0, ends[k + 1] ?? 0];
-    const [wayX, wayY] = [(ends[k + 2] ?? 0) - fromX, (ends[k + 3] ?? 0) - fromY];
-    const long = Math.hypot(wayX, wayY);
-    const [ownX, ownY] = [x - fromX, y - fromY];
-    const ahead = (ownX * wayX + ownY * wayY) / long;
-    const aside = Math.abs(ownX * wayY - ownY * wayX) / long;
-    if (aside > half) continue;
-    if (ahead >= 0 && ahead <= long) return true;
-    const isOpenEnd = ahead < 0 ? (own & FIRST) !== 0 : (own & LAST) !== 0;
-    const over = ahead < 0 ? -ahead : ahead - long;
-    if (isOpenEnd && stroke.cap !== 'round') {
-      if (over <= beyond) return true;
-    } else if (Math.hypot(over, aside) <= half) return true;
+  const { boxes } = sides;
+  for (const block of sides.blocksAt(y)) {
+    const k = 4 * block;
+    if (x < (boxes[k] ?? 0) || x > (boxes[k + 2] ?? 0) || y < (boxes[k + 1] ?? 0) || y > (boxes[k + 3] ?? 0))
+      continue;
+    const [first, stop] = sides.rangeOf(block);
+    for (let side = first; side < stop; side += 4) if (isOnSide(sides, side, stroke, x, y)) return true;
   }
   return false;
+}
+
+/** True where the stroke of one side covers a point. @param k where its ends begin */
+function isOnSide({ ends, role }: Sides, k: number, stroke: Stroke, x: number, y: number): boolean {
+  const own = role[k / 4] ?? 0;
+  if (own & CLOSING) return false;
+  const half = stroke.width / 2;
+  const [fromX, fromY] = [ends[k] ?? 0, ends[k + 1] ?? 0];
+  const [wayX, wayY] = [(ends[k + 2] ?? 0) - fromX, (ends[k + 3] ?? 0) - fromY];
+  const long = Math.sqrt(wayX * wayX + wayY * wayY);
+  const [ownX, ownY] = [x - fromX, y - fromY];
+  const aside = Math.abs(ownX * wayY - ownY * wayX) / long;
+  if (aside > half) return false;
+  const ahead = (ownX * wayX + ownY * wayY) / long;
+  if (ahead >= 0 && ahead <= long) return true;
+  const isOpenEnd = ahead < 0 ? (own & FIRST) !== 0 : (own & LAST) !== 0;
+  const over = ahead < 0 ? -ahead : ahead - long;
+  if (isOpenEnd && stroke.cap !== 'round') return over <= (stroke.cap === 'square' ? half : 0);
+  return over * over + aside * aside <= half * half;
 }
 
 /**
@@ -285,30 +327,45 @@ function capEdges(
  */
 function alongChords(chords: Float64Array, step: number, take: TakeEdge): void {
   const least = Math.min(step, 1e300) * SHORTEST;
-  let [first, whole] = [0, 0];
   const count = chords.length / 4;
+  const endsOf = (k: number): [number, number, number, number] => [
+    chords[4 * k] ?? 0,
+    chords[4 * k + 1] ?? 0,
+    chords[4 * k + 2] ?? 0,
+    chords[4 * k + 3] ?? 0,
+  ];
+  let [first, whole] = [0, 0];
+  /** Tells the short chords before one, together. */
+  const tellBefore = (k: number): void => {
+    if (first < k) together(endsOf((first + k - 1) >> 1), whole, take);
+    [first, whole] = [k, 0];
+  };
   for (let k = 0; k < count; k += 1) {
-    const at = 4 * k;
-    const long = Math.hypot(
-      (chords[at + 2] ?? 0) - (chords[at] ?? 0),
-      (chords[at + 3] ?? 0) - (chords[at + 1] ?? 0),
-    );
-    whole += long;
-    if (whole < least && k < count - 1) continue;
-    if (first === k)
-      stretch(chords[at] ?? 0, chords[at + 1] ?? 0, chords[at + 2] ?? 0, chords[at + 3] ?? 0, step, take);
-    else {
-      const own = 4 * ((first + k) >> 1);
-      const [fromX, fromY] = [chords[own] ?? 0, chords[own + 1] ?? 0];
-      const [toX, toY] = [chords[own + 2] ?? 0, chords[own + 3] ?? 0];
-      const size = Math.hypot(toX - fromX, toY - fromY);
-      // Farther along its direction than that the edge has left it.
-      const half = Math.min(whole / 2, size) / (size || 1);
-      if (size > 0)
-        take((fromX + toX) / 2, (fromY + toY) / 2, (toX - fromX) * half, (toY - fromY) * half, whole);
+    const [fromX, fromY, toX, toY] = endsOf(k);
+    const long = Math.hypot(toX - fromX, toY - fromY);
+    if (long >= least) {
+      tellBefore(k);
+      stretch(fromX, fromY, toX, toY, step, take);
+      first = k + 1;
+      continue;
     }
-    [first, whole] = [k + 1, 0];
+    whole += long;
+    if (whole >= least) tellBefore(k + 1);
   }
+  tellBefore(count);
+}
+
+/** Several chords that are so long together, by one of them. */
+function together(
+  [fromX, fromY, toX, toY]: readonly [number, number, number, number],
+  whole: number,
+  take: TakeEdge,
+): void {
+  const size = Math.hypot(toX - fromX, toY - fromY);
+  if (size === 0) return;
+  // Farther along its direction than that the edge has left it.
+  const half = Math.min(whole / 2, size) / size;
+  take((fromX + toX) / 2, (fromY + toY) / 2, (toX - fromX) * half, (toY - fromY) * half, whole);
 }
 
 /** Of a step chords are this long at least, or are told together. */

@@ -1,9 +1,12 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { subjectFor } from '../../../tests/help/proofs';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { setFold, setMerge, setStroke, withShapes } from '../figure/commands';
+import type { Figure, Round } from '../figure/model';
+import { newFigure, newRound, newShape, START_PAINT } from '../figure/start';
 import { cellAt } from '../merge/fused';
 import { finderOf } from './cellFinder';
 import { createProving } from './proving';
@@ -34,6 +37,44 @@ describe('proofs one after another', () => {
       print,
     );
     expect(proving.scene).not.toBe(scene);
+  });
+
+  it('after an edit of one round find what a proof from nothing finds', async () => {
+    const ring = (radius: number, size: number, gap: number, fold: number, k: number): Round => ({
+      ...newRound(`r${k}`, `Ring ${k}`, fold),
+      shapes: [
+        newShape(`a${k}`, 'Disc', disc(-(size + gap), -radius, 2 * size), START_PAINT),
+        newShape(`b${k}`, 'Other', disc(size + gap, -radius, 2 * size), START_PAINT),
+      ],
+    });
+    const sizes = fc.record({
+      size: fc.double({ min: 1, max: 5, noNaN: true }),
+      gap: fc.double({ min: 0, max: 0.5, noNaN: true }),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(sizes, { minLength: 3, maxLength: 3 }),
+        fc.array(fc.constantFrom(3, 4, 6), { minLength: 3, maxLength: 3 }),
+        fc.nat(2),
+        sizes,
+        fc.integer({ min: 15, max: 70 }),
+        async (all, folds, edited, { size, gap }, radius) => {
+          const rounds = all.map((each, k) => ring(20 + 22 * k, each.size, each.gap, folds[k] ?? 3, k));
+          const start: Figure = { ...newFigure('Rings', 'none'), rounds };
+          const after: Figure = {
+            ...start,
+            rounds: rounds.map((round, k) =>
+              k === edited ? ring(radius, size, gap, round.rule.fold, k) : round,
+            ),
+          };
+          const proving = createProving();
+          await proving.prove(start, print);
+          const { proof } = await proving.prove(after, print);
+          expect(proof).toEqual((await createProving().prove(after, print)).proof);
+        },
+      ),
+      { numRuns: 25 },
+    );
   });
 
   it('tell how far they are, to the end', async () => {

@@ -88,9 +88,10 @@ export function createProving(): Proving {
       const figure = revived(asked, before);
       if (figure !== before || !subject) {
         before = figure;
+        const earlier = subject;
         subject = null;
         const merges = await mergesOf(figure, (share) => progress(MERGING * share));
-        subject = subjectOf(figure, evaluate(figure, merges, STRAIGHT), merges);
+        subject = subjectOf(figure, evaluate(figure, merges, STRAIGHT), merges, earlier);
       }
       const proof = proved(subject, target, (share) => progress(MERGING + (1 - MERGING) * share));
       return { proof, facts: facts ? factsOf(subject, isForCutting(target)) : null };

@@ -52,14 +52,19 @@ const integers = () => new Numbers(new Int32Array(START));
 /**
  * All edges of a picture's sector, with what is seen on either side of each; those that nothing shows among them have one tone on both.
  * @param step the longest stretch that is told as one, in the figure's unit
+ * @param isAsked true for places whose edges are; all are without it
  */
-export function seamsOf(picture: DrawnPicture, step: number): Seams {
+export function seamsOf(
+  picture: DrawnPicture,
+  step: number,
+  isAsked: (x: number, y: number) => boolean = () => true,
+): Seams {
   const [x, y, halfX, halfY, whole] = [floats(), floats(), floats(), floats(), floats()];
   const [piece, tone, top] = [integers(), integers(), integers()];
   let count = 0;
   picture.edges(step, (index, atX, atY, alongX, alongY, stretch) => {
     const long = Math.hypot(alongX, alongY);
-    if (long === 0) return;
+    if (long === 0 || !isAsked(atX, atY)) return;
     const [outX, outY] = [(-alongY / long) * picture.blur, (alongX / long) * picture.blur];
     x.push(atX);
     y.push(atY);

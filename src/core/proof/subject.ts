@@ -8,6 +8,7 @@
 import { applyTo, turnMap } from '../curve/affine';
 import type { Point } from '../curve/point';
 import { STRAIGHT, type Work } from '../derive';
+import { crowdedIn } from './crowded';
 import { cellGroups, type RoundCells } from './cellGroups';
 import type { Figure, Round } from '../figure/model';
 import type { MergeResult } from '../merge/merge';
@@ -16,6 +17,7 @@ import { turn } from '../number/turn';
 import type { Scene } from '../scene/scene';
 import { pictureOf, type DrawnPicture } from './picture';
 import { seamsOf, type Seams } from './seams';
+import { unchangedIn } from './unchanged';
 import { narrowPlaces, narrowRuns, type Narrow, type NarrowRun } from './widths';
 
 export interface Subject {
@@ -43,6 +45,13 @@ export interface Subject {
 const STEPS_A_SIZE = 3;
 const MOST_STRETCHES = 60_000;
 
+/** What is narrow is known as long as nothing changed within so many widths of it. */
+const KEPT_FROM = 1.5;
+
+/** How long stretches are for what is of a size, of edges that are so long together. */
+const stepFor = (size: number, length: number): number =>
+  Math.max(size / STEPS_A_SIZE, length / MOST_STRETCHES);
+
 class Looked implements Subject {
   readonly mm: number;
   readonly work = STRAIGHT;
@@ -58,7 +67,11 @@ class Looked implements Subject {
     readonly figure: Figure,
     readonly scene: Scene,
     private readonly merges: ReadonlyMap<string, MergeResult>,
+    /** An earlier one, of which is taken over what did not change. */
+    private before: Looked | null,
   ) {
+    // One before that is not needed any more.
+    if (before) before.before = null;
     this.mm = convertLength(1, 'mm', figure.page.unit);
     const drawn = new Set(scene.layers.map(({ roundId }) => roundId));
     this.rounds = figure.rounds.filter(({ id, visible }) => visible && drawn.has(id));
@@ -82,7 +95,7 @@ class Looked implements Subject {
 
   seams(size: number): Seams {
     const { picture } = this;
-    const step = Math.max(size / STEPS_A_SIZE, picture.length / MOST_STRETCHES);
+    const step = stepFor(size, picture.length);
     const known = this.cut.get(step);
     if (known) return known;
     const made = seamsOf(picture, step);
@@ -93,9 +106,31 @@ class Looked implements Subject {
   narrow(width: number): readonly Narrow[] {
     const known = this.thin.get(width);
     if (known) return known;
-    const made = narrowPlaces(this.picture, this.seams(width), width);
+    const made = this.lookedForNarrow(width);
     this.thin.set(width, made);
     return made;
+  }
+
+  /** What is narrower than a width: as it was known before where nothing changed, looked for elsewhere. */
+  private lookedForNarrow(width: number): readonly Narrow[] {
+    const { picture } = this;
+    const known = this.before?.thin.get(width);
+    const unchanged = this.before && known ? unchangedIn(this.before.picture, picture) : null;
+    const isKnown = (x: number, y: number): boolean => unchanged?.isAt(x, y, KEPT_FROM * width) ?? false;
+    const kept = (known ?? []).flatMap((place): Narrow[] => {
+      const piece = unchanged?.pieceOf(place.piece);
+      if (piece === undefined || !isKnown(place.x, place.y)) return [];
+      return [{ ...place, piece, tone: picture.at(place.x, place.y).tone }];
+    });
+    // An edge beside what is looked for again counts, if it is known itself.
+    const crowded = crowdedIn(
+      picture,
+      width,
+      (x, y) => !(unchanged?.isAt(x, y, 2 * KEPT_FROM * width) ?? false),
+    );
+    const seams = seamsOf(picture, stepFor(width, crowded.length), crowded.isAt);
+    const found = narrowPlaces(picture, seams, width).filter(({ x, y }) => !isKnown(x, y));
+    return [...kept, ...found];
   }
 
   narrowRuns(width: number): readonly NarrowRun[] {
@@ -112,6 +147,13 @@ class Looked implements Subject {
   }
 }
 
-/** @param merges of the figure, by the keys of their jobs */
-export const subjectOf = (figure: Figure, scene: Scene, merges: ReadonlyMap<string, MergeResult>): Subject =>
-  new Looked(figure, scene, merges);
+/**
+ * @param merges of the figure, by the keys of their jobs
+ * @param before what was made of an earlier figure: what did not change is taken over from it
+ */
+export const subjectOf = (
+  figure: Figure,
+  scene: Scene,
+  merges: ReadonlyMap<string, MergeResult>,
+  before: Subject | null = null,
+): Subject => new Looked(figure, scene, merges, before instanceof Looked ? before : null);

@@ -79,6 +79,22 @@ describe('local width', () => {
     expect((await narrowest(ring, 5.625, 'line')).count).toBe(0);
   });
 
+  it('is looked for all along an edge that follows one too short to see', async () => {
+    // A sheet 100 long whose lower edge begins with a thousandth.
+    const corners: [number, number][] = [
+      [-50, 0],
+      [-49.999, 0],
+      [50, 0],
+      [50, -0.2],
+      [-50, -0.2],
+    ];
+    const sheet = formOfPaths([polygonPath(corners.map(([x, y]) => ({ x, y: y - 20 })))]);
+    const runs = (await subjectFor(setFold(withForms(sheet), 'r', 1))).narrowRuns(0.25);
+    expect(runs).toHaveLength(1);
+    // The mean of both its edges.
+    expect(runs[0]?.long).toBeGreaterThan(95);
+  });
+
   it('sees what is drawn: what another shape of the same colour covers is no line', async () => {
     const thin = barOf(0.2, -20);
     const over = newShape('o', 'Over', disc(0, -20, 70), { fill: '#113d4c', stroke: null });

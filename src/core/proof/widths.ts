@@ -7,15 +7,13 @@
  * @example
  * const narrow = narrowPlaces(picture, seamsOf(picture, 0.1), 0.25); // every place that is narrower than 0.25
  */
-import { turnMap } from '../curve/affine';
-import { turn } from '../number/turn';
 import type { DrawnPicture } from './picture';
 import type { Seams } from './seams';
+import { turnedIntoReach } from './sectorTurns';
+import { Squares } from './squares';
 
 /** A stretch of an edge at which what lies on one side of it is narrow. */
 export interface Narrow {
-  /** Its place among the seams. */
-  readonly seam: number;
   /** What is narrow: the tone on this side. */
   readonly tone: number;
   readonly width: number;
@@ -44,74 +42,23 @@ const SQUARES_A_WIDTH = 12;
 
 /** Seams in squares, those of the neighbouring sectors too as far as they are within reach. */
 class SeamIndex {
-  private readonly cells = new Map<number, number[]>();
-  readonly x: number[] = [];
-  readonly y: number[] = [];
-  readonly halfX: number[] = [];
-  readonly halfY: number[] = [];
+  readonly x: readonly number[];
+  readonly y: readonly number[];
+  readonly halfX: readonly number[];
+  readonly halfY: readonly number[];
+  readonly squares: Squares;
 
-  constructor(
-    picture: DrawnPicture,
-    seams: Seams,
-    seen: readonly number[],
-    reach: number,
-    /** The side of a square. */
-    readonly side: number,
-  ) {
-    const wedge = (2 * Math.PI) / picture.fold;
-    const turns = Array.from({ length: picture.fold }, (_, k) => turnMap(turn(k, picture.fold)));
-    for (const k of seen) {
-      const [x, y] = [seams.x[k] ?? 0, seams.y[k] ?? 0];
-      const [halfX, halfY] = [seams.halfX[k] ?? 0, seams.halfY[k] ?? 0];
-      const far = Math.hypot(x, y);
-      const angle = Math.atan2(x, -y);
-      const around = angle < 0 ? angle + 2 * Math.PI : angle;
-      const putTurned = (by: number): void => {
-        const { a, b } = turns[by] ?? { a: 1, b: 0 };
-        this.put(x * a - y * b, x * b + y * a, halfX * a - halfY * b, halfX * b + halfY * a);
-      };
-      putTurned(0);
-      // One way round and the other, as far as it stays within reach; never twice.
-      let on = 1;
-      while (on < turns.length && isNearSector(far, around + on * wedge, wedge, reach)) putTurned(on++);
-      for (let back = turns.length - 1; back > on; back -= 1) {
-        if (!isNearSector(far, around + back * wedge, wedge, reach)) break;
-        putTurned(back);
-      }
-    }
+  /** @param side as small as squares may be */
+  constructor(picture: DrawnPicture, seams: Seams, seen: readonly number[], reach: number, side: number) {
+    const pick = (values: Float64Array): number[] => seen.map((k) => values[k] ?? 0);
+    const [halfX, halfY] = [pick(seams.halfX), pick(seams.halfY)];
+    const { x, y, of, cos, sin } = turnedIntoReach(picture, pick(seams.x), pick(seams.y), reach);
+    const turned = (a: readonly number[], b: readonly number[], sign: 1 | -1): number[] =>
+      of.map((seam, k) => (a[seam] ?? 0) * (cos[k] ?? 1) + sign * (b[seam] ?? 0) * (sin[k] ?? 0));
+    [this.x, this.y] = [x, y];
+    [this.halfX, this.halfY] = [turned(halfX, halfY, -1), turned(halfY, halfX, 1)];
+    this.squares = new Squares(x, y, side);
   }
-
-  private put(x: number, y: number, halfX: number, halfY: number): void {
-    const key = this.keyOf(Math.floor(x / this.side), Math.floor(y / this.side));
-    const cell = this.cells.get(key);
-    if (cell) cell.push(this.x.length);
-    else this.cells.set(key, [this.x.length]);
-    this.x.push(x);
-    this.y.push(y);
-    this.halfX.push(halfX);
-    this.halfY.push(halfY);
-  }
-
-  private readonly keyOf = (column: number, row: number): number => column * 67_108_864 + row;
-
-  /** Goes through all in the squares that are so many away from that of a point: none of them is nearer than one square less. */
-  ring(x: number, y: number, away: number, take: (k: number) => void): void {
-    const [column, row] = [Math.floor(x / this.side), Math.floor(y / this.side)];
-    for (let across = -away; across <= away; across += 1) {
-      const isSide = Math.abs(across) === away;
-      for (let down = -away; down <= away; down += isSide ? 1 : 2 * away || 1) {
-        const cell = this.cells.get(this.keyOf(column + across, row + down));
-        if (cell) for (const each of cell) take(each);
-      }
-    }
-  }
-}
-
-/** True where a point at a distance and a direction, clockwise from straight up, is within reach of the first sector. */
-function isNearSector(far: number, direction: number, wedge: number, reach: number): boolean {
-  const around = direction % (2 * Math.PI);
-  const away = Math.min(Math.abs(around - wedge), 2 * Math.PI - around);
-  return around <= wedge || (away >= Math.PI / 2 ? far : far * Math.sin(away)) <= reach;
 }
 
 /**
@@ -126,6 +73,8 @@ export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number)
   const index = new SeamIndex(picture, seams, seen, width, Math.max(mean, width / SQUARES_A_WIDTH));
   const found: Narrow[] = [];
   for (const k of seen) {
+    // So near to both its ends no place can be told from the corner there.
+    if ((seams.long[k] ?? 0) < picture.blur) continue;
     const [x, y] = [seams.x[k] ?? 0, seams.y[k] ?? 0];
     const [halfX, halfY] = [seams.halfX[k] ?? 0, seams.halfY[k] ?? 0];
     const long = Math.hypot(halfX, halfY);
@@ -134,7 +83,6 @@ export function narrowPlaces(picture: DrawnPicture, seams: Seams, width: number)
       const radius = discAt(index, x, y, outX, outY, width, picture.blur);
       if (radius === null) continue;
       found.push({
-        seam: k,
         tone: seams.tone[side === 1 ? 2 * k : 2 * k + 1] ?? picture.page,
         width: 2 * radius,
         x: x + outX * radius,
@@ -185,7 +133,9 @@ function discAt(
       if (along > -1 && along < 1) take(awayX + along * halfX, awayY + along * halfY);
   };
   // Outward, square by square, as far as the disc reaches that is smallest so far.
-  for (let away = 0; (away - 2) * index.side <= 2 * least * NEARLY; away += 1) index.ring(x, y, away, look);
+  const { squares } = index;
+  for (let away = 0; (away - 2) * squares.side <= 2 * least * NEARLY; away += 1)
+    squares.ring(x, y, away, look);
   if (least >= width / 2) return null;
   // The disc's middle is at out · least; where else does it touch, seen from there?
   let apart = 1;
@@ -356,5 +306,7 @@ export function narrowRuns(places: readonly Narrow[], width: number, picture: Dr
     if (thinnest.width < MEASURED * width && !ends)
       runs.push({ tone, x, y, piece, width: thinnest.width, long: extent.long });
   });
-  return runs.sort((a, b) => a.width - b.width);
+  // Of those that are as narrow, as far as can be told, always the same one comes first.
+  const narrowest = ({ width: own }: NarrowRun): number => Math.round(own / picture.blur);
+  return runs.sort((a, b) => narrowest(a) - narrowest(b) || a.y - b.y || a.x - b.x);
 }

@@ -43,15 +43,15 @@ describe('edges near others', () => {
           expect(runs(crowdedIn(picture, width).isAt)).toEqual(runs());
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 60 },
     );
   });
 
   it('are none where edges stand apart, and few where they meet at one place', async () => {
     const apart = await subjectFor(setFold(withForms(disc(0, -60, 10)), 'r', 3));
-    // But for where its outline begins, which no stretch goes across.
-    expect(crowdedIn(apart.picture, 1).length).toBeLessThan(0.2 * apart.picture.length);
-    expect(crowdedIn(apart.picture, 1).isAt(0, -50)).toBe(false);
+    // But for where its outline begins, and where the sector ends, which no stretch goes across.
+    expect(crowdedIn(apart.picture, 1).length).toBeLessThan(0.6 * apart.picture.length);
+    expect(crowdedIn(apart.picture, 1).isAt(10, -60)).toBe(false);
     const beside = await subjectFor(setFold(withForms(disc(-10.1, -40, 10), disc(10.1, -40, 10)), 'r', 1));
     const { length, isAt } = crowdedIn(beside.picture, 0.5);
     expect(length).toBeGreaterThan(0);

@@ -11,7 +11,7 @@ import { turnedIntoReach } from './sectorTurns';
 import { Squares } from './squares';
 
 export interface Crowded {
-  /** True where an edge at a place may have another one within reach; it may be true elsewhere too. */
+  /** True where an edge that has another one within reach may be within a width; it may be true elsewhere too. */
   readonly isAt: (x: number, y: number) => boolean;
   /** How long the edges of the sector are of which that is so. */
   readonly length: number;
@@ -130,12 +130,12 @@ class Stretches {
     return found;
   }
 
-  /** The places that some of them may be at, as squares of a side. */
-  placesOf(some: readonly number[], side: number): (x: number, y: number) => boolean {
+  /** The places that are so near to some of them, or nearly, as squares of a side. */
+  placesBy(some: readonly number[], near: number, side: number): (x: number, y: number) => boolean {
     const keyOf = (column: number, row: number): number => column * 94_906_265 + row;
     const taken = new Set<number>();
     for (const k of some) {
-      const [x, y, reach] = [this.x[k] ?? 0, this.y[k] ?? 0, this.reach[k] ?? 0];
+      const [x, y, reach] = [this.x[k] ?? 0, this.y[k] ?? 0, (this.reach[k] ?? 0) + near];
       const [right, bottom] = [Math.floor((x + reach) / side), Math.floor((y + reach) / side)];
       for (let column = Math.floor((x - reach) / side); column <= right; column += 1)
         for (let row = Math.floor((y - reach) / side); row <= bottom; row += 1) taken.add(keyOf(column, row));
@@ -164,7 +164,8 @@ export function crowdedIn(
     });
     const stretches = all.once(picture.blur);
     const crowded = stretches.crowded(picture, width);
-    isAt = stretches.placesOf(crowded, step);
+    // A stretch that is shorter lies within reach by its end, and by its middle not yet.
+    isAt = stretches.placesBy(crowded, width + step / SHORTER / 2, step);
     length = crowded.reduce((sum, k) => sum + (stretches.long[k] ?? 0), 0);
     if (step <= last || crowded.length === 0) return { isAt, length };
   }

@@ -73,7 +73,7 @@ describe('proofs one after another', () => {
           expect(proof).toEqual((await createProving().prove(after, print)).proof);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: 20 },
     );
   });
 

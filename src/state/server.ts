@@ -1,4 +1,4 @@
-import type { Figure } from '../core/figure/model';
+import type { Figure, OwnTarget } from '../core/figure/model';
 import type { StoredStep } from '../core/figure/patches';
 import { dataOf, partedFromPictures, withPictureIds } from '../core/format/figure/pictures';
 import { OWN_HEADER } from '../wire';
@@ -98,6 +98,10 @@ export const server = {
   takeBackup: (file: Blob) => ask<TakenBackup>('/api/shelf/backup', 'POST', file),
   thinning: () => ask<ThinningRules>('/api/shelf/thinning'),
   setThinning: (rules: ThinningRules) => ask<ThinningRules>('/api/shelf/thinning', 'PUT', rules),
+  /** Targets of proofs that are kept for all figures. */
+  targets: () => ask<OwnTarget[]>('/api/shelf/targets'),
+  keepTarget: (target: OwnTarget) => ask<OwnTarget[]>('/api/shelf/targets', 'PUT', target),
+  dropTarget: (id: string) => ask<OwnTarget[]>(`/api/shelf/targets/${encodeURIComponent(id)}`, 'DELETE'),
   motifs: () => ask<MotifEntry[]>('/api/drawer'),
   /** Those that were taken out and can be put in again. */
   motifsOut: () => ask<MotifEntry[]>('/api/drawer?out=1'),

@@ -127,6 +127,9 @@ test('checks and limits are set, and become a target of the figure', async ({ pa
   await expect(sheet.getByRole('alert')).toBeVisible();
   await width.fill('12');
   await width.press('Enter');
+  const forAll = sheet.getByRole('checkbox', { name: 'For all figures to choose' });
+  await forAll.click();
+  await expect(forAll).toBeChecked();
   await sheet.getByRole('button', { name: 'Done' }).click();
   await expect(findings.getByRole('button', { name: 'For: Screen, own' })).toBeVisible();
   await expect(findings.getByText(/Too thin in/).first()).toBeVisible();
@@ -134,5 +137,18 @@ test('checks and limits are set, and become a target of the figure', async ({ pa
   await opened(page);
   await page.keyboard.press('6');
   await expect(findings.getByText(/Too thin in/).first()).toBeVisible();
-  await unstored(page, id);
+
+  // Another figure has it to choose, until it is kept no more.
+  const another = await stored(page, hatchIris());
+  await page.goto(`/figures/${another}`);
+  await opened(page);
+  await page.keyboard.press('6');
+  await findings.getByRole('button', { name: 'For: Screen' }).click();
+  await page.getByRole('option', { name: /^Screen, own A target for all figures/ }).click();
+  await expect(findings.getByText(/Too thin in/).first()).toBeVisible();
+  await findings.getByRole('button', { name: 'Checks and limits' }).click();
+  await forAll.click();
+  await expect(forAll).not.toBeChecked();
+  await sheet.getByRole('button', { name: 'Done' }).click();
+  for (const each of [id, another]) await unstored(page, each);
 });

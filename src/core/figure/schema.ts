@@ -35,6 +35,7 @@ import { MOST_SPOT_NAME, type ColourInks } from '../paint/inks';
 import { treeProblem } from './groups';
 import { inputsProblem } from './inputs';
 import {
+  type OwnTarget,
   AXIS_SIDES,
   LOWER_ACTIONS,
   COMBINE_OPS,
@@ -512,18 +513,16 @@ const limits = Joi.object()
   .pattern(Joi.string().max(LIMITS.name), Joi.number().min(0).max(LIMITS.size))
   .max(20);
 
+/** A target of one's own, as a figure holds it and as it is kept for all figures. */
+export const ownTargetSchema = Joi.object<OwnTarget>({
+  id,
+  name,
+  checks: Joi.object().pattern(Joi.string().max(LIMITS.name), limits).max(200).required(),
+});
+
 const proofSaid = Joi.object({
   target: Joi.string().max(LIMITS.name),
-  own: Joi.array()
-    .items(
-      Joi.object({
-        id,
-        name,
-        checks: Joi.object().pattern(Joi.string().max(LIMITS.name), limits).max(200).required(),
-      }),
-    )
-    .max(LIMITS.targets)
-    .unique('id'),
+  own: Joi.array().items(ownTargetSchema).max(LIMITS.targets).unique('id'),
   left: Joi.array().items(Joi.string().max(400)).max(LIMITS.left),
 });
 

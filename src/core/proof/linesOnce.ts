@@ -1,9 +1,11 @@
-import { areOwnMirror, type Path } from '../curve/path';
+import { turnMap } from '../curve/affine';
+import { areOwnMirror, mapPath, type Path } from '../curve/path';
 import { pathLength } from '../curve/length';
 import type { Work } from '../derive';
 import { tidyShapes } from '../figure/commands';
 import type { Figure, Round, Shape } from '../figure/model';
 import { roundOf, withRound } from '../figure/update';
+import { turn } from '../number/turn';
 import { formOfPaths, pathsOfForm } from '../maker/form';
 
 const lengthOf = (round: Round, work: Work): number =>
@@ -12,9 +14,11 @@ const lengthOf = (round: Round, work: Work): number =>
     0,
   );
 
-/** A line without what of it is its own reflection in the axis, and that by itself; null where there is nothing of both. */
-function splitOnAxis(paths: readonly Path[]): { readonly on: Path[]; readonly off: Path[] } | null {
-  if (areOwnMirror(paths, 1e-9)) return null;
+/** A line without those of its segments that lie somewhere, and these by themselves; null where there is nothing of them. */
+function split(
+  paths: readonly Path[],
+  liesThere: (alone: Path) => boolean,
+): { readonly on: Path[]; readonly off: Path[] } | null {
   const [on, off]: [Path[], Path[]] = [[], []];
   for (const { segments, closed } of paths) {
     let run: Path['segments'] = [];
@@ -24,29 +28,83 @@ function splitOnAxis(paths: readonly Path[]): { readonly on: Path[]; readonly of
     };
     for (const segment of segments) {
       const alone = { closed: false, segments: [segment] };
-      if (areOwnMirror([alone], 1e-9)) {
+      if (liesThere(alone)) {
         end();
         on.push(alone);
       } else run = [...run, segment];
     }
     end();
   }
-  return on.length > 0 && off.length > 0 ? { on, off } : null;
+  return on.length > 0 ? { on, off } : null;
 }
+
+/** A shape with other lines, which are what a hand could have drawn. */
+const drawnAs = ({ inputs: _, ...shape }: Shape, paths: readonly Path[]): Shape => ({
+  ...shape,
+  form: formOfPaths(paths),
+});
+
+/** So near, in the figure's unit, a line is its own reflection. */
+const SAME = 1e-9;
+
+const isOnAxis = (alone: Path): boolean => areOwnMirror([alone], SAME);
+
+const isLine = ({ paint, form, visible }: Shape): boolean =>
+  visible && paint.fill === null && paint.stroke !== null && form.kind !== 'drawing';
 
 /** Lines of a mirrored round that lie on its axis, as shapes of their own: what is its own reflection stands once. */
 function withAxisApart(round: Round, newId: () => string, work: Work): Round {
   if (!round.rule.mirror) return round;
   const shapes = round.shapes.flatMap((shape): Shape[] => {
-    if (shape.paint.fill !== null || !shape.paint.stroke || shape.form.kind === 'drawing') return [shape];
-    const parts = splitOnAxis(pathsOfForm(shape.form, work));
-    if (!parts) return [shape];
+    if (!isLine(shape)) return [shape];
+    const parts = split(pathsOfForm(shape.form, work), isOnAxis);
+    if (!parts || parts.off.length === 0) return [shape];
     return [
-      { ...shape, form: formOfPaths(parts.off) },
-      { ...shape, id: newId(), name: `${shape.name}, on the axis`, form: formOfPaths(parts.on) },
+      drawnAs(shape, parts.off),
+      { ...drawnAs(shape, parts.on), id: newId(), name: `${shape.name}, on the axis` },
     ];
   });
   return shapes.length === round.shapes.length ? round : { ...round, shapes };
+}
+
+/**
+ * Lines of a mirrored round that lie on a ray between two of its wedges are drawn from both sides: they become a round of their own behind
+ * it, which is turned and not mirrored.
+ */
+function withRaysApart(
+  figure: Figure,
+  roundId: string,
+  width: number,
+  newId: () => string,
+  work: Work,
+): Figure {
+  const round = roundOf(figure, roundId);
+  const { rule } = round;
+  const isWholeTurn = rule.mirror && !rule.alternate && !rule.sweep && !round.link && !round.merge;
+  if (!isWholeTurn) return figure;
+  const onAxis = [1, -1].map((side) => turnMap(turn(side, 2 * rule.fold)));
+  const isOnRay = (alone: Path): boolean => onAxis.some((map) => isOnAxis(mapPath(alone, map)));
+  const [off, on]: [Shape[], Shape[]] = [[], []];
+  for (const shape of round.shapes) {
+    const parts = isLine(shape) ? split(pathsOfForm(shape.form, work), isOnRay) : null;
+    if (!parts || parts.off.length > 0) off.push(parts ? drawnAs(shape, parts.off) : shape);
+    if (parts) on.push({ ...drawnAs(shape, parts.on), id: newId() });
+  }
+  if (on.length === 0) return figure;
+  const { groups: _, detachedFrom: __, ...plain } = round;
+  const rays: Round = {
+    ...plain,
+    id: newId(),
+    name: `${round.name}, on the rays`,
+    rule: { ...rule, mirror: false },
+    shapes: on.map(({ group: ___, ...shape }) => shape),
+  };
+  const parted = withRound(
+    { ...figure, rounds: figure.rounds.flatMap((each) => (each.id === roundId ? [rays, each] : [each])) },
+    roundId,
+    (each) => ({ ...each, shapes: off }),
+  );
+  return tidyShapes(parted, rays.id, new Set(on.map(({ id }) => id)), width, true, work).figure;
 }
 
 /**
@@ -67,5 +125,6 @@ export function withLinesOnce(
   const isShorter = lengthOf(roundOf(tidy, roundId), work) < lengthOf(before, work) - 100 * width;
   const once = isShorter ? tidy : figure;
   const apart = withRound(once, roundId, (round) => withAxisApart(round, newId, work));
-  return apart === figure ? null : apart;
+  const made = withRaysApart(apart, roundId, width, newId, work);
+  return made === figure ? null : made;
 }

@@ -8,7 +8,7 @@ import { failed, finding, ok, type Mend, type Result } from '../finding';
 import { distance, scaleBy, type Point } from '../curve/point';
 import { polygonPath } from '../curve/path';
 import type { Work } from '../derive';
-import { isGradient } from '../paint/fills';
+import { firstColour, isGradient } from '../paint/fills';
 import {
   addRound,
   addToPalette,
@@ -30,8 +30,8 @@ import {
 } from '../figure/commands';
 import { recoloured, swapColour } from '../figure/recolour';
 import { seenPaths } from '../figure/seen';
-import { newRound, newShape } from '../figure/start';
-import type { Figure } from '../figure/model';
+import { newRound, newShape, startStroke } from '../figure/start';
+import type { Figure, Round } from '../figure/model';
 import { roundOf, withRound } from '../figure/update';
 import type { Contour } from '../curve/contours';
 import { withoutIdleHandles } from './checks/handles';
@@ -42,7 +42,7 @@ import { formOfPaths, pathsOfForm } from '../maker/form';
 import { MERGED } from '../merge/tasks';
 import type { Division } from '../merge/merge';
 import { NO_TURN } from '../number/turn';
-import type { Paint, Stroke } from '../scene/scene';
+import type { Paint, ScenePage, Stroke } from '../scene/scene';
 
 /** What a mend may need besides the figure. */
 export interface Hands {
@@ -98,27 +98,40 @@ function withBridges(figure: Figure, { newId }: Hands, bridges: readonly Bridge[
   }, figure);
 }
 
+/** A round with every paint in it changed: of its shapes, of what is merged, of its cells. */
+const repainted = (round: Round, change: (paint: Paint) => Paint): Round => ({
+  ...round,
+  shapes: round.shapes.map((shape) => ({ ...shape, paint: change(shape.paint) })),
+  merge: round.merge && {
+    ...round.merge,
+    paint: change(round.merge.paint),
+    ...(round.merge.cells && {
+      cells: {
+        ...round.merge.cells,
+        paints: Object.fromEntries(
+          Object.entries(round.merge.cells.paints).map(([ref, paint]) => [ref, change(paint)]),
+        ),
+      },
+    }),
+  },
+});
+
 /** Makes all of a round full colours: no blend mode, no opacity, and of a gradient its first colour. */
 function opaqueRound(figure: Figure, roundId: string): Figure {
   const plain = setOpacity(setBlend(figure, roundId, 'normal'), roundId, 1);
-  const flat = withRound(plain, roundId, (round) => ({
-    ...round,
-    shapes: round.shapes.map((shape) => ({ ...shape, paint: flatPaint(shape.paint) })),
-    merge: round.merge && {
-      ...round.merge,
-      paint: flatPaint(round.merge.paint),
-      ...(round.merge.cells && {
-        cells: {
-          ...round.merge.cells,
-          paints: Object.fromEntries(
-            Object.entries(round.merge.cells.paints).map(([ref, paint]) => [ref, flatPaint(paint)]),
-          ),
-        },
-      }),
-    },
-  }));
+  const flat = withRound(plain, roundId, (round) => repainted(round, flatPaint));
   return recoloured(flat, { of: 'round', roundId }, (colour) => colour.slice(0, 7));
 }
+
+/** What is filled becomes its outline: in the stroke that it has, or in one of its colour. */
+const outlined = (paint: Paint, page: ScenePage): Paint =>
+  paint.fill === null
+    ? paint
+    : {
+        ...paint,
+        fill: null,
+        stroke: paint.stroke ?? { ...startStroke(page), colour: firstColour(paint.fill) ?? '#000000' },
+      };
 
 function flatPaint({ fill, stroke, ...rest }: Paint): Paint {
   const flat = (of: Paint['fill']) => (isGradient(of) ? (of.stops[0]?.colour ?? null) : of);
@@ -227,6 +240,8 @@ const STEPS = {
   recolour: (figure: Figure, _: Hands, from: string, to: string) => swapColour(figure, from, to),
   addToPalette: (figure: Figure, _: Hands, colour: string) => addToPalette(figure, colour),
   opaque: (figure: Figure, _: Hands, roundId: string) => opaqueRound(figure, roundId),
+  outlines: (figure: Figure, _: Hands, roundId: string) =>
+    withRound(figure, roundId, (round) => repainted(round, (paint) => outlined(paint, figure.page))),
   fit: (figure: Figure, hands: Hands, roundId: string) => fitted(figure, roundId, hands),
   step: (figure: Figure, _: Hands, roundId: string, choice: StepChoice) => takeStep(figure, roundId, choice),
   bleed: (figure: Figure, _: Hands, bleed: number) => setPage(figure, { bleed }),

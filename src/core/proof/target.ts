@@ -111,7 +111,7 @@ export const TARGETS: readonly Target[] = [
     id: 'lines',
     name: 'Single lines',
     about: 'Drawn, engraved or stitched along its lines.',
-    checks: { ...ALWAYS, seeThrough: {}, gap: { width: 0.5 } },
+    checks: { ...ALWAYS, areas: {}, seeThrough: {}, gap: { width: 0.5 } },
   },
   {
     id: 'all',

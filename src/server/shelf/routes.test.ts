@@ -20,6 +20,8 @@ import * as bin from '@/app/api/shelf/bin/route';
 import * as collection from '@/app/api/shelf/collections/[id]/route';
 import * as collections from '@/app/api/shelf/collections/route';
 import * as facts from '@/app/api/shelf/route';
+import * as target from '@/app/api/shelf/targets/[id]/route';
+import * as targets from '@/app/api/shelf/targets/route';
 import * as thinning from '@/app/api/shelf/thinning/route';
 import { stockFigure } from '@/core/stock/figures';
 import {
@@ -119,6 +121,23 @@ describe('the routes of the Shelf', () => {
     expect(await status(thinning.PUT(asked('PUT', { all: null, hourly: 3 })))).toBe(200);
     expect(await json(thinning.GET(asked('GET')))).toEqual({ all: null, hourly: 3 });
     expect(await status(thinning.PUT(asked('PUT', { all: 0, hourly: 3 })))).toBe(400);
+  });
+
+  it('keep targets of proofs for all figures, one in place of itself, and no broken one', async () => {
+    const plaque = { id: 'plaque', name: 'Plaque', checks: { thin: { width: 2 } } };
+    expect(await json(targets.GET(asked('GET')))).toEqual([]);
+    await targets.PUT(asked('PUT', { ...plaque, id: 'other', name: 'Other' }));
+    await targets.PUT(asked('PUT', plaque));
+    const changed = { ...plaque, checks: { thin: { width: 3 } } };
+    expect(await json(targets.PUT(asked('PUT', changed)))).toEqual([
+      { ...plaque, id: 'other', name: 'Other' },
+      changed,
+    ]);
+    expect(await status(targets.PUT(asked('PUT', { ...plaque, checks: { thin: { width: 'wide' } } })))).toBe(
+      400,
+    );
+    await target.DELETE(asked('DELETE'), at('other'));
+    expect(await json(targets.GET(asked('GET')))).toEqual([changed]);
   });
 
   it('count windows that have a figure open', async () => {

@@ -2,8 +2,10 @@
 
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { ChevronDown, SlidersHorizontal } from 'lucide-react';
+import equal from 'fast-deep-equal';
 import { useState } from 'react';
 
+import type { OwnTarget } from '@/core/figure/model';
 import { CHECKS, checksOf, TARGETS, type Limit, type Limits, type Target } from '@/core/proof';
 import { shownFigure } from '@/state/editor';
 import { newId } from '@/state/ids';
@@ -13,20 +15,32 @@ import { ShareField } from '../common/NumberField';
 import { Sheet } from '../common/Panel';
 import { TextField } from '../common/TextField';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { useKeptTargets } from './keptTargets';
+
+const NONE: readonly OwnTarget[] = [];
 
 /** What the figure is for: says what is looked for. */
 export function TargetChoice() {
   const editor = useEditor();
   const target = useEditorState((state) => askedTarget(shownFigure(state)));
-  const own = useEditorState((state) => shownFigure(state).proof?.own);
+  const own = useEditorState((state) => shownFigure(state).proof?.own) ?? NONE;
+  const { kept } = useKeptTargets();
   const [isOpen, setOpen] = useState(false);
+  const isOwn = (id: string): boolean => own.some((each) => each.id === id);
+  const others = kept.filter(({ id }) => !isOwn(id));
   const choices = [
     ...TARGETS,
-    ...(own ?? []).map((each) => ({ ...each, about: 'A target of this figure.' })),
+    ...own.map((each) => ({ ...each, about: 'A target of this figure.' })),
+    ...others.map((each) => ({ ...each, about: 'A target for all figures.' })),
   ];
+  const choose = (id: string): void => {
+    const one = others.find((each) => each.id === id);
+    if (one) saveTarget(editor, one);
+    else chooseTarget(editor, id);
+  };
   return (
     <div className="flex h-[52px] items-center gap-2 border-b border-line px-3">
-      <Listbox value={target.id} onChange={(id: string) => chooseTarget(editor, id)}>
+      <Listbox value={target.id} onChange={choose}>
         <span className="text-muted">For</span>
         <ListboxButton
           aria-label={`For: ${target.name}`}
@@ -70,6 +84,62 @@ const UNITS: Record<Limit['unit'], string> = {
 
 const GROUPS = [...new Set(CHECKS.map(({ group }) => group))];
 
+/** The name of a target of the figure's own, whether all figures have it to choose, and what takes it away. */
+function OwnTargetRows({
+  target,
+  onRename,
+  onGone,
+}: {
+  readonly target: Target;
+  readonly onRename: (name: string) => void;
+  readonly onGone: () => void;
+}) {
+  const editor = useEditor();
+  const { kept, keep, drop } = useKeptTargets();
+  const { id, name, checks } = target;
+  const known = kept.find((each) => each.id === id);
+  const isOther = known !== undefined && !(known.name === name && equal(known.checks, checks));
+  return (
+    <>
+      <div className="mb-2 flex items-center gap-2">
+        <span className="w-[84px] text-muted">Name</span>
+        <TextField
+          label="Name of the target"
+          value={name}
+          className="h-[30px] flex-1"
+          onChange={(next) => next.trim() !== '' && onRename(next.trim())}
+        />
+        <Button
+          tone="danger"
+          onClick={() => {
+            dropTarget(editor, id);
+            onGone();
+          }}
+        >
+          Take it away
+        </Button>
+      </div>
+      <div className="mb-2 ml-[92px] flex min-h-[30px] flex-wrap items-center gap-x-3 gap-y-1">
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-[16px] accent-(--kelp)"
+            checked={known !== undefined}
+            onChange={(event) => (event.target.checked ? keep({ id, name, checks }) : drop(id))}
+          />
+          For all figures to choose
+        </label>
+        {isOther && (
+          <>
+            <span className="text-[12px] text-muted">Another figure has changed it since.</span>
+            <Button onClick={() => saveTarget(editor, known)}>Take it as it is there</Button>
+          </>
+        )}
+      </div>
+    </>
+  );
+}
+
 /** The checks of a target with their limits; what is changed becomes a target of the figure's own. */
 function LimitsSheet({
   target,
@@ -84,13 +154,17 @@ function LimitsSheet({
   const isOwn = useEditorState(
     (state) => shownFigure(state).proof?.own?.some(({ id }) => id === target.id) ?? false,
   );
+  const { kept, keep } = useKeptTargets();
   const asked = new Map(checksOf(target).map(({ check, limits }) => [check.id, limits]));
-  const save = (checks: Readonly<Record<string, Limits>>, name = target.name): void =>
-    saveTarget(editor, {
+  const save = (checks: Readonly<Record<string, Limits>>, name = target.name): void => {
+    const own: OwnTarget = {
       id: isOwn ? target.id : newId(),
       name: isOwn || name !== target.name ? name : `${name}, own`,
       checks,
-    });
+    };
+    saveTarget(editor, own);
+    if (kept.some(({ id }) => id === own.id)) keep(own);
+  };
   const toggle = (id: string, on: boolean): void => {
     const { [id]: _, ...others } = target.checks;
     save(on ? { ...others, [id]: {} } : others);
@@ -103,24 +177,7 @@ function LimitsSheet({
           : 'What you change here becomes a target of this figure; the one that was here stays as it is.'}
       </p>
       {isOwn && (
-        <div className="mb-2 flex items-center gap-2">
-          <span className="w-[84px] text-muted">Name</span>
-          <TextField
-            label="Name of the target"
-            value={target.name}
-            className="h-[30px] flex-1"
-            onChange={(name) => name.trim() !== '' && save(target.checks, name.trim())}
-          />
-          <Button
-            tone="danger"
-            onClick={() => {
-              dropTarget(editor, target.id);
-              onClose();
-            }}
-          >
-            Take it away
-          </Button>
-        </div>
+        <OwnTargetRows target={target} onRename={(name) => save(target.checks, name)} onGone={onClose} />
       )}
       {GROUPS.map((group) => (
         <fieldset key={group} className="border-t border-line py-2">

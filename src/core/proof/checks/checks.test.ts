@@ -14,6 +14,7 @@ import {
   setFill,
   setFold,
   setMerge,
+  setMirror,
   setPage,
   setStroke,
   setSweep,
@@ -196,6 +197,10 @@ const CASES: Record<string, { wrong: () => Figure; right: () => Figure; limits?:
   seeThrough: {
     wrong: () => setBlend(one(disc(0, 0, 40)), 'r', 'multiply'),
     right: () => one(disc(0, 0, 40)),
+  },
+  areas: {
+    wrong: () => one(disc(0, 0, 40)),
+    right: () => stroked(one(pathForm([at(-50, 0), at(50, 0)], false)), 1),
   },
   thin: {
     wrong: () => stroked(one(pathForm([at(-50, 0), at(50, 0)], false)), 0.24),
@@ -472,6 +477,31 @@ describe('checks with cases of their own', () => {
     expect(await foundBy('doubled', setFold(figure, 'r', 5))).toEqual([]);
   });
 
+  it('doubled lines on the axis and on the rays of a mirrored round are drawn once, each, and look the same', async () => {
+    const stroke = { colour: '#113d4c', width: 1, cap: 'butt', join: 'miter' } as const;
+    const lineAt = (id: string, degrees: number, bend: number) => {
+      const a = (degrees * Math.PI) / 180;
+      const on = (r: number) => ({ x: r * Math.sin(a), y: -r * Math.cos(a) });
+      const [from, to] = [on(20), on(60)];
+      const aside = { x: 30 * Math.sin(bend), y: -30 * Math.cos(bend) };
+      const segments = [line(from, to), line(to, aside)];
+      return newShape(id, id, formOfPaths([{ closed: false, segments }]), { fill: null, stroke });
+    };
+    const lines = addShapes(newFigure('F', 'r'), 'r', [lineAt('a', 0, 0.2), lineAt('b', 30, 0.35)]);
+    const six = setMirror(setFold(lines, 'r', 6), 'r', true);
+    const drawn = async (figure: Figure) =>
+      pixelsOf(
+        svgOf((await subjectFor(figure)).scene, { form: 'plain', decimals: 6, background: true }),
+        300,
+      );
+    const [found] = await foundBy('doubled', six);
+    // Twelve rays, each drawn from both sides.
+    expect(found?.count).toBe(12);
+    const after = await mended(six, found?.mends[0]);
+    expect(await foundBy('doubled', after)).toEqual([]);
+    expect(difference(await drawn(six), await drawn(after))).toBeLessThan(0.004);
+  });
+
   it('an island about the centre gets few bridges, those of a ring one each, cut through in every copy', async () => {
     const ring = one(formOfPaths([...ringPaths(40, 20)]));
     const six = setFold(
@@ -508,6 +538,15 @@ describe('checks with cases of their own', () => {
       expect(after.rounds.length).toBe(2);
       expect(await foundBy('islands', after)).toEqual([]);
     }
+  });
+
+  it('an island in an island is held by it, which is held by the sheet', async () => {
+    const nested = one(formOfPaths([...ringPaths(60, 50)]), formOfPaths([...ringPaths(30, 20)]));
+    const all = await foundBy('islands', nested);
+    expect(all).toHaveLength(2);
+    let after = nested;
+    for (const { mends } of all) after = await mended(after, mends[0]);
+    expect(await foundBy('islands', after)).toEqual([]);
   });
 
   it('rounds that other rounds hide count, and what shows through others does not', async () => {

@@ -6,6 +6,7 @@ import { nearEnds, openFilled } from './ends';
 import { idleHandles } from './handles';
 import { hidden } from './hidden';
 import { inks, palette } from './inks';
+import { areas } from './areas';
 import { islands } from './islands';
 import { gap, gapAtSize, thin, thinAtSize } from './narrow';
 import { needlessNodes } from './nodes';
@@ -56,6 +57,7 @@ export const CHECKS: readonly Check[] = [
   toolWidth,
   sharpInside,
   islands,
+  areas,
   alternation,
   bandsTouch,
 ];

@@ -1,0 +1,15 @@
+import { ownTargetSchema } from '@/core/figure/schema';
+import { database } from '@/server/database';
+import { bodyOf, respond, valid } from '@/server/respond';
+import { keepTarget, keptTargets } from '@/server/shelf/targets';
+
+/** Targets that are kept for all figures. */
+export const GET = (request: Request): Promise<Response> =>
+  respond(request, async () => Response.json(await keptTargets(await database())));
+
+/** Keeps one, in place of the one with its id. */
+export const PUT = (request: Request): Promise<Response> =>
+  respond(request, async () => {
+    const target = valid(ownTargetSchema, await bodyOf(request), 'body');
+    return Response.json(await keepTarget(await database(), target));
+  });

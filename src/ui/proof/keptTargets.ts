@@ -1,0 +1,25 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+
+import type { OwnTarget } from '@/core/figure/model';
+import { server } from '@/state/server';
+import { say } from '../common/say';
+
+const NONE: readonly OwnTarget[] = [];
+
+/** Targets that are kept for all figures, and what keeps one, or keeps it no more. */
+export function useKeptTargets() {
+  const client = useQueryClient();
+  const { data = NONE } = useQuery({ queryKey: ['targets'], queryFn: server.targets });
+  const told = async (answer: Promise<readonly OwnTarget[]>): Promise<void> => {
+    try {
+      client.setQueryData(['targets'], await answer);
+    } catch (error) {
+      say(error, 'This target could not be kept for all figures.');
+    }
+  };
+  return {
+    kept: data,
+    keep: (target: OwnTarget): void => void told(server.keepTarget(target)),
+    drop: (id: string): void => void told(server.dropTarget(id)),
+  };
+}

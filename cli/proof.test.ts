@@ -15,6 +15,8 @@ import { closeDatabases } from '../src/server/database';
 import { endProcesses } from '../src/server/jobs/pool';
 import { called } from '../tests/help/calls';
 
+/** Of the scripts that people write, three. */
+const NAME = 'Hatch iris – Ирис אירוס';
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-proof-'));
 const [good, bad] = ['good.json', 'bad.json'].map((name) => path.join(directory, name)) as [string, string];
 const at = (x: number, y: number) => ({ x, y, kind: 'corner' as const });
@@ -24,7 +26,7 @@ beforeAll(() => {
   const figure = hatchIris();
   const open = newShape('open', 'Sail', pathForm([at(0, -60), at(6, -50), at(-6, -50)], false), START_PAINT);
   writeFileSync(good, writeFigure(figure));
-  writeFileSync(bad, writeFigure(addShapes(figure, figure.rounds[0]!.id, [open])));
+  writeFileSync(bad, writeFigure({ ...addShapes(figure, figure.rounds[0]!.id, [open]), name: NAME }));
 });
 
 afterAll(async () => {
@@ -54,7 +56,7 @@ describe('cyclogon proof', () => {
     const list = JSON.parse(both.stdout) as (ProofData & { name: string })[];
     expect(list.map(({ name, target }) => [name, target])).toEqual([
       ['Hatch iris', 'screen'],
-      ['Hatch iris', 'screen'],
+      [NAME, 'screen'],
     ]);
   });
 
@@ -65,7 +67,8 @@ describe('cyclogon proof', () => {
     expect(document.numPages).toBe(1);
     const { items } = await (await document.getPage(1)).getTextContent();
     const text = items.map((item) => ('str' in item ? item.str : '')).join(' ');
-    expect(text).toContain('Hatch iris');
+    expect(text).toContain('Hatch iris – Ирис');
+    expect(text).toContain('אירוס');
     expect(text).toContain('Proof for: Stencil');
     expect(text).toContain('Sail is filled and open');
     await document.destroy();

@@ -26,11 +26,17 @@ export const SHIPPED_FACES: readonly ShippedFace[] = [
   { id: 'amiri', name: 'Amiri', file: `${FOLDER}/amiri/400Regular/Amiri_400Regular.ttf` },
 ];
 
-const fileOf = ({ file }: ShippedFace): string =>
-  path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file);
+const read = async (file: string): Promise<Uint8Array> =>
+  new Uint8Array(await readFile(path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file)));
 
 /** The bytes of a face that ships with the application; null for another. */
 export async function bytesOfShipped(id: string): Promise<Uint8Array | null> {
   const face = SHIPPED_FACES.find((each) => each.id === id);
-  return face ? new Uint8Array(await readFile(fileOf(face))) : null;
+  return face ? read(face.file) : null;
 }
+
+/** The typefaces of pages that the server writes: Latin, Cyrillic and Hebrew. */
+export const pageFaces = async (): Promise<{ regular: Uint8Array; bold: Uint8Array }> => ({
+  regular: await read(`${FOLDER}/rubik/400Regular/Rubik_400Regular.ttf`),
+  bold: await read(`${FOLDER}/rubik/600SemiBold/Rubik_600SemiBold.ttf`),
+});

@@ -3,9 +3,9 @@
  *
  * @example
  * dataOf(proved).findings[0].where;      // [{ x: 3.2, y: -40.1, round: 'petals' }, …]
- * await reportOf(figure, scene, proved, target);   // the bytes of a PDF
+ * await reportOf(figure, scene, { ...proved, target }, faces);   // the bytes of a PDF
  */
-import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
 
 import type { Figure } from '../figure/model';
 import { pdfOf } from '../format/pdf/pdf';
@@ -15,6 +15,7 @@ import { mapFill, mapPaint } from '../paint/fills';
 import { seenAs } from '../paint/vision';
 import type { Colour, Scene, SceneItem, SceneLayer } from '../scene/scene';
 import { greyOf } from '../paint/pixelChanges';
+import { stretchesOf } from '../words/stretches';
 import type { ProofFinding } from './check';
 import type { ProofFacts } from './facts';
 import type { Proof } from './proof';
@@ -104,17 +105,34 @@ const LOOKS: readonly (readonly [string, (scene: Scene) => Scene])[] = [
 /** A4, in points. */
 const [PAGE_WIDTH, PAGE_HEIGHT, MARGIN] = [595.28, 841.89, 42];
 
-/** What the page's own typefaces cannot show is left out of names. */
-const plain = (text: string): string =>
-  text
-    .replace(/[“”]/g, '"')
-    .replace(/[‘’]/g, "'")
-    .replace(/…/g, '...')
-    .replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
+/** The typefaces of the page, as the bytes of their files. */
+export interface ReportFaces {
+  readonly regular: Uint8Array;
+  readonly bold: Uint8Array;
+}
+
+interface Fonts {
+  readonly plain: PDFFont;
+  readonly bold: PDFFont;
+}
+
+async function embedded(pdf: PDFDocument, { regular, bold }: ReportFaces): Promise<Fonts> {
+  pdf.registerFontkit(await import('fontkit'));
+  return {
+    plain: await pdf.embedFont(regular, { subset: true }),
+    bold: await pdf.embedFont(bold, { subset: true }),
+  };
+}
+
+/** A text with a mark in place of each character that a typeface does not have. */
+function shownIn(text: string, font: PDFFont): string {
+  const known = new Set(font.getCharacterSet());
+  return Array.from(text, (each) => (known.has(each.codePointAt(0) ?? 0) ? each : '?')).join('');
+}
 
 function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
   const lines: string[] = [];
-  for (const word of plain(text).split(' ')) {
+  for (const word of shownIn(text, font).split(' ')) {
     const last = lines[lines.length - 1];
     const longer = last === undefined ? word : `${last} ${word}`;
     if (last !== undefined && font.widthOfTextAtSize(longer, size) <= width) lines[lines.length - 1] = longer;
@@ -127,7 +145,7 @@ function wrapped(text: string, font: PDFFont, size: number, width: number): stri
 class Pen {
   constructor(
     private readonly page: PDFPage,
-    private readonly fonts: { readonly plain: PDFFont; readonly bold: PDFFont },
+    private readonly fonts: Fonts,
     public y: number,
     private readonly x = MARGIN,
     private readonly width = PAGE_WIDTH - 2 * MARGIN,
@@ -137,7 +155,12 @@ class Pen {
     const font = bold ? this.fonts.bold : this.fonts.plain;
     for (const line of wrapped(text, font, size, this.width).slice(0, most)) {
       this.y -= size * 1.32;
-      this.page.drawText(line, { x: this.x, y: this.y, size, font, color: rgb(grey, grey, grey) });
+      let x = this.x;
+      // What is read from right to left is set by itself.
+      for (const stretch of stretchesOf(line)) {
+        this.page.drawText(stretch, { x, y: this.y, size, font, color: rgb(grey, grey, grey) });
+        x += font.widthOfTextAtSize(stretch, size);
+      }
     }
   }
 
@@ -165,6 +188,7 @@ export async function reportOf(
     facts,
     target,
   }: { readonly proof: Proof; readonly facts: ProofFacts | null; readonly target: Target },
+  faces: ReportFaces,
 ): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   // The same proof is the same file: nothing in it says when it was made.
@@ -172,10 +196,7 @@ export async function reportOf(
   pdf.setModificationDate(new Date(0));
   pdf.setTitle(`${figure.name}: proof`);
   const page = pdf.addPage([PAGE_WIDTH, PAGE_HEIGHT]);
-  const fonts = {
-    plain: await pdf.embedFont(StandardFonts.Helvetica),
-    bold: await pdf.embedFont(StandardFonts.HelveticaBold),
-  };
+  const fonts = await embedded(pdf, faces);
   const put = async (of: Scene, x: number, y: number, side: number): Promise<void> => {
     const bytes = await pdfOf(of, {
       neighbours: 'overlap',
@@ -194,7 +215,7 @@ export async function reportOf(
   const open = openFindings(figure, proof);
   const { width, height, unit } = figure.page;
   head.write(
-    `Proof for: ${target.name}. ${open.length === 0 ? 'Nothing to mend' : `${open.length} findings`}, ${proof.passed.length} checks passed. Page ${printNumber(width, 3)} x ${printNumber(height, 3)} ${unit}.`,
+    `Proof for: ${target.name}. ${open.length === 0 ? 'Nothing to mend' : `${open.length} findings`}, ${proof.passed.length} checks passed. Page ${printNumber(width, 3)} × ${printNumber(height, 3)} ${unit}.`,
     { grey: 0.35 },
   );
   const top = head.y - 14;
@@ -224,7 +245,7 @@ export async function reportOf(
   if (facts) {
     facting.write('In numbers', { size: 11, bold: true });
     const length = (value: number | null): string =>
-      value === null ? '-' : `${printNumber(value, 3)} ${unit}`;
+      value === null ? '–' : `${printNumber(value, 3)}\u00a0${unit}`;
     facting.write(
       `Thinnest line ${length(facts.thinnest)}, narrowest gap ${length(facts.narrowest)}${facts.smallest === null ? '' : `, smallest cell ${printNumber(facts.smallest, 3)} ${unit}²`}. Turned by 1/${facts.fold} the picture is the same; its middle is ${length(facts.off)} off the centre. ${facts.cut ? `A tool follows ${length(facts.cut.length)} in ${facts.cut.pierces} lines.` : ''}`,
     );
@@ -259,7 +280,7 @@ export async function reportOf(
       break;
     }
     list.skip(3);
-    list.write(`${found.title} (x${found.count}, ${SEVERITIES[found.severity]})`, { bold: true, most: 1 });
+    list.write(`${found.title} (×${found.count}, ${SEVERITIES[found.severity]})`, { bold: true, most: 1 });
     list.write(found.sentence, { size: 8, grey: 0.3, most: 2 });
   }
   if (proof.passed.length > 0 && list.y > LOWEST) {

@@ -6,7 +6,6 @@
  * const made = shapeWords(faceOf(bytes), 'Gezeiten');
  * if (made.ok && made.value.missing.length === 0) show(made.value.run);
  */
-import bidiFactory from 'bidi-js';
 import * as fontkit from 'fontkit';
 
 import { scaleMap } from '../curve/affine';
@@ -18,6 +17,7 @@ import { failed, finding, ok, type Result } from '../finding';
 import { MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
 import { MOST_CHARACTERS, type Letter, type Run } from './run';
+import { stretchesOf } from './stretches';
 
 export type Face = fontkit.Font;
 
@@ -89,28 +89,6 @@ function outlineOf(glyph: fontkit.Glyph, em: number): Contour[] {
 
 const moved = (contours: readonly Contour[], x: number, y: number): Contour[] =>
   x === 0 && y === 0 ? [...contours] : mappedContours(contours, { a: 1, b: 0, c: 0, d: 1, e: x, f: y });
-
-/** Stretches of one direction, in the order in which they stand from left to right (Unicode Standard Annex 9, by a library). */
-function stretchesOf(text: string): string[] {
-  const bidi = bidiFactory();
-  const levels = bidi.getEmbeddingLevels(text);
-  const order = bidi.getReorderedIndices(text, levels);
-  const stretches: string[] = [];
-  let before: number | null = null;
-  for (const index of order) {
-    const level = levels.levels[index] ?? 0;
-    const isRight = level % 2 === 1;
-    const last = stretches.length - 1;
-    const goesOn = before !== null && levels.levels[before] === level && Math.abs(index - before) === 1;
-    const letter = text[index] ?? '';
-    // Within a stretch the face's own rules say in which order letters stand.
-    if (goesOn && last >= 0)
-      stretches[last] = isRight ? letter + (stretches[last] ?? '') : (stretches[last] ?? '') + letter;
-    else stretches.push(letter);
-    before = index;
-  }
-  return stretches;
-}
 
 /** How high capitals are, in ems: as a flat one is drawn, which is not always what the face says. */
 function capitalsOf(face: Face): number {

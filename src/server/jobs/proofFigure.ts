@@ -1,6 +1,7 @@
 import { createProving, dataOf, findTarget, reportOf, targetOf, type ProofData } from '../../core/proof';
 import type { Figure } from '../../core/figure/model';
 import { Refused } from '../errors';
+import { pageFaces } from '../shippedFaces';
 import { checked } from './makeFile';
 
 /** What is asked: a figure, the target by its id or its name (the figure's own choice without one), and a page for people or not. */
@@ -35,6 +36,6 @@ export async function proofFigure(
     name: figure.name,
     data: dataOf(figure, proved.proof),
     passed: proved.proof.passed,
-    page: page && scene ? await reportOf(figure, scene, { ...proved, target }) : null,
+    page: page && scene ? await reportOf(figure, scene, { ...proved, target }, await pageFaces()) : null,
   };
 }

@@ -66,6 +66,17 @@ test('a piece that was spoilt in six ways is found out, looked at, mended, and l
   await expect(findings.getByText('1 finding is left as it is.')).toBeVisible();
   await findings.getByRole('button', { name: 'Look again' }).click();
 
+  // Find brings what was found back from wherever one is.
+  await page.keyboard.press('2');
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'Find' }).fill('spikes');
+  await expect(page.getByRole('option', { name: /Spikes on Thorn\s*Proof, finding/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(findings.getByRole('button', { name: /Spikes on Thorn/ })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
+
   // A mend is seen before it is taken.
   await findings.getByText('The centre is not the page’s middle').click();
   const put = findings.getByRole('button', { name: 'Put it in the middle' });

@@ -65,10 +65,13 @@ export function FindSheet({ open, onClose, openSheet }: Props) {
 }
 
 function Finder({ onClose, openSheet }: Omit<Props, 'open'>) {
-  const { editor, saver } = useWorkshop();
+  const { editor, saver, proofing } = useWorkshop();
   const [text, setText] = useState('');
   // What can be done is that of the moment in which Find was opened.
-  const entries = useMemo(() => entriesOf({ editor, saver, openSheet }), [editor, saver, openSheet]);
+  const entries = useMemo(
+    () => entriesOf({ editor, saver, openSheet, proof: proofing.store }),
+    [editor, saver, openSheet, proofing],
+  );
   const figures = useFigures(text);
   const found = [...ranked(entries, text).slice(0, MOST), ...figures];
   const take = (entry: FindEntry | null): void => {

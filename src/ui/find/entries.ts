@@ -4,7 +4,9 @@
  * @example
  * ranked(entriesOf(workshop), 'skew')[0]?.run();
  */
-import { selectedShapes, activeRound, type Editor } from '@/state/editor';
+import { CHECKS } from '@/core/proof';
+import { selectedShapes, activeRound, shownFigure, type Editor } from '@/state/editor';
+import { groupsOf, look, type ProofStore } from '@/state/proof';
 import type { Saver } from '@/state/saver';
 import { STAGE_NAMES, STAGES } from '@/state/stages';
 import { MORE_KEY, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
@@ -38,6 +40,8 @@ export interface FindContext {
   readonly editor: Editor;
   readonly saver: () => Saver | null;
   readonly openSheet: (sheet: Sheet) => void;
+  /** What was found of the figure by the last proof. */
+  readonly proof: ProofStore;
 }
 
 /** How long a section that was found is lit, in milliseconds. */
@@ -208,6 +212,25 @@ function commonEntries({ editor, saver, openSheet }: FindContext): FindEntry[] {
   ];
 }
 
+const TITLES = new Map(CHECKS.map(({ id, title }) => [id, title]));
+
+/** What the last proof found and was not left as it is: each is gone to where it can be mended. */
+function findingEntries({ editor, proof: store }: FindContext): FindEntry[] {
+  const { proof } = store.getState();
+  return (proof ? groupsOf(proof, shownFigure(editor.getState()).proof?.left) : []).flatMap(({ findings }) =>
+    findings.map(({ key, code, title, sentence, count }) => ({
+      id: `finding ${key}`,
+      name: title,
+      words: `finding mend ${TITLES.get(code) ?? ''} ${sentence}`,
+      where: `${STAGE_NAMES.proof}, finding ×${count}`,
+      run: () => {
+        goToStage(editor, 'proof');
+        look(store, key);
+      },
+    })),
+  );
+}
+
 /** All entries of an editor as it is now. */
 export function entriesOf(context: FindContext): FindEntry[] {
   const { editor } = context;
@@ -217,6 +240,7 @@ export function entriesOf(context: FindContext): FindEntry[] {
     ...toolsOfMore(editor),
     ...placeEntries(editor),
     ...commonEntries(context),
+    ...findingEntries(context),
     ...stageEntries(editor),
     ...menuEntries('shapes', 'menu of the selection', selectionActions(editor)),
     ...(round ? menuEntries('round', `menu of the round ${round.name}`, roundActions(editor, round)) : []),

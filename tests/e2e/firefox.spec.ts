@@ -63,6 +63,8 @@ test('a figure is drawn, merged, coloured and exported in another browser engine
   await page.keyboard.press('5');
   await page.waitForSelector('[aria-current=step]::-p-text(Colour)');
   await click(page, '#d9512c at hand');
+  await page.keyboard.press('6');
+  await page.waitForSelector('::-p-text(checks passed)');
 
   await page.waitForSelector('::-p-text(saved)');
   await click(page, 'Export');

@@ -131,42 +131,54 @@ class Stretches {
   }
 
   /** The places that are so near to some of them, or nearly, as squares of a side. */
-  placesBy(some: readonly number[], near: number, side: number): (x: number, y: number) => boolean {
+  placesBy(
+    picture: DrawnPicture,
+    some: readonly number[],
+    near: number,
+    side: number,
+  ): (x: number, y: number) => boolean {
     const keyOf = (column: number, row: number): number => column * 94_906_265 + row;
     const taken = new Set<number>();
-    for (const k of some) {
-      const [x, y, reach] = [this.x[k] ?? 0, this.y[k] ?? 0, (this.reach[k] ?? 0) + near];
-      const [right, bottom] = [Math.floor((x + reach) / side), Math.floor((y + reach) / side)];
-      for (let column = Math.floor((x - reach) / side); column <= right; column += 1)
-        for (let row = Math.floor((y - reach) / side); row <= bottom; row += 1) taken.add(keyOf(column, row));
-    }
-    return (x, y) => taken.has(keyOf(Math.floor(x / side), Math.floor(y / side)));
+    const most = some.reduce((far, k) => Math.max(far, this.reach[k] ?? 0), 0);
+    const pick = (values: readonly number[]): number[] => some.map((k) => values[k] ?? 0);
+    // One that goes over the edge of the sector goes on where a turn takes that edge.
+    const { x, y, of } = turnedIntoReach(picture, pick(this.x), pick(this.y), most + near);
+    of.forEach((own, k) => {
+      const reach = (this.reach[some[own] ?? 0] ?? 0) + near;
+      const [atX, atY] = [x[k] ?? 0, y[k] ?? 0];
+      const [right, bottom] = [Math.floor((atX + reach) / side), Math.floor((atY + reach) / side)];
+      for (let column = Math.floor((atX - reach) / side); column <= right; column += 1)
+        for (let row = Math.floor((atY - reach) / side); row <= bottom; row += 1)
+          taken.add(keyOf(column, row));
+    });
+    return (askedX, askedY) => taken.has(keyOf(Math.floor(askedX / side), Math.floor(askedY / side)));
   }
 }
 
 /**
  * Where edges of a picture's sector have others within a width, in the figure's unit.
- * @param isAsked true for places that are looked at; all are without it
+ * @param isAsked true where some place within so much of one is looked at; all are without it
  */
 export function crowdedIn(
   picture: DrawnPicture,
   width: number,
-  isAsked: Crowded['isAt'] = () => true,
+  isAsked: (x: number, y: number, near: number) => boolean = () => true,
 ): Crowded {
-  let isAt = isAsked;
+  let isAt = (x: number, y: number, near: number): boolean => isAsked(x, y, near);
   let { length } = picture;
   const last = LAST_WIDTHS * width;
   for (let step = Math.max(last, length / FIRST_STRETCHES); ; step = Math.max(last, step / SHORTER)) {
     const all = new Stretches();
     const isHere = isAt;
     picture.edges(step, (_, x, y, halfX, halfY, long) => {
-      if (isHere(x, y)) all.take(x, y, halfX, halfY, long);
+      if (isHere(x, y, long)) all.take(x, y, halfX, halfY, long);
     });
     const stretches = all.once(picture.blur);
     const crowded = stretches.crowded(picture, width);
     // A stretch that is shorter lies within reach by its end, and by its middle not yet.
-    isAt = stretches.placesBy(crowded, width + step / SHORTER / 2, step);
+    const isBeside = stretches.placesBy(picture, crowded, width + step / SHORTER / 2, step);
+    isAt = isBeside;
     length = crowded.reduce((sum, k) => sum + (stretches.long[k] ?? 0), 0);
-    if (step <= last || crowded.length === 0) return { isAt, length };
+    if (step <= last || crowded.length === 0) return { isAt: isBeside, length };
   }
 }

@@ -16,6 +16,7 @@ import { convertLength } from '../number/units';
 import { turn } from '../number/turn';
 import type { Scene } from '../scene/scene';
 import { pictureOf, type DrawnPicture } from './picture';
+import { withNarrowest } from './narrowest';
 import { seamsOf, type Seams } from './seams';
 import { unchangedIn } from './unchanged';
 import { narrowPlaces, narrowRuns, type Narrow, type NarrowRun } from './widths';
@@ -126,7 +127,7 @@ class Looked implements Subject {
     const crowded = crowdedIn(
       picture,
       width,
-      (x, y) => !(unchanged?.isAt(x, y, 2 * KEPT_FROM * width) ?? false),
+      (x, y, near) => !(unchanged?.isAt(x, y, 2 * KEPT_FROM * width + near) ?? false),
     );
     const seams = seamsOf(picture, stepFor(width, crowded.length), crowded.isAt);
     const found = narrowPlaces(picture, seams, width).filter(({ x, y }) => !isKnown(x, y));
@@ -136,7 +137,10 @@ class Looked implements Subject {
   narrowRuns(width: number): readonly NarrowRun[] {
     const known = this.runs.get(width);
     if (known) return known;
-    const made = narrowRuns(this.narrow(width), width, this.picture);
+    const { picture } = this;
+    const places = this.narrow(width);
+    const runs = narrowRuns(places, width, picture);
+    const made = withNarrowest(picture, runs, width, width / STEPS_A_SIZE);
     this.runs.set(width, made);
     return made;
   }

@@ -79,6 +79,22 @@ describe('local width', () => {
     expect((await narrowest(ring, 5.625, 'line')).count).toBe(0);
   });
 
+  it('is told as it is also where what is looked for is many times as large', async () => {
+    // Two discs of 3 whose rims are apart by less than a sixth of the limit.
+    await fc.assert(
+      fc.asyncProperty(
+        fc.double({ min: 0.6, max: 0.9, noNaN: true }),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        async (apart, up) => {
+          const across = 3 + apart / 2;
+          const figure = setFold(withForms(disc(-across, -up, 3), disc(across, -up, 3)), 'r', 1);
+          expect((await narrowest(figure, 5.625, 'gap')).width! / apart).toBeCloseTo(1, 2);
+        },
+      ),
+      { numRuns: 20 },
+    );
+  });
+
   it('is looked for all along an edge that follows one too short to see', async () => {
     // A sheet 100 long whose lower edge begins with a thousandth.
     const corners: [number, number][] = [

@@ -121,7 +121,7 @@ export function Sheet({ title, open, onClose, children, wide = false, full = fal
   useFocusAsBefore(open);
   return (
     <Dialog open={open} onClose={onClose} className="relative z-50">
-      <DialogBackdrop className="fixed inset-0 bg-ink/30" />
+      <DialogBackdrop className="fixed inset-0 bg-veil" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel
           className={`w-full ${full ? 'max-w-[1060px]' : wide ? 'max-w-[620px]' : 'max-w-[420px]'} max-h-[calc(100dvh-32px)] overflow-y-auto rounded-[12px] border border-line bg-shell p-5 text-ink shadow-ui`}

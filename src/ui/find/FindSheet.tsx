@@ -54,7 +54,7 @@ function useFigures(text: string): FindEntry[] {
 export function FindSheet({ open, onClose, openSheet }: Props) {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-50">
-      <DialogBackdrop className="fixed inset-0 bg-ink/20" />
+      <DialogBackdrop className="fixed inset-0 bg-veil" />
       <div className="fixed inset-0 flex justify-center p-4 pt-[12vh]">
         <DialogPanel className="h-fit w-full max-w-[520px] overflow-hidden rounded-[12px] border border-line-strong bg-shell text-ink shadow-ui">
           <Finder onClose={onClose} openSheet={openSheet} />

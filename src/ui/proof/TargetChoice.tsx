@@ -106,7 +106,7 @@ function OwnTargetRows({
         <TextField
           label="Name of the target"
           value={name}
-          className="h-[30px] flex-1"
+          className="h-[30px] flex-1 !border-line-strong bg-field px-2"
           onChange={(next) => next.trim() !== '' && onRename(next.trim())}
         />
         <Button

@@ -342,7 +342,7 @@ function alongChords(chords: Float64Array, step: number, take: TakeEdge): void {
   };
   for (let k = 0; k < count; k += 1) {
     const [fromX, fromY, toX, toY] = endsOf(k);
-    const long = Math.hypot(toX - fromX, toY - fromY);
+    const long = Math.sqrt((toX - fromX) ** 2 + (toY - fromY) ** 2);
     if (long >= least) {
       tellBefore(k);
       stretch(fromX, fromY, toX, toY, step, take);

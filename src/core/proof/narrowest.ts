@@ -11,10 +11,10 @@ import { turn } from '../number/turn';
 import type { DrawnPicture } from './picture';
 import { seamsOf } from './seams';
 import { Squares } from './squares';
-import { narrowPlaces, type Narrow, type NarrowRun } from './widths';
+import { endsAt, narrowPlaces, type Narrow, type NarrowRun } from './widths';
 
 /** Steps are so many times shorter. */
-const CLOSER = 16;
+const CLOSER = 8;
 
 /** The narrowest line and the narrowest gap of each round. */
 function toldOf(picture: DrawnPicture, runs: readonly NarrowRun[]): NarrowRun[] {
@@ -51,14 +51,20 @@ export function withNarrowest(
   // All edges that discs there may touch.
   const reach = 1.5 * width + 2 * step;
   const isNear = (atX: number, atY: number): boolean =>
-    squares.some(atX, atY, reach, (k) => Math.hypot((x[k] ?? 0) - atX, (y[k] ?? 0) - atY) <= reach);
+    squares.some(
+      atX,
+      atY,
+      reach,
+      (k) => ((x[k] ?? 0) - atX) ** 2 + ((y[k] ?? 0) - atY) ** 2 <= reach * reach,
+    );
   const close = narrowPlaces(picture, seamsOf(picture, step / CLOSER, isNear), width);
   const least = new Map<NarrowRun, Narrow>();
   for (const each of close)
     for (const { at, run } of places) {
       const isOfRun =
         each.tone === run.tone && Math.hypot(each.x - at.x, each.y - at.y) <= run.width / 2 + step;
-      if (isOfRun && each.width < (least.get(run)?.width ?? run.width)) least.set(run, each);
+      const isLess = isOfRun && each.width < (least.get(run)?.width ?? run.width);
+      if (isLess && !endsAt(picture, each)) least.set(run, each);
     }
   return runs
     .map((run): NarrowRun => {

@@ -319,7 +319,8 @@ class SectorPicture implements DrawnPicture {
       const { back, item, flat, layer, copy } = piece;
       const ownX = back.a * x + back.c * y + back.e;
       const ownY = back.b * x + back.d * y + back.f;
-      if (Math.hypot(ownX - flat.middle.x, ownY - flat.middle.y) > flat.radius) continue;
+      const [offX, offY] = [ownX - flat.middle.x, ownY - flat.middle.y];
+      if (offX * offX + offY * offY > flat.radius * flat.radius) continue;
       const opacity = (copy.opacity ?? 1) * (item.laid?.opacity ?? 1);
       const mode = item.laid?.blend ?? layer.blend ?? 'normal';
       const together = item.laid ?? copy;

@@ -126,7 +126,8 @@ function discAt(
     const [halfX, halfY] = [index.halfX[k] ?? 0, index.halfY[k] ?? 0];
     const [awayX, awayY] = [(index.x[k] ?? 0) - x, (index.y[k] ?? 0) - y];
     // What is farther than the disc can reach cannot touch it.
-    if (Math.hypot(awayX, awayY) > 2 * least * NEARLY + Math.abs(halfX) + Math.abs(halfY)) return;
+    const reach = 2 * least * NEARLY + Math.abs(halfX) + Math.abs(halfY);
+    if (awayX * awayX + awayY * awayY > reach * reach) return;
     take(awayX - halfX, awayY - halfY);
     take(awayX + halfX, awayY + halfY);
     for (const along of smallestAlong(awayX, awayY, halfX, halfY, outX, outY))
@@ -205,7 +206,10 @@ const UNSEEN = 4;
 /** So many stretches on to either side, in so many steps, it is looked whether what is narrow ends. */
 const [CLOSING_STRETCHES, CLOSING_STEPS] = [3, 48];
 
-/** True where what is narrow at a place ends right beside it: its two edges meet there, as where round shapes touch. */
+/** True where what is narrow at a place ends right there or beside it: its two edges meet, as where round shapes touch. */
+export const endsAt = (picture: DrawnPicture, place: Narrow): boolean =>
+  place.width < UNSEEN * picture.blur || closesAt(picture, place);
+
 function closesAt(picture: DrawnPicture, { x, y, tone, halfX, halfY }: Narrow): boolean {
   for (let k = -CLOSING_STEPS; k <= CLOSING_STEPS; k += 1) {
     const on = (2 * CLOSING_STRETCHES * k) / CLOSING_STEPS;
@@ -298,11 +302,7 @@ export function narrowRuns(places: readonly Narrow[], width: number, picture: Dr
       }
     }
     const { tone, x, y, piece } = thinnest;
-    const ends =
-      extent.narrowsTo(thinnest) &&
-      (extent.isTipAt(thinnest, width) ||
-        closesAt(picture, thinnest) ||
-        thinnest.width < UNSEEN * picture.blur);
+    const ends = extent.narrowsTo(thinnest) && (extent.isTipAt(thinnest, width) || endsAt(picture, thinnest));
     if (thinnest.width < MEASURED * width && !ends)
       runs.push({ tone, x, y, piece, width: thinnest.width, long: extent.long });
   });

@@ -14,7 +14,7 @@ import { Squares } from './squares';
 import { endsAt, narrowPlaces, type Narrow, type NarrowRun } from './widths';
 
 /** Steps are so many times shorter. */
-const CLOSER = 8;
+const CLOSER = 12;
 
 /** The narrowest line and the narrowest gap of each round. */
 function toldOf(picture: DrawnPicture, runs: readonly NarrowRun[]): NarrowRun[] {

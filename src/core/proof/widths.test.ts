@@ -91,7 +91,7 @@ describe('local width', () => {
           expect((await narrowest(figure, 5.625, 'gap')).width! / apart).toBeCloseTo(1, 2);
         },
       ),
-      { numRuns: 20 },
+      { numRuns: 15 },
     );
   });
 

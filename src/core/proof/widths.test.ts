@@ -88,7 +88,8 @@ describe('local width', () => {
         async (apart, up) => {
           const across = 3 + apart / 2;
           const figure = setFold(withForms(disc(-across, -up, 3), disc(across, -up, 3)), 'r', 1);
-          expect((await narrowest(figure, 5.625, 'gap')).width! / apart).toBeCloseTo(1, 2);
+          const { width } = await narrowest(figure, 5.625, 'gap');
+          expect(Math.abs((width ?? 0) / apart - 1)).toBeLessThan(0.01);
         },
       ),
       { numRuns: 15 },

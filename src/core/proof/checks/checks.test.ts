@@ -416,6 +416,34 @@ describe('what a mend leaves', () => {
   );
 });
 
+describe('cells that are spoilt', () => {
+  it('among discs on a ring are found in every fold, and nothing of them is left', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.constantFrom('slivers', 'unpainted'),
+        fc.integer({ min: 6, max: 16 }),
+        fc.double({ min: 0.002, max: 0.008, noNaN: true }),
+        async (id, fold, deep) => {
+          // Discs that overlap by a hair, or by much; those that overlap by much have cells that nobody painted.
+          const touching = 40 * Math.sin(Math.PI / fold);
+          const figure = divided(id === 'slivers' ? touching + deep : touching * 1.3, fold);
+          const found = await foundBy(id, figure);
+          expect(found.length).toBeGreaterThan(0);
+          // All copies, or the one cell about the centre.
+          for (const { count } of found) expect(count === 1 || count % fold === 0).toBe(true);
+          for (const { where } of found)
+            for (const { at: p } of where) expect(Math.hypot(p.x, p.y)).toBeLessThan(40 + 1.3 * touching);
+          let after = figure;
+          for (let left = found; left.length > 0; left = await foundBy(id, after))
+            after = await mended(after, left[0]?.mends[0]);
+          expect(await foundBy(id, divided(touching * 0.9, fold))).toEqual([]);
+        },
+      ),
+      { numRuns: 8 },
+    );
+  });
+});
+
 describe('checks with cases of their own', () => {
   it('residual: all copies that are written are where their turn says, and one that is moved is found', async () => {
     expect(await foundBy('residual', kelpCrown())).toEqual([]);

@@ -148,6 +148,26 @@ describe('references to cells', () => {
   });
 });
 
+describe('kinds of cells', () => {
+  it('that are not fused are the same objects as before, those that are fused are one, and split kinds keep what is left', () => {
+    const fold = 7;
+    const kinds = cells(fold, false, circle(-30, 25));
+    const division = { fold, mirror: false, cells: kinds };
+    const before = groupsOf(division, [], STRAIGHT).groups;
+    const [a, b, ...others] = before.filter(({ copies }) => copies.length === fold);
+    const ref = (group: typeof a, k: number): string => group?.copies[k]?.refs[0] ?? '';
+    const all = groupsOf(division, [{ cells: [ref(a, 0), ref(b, 0)] }], STRAIGHT).groups;
+    for (const other of others) expect(all).toContain(other);
+    expect(all).not.toContain(a);
+    expect(all.filter(({ fused }) => fused).map(({ copies }) => copies.length)).toEqual([fold]);
+    const one = groupsOf(division, [{ cells: [ref(a, 0), ref(b, 0)], alone: true }], STRAIGHT).groups;
+    expect(one.find(({ fused }) => fused)?.copies).toHaveLength(1);
+    expect(one.filter(({ copies }) => copies.length === fold - 1)).toHaveLength(2);
+    // And as they were where nothing is fused any more.
+    expect(groupsOf(division, [], STRAIGHT).groups).toEqual(before);
+  });
+});
+
 describe('keys of cells', () => {
   // Files keep what was done to cells by these: they may not change.
   it.each([

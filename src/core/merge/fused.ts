@@ -44,7 +44,8 @@ class Joined {
   private readonly parent: Int32Array;
 
   constructor(count: number) {
-    this.parent = Int32Array.from({ length: count }, (_, k) => k);
+    this.parent = new Int32Array(count);
+    for (let k = 0; k < count; k += 1) this.parent[k] = k;
   }
 
   rootOf(cell: number): number {
@@ -118,6 +119,45 @@ function outlineOf(
   return loops;
 }
 
+/** All copies of a kind, but for some. */
+function groupOfKind(kind: CellIndex['kinds'][number], isLeftOut: (k: number) => boolean): CellGroup[] {
+  const copies: CellCopy[] = [];
+  for (let k = 0; k < kind.size; k += 1)
+    if (!isLeftOut(k)) copies.push({ ...kind.copy(k), refs: [kind.ref(k)] });
+  if (copies.length === 0) return [];
+  const { loops, key, area, inner, outer, depth } = kind.cells;
+  return [{ loops, copies, keys: [key], fused: false, area, inner, outer, depth }];
+}
+
+interface Numbered {
+  readonly fold: number;
+  readonly index: CellIndex;
+  /** Of each kind all copies: the same objects whatever of other kinds is fused, so that what is made of them stays. */
+  readonly whole: (kind: number) => CellGroup[];
+}
+
+const numberings = new WeakMap<readonly Cells[], Numbered>();
+
+/** Cells by running numbers; made once for a division. */
+function numbered(cells: readonly Cells[], fold: number): Numbered {
+  const known = numberings.get(cells);
+  if (known?.fold === fold) return known;
+  const index = new CellIndex(cells, fold);
+  const groups = new Map<number, CellGroup[]>();
+  const made: Numbered = {
+    fold,
+    index,
+    whole: (kind) => {
+      const own = index.kinds[kind];
+      const before = groups.get(kind) ?? (own ? groupOfKind(own, () => false) : []);
+      groups.set(kind, before);
+      return before;
+    },
+  };
+  numberings.set(cells, made);
+  return made;
+}
+
 /**
  * The cells of a division in kinds, from the centre outward, those fused together that are to be.
  * @returns also the references that mean no cell any more
@@ -127,7 +167,7 @@ export function groupsOf(
   fusings: readonly Fusing[],
   work: Work,
 ): { groups: CellGroup[]; lost: string[] } {
-  const index = new CellIndex(cells, fold);
+  const { index, whole } = numbered(cells, fold);
   const joined = new Joined(index.count);
   const lost: string[] = [];
   const touched = new Set<number>();
@@ -188,18 +228,10 @@ export function groupsOf(
       },
     ];
   });
-  const plain = index.kinds.flatMap(({ cells: each, size }, kind): CellGroup[] => {
-    const own = index.kinds[kind];
-    if (!own) return [];
-    const copies: CellCopy[] = [];
-    for (let k = 0; k < size; k += 1) {
-      if (inUnion.has(index.at(kind, k))) continue;
-      copies.push({ ...own.copy(k), refs: [own.ref(k)] });
-    }
-    if (copies.length === 0) return [];
-    const { loops, key, area, inner, outer, depth } = each;
-    return [{ loops, copies, keys: [key], fused: false, area, inner, outer, depth }];
-  });
+  const touchedKinds = new Set([...inUnion].map((cell) => index.kindOf(cell)));
+  const plain = index.kinds.flatMap((own, kind) =>
+    touchedKinds.has(kind) ? groupOfKind(own, (k) => inUnion.has(index.at(kind, k))) : whole(kind),
+  );
   const groups = [...plain, ...fusedGroups].sort((a, b) => a.inner + a.outer - (b.inner + b.outer));
   return { groups, lost };
 }

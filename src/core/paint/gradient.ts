@@ -1,3 +1,4 @@
+import { remembered } from '../remembered';
 import { finding, type Finding } from '../finding';
 import { formatHex, formatHex8, interpolate } from 'culori';
 
@@ -129,9 +130,9 @@ const differs = ({ paint: { fill, stroke } }: SceneItem, copies: readonly SceneC
 
 /**
  * A layer whose gradients all stand in the coordinates of their items, as SVG's `userSpaceOnUse`: those across copies are given to each
- * copy as it sees them.
+ * copy as it sees them. The same object for the same layer, so that what is drawn of it stays.
  */
-export function withSettledGradients(layer: SceneLayer): SceneLayer {
+export const withSettledGradients = remembered((layer: SceneLayer): SceneLayer => {
   const { items, copies } = layer;
   const all = [...items, ...copies.flatMap((copy) => copy.items ?? [])];
   if (!all.some(({ paint: { fill, stroke } }) => isGradient(fill) || isGradient(stroke?.colour)))
@@ -153,7 +154,7 @@ export function withSettledGradients(layer: SceneLayer): SceneLayer {
     items: (copy.items ?? items).map((item) => settledItem(item, copy)),
   }));
   return { ...layer, items: each[0]?.items ?? settleAll(items), copies: each };
-}
+});
 
 /** A paint as it is on what is moved, turned or scaled; its gradients stand in the same coordinates. */
 export function placedPaint(paint: Paint, m: Affine): Paint {

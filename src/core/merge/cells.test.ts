@@ -151,7 +151,7 @@ describe('references to cells', () => {
 describe('kinds of cells', () => {
   it('that are not fused are the same objects as before, those that are fused are one, and split kinds keep what is left', () => {
     const fold = 7;
-    const kinds = cells(fold, false, circle(-30, 25));
+    const kinds = cells(fold, false, circle(0, -30, 25));
     const division = { fold, mirror: false, cells: kinds };
     const before = groupsOf(division, [], STRAIGHT).groups;
     const [a, b, ...others] = before.filter(({ copies }) => copies.length === fold);

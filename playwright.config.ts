@@ -2,6 +2,8 @@ import path from 'node:path';
 
 import { defineConfig } from '@playwright/test';
 
+import { CHROMIUM } from './tests/help/chromium';
+
 const PORT = 4377;
 
 /** Debian's Chromium against the built application with a data directory of its own. */
@@ -19,7 +21,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium-headless-shell',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

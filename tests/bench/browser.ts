@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from '../help/chromium';
 
 import type { Figure } from '../../src/core/figure/model';
 import { OWN_HEADER } from '../../src/wire';
@@ -68,7 +69,7 @@ export async function inBrowser(
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     const browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run'],
     });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -16,6 +16,7 @@ import sharp from 'sharp';
 import { PIECES as SAMPLES } from '../../demo/pieces';
 import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
 import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg/svg';
+import { CHROMIUM } from '../help/chromium';
 import { difference, pixelsOf } from '../help/pictures';
 import { Hand } from './hand';
 import { PIECES, type Piece } from './pieces';
@@ -142,7 +143,7 @@ const isAsked = ({ id }: Piece): boolean => !asked || asked.split(',').includes(
 
 const stop = await server();
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu'],
 });
 let failed = false;

@@ -4,10 +4,10 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 import { chromium, type Page } from '@playwright/test';
-import { CHROMIUM } from '../help/chromium';
 
 import type { Figure } from '../../src/core/figure/model';
 import { OWN_HEADER } from '../../src/wire';
+import { CHROMIUM } from '../help/chromium';
 
 const PORT = 4391;
 const HOST = `http://127.0.0.1:${PORT}`;

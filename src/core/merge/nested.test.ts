@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 
 import { made } from '../../../tests/help/made';
 import { circle, polygon } from '../../../tests/help/motifs';
+import { applyTo, turnMap } from '../curve/affine';
 import { STRAIGHT, taskOf } from '../derive';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -24,6 +25,9 @@ const anyPath: fc.Arbitrary<Path> = fc.oneof(
     .array(fc.record({ x: tenths(-40, 40), y: tenths(-80, 10) }), { minLength: 3, maxLength: 5 })
     .map((corners) => polygon(corners)),
 );
+
+/** So many cells of a division are looked at. */
+const MOST_PLACES = 150;
 
 /** The paint that is seen at a point: that of the last coat there. */
 const seenAt = (coats: Nested, p: Point): number | undefined =>
@@ -60,17 +64,15 @@ describe('Coats of paint', () => {
             }),
           );
           const coats = made(STRAIGHT.ask(taskOf(NESTED, { request, paints }))!);
-          for (const { inside, turns, key } of division.cells) {
-            for (const by of turns) {
-              const { x, y } = inside;
-              const [cos, sin] = [
-                Math.cos((2 * Math.PI * by.num) / by.den),
-                Math.sin((2 * Math.PI * by.num) / by.den),
-              ];
-              const p = { x: x * cos - y * sin, y: x * sin + y * cos };
-              const ref = cellAt(groups, p)?.copy.refs[0];
-              expect(seenAt(coats, p)).toBe(paints[ref ?? ''] ?? paints[key]);
-            }
+          const places = division.cells.flatMap(({ inside, turns, key }) =>
+            turns.map((by) => ({ p: applyTo(turnMap(by), inside), key })),
+          );
+          // Of very many cells some, from all over.
+          const step = Math.ceil(places.length / MOST_PLACES);
+          for (let k = 0; k < places.length; k += step) {
+            const { p, key } = places[k]!;
+            const ref = cellAt(groups, p)?.copy.refs[0];
+            expect(seenAt(coats, p)).toBe(paints[ref ?? ''] ?? paints[key]);
           }
         },
       ),

@@ -3,16 +3,21 @@ import { check, found, MOST_PLACES, type Place, type ProofFinding } from '../che
 import type { Round } from '../../figure/model';
 import type { Subject } from '../subject';
 
+/** A place in an area is told as this share of the page at most. */
+const SPOT = 1 / 60;
+
 /** Where areas of a round are filled, all copies of them, each place once. */
 function filledPlaces(subject: Subject, round: Round): Place[] {
   const places = new Map<string, Place>();
+  // As large as what shows that it is filled; a mark round all of it would hide what a mend comes to.
+  const most = subject.figure.page.width * SPOT;
   for (const { layer, item, flat, map } of subject.picture.pieces) {
     if (layer.roundId !== round.id || item.paint.fill === null) continue;
     const shapeIds = item.origin.of === 'shape' ? [item.origin.shapeId] : [];
     for (const at of subject.copies(applyTo(map, flat.middle)))
       places.set([at.x, at.y, flat.radius].map((each) => each.toFixed(3)).join(' '), {
         at,
-        size: flat.radius,
+        size: Math.min(flat.radius, most),
         roundId: round.id,
         shapeIds,
       });

@@ -6,22 +6,15 @@ import { LIMITS, type OwnTarget } from '../../core/figure/model';
 import { ownTargetSchema } from '../../core/figure/schema';
 import { writing } from '../database';
 import { Refused } from '../errors';
-
-interface SettingRow {
-  key: string;
-  value: string;
-}
+import { keepSetting, settingOf } from './settings';
 
 const TARGETS = 'targets';
 
 const allSchema = Joi.array<OwnTarget[]>().items(ownTargetSchema);
 
 /** All that are kept, in the order in which they came; none where what is there cannot be read. */
-export async function keptTargets(knex: Knex): Promise<readonly OwnTarget[]> {
-  const row = await knex<SettingRow>('settings').where({ key: TARGETS }).first();
-  const read = allSchema.validate(row ? (JSON.parse(row.value) as unknown) : []);
-  return read.error ? [] : read.value;
-}
+export const keptTargets = async (knex: Knex): Promise<readonly OwnTarget[]> =>
+  (await settingOf(knex, TARGETS, allSchema)) ?? [];
 
 const changed = (
   knex: Knex,
@@ -29,10 +22,7 @@ const changed = (
 ): Promise<readonly OwnTarget[]> =>
   writing(knex, async (trx) => {
     const all = change(await keptTargets(trx));
-    await trx<SettingRow>('settings')
-      .insert({ key: TARGETS, value: JSON.stringify(all) })
-      .onConflict('key')
-      .merge();
+    await keepSetting(trx, TARGETS, all);
     return all;
   });
 

@@ -67,6 +67,13 @@ function withAxisApart(round: Round, newId: () => string, work: Work): Round {
   return shapes.length === round.shapes.length ? round : { ...round, shapes };
 }
 
+/** True where a round's wedges are all alike and all there, and its lines are its own: what lies on a ray is there from both sides. */
+const meetsItselfOnRays = (round: Round): boolean =>
+  round.rule.mirror &&
+  !round.rule.alternate &&
+  !round.rule.sweep &&
+  !(round.merge ?? round.link ?? round.omitted ?? round.variation ?? round.progression ?? round.whirl);
+
 /**
  * Lines of a mirrored round that lie on a ray between two of its wedges are drawn from both sides: they become a round of their own behind
  * it, which is turned and not mirrored.
@@ -80,10 +87,11 @@ function withRaysApart(
 ): Figure {
   const round = roundOf(figure, roundId);
   const { rule } = round;
-  const isWholeTurn = rule.mirror && !rule.alternate && !rule.sweep && !round.link && !round.merge;
-  if (!isWholeTurn) return figure;
+  if (!meetsItselfOnRays(round)) return figure;
   const onAxis = [1, -1].map((side) => turnMap(turn(side, 2 * rule.fold)));
-  const isOnRay = (alone: Path): boolean => onAxis.some((map) => isOnAxis(mapPath(alone, map)));
+  // What lies on the axis is its own reflection, and drawn once.
+  const isOnRay = (alone: Path): boolean =>
+    !isOnAxis(alone) && onAxis.some((map) => isOnAxis(mapPath(alone, map)));
   const [off, on]: [Shape[], Shape[]] = [[], []];
   for (const shape of round.shapes) {
     const parts = isLine(shape) ? split(pathsOfForm(shape.form, work), isOnRay) : null;

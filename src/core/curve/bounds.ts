@@ -29,6 +29,13 @@ const joinBounds = (a: Bounds, b: Bounds): Bounds => ({
   bottom: Math.max(a.bottom, b.bottom),
 });
 
+/** How far two boxes are apart at least: a lower bound for all that is in them. */
+export function boundsApart(a: Bounds, b: Bounds): number {
+  const dx = Math.max(0, a.left - b.right, b.left - a.right);
+  const dy = Math.max(0, a.top - b.bottom, b.top - a.bottom);
+  return Math.hypot(dx, dy);
+}
+
 const boundsOfPoints = (points: readonly Point[]): Bounds => points.reduce(including, EMPTY_BOUNDS);
 
 /** Roots in (0, 1) of a t² + b t + c. */

@@ -1,8 +1,9 @@
 import { polynomialRoots } from '../number/roots';
-import { boundsOfSegment, extremaOf } from './bounds';
+import { extremaOf } from './bounds';
 import { partOf } from './part';
 import { add, cross, distance, dot, lengthOf, scaleBy, subtract, type Point } from './point';
 import { derivativeAt, pointAt, type ArcSegment, type LineSegment, type Segment } from './segment';
+import { halvesOf, leastApart, wholeOf, type Stretch } from './stretch';
 
 /** Where two segments meet: the point, and the parameter on each. */
 export interface Crossing {
@@ -81,36 +82,26 @@ function simple(a: LineSegment | ArcSegment, b: LineSegment | ArcSegment, slack:
 
 const DEEPEST = 40;
 
-/** Halves both segments where their boxes meet; what is left is polished by Newton's method. */
-function search(
-  a: Segment,
-  b: Segment,
-  s: readonly [number, number],
-  t: readonly [number, number],
-  depth: number,
-  slack: number,
-  found: [number, number][],
-): void {
-  const [partA, partB] = [partOf(a, s[0], s[1]), partOf(b, t[0], t[1])];
-  const [p, q] = [boundsOfSegment(partA), boundsOfSegment(partB)];
-  if (p.left > q.right + slack || q.left > p.right + slack) return;
-  if (p.top > q.bottom + slack || q.top > p.bottom + slack) return;
-  if (found.length > 64) return;
-  const size = Math.max(p.right - p.left, p.bottom - p.top, q.right - q.left, q.bottom - q.top);
-  if (depth === DEEPEST || size < 1e4 * slack) {
-    found.push(polished(a, b, (s[0] + s[1]) / 2, (t[0] + t[1]) / 2));
-    return;
-  }
-  const [midS, midT] = [(s[0] + s[1]) / 2, (t[0] + t[1]) / 2];
-  for (const left of [
-    [s[0], midS],
-    [midS, s[1]],
-  ] as const)
-    for (const right of [
-      [t[0], midT],
-      [midT, t[1]],
-    ] as const)
-      search(a, b, left, right, depth + 1, slack, found);
+/** The larger side of the upright box round a stretch's hull. */
+function sizeOf({ hull }: Stretch): number {
+  const [xs, ys] = [hull.map(({ x }) => x), hull.map(({ y }) => y)];
+  return Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
+}
+
+/** Halves both segments where they are not known to be apart; what is left is polished by Newton's method. */
+function search(a: Segment, b: Segment, slack: number): [number, number][] {
+  const found: [number, number][] = [];
+  const look = (one: Stretch, other: Stretch, depth: number): void => {
+    if (found.length > 64 || leastApart(one, other) > slack) return;
+    if (depth === DEEPEST || Math.max(sizeOf(one), sizeOf(other)) < 1e4 * slack) {
+      found.push(polished(a, b, (one.from + one.to) / 2, (other.from + other.to) / 2));
+      return;
+    }
+    const others = halvesOf(other);
+    for (const left of halvesOf(one)) for (const right of others) look(left, right, depth + 1);
+  };
+  look(wholeOf(a), wholeOf(b), 0);
+  return found;
 }
 
 function polished(a: Segment, b: Segment, s0: number, t0: number): [number, number] {
@@ -135,10 +126,10 @@ function polished(a: Segment, b: Segment, s0: number, t0: number): [number, numb
  * @param slack distance that counts as meeting, in the figure's unit
  */
 export function crossingsOf(a: Segment, b: Segment, slack = 1e-9): Crossing[] {
-  let pairs: [number, number][] = [];
-  if (a.kind !== 'cubic' && b.kind !== 'cubic')
-    pairs = simple(a, b, slack).map((p) => [parameterOf(a, p, slack), parameterOf(b, p, slack)]);
-  else search(a, b, [0, 1], [0, 1], 0, slack, pairs);
+  const pairs: [number, number][] =
+    a.kind !== 'cubic' && b.kind !== 'cubic'
+      ? simple(a, b, slack).map((p) => [parameterOf(a, p, slack), parameterOf(b, p, slack)])
+      : search(a, b, slack);
   const found: Crossing[] = [];
   for (const [s, t] of pairs.sort((x, y) => x[0] - y[0])) {
     if (Number.isNaN(s) || Number.isNaN(t)) continue;

@@ -105,6 +105,22 @@ export function derivativeAt(segment: Segment, t: number): Point {
   }
 }
 
+/** The second derivative by the parameter, in units of length. */
+export function secondDerivativeAt(segment: Segment, t: number): Point {
+  switch (segment.kind) {
+    case 'line':
+      return { x: 0, y: 0 };
+    case 'arc':
+      return scaleBy(subtract(segment.centre, pointAt(segment, t)), segment.sweep ** 2);
+    case 'cubic': {
+      const { from, out, in: into, to } = segment;
+      const start = subtract(add(from, into), scaleBy(out, 2));
+      const end = subtract(add(out, to), scaleBy(into, 2));
+      return add(scaleBy(start, 6 * (1 - t)), scaleBy(end, 6 * t));
+    }
+  }
+}
+
 /** The same curve walked from its other end. */
 export function reversed(segment: Segment): Segment {
   switch (segment.kind) {

@@ -9,11 +9,12 @@ import { gapOfCurves } from '../curve/gap';
 import { pathLength } from '../curve/length';
 import { nearestOnPath } from '../curve/nearest';
 import { nodesOfPath, pathOfNodes } from '../curve/nodes';
-import { mapPath } from '../curve/path';
+import { mapPath, type Path } from '../curve/path';
 import { distance, type Point } from '../curve/point';
 import { scaleMap } from '../curve/affine';
 import { turn, type Turn } from '../number/turn';
 import { alongTurn } from '../symmetry/wedge';
+import { MAKERS } from './makers';
 import { nest, nestFactor } from './nest';
 import { stamp, stampChances, stampCount, type StampParams } from './stamp';
 import { contoursAbout, STOCK_IDS, stockContours } from './stock';
@@ -29,6 +30,10 @@ const polygon = (sides: number, r: number): Contour =>
     true,
   );
 const circle = stockContours('circle', 2);
+const ellipsePath = (a: number, b: number): Path => {
+  const [path] = MAKERS.ellipse.paths({ width: 2 * a, height: 2 * b });
+  return path!;
+};
 
 /** The middles of stamps that are circles. */
 const middles = (params: StampParams): Point[] =>
@@ -177,6 +182,18 @@ describe('a whirl of a shape', () => {
       expect(sized(1 - 1e-6)).toBeGreaterThan(0);
       expect(sized(1 + 1e-6)).toBe(-Infinity);
     }
+  });
+
+  it('of an ellipse shrinks to the root of the least eigenvalue of the turned form by the plain one', () => {
+    // x/a, y/b turned by θ: the least value of the turned form on the ellipse (Lagrange's multipliers).
+    const [a, b, θ] = [8.5, 7.8, Math.PI / 18];
+    const contour = { closed: true, nodes: nodesOfPath(ellipsePath(a, b)) };
+    const [c, s] = [Math.cos(θ), Math.sin(θ)];
+    const xx = a ** 2 * ((c / a) ** 2 + (s / b) ** 2);
+    const yy = b ** 2 * ((s / a) ** 2 + (c / b) ** 2);
+    const xy = a * b * c * s * (1 / a ** 2 - 1 / b ** 2);
+    const least = (xx + yy) / 2 - Math.hypot((xx - yy) / 2, xy);
+    expect(nestFactor([contour], turn(1, 36))).toBeCloseTo(Math.sqrt(least), 6);
   });
 
   it('is refused where the shape falls on itself, is open, or has its middle outside', () => {

@@ -5,6 +5,7 @@ import paper from 'paper/dist/paper-core.js';
 
 import { mapPath, type Path } from '../../src/core/curve/path';
 import { cubicsOfArc } from '../../src/core/curve/segment';
+import { flatten } from '../../src/core/curve/flatten';
 import type { Affine } from '../../src/core/curve/affine';
 import { pathData } from '../../src/core/format/pathData';
 import type { MergeShape } from '../../src/core/merge/merge';
@@ -17,6 +18,8 @@ export interface Reference {
   union(shapes: readonly MergeShape[], maps: readonly Affine[]): unknown;
   /** Divides the copies of one shape into all cells; null where it has no way to. */
   divide: ((shape: MergeShape, maps: readonly Affine[]) => unknown) | null;
+  /** The outline of an open line as wide as this, with round joins and caps, within a tolerance; null where it has no way to. */
+  band: ((line: Path, width: number, tolerance: number) => unknown) | null;
 }
 
 const require = createRequire(import.meta.url);
@@ -24,6 +27,7 @@ const require = createRequire(import.meta.url);
 interface PathKitPath {
   op(other: PathKitPath, operation: unknown): boolean;
   simplify(): boolean;
+  stroke(options: { width: number; join: unknown; cap: unknown; precision: number }): PathKitPath | null;
   setFillType(type: unknown): void;
   copy(): PathKitPath;
   delete(): void;
@@ -32,6 +36,8 @@ interface PathKit {
   FromSVGString(data: string): PathKitPath;
   PathOp: Record<'UNION' | 'INTERSECT' | 'DIFFERENCE', unknown>;
   FillType: Record<'WINDING' | 'EVENODD', unknown>;
+  StrokeJoin: Record<'ROUND', unknown>;
+  StrokeCap: Record<'ROUND', unknown>;
 }
 
 async function pathKit(): Promise<Reference> {
@@ -72,6 +78,14 @@ async function pathKit(): Promise<Reference> {
           return [both, rest];
         },
       ),
+    band: (line, width, tolerance) => {
+      const item = kit.FromSVGString(pathData([line], 9));
+      // Its precision is a factor: curves are as near as about a quarter over it.
+      const precision = 0.25 / tolerance;
+      item.stroke({ width, join: kit.StrokeJoin.ROUND, cap: kit.StrokeCap.ROUND, precision });
+      item.simplify();
+      return item;
+    },
   };
 }
 
@@ -145,6 +159,7 @@ function paperReference(): Reference {
         maps.map((map) => itemOf(shape, map)),
         (a, b) => [a.intersect(b, { insert: false }), a.subtract(b, { insert: false })],
       ),
+    band: null,
   };
 }
 
@@ -159,6 +174,14 @@ async function clipperReference(): Promise<Reference> {
         maps.map((map) => flatCopies(library, [shape], [map], 1e-3)),
         (a, b) => [library.IntersectD(a, b, NonZero, 6), library.DifferenceD(a, b, NonZero, 6)],
       ),
+    band: (line, width, tolerance) => {
+      const flat = new library.PathD();
+      flat.assign(Float64Array.from(flatten(line, tolerance).flatMap(({ x, y }) => [x, y, 0])));
+      const paths = new library.PathsD();
+      paths.push_back(flat);
+      const { JoinType, EndType } = library;
+      return library.InflatePathsD(paths, width / 2, JoinType.Round, EndType.Round, 2, 6, tolerance);
+    },
   };
 }
 

@@ -4,7 +4,7 @@ import { arcFromBulge, cubic } from '../../src/core/curve/segment';
 import type { Path } from '../../src/core/curve/path';
 import { fromPolar } from '../../src/core/curve/point';
 import { pathsOfForm } from '../../src/core/maker/form';
-import { bandsOf } from '../../src/core/merge/band';
+import { BAND_TOLERANCE, bandsOf } from '../../src/core/merge/band';
 import { divided } from '../../src/core/merge/cells';
 import { mergeNow } from '../../src/core/merge/engine';
 import { cellAt, groupsOf } from '../../src/core/merge/fused';
@@ -16,6 +16,7 @@ import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
 import { evaluate } from '../../src/core/figure/evaluate';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { formOfPaths } from '../../src/core/maker/form';
+import { references } from './libraries';
 import { median } from './timing';
 
 const NO_FACTS = {
@@ -85,6 +86,25 @@ async function benchColouring(
   );
 }
 
+/** A line of 60 cubics that turn so tightly that the inner side of the band runs backwards, and libraries' outlines of the same. */
+async function benchBands(report: (name: string, time: number) => void): Promise<void> {
+  const wave: Path = {
+    closed: false,
+    segments: Array.from({ length: 60 }, (_, k) => {
+      const [x, y] = [k * 2, k % 2 === 0 ? 4 : -4];
+      return cubic({ x, y: 0 }, { x: x + 0.7, y }, { x: x + 1.3, y }, { x: x + 2, y: 0 });
+    }),
+  };
+  const look = { side: 'middle', join: 'round', limit: 4, cap: 'round', widths: [], dashes: [] } as const;
+  const own = await median(41, () => bandsOf([wave], { ...look, width: 1 }));
+  report('a band of 60 cubics', own);
+  for (const { name, band } of await references()) {
+    if (!band) continue;
+    const time = await median(41, () => band(wave, 1, BAND_TOLERANCE * 120));
+    console.log(`  ${name} takes ${time.toFixed(2)} ms: ours ${(own / time).toFixed(2)} × as long`);
+  }
+}
+
 /** Cells hovered and fused, bands, and weaves; times as multiples of the reference loop. */
 export async function benchMerging(unit: number): Promise<void> {
   const report = (name: string, time: number): void =>
@@ -123,15 +143,7 @@ export async function benchMerging(unit: number): Promise<void> {
       ),
     );
   }
-  const wave: Path = {
-    closed: false,
-    segments: Array.from({ length: 60 }, (_, k) => {
-      const [x, y] = [k * 2, k % 2 === 0 ? 4 : -4];
-      return cubic({ x, y: 0 }, { x: x + 0.7, y }, { x: x + 1.3, y }, { x: x + 2, y: 0 });
-    }),
-  };
-  const look = { side: 'middle', join: 'round', limit: 4, cap: 'round', widths: [], dashes: [] } as const;
-  report('a band of 60 cubics', await median(9, () => bandsOf([wave], { ...look, width: 1 })));
+  await benchBands(report);
   report(
     'a weave of 12 rings',
     await median(5, () =>

@@ -7,7 +7,7 @@
  */
 import type { Path } from '../curve/path';
 import { fittedTo } from '../curve/fitted';
-import { directionAt } from '../curve/parallel';
+import { directionAt } from '../curve/direction';
 import { add, distance, lengthOf, scaleBy, subtract, type Point } from '../curve/point';
 import { derivativeAt, line, pointAt, type Segment } from '../curve/segment';
 import type { TaskKind } from '../derive';

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { nearestOnPath } from './nearest';
-import { curvatureAt, cuspOf, directionAt, leftOf, parallelOf } from './parallel';
+import { curvatureAt, cuspOf, directionAt, leftOf } from './direction';
+import { parallelOf } from './parallel';
 import { distance, lengthOf, type Point } from './point';
 import { arcFromBulge, cubic, line, pointAt } from './segment';
 

@@ -1,80 +1,15 @@
+/**
+ * What runs beside a curve at a distance: the sides of bands and offsets.
+ *
+ * @example
+ * parallelOf(curve, { from: 2, to: 2 }, 1e-3); // cubics 2 to its left
+ */
+import { rootBetween } from '../number/roots';
+import { curvatureAt, directionAt, leftOf } from './direction';
 import { arcLength } from './length';
 import { partOf } from './part';
-import { add, cross, dot, lengthOf, scaleBy, subtract, type Point } from './point';
+import { add, dot, lengthOf, scaleBy, subtract, type Point } from './point';
 import { cubic, derivativeAt, line, pointAt, type CubicSegment, type Segment } from './segment';
-
-/** To the left of a direction, as one looks along it on the screen: outward of an outline that runs clockwise. */
-export const leftOf = ({ x, y }: Point): Point => ({ x: y, y: -x });
-
-function secondAt(segment: Segment, t: number): Point {
-  if (segment.kind === 'line') return { x: 0, y: 0 };
-  if (segment.kind === 'arc')
-    return scaleBy(subtract(pointAt(segment, t), segment.centre), -segment.sweep * segment.sweep);
-  const { from, out, in: into, to } = segment;
-  const at = (a: number, b: number, c: number, d: number): number =>
-    6 * ((1 - t) * (c - 2 * b + a) + t * (d - 2 * c + b));
-  return { x: at(from.x, out.x, into.x, to.x), y: at(from.y, out.y, into.y, to.y) };
-}
-
-/** A share of a segment's size below which its speed is none. */
-const STILL = 1e-7;
-
-const sizeOf = (segment: Segment): number =>
-  segment.kind === 'cubic'
-    ? Math.max(
-        lengthOf(subtract(segment.out, segment.from)),
-        lengthOf(subtract(segment.in, segment.from)),
-        lengthOf(subtract(segment.to, segment.from)),
-      )
-    : lengthOf(derivativeAt(segment, 0));
-
-/**
- * The unit direction of a segment. Where it has no speed, as where a handle lies on its node, the direction in which it leaves
- * (or, at its end, comes).
- */
-export function directionAt(segment: Segment, t: number): Point {
-  const speed = derivativeAt(segment, t);
-  const size = sizeOf(segment);
-  if (lengthOf(speed) > STILL * size) return scaleBy(speed, 1 / lengthOf(speed));
-  const second = scaleBy(secondAt(segment, t), t < 1 ? 1 : -1);
-  if (lengthOf(second) > STILL * size) return scaleBy(second, 1 / lengthOf(second));
-  const chord = subtract(segment.to, segment.from);
-  return lengthOf(chord) > 0 ? scaleBy(chord, 1 / lengthOf(chord)) : { x: 1, y: 0 };
-}
-
-/** Curvature, positive where the segment turns clockwise on the screen; 0 where it has no speed. */
-export function curvatureAt(segment: Segment, t: number): number {
-  const speed = derivativeAt(segment, t);
-  const v = lengthOf(speed);
-  return v > STILL * sizeOf(segment) ? cross(speed, secondAt(segment, t)) / v ** 3 : 0;
-}
-
-/** Where a cubic comes to a stop inside, which is where it has a cusp; null where it does not. */
-export function cuspOf(segment: CubicSegment): number | null {
-  const speed = (t: number): number => lengthOf(derivativeAt(segment, t));
-  const STEPS = 16;
-  let best = 0.5;
-  let [slowest, fastest] = [Infinity, 0];
-  for (let k = 1; k < STEPS; k += 1) {
-    const v = speed(k / STEPS);
-    fastest = Math.max(fastest, v);
-    if (v >= slowest) continue;
-    slowest = v;
-    best = k / STEPS;
-  }
-  // A cubic's speed grows from its stop like a line at least: so near to one it is slow.
-  if (slowest > 0.35 * fastest) return null;
-  // Golden section about the slowest place (Kiefer, "Sequential minimax search for a maximum", 1953).
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let [low, high] = [best - 1 / STEPS, best + 1 / STEPS];
-  for (let k = 0; k < 60; k += 1) {
-    const [a, b] = [high - golden * (high - low), low + golden * (high - low)];
-    if (speed(a) < speed(b)) high = b;
-    else low = a;
-  }
-  const t = (low + high) / 2;
-  return t > 1e-6 && t < 1 - 1e-6 && speed(t) < 1e-6 * sizeOf(segment) ? t : null;
-}
 
 /** Distances to the left at both ends of a segment; between them they change evenly along its length. */
 export interface Apart {
@@ -82,58 +17,218 @@ export interface Apart {
   readonly to: number;
 }
 
+/** A place beside a curve, and the speed with which it moves there as the curve's parameter does. */
+interface Beside {
+  readonly point: Point;
+  readonly speed: Point;
+}
+
+/** Below this share of a cubic's size its speed is none, and its direction that of its bend. */
+const STILL = 1e-7;
+
+/** The differences of a cubic's points, from which all its derivatives are made. */
+interface Differences {
+  readonly ax: number;
+  readonly ay: number;
+  readonly bx: number;
+  readonly by: number;
+  readonly cx: number;
+  readonly cy: number;
+}
+
+const differencesOf = ({ from, out, in: into, to }: CubicSegment): Differences => ({
+  ax: out.x - from.x,
+  ay: out.y - from.y,
+  bx: into.x - out.x,
+  by: into.y - out.y,
+  cx: to.x - into.x,
+  cy: to.y - into.y,
+});
+
+/** A cubic's speed at a parameter, its length, and c′ × c″, by which it bends. */
+function motionAt({ ax, ay, bx, by, cx, cy }: Differences, t: number) {
+  const u = 1 - t;
+  const vx = 3 * (u * u * ax + 2 * u * t * bx + t * t * cx);
+  const vy = 3 * (u * u * ay + 2 * u * t * by + t * t * cy);
+  const sx = 6 * (u * (bx - ax) + t * (cx - bx));
+  const sy = 6 * (u * (by - ay) + t * (cy - by));
+  return { vx, vy, v: Math.sqrt(vx * vx + vy * vy), bend: vx * sy - vy * sx };
+}
+
+/** What lies at an even distance beside a cubic: as `besideOf` has it, without what does not change. */
+function besideCubic(segment: CubicSegment, d: number): (t: number) => Beside {
+  const differences = differencesOf(segment);
+  const { ax, ay, bx, by, cx, cy } = differences;
+  const size = Math.abs(ax) + Math.abs(ay) + Math.abs(bx) + Math.abs(by) + Math.abs(cx) + Math.abs(cy);
+  return (t) => {
+    const at = pointAt(segment, t);
+    const { vx, vy, v, bend } = motionAt(differences, t);
+    if (v <= STILL * size) {
+      const left = leftOf(directionAt(segment, t));
+      return { point: add(at, scaleBy(left, d)), speed: { x: 0, y: 0 } };
+    }
+    const share = 1 + (d * bend) / (v * v * v);
+    return {
+      point: { x: at.x + (vy / v) * d, y: at.y - (vx / v) * d },
+      speed: { x: vx * share, y: vy * share },
+    };
+  };
+}
+
+/**
+ * What lies beside a segment at its parameters. Speed beside a curve: c′ (1 + κd) + d′n, the derivative of c + dn
+ * (do Carmo, "Differential Geometry of Curves and Surfaces", §1-5).
+ */
+function besideOf(segment: Segment, { from, to }: Apart): (t: number) => Beside {
+  if (segment.kind === 'cubic' && from === to) return besideCubic(segment, from);
+  const length = from === to ? 0 : arcLength(segment);
+  const slope = length > 0 ? (to - from) / length : 0;
+  const apartAt = (t: number): number =>
+    from === to || t === 0 ? from : t === 1 ? to : from + slope * arcLength(partOf(segment, 0, t));
+  return (t) => {
+    const direction = directionAt(segment, t);
+    const left = leftOf(direction);
+    const v = lengthOf(derivativeAt(segment, t));
+    const d = apartAt(t);
+    return {
+      point: add(pointAt(segment, t), scaleBy(left, d)),
+      speed: add(scaleBy(direction, v * (1 + curvatureAt(segment, t) * d)), scaleBy(left, v * slope)),
+    };
+  };
+}
+
+interface Place extends Beside {
+  readonly t: number;
+}
+
+const CHECKS = 16;
+
+/**
+ * Parameters at which what runs at an even distance to the left of a cubic stops and turns back: where its curvature is −1/d, so
+ * that |c′|³ + d (c′ × c″) is 0.
+ */
+export function turningBack(segment: CubicSegment, d: number): number[] {
+  const differences = differencesOf(segment);
+  const f = (t: number): number => {
+    const { v, bend } = motionAt(differences, t);
+    return v * v * v + d * bend;
+  };
+  const stops: number[] = [];
+  let before = f(0);
+  for (let k = 1; k <= CHECKS; k += 1) {
+    const next = f(k / CHECKS);
+    if (before > 0 !== next > 0) stops.push(rootBetween(f, (k - 1) / CHECKS, k / CHECKS, before, next));
+    before = next;
+  }
+  return stops.filter((t) => t > 0 && t < 1);
+}
+
 const MOST_HALVINGS = 12;
+
+/** Shares of a piece at which a cubic is fitted to it, and those at which it is checked. */
+const FITTED = [0.25, 0.5, 0.75];
+const CHECKED = [0.125, 0.375, 0.625, 0.875];
+const ROUNDS = 3;
+/** Changes of handles below this share no longer tell. */
+const SETTLED = 1e-4;
+
+/** Handles may become so many times shorter or longer by the fit. */
+const MOST_CHANGE = 8;
+
+/** The parameter of a point near a curve: one step of Newton's method along it. */
+function parameterNear(curve: CubicSegment, point: Point, share: number): number {
+  const way = derivativeAt(curve, share);
+  const square = dot(way, way);
+  const nearer = share + (square > 0 ? dot(subtract(point, pointAt(curve, share)), way) / square : 0);
+  return Math.min(1, Math.max(0, nearer));
+}
+
+interface Sample {
+  readonly point: Point;
+  readonly share: number;
+}
+
+/** By how much longer handles bring a cubic nearest to points, across it: least squares in two unknowns. */
+function handleChanges(curve: CubicSegment, samples: readonly Sample[]): readonly [number, number] {
+  const [out, into] = [subtract(curve.out, curve.from), subtract(curve.to, curve.in)];
+  // The normal equations: sums of products of what each change does across the curve.
+  let [aa, ab, bb, ae, be] = [0, 0, 0, 0, 0];
+  for (const { point, share } of samples) {
+    const across = leftOf(derivativeAt(curve, share));
+    const off = dot(subtract(point, pointAt(curve, share)), across);
+    const byOut = 3 * share * (1 - share) ** 2 * dot(out, across);
+    const byInto = -3 * share ** 2 * (1 - share) * dot(into, across);
+    aa += byOut * byOut;
+    ab += byOut * byInto;
+    bb += byInto * byInto;
+    ae += byOut * off;
+    be += byInto * off;
+  }
+  // A little damping leaves handles as they are that do nothing across the curve.
+  const damping = 1e-9 * (aa + bb);
+  const determinant = (aa + damping) * (bb + damping) - ab * ab;
+  if (!(determinant > 0)) return [0, 0];
+  return [(ae * (bb + damping) - be * ab) / determinant, (be * (aa + damping) - ae * ab) / determinant];
+}
+
+/**
+ * A cubic through the ends of a curve in its directions there, with the handles that bring it nearest to points of the curve:
+ * points go to what is nearest to them on the cubic, handles to what is nearest to the points, by turns
+ * (Hoschek, "Intrinsic parametrization for approximation", 1988).
+ */
+function fittedCubic(hermite: CubicSegment, points: readonly Point[]): CubicSegment {
+  let curve = hermite;
+  let shares: readonly number[] = FITTED;
+  let [longer, other] = [1, 1];
+  const [out, into] = [subtract(hermite.out, hermite.from), subtract(hermite.to, hermite.in)];
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const samples = points.map((point, k) => ({ point, share: shares[k] ?? 0 }));
+    const [a, b] = handleChanges(curve, samples);
+    if (Math.abs(a) + Math.abs(b) < SETTLED) return curve;
+    [longer, other] = [longer * (1 + a), other * (1 + b)];
+    if (![longer, other].every((by) => by > 1 / MOST_CHANGE && by < MOST_CHANGE)) return hermite;
+    curve = {
+      ...hermite,
+      out: add(hermite.from, scaleBy(out, longer)),
+      in: subtract(hermite.to, scaleBy(into, other)),
+    };
+    const known = curve;
+    shares = points.map((point, k) => parameterNear(known, point, shares[k] ?? 0));
+  }
+  return curve;
+}
 
 /**
  * The curve that runs beside a segment at a distance to its left (negative: to its right). A line's is a line and an arc's at an
- * even distance an arc, exactly, or at its centre a line without length; any other is cubics within `tolerance` of the true curve: Hermite's, with the true ends and
- * speeds, halved until they are that near.
- * Speed beside a curve: c′ (1 + κd) + d′n, the derivative of c + dn (do Carmo, "Differential Geometry of Curves and Surfaces", §1-5).
+ * even distance an arc, exactly, or at its centre a line without length; any other is cubics within `tolerance` of the true curve,
+ * with its ends and its directions there, halved until they are that near.
  */
-export function parallelOf(segment: Segment, { from, to }: Apart, tolerance: number): Segment[] {
-  const beside = (t: number, d: number): Point =>
-    add(pointAt(segment, t), scaleBy(leftOf(directionAt(segment, t)), d));
-  if (segment.kind === 'line') return [line(beside(0, from), beside(1, to))];
+export function parallelOf(segment: Segment, apart: Apart, tolerance: number): Segment[] {
+  const { from, to } = apart;
+  const beside = besideOf(segment, apart);
+  if (segment.kind === 'line') return [line(beside(0).point, beside(1).point)];
   if (segment.kind === 'arc' && from === to) {
     // A clockwise arc has its centre to the right: what is beside it to the left is farther out.
     const radius = segment.radius + (segment.sweep > 0 ? from : -from);
     if (Math.abs(radius) < 1e-12 * segment.radius) return [line(segment.centre, segment.centre)];
-    return [{ ...segment, from: beside(0, from), to: beside(1, to), radius: Math.abs(radius) }];
+    return [{ ...segment, from: beside(0).point, to: beside(1).point, radius: Math.abs(radius) }];
   }
-  const length = arcLength(segment);
-  const slope = length > 0 ? (to - from) / length : 0;
-  const apartAt = (t: number): number =>
-    from === to || t === 0 ? from : t === 1 ? to : from + slope * arcLength(partOf(segment, 0, t));
-  const speedBeside = (t: number): Point => {
-    const direction = directionAt(segment, t);
-    const v = lengthOf(derivativeAt(segment, t));
-    return add(
-      scaleBy(direction, v * (1 + curvatureAt(segment, t) * apartAt(t))),
-      scaleBy(leftOf(direction), v * slope),
-    );
+  const fitted = (a: Place, b: Place, halvings: number): Segment[] => {
+    const at = (share: number): Beside => beside(a.t + share * (b.t - a.t));
+    const third = (b.t - a.t) / 3;
+    const [out, into] = [scaleBy(a.speed, third), scaleBy(b.speed, third)];
+    const hermite = cubic(a.point, add(a.point, out), subtract(b.point, into), b.point);
+    const middle = at(0.5);
+    const points = FITTED.map((share) => (share === 0.5 ? middle : at(share)).point);
+    const curve = fittedCubic(hermite, points);
+    const isNear = (share: number): boolean => {
+      const { point } = at(share);
+      const near = parameterNear(curve, point, parameterNear(curve, point, share));
+      return lengthOf(subtract(point, pointAt(curve, near))) <= tolerance / 2;
+    };
+    if (halvings === 0 || CHECKED.every(isNear)) return [curve];
+    const half = { ...middle, t: (a.t + b.t) / 2 };
+    return [...fitted(a, half, halvings - 1), ...fitted(half, b, halvings - 1)];
   };
-  const fitted = (t0: number, t1: number, halvings: number): Segment[] => {
-    const third = (t1 - t0) / 3;
-    const [a, b] = [beside(t0, apartAt(t0)), beside(t1, apartAt(t1))];
-    const curve = cubic(
-      a,
-      add(a, scaleBy(speedBeside(t0), third)),
-      subtract(b, scaleBy(speedBeside(t1), third)),
-      b,
-    );
-    const isNear = [0.2, 0.4, 0.5, 0.6, 0.8].every((share) => {
-      const t = t0 + share * (t1 - t0);
-      const off = subtract(beside(t, apartAt(t)), pointAt(curve, share));
-      const way = derivativeAt(curve, share);
-      const v = lengthOf(way);
-      // How far to the side; ahead or behind is as good while it is no more than some tolerances.
-      const side = v > 0 ? Math.abs(cross(off, way)) / v : lengthOf(off);
-      const ahead = v > 0 ? Math.abs(dot(off, way)) / v : 0;
-      return side <= tolerance / 2 && ahead <= 100 * tolerance;
-    });
-    if (isNear || halvings === 0) return [curve];
-    const middle = (t0 + t1) / 2;
-    return [...fitted(t0, middle, halvings - 1), ...fitted(middle, t1, halvings - 1)];
-  };
-  return fitted(0, 1, MOST_HALVINGS);
+  return fitted({ ...beside(0), t: 0 }, { ...beside(1), t: 1 }, MOST_HALVINGS);
 }

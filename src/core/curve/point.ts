@@ -12,8 +12,9 @@ export const subtract = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y -
 export const scaleBy = (a: Point, factor: number): Point => ({ x: a.x * factor, y: a.y * factor });
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
-export const lengthOf = (a: Point): number => Math.hypot(a.x, a.y);
-export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+export const lengthOf = (a: Point): number => Math.sqrt(a.x * a.x + a.y * a.y);
+export const distance = (a: Point, b: Point): number =>
+  Math.sqrt((a.x - b.x) * (a.x - b.x) + (a.y - b.y) * (a.y - b.y));
 
 /** The point at a share t of the way from a to b; exactly a at 0 and b at 1. */
 export const between = (a: Point, b: Point, t: number): Point => ({

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 
 import { clipper } from '../../../tests/help/clipper';
 import { circle, polygon } from '../../../tests/help/motifs';
+import { boundsOfPaths, type Bounds } from '../curve/bounds';
 import { flatten } from '../curve/flatten';
 import { nearestOnPath } from '../curve/nearest';
 import { signedArea, type Path } from '../curve/path';
@@ -26,6 +27,42 @@ const areaOf = (paths: readonly Path[]): number => signedArea(paths);
 
 const covers = (paths: readonly Path[], at: Point): boolean =>
   paths.reduce((sum, path) => sum + windingNumber(path, at, 1e-7), 0) !== 0;
+
+const isInBox = ({ left, right, top, bottom }: Bounds, { x, y }: Point): boolean =>
+  x >= left && x <= right && y >= top && y <= bottom;
+
+/** Short quadrangles beside a finely flattened line, and triangles at its corners: what its band is the union of. */
+function quadsBeside(path: Path, { width, side, widths }: BandLook): Path[] {
+  const points = flatten(path, 5e-4);
+  const [left, right] = { middle: [0.5, 0.5], outside: [1, 0], inside: [0, 1] }[side] as [number, number];
+  const lengths = points.map((point, k) => (k === 0 ? 0 : distance(points[k - 1]!, point)));
+  const whole = lengths.reduce((sum, each) => sum + each, 0);
+  let along = 0;
+  const widthAt = (length: number): number =>
+    widths.length === 0 ? width : widths[0]! + ((widths[1]! - widths[0]!) * length) / whole;
+  const quads: Path[] = [];
+  const sides: (readonly [Point, Point, Point])[] = [];
+  points.slice(1).forEach((to, k) => {
+    const from = points[k]!;
+    const length = lengths[k + 1]!;
+    if (length === 0) return;
+    const [nx, ny] = [(to.y - from.y) / length, -(to.x - from.x) / length];
+    const beside = ({ x, y }: Point, d: number): Point => p(x + nx * d, y + ny * d);
+    const [w0, w1] = [widthAt(along), widthAt(along + length)];
+    along += length;
+    const [l0, l1, r1, r0] = [
+      beside(from, left * w0),
+      beside(to, left * w1),
+      beside(to, -right * w1),
+      beside(from, -right * w0),
+    ];
+    quads.push(polygon([l0, l1, r1, r0]));
+    const before = sides[sides.length - 1];
+    if (before) quads.push(polygon([from, before[1], l0]), polygon([from, before[2], r0]));
+    sides.push([to, l1, r1]);
+  });
+  return quads;
+}
 
 describe('bands', () => {
   it('of lines have the areas that their caps and joins make, to 1e-9', () => {
@@ -108,6 +145,51 @@ describe('bands', () => {
         },
       ),
       { numRuns: 8, endOnFailure: true },
+    );
+  });
+
+  it('with cut ends and corners cover what is square beside some place of the line, and the corners’ triangles', () => {
+    const at = fc.record({ x: fc.integer({ min: -20, max: 20 }), y: fc.integer({ min: -20, max: 20 }) });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(at, at, at), { minLength: 1, maxLength: 3 }),
+        at,
+        fc.integer({ min: 2, max: 16 }),
+        fc.constantFrom('middle', 'outside', 'inside'),
+        fc.boolean(),
+        fc.array(at, { minLength: 60, maxLength: 60 }),
+        (curves, start, width, side, grows, probes) => {
+          let from = start;
+          const segments = curves.map(([a, b, to]) => {
+            const made = cubic(from, a, b, to);
+            from = to;
+            return made;
+          });
+          fc.pre(segments.every((each) => distance(each.from, each.to) > 1));
+          const path = open(...segments);
+          const look: BandLook = {
+            ...LOOK,
+            width,
+            side,
+            join: 'bevel',
+            widths: grows ? [width / 4, width] : [],
+          };
+          const made = bandsOf([path], look);
+          const quads = quadsBeside(path, look);
+          const boxes = quads.map((quad) => boundsOfPaths([quad]));
+          const isIn = (q: Point): boolean =>
+            quads.some((quad, k) => isInBox(boxes[k]!, q) && windingNumber(quad, q, 1e-12) !== 0);
+          for (const probe of probes) {
+            const around = [0, 1, 2, 3].map((k) =>
+              p(probe.x + 0.04 * Math.cos(k * 1.6 + 1), probe.y + 0.04 * Math.sin(k * 1.6 + 1)),
+            );
+            const inside = isIn(probe);
+            if (around.some((each) => isIn(each) !== inside)) continue;
+            expect(covers(made, probe)).toBe(inside);
+          }
+        },
+      ),
+      { numRuns: 16, endOnFailure: true },
     );
   });
 

@@ -67,6 +67,7 @@ function nodeSum(paths: readonly Path[], tolerance: number): { x: number; y: num
 
 /** How many elements of C_n or D_n (its axis straight up) take a motif to itself: the order of its stabilizer. */
 export function stabilizerOrder(paths: readonly Path[], { fold, mirror }: Symmetry): number {
+  if (fold === 1 && !mirror) return 1;
   const box = boundsOfPaths(paths);
   const size = Math.max(Math.abs(box.left), Math.abs(box.right), Math.abs(box.top), Math.abs(box.bottom));
   const tolerance = 1e-8 * size;

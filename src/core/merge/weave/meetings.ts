@@ -7,7 +7,7 @@
 import type { Bounds } from '../../curve/bounds';
 import { crossingsOf } from '../../curve/crossings';
 import { arcLength } from '../../curve/length';
-import { directionAt } from '../../curve/parallel';
+import { directionAt } from '../../curve/direction';
 import { partOf } from '../../curve/part';
 import { cross, distance, scaleBy, type Point } from '../../curve/point';
 import { pointAt } from '../../curve/segment';

@@ -9,7 +9,7 @@ import { pieceAlong } from '../../curve/cutAlong';
 import { lengthUntil, pathLength } from '../../curve/length';
 import { nearestOnPath } from '../../curve/nearest';
 import { drawnOnce } from '../../curve/once';
-import { directionAt } from '../../curve/parallel';
+import { directionAt } from '../../curve/direction';
 import { reversedPath, type Path } from '../../curve/path';
 import { distance, dot, scaleBy, type Point } from '../../curve/point';
 

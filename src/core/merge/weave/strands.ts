@@ -9,7 +9,7 @@ import { parameterAt } from '../../curve/along';
 import { boundsOfPaths, type Bounds } from '../../curve/bounds';
 import { pieceAlong } from '../../curve/cutAlong';
 import { arcLength } from '../../curve/length';
-import { directionAt } from '../../curve/parallel';
+import { directionAt } from '../../curve/direction';
 import { mapPath, reversedPath, samePath, type Path } from '../../curve/path';
 import { distance, type Point } from '../../curve/point';
 import { pointAt } from '../../curve/segment';

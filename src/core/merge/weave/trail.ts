@@ -1,5 +1,5 @@
 import { flatten } from '../../curve/flatten';
-import { leftOf } from '../../curve/parallel';
+import { leftOf } from '../../curve/direction';
 import { add, between, distance, lengthOf, scaleBy, subtract, type Point } from '../../curve/point';
 import { pieceOf, type Strand } from './strands';
 

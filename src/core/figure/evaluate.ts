@@ -32,7 +32,7 @@ import { rememberedWith, type Work } from '../derive';
 import { isRound } from '../paint/gradient';
 import { isGradient } from '../paint/fills';
 import { isKeptByTurn } from '../symmetry/invariant';
-import { stepOf } from '../symmetry/rule';
+import { stepOf, type TurnRule } from '../symmetry/rule';
 
 /** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
 const isSymmetric = rememberedWith((form: Form, work): boolean =>
@@ -245,6 +245,20 @@ function wovenLayers(
   });
 }
 
+const sameCopy = (a: SceneCopy, b: SceneCopy): boolean =>
+  equalTurns(a.turn, b.turn) && a.transform === b.transform && a.opacity === b.opacity && a.items === b.items;
+
+const lastCopies = new WeakMap<TurnRule, readonly SceneCopy[]>();
+
+/** The same list as before where a rule puts the copies where it did, so that a motif can change without them. */
+function keptCopies(rule: TurnRule, copies: readonly SceneCopy[]): readonly SceneCopy[] {
+  const before = lastCopies.get(rule);
+  if (before?.length === copies.length && before.every((copy, k) => sameCopy(copy, copies[k] as SceneCopy)))
+    return before;
+  lastCopies.set(rule, copies);
+  return copies;
+}
+
 /** @param coated its coats of paint, where it is drawn in these */
 function makeLayers(
   round: Round,
@@ -281,12 +295,15 @@ function makeLayers(
     roundId: round.id,
     blend: round.blend,
     items,
-    copies: copiesOf(round, work).map(({ turn, transform, opacity: own, tint }): SceneCopy => ({
-      turn,
-      ...(transform && { transform }),
-      ...(own * opacity < 1 && { opacity: own * opacity }),
-      ...(tint && { items: tintedItems(items, tint, tinted) }),
-    })),
+    copies: keptCopies(
+      round.rule,
+      copiesOf(round, work).map(({ turn, transform, opacity: own, tint }): SceneCopy => ({
+        turn,
+        ...(transform && { transform }),
+        ...(own * opacity < 1 && { opacity: own * opacity }),
+        ...(tint && { items: tintedItems(items, tint, tinted) }),
+      })),
+    ),
   };
   const shown = onceWhereKept(round, copies);
   // What is not woven lies behind what is; what is not merged, as lines over cells, in front of what is.

@@ -7,13 +7,14 @@ import { screenData } from '@/core/format/screenData';
 import { degreesOf, NO_TURN } from '@/core/number/turn';
 import { firstColour } from '@/core/paint/fills';
 import { layersOf } from '@/core/scene/scene';
+import { partsInHand } from '@/core/scene/still';
 import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
+import { handOf, sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen } from '@/state/viewport';
 import { FrameLines } from '../common/FrameLines';
-import { placeOfView } from '../common/Slabs';
+import { placeOfView, type Slab } from '../common/Slabs';
 import { useSameView } from '../common/useSameView';
 import { wedgeData } from '../common/wedgeShape';
 import { useEditor, useRestState } from '../editor/EditorContext';
@@ -55,6 +56,8 @@ export function Bench() {
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
   const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));
+  // Several layers of a round lie with their faint copies in one another.
+  const parts = own.length === 1 ? partsInHand(own, handOf(state)) : [{ still: false, layers: own }];
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
@@ -96,7 +99,6 @@ export function Bench() {
             svg: (
               <>
                 <defs>
-                  <MotifDefs layers={merged ? [] : own} outline={state.outlines} />
                   <clipPath id="bench-outside">
                     <path d={outsideData(wedge, radius)} clipRule="evenodd" />
                   </clipPath>
@@ -118,15 +120,33 @@ export function Bench() {
             ),
           },
           ...(state.ghosts ? otherSlabs(others, look) : []),
-          ...(merged ? mergedSlabs(own, look) : []),
+          ...(merged
+            ? mergedSlabs(own, look)
+            : parts.map(({ still, layers: shown }, k): Slab => ({
+                key: `motif-${k}`,
+                still,
+                svg: (
+                  <>
+                    <defs>
+                      <MotifDefs id={`bench-motif-${k}`} layers={shown} outline={state.outlines} />
+                    </defs>
+                    <g transform={place}>
+                      <MotifAndCopies
+                        id={`bench-motif-${k}`}
+                        layers={shown}
+                        look={look}
+                        ghosts={state.ghosts}
+                        plain={isPlain}
+                      />
+                    </g>
+                  </>
+                ),
+              }))),
           {
             key: 'top',
             svg: (
               <>
                 <g transform={place}>
-                  {!merged && (
-                    <MotifAndCopies layers={own} look={look} ghosts={state.ghosts} plain={isPlain} />
-                  )}
                   {merged && (
                     <g fill="none" stroke={inks.lines} strokeOpacity={0.55} strokeDasharray="3 3">
                       {round?.shapes

@@ -6,6 +6,7 @@ import { useMemo, type ReactNode } from 'react';
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '@/core/number/turn';
 import { remembered } from '@/core/remembered';
 import type { SceneLayer } from '@/core/scene/scene';
+import { isMuch } from '@/core/scene/still';
 import type { View } from '@/state/viewport';
 import { LayerCopies } from '../common/LayerCopies';
 import { ReliefGroup } from '../common/ReliefGroup';
@@ -30,10 +31,18 @@ export interface BenchLook {
 
 const uprightOf = ({ start }: BenchLook): number => -degreesOf(start);
 
-function MotifItems({ layer, outline }: { readonly layer: SceneLayer; readonly outline: boolean }) {
+function MotifItems({
+  layer,
+  outline,
+  id,
+}: {
+  readonly layer: SceneLayer;
+  readonly outline: boolean;
+  readonly id: string;
+}) {
   // Where copies look different the first of them is the one on the Bench.
   const items = layer.copies[0]?.items ?? layer.items;
-  const gradients = useMemo(() => gradientIds('bench-motif', items), [items]);
+  const gradients = useMemo(() => gradientIds(id, items), [id, items]);
   return (
     <>
       <defs>
@@ -136,6 +145,7 @@ export const otherSlabs = (layers: readonly SceneLayer[], look: BenchLook): Slab
         <Turned layers={own} look={look} id={(k) => `bench-other-${from + k}`} />
       </g>
     ),
+    isMuch(layers),
   );
 
 /** The outlines and cells of the round at hand: faint, and full in the wedge. */
@@ -161,11 +171,14 @@ const MOST_NEIGHBOURS = 3;
 
 /** The motif of a round that is not merged, and its copies to both sides. */
 export function MotifAndCopies({
+  id,
   layers,
   look,
   ghosts,
   plain,
 }: {
+  /** Of its `MotifDefs`. */
+  readonly id: string;
   readonly layers: readonly SceneLayer[];
   readonly look: BenchLook;
   readonly ghosts: boolean;
@@ -182,11 +195,11 @@ export function MotifAndCopies({
       {ghosts && (
         <g opacity={0.2}>
           {plain ? (
-            <Lit layer={layers[0]} look={look} id="bench-neighbours-relief">
+            <Lit layer={layers[0]} look={look} id={`${id}-neighbours-relief`}>
               {neighbours.map((k) => (
                 <use
                   key={k}
-                  href="#bench-motif"
+                  href={`#${id}`}
                   transform={`rotate(${degreesOf(multiplyTurn(turn(1, fold), k))})`}
                 />
               ))}
@@ -195,13 +208,13 @@ export function MotifAndCopies({
             <Turned
               layers={layers.map((layer) => withoutFirst(inSight(layer, look)))}
               look={look}
-              id={(k) => `bench-neighbour-${k}`}
+              id={(k) => `${id}-neighbour-${k}`}
             />
           )}
         </g>
       )}
-      <Lit layer={layers[0]} look={look} id="bench-motif-relief">
-        <use href="#bench-motif" />
+      <Lit layer={layers[0]} look={look} id={`${id}-relief`}>
+        <use href={`#${id}`} />
       </Lit>
     </>
   );
@@ -209,16 +222,18 @@ export function MotifAndCopies({
 
 /** The motif as it stands upright, to be referred to. */
 export function MotifDefs({
+  id,
   layers,
   outline,
 }: {
+  readonly id: string;
   readonly layers: readonly SceneLayer[];
   readonly outline: boolean;
 }) {
   return (
-    <g id="bench-motif">
+    <g id={id}>
       {layers.map((layer, k) => (
-        <MotifItems key={k} layer={layer} outline={outline} />
+        <MotifItems key={k} layer={layer} outline={outline} id={`${id}-${k}`} />
       ))}
     </g>
   );

@@ -7,29 +7,47 @@ import { CellCanvas } from './CellCanvas';
 
 /** A part of a pane's artwork: SVG in the pane's pixels, or very many cells. */
 export type Slab = { readonly key: string } & (
-  { readonly svg: ReactNode } | { readonly cells: ComponentProps<typeof CellCanvas> }
+  | {
+      readonly svg: ReactNode;
+      /** Stands still while something else is in hand: the browser keeps its picture. */
+      readonly still?: boolean;
+    }
+  | { readonly cells: ComponentProps<typeof CellCanvas> }
 );
 
-/** Parts of artwork, back to front; SVG that lies together is one element, so that its parts can be blended. */
+/**
+ * Parts of artwork, back to front; SVG that lies together is one element, so that its parts can be blended. What stands still is a layer
+ * of its own, so that it is not painted again with what changes.
+ */
 export function Slabs({ slabs }: { readonly slabs: readonly Slab[] }) {
   const drawn: ReactNode[] = [];
   let together: ReactNode[] = [];
+  let areStill = false;
   const close = (): void => {
     if (together.length === 0) return;
-    drawn.push(
-      <svg
-        key={`svg-${drawn.length}`}
-        className="pointer-events-none absolute inset-0 size-full"
-        aria-hidden="true"
-      >
+    const svg = (
+      <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
         {together}
-      </svg>,
+      </svg>
+    );
+    // A browser keeps the picture of a layer that has a layer in it, and not that of one alone.
+    drawn.push(
+      <div
+        key={`svg-${drawn.length}`}
+        className={`absolute inset-0 ${areStill ? 'will-change-transform' : ''}`}
+        data-still={areStill || undefined}
+      >
+        {svg}
+      </div>,
     );
     together = [];
   };
   for (const slab of slabs)
-    if ('svg' in slab) together.push(<g key={slab.key}>{slab.svg}</g>);
-    else {
+    if ('svg' in slab) {
+      if (areStill !== (slab.still ?? false)) close();
+      areStill = slab.still ?? false;
+      together.push(<g key={slab.key}>{slab.svg}</g>);
+    } else {
       close();
       drawn.push(<CellCanvas key={slab.key} {...slab.cells} />);
     }
@@ -68,16 +86,17 @@ function runsOf(layers: readonly SceneLayer[]): LayerRun[] {
   return runs;
 }
 
-/** The slabs of layers, back to front. */
+/** The slabs of layers, back to front. @param still they stand still while something else is in hand */
 export const slabsOf = (
   name: string,
   layers: readonly SceneLayer[],
   cells: (layers: readonly SceneLayer[]) => ComponentProps<typeof CellCanvas>,
   svg: (run: Pick<LayerRun, 'from' | 'layers'>) => ReactNode,
+  still = false,
 ): Slab[] =>
   runsOf(layers).map((run, k) => ({
     key: `${name}-${k}`,
-    ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run) }),
+    ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run), still }),
   }));
 
 /** What puts the figure where a view has it in a pane. */

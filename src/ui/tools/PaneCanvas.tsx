@@ -7,7 +7,7 @@ import { Slabs, type Slab } from '../common/Slabs';
 import { useEditorState } from '../editor/EditorContext';
 import { Overlay } from './Overlay';
 import { TOOLS } from './registry';
-import { usePaneGestures, usePaneSize } from './usePaneGestures';
+import { usePaneGestures, usePaneSize, ViewGestures } from './usePaneGestures';
 
 interface Props {
   readonly pane: PaneId;
@@ -23,7 +23,7 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
   const element = useRef<HTMLDivElement>(null);
   const panning = useEditorState((state) => state.panning);
   const tool = useEditorState((state) => state.tool);
-  const gestures = usePaneGestures(element, pane);
+  const { handlers, cancel } = usePaneGestures(element, pane);
   usePaneSize(element, pane);
   const cursor = panning ? 'cursor-grab' : TOOLS[tool].isArrow ? 'cursor-default' : 'cursor-crosshair';
 
@@ -35,8 +35,9 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
       tabIndex={0}
       data-pane={pane}
       className={`absolute inset-0 touch-none overflow-hidden select-none outline-none focus-visible:outline-2 focus-visible:-outline-offset-2 ${cursor}`}
-      {...gestures}
+      {...handlers}
     >
+      <ViewGestures element={element} pane={pane} cancel={cancel} />
       {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}
       <div className="pointer-events-none absolute inset-0 will-change-transform">
         <Slabs slabs={slabs} />

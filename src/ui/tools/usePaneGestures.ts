@@ -1,7 +1,7 @@
 'use client';
 
 import { useGesture } from '@use-gesture/react';
-import { useCallback, useEffect, useRef, type PointerEvent, type RefObject } from 'react';
+import { memo, useCallback, useEffect, useRef, type PointerEvent, type RefObject } from 'react';
 
 import { distance, type Point } from '@/core/curve/point';
 import type { Editor, PaneId } from '@/state/editor';
@@ -76,8 +76,20 @@ export function usePaneSize(element: RefObject<HTMLDivElement | null>, pane: Pan
   }, [editor, element, pane]);
 }
 
-/** Zooms and pans a pane about the pointer, by wheel and by two fingers, which end what one of them had begun. */
-function useViewGestures(element: RefObject<HTMLDivElement | null>, pane: PaneId, cancel: () => void): void {
+/**
+ * Zooms and pans a pane about the pointer, by wheel and by two fingers, which end what one of them had begun. Shows nothing. It is
+ * a component so that it is not made anew with the pane: its listeners would be, and for those that may hold up scrolling a browser
+ * paints all that is in the pane again.
+ */
+export const ViewGestures = memo(function ViewGestures({
+  element,
+  pane,
+  cancel,
+}: {
+  readonly element: RefObject<HTMLDivElement | null>;
+  readonly pane: PaneId;
+  readonly cancel: () => void;
+}) {
   const editor = useEditor();
   const inPane = (x: number, y: number): Point => {
     const box = element.current?.getBoundingClientRect();
@@ -99,9 +111,10 @@ function useViewGestures(element: RefObject<HTMLDivElement | null>, pane: PaneId
     },
     { target: element, eventOptions: { passive: false }, pinch: { scaleBounds: { min: 0.01, max: 1000 } } },
   );
-}
+  return null;
+});
 
-/** Pointer and keys in a pane: view, tool at hand, what would be caught. @returns handlers of its element */
+/** Pointer and keys in a pane: tool at hand, what would be caught. @returns handlers of its element, and what ends a gesture */
 export function usePaneGestures(element: RefObject<HTMLDivElement | null>, pane: PaneId) {
   const editor = useEditor();
   const gesture = useRef<Gesture | null>(null);
@@ -119,7 +132,6 @@ export function usePaneGestures(element: RefObject<HTMLDivElement | null>, pane:
     },
     [editor],
   );
-  useViewGestures(element, pane, cancel);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -144,7 +156,7 @@ export function usePaneGestures(element: RefObject<HTMLDivElement | null>, pane:
     return Math.hypot(clientX - x, clientY - y) < SAME_PLACE && timeStamp - at < DOUBLE_CLICK;
   };
 
-  return {
+  const handlers = {
     onPointerDown: (event: PointerEvent<HTMLDivElement>): void => {
       const target = element.current;
       if (!target || gesture.current) return;
@@ -179,4 +191,5 @@ export function usePaneGestures(element: RefObject<HTMLDivElement | null>, pane:
       if (!gesture.current) editor.setState({ pointer: null, lit: null });
     },
   };
+  return { handlers, cancel };
 }

@@ -22,7 +22,7 @@ import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
 import { activeRound, shownFigure } from '@/state/editor';
-import { sceneOf, shownLayers } from '@/state/scene';
+import { partsShown, sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
 import { CellMarks } from '../tools/CellMarks';
@@ -202,35 +202,38 @@ export function Whole() {
               </g>
             ),
           },
-          ...slabsOf(
-            'layers',
-            shownLayers(state, scene),
-            (layers) => ({
-              layers,
-              view,
-              size: state.sizes.whole,
-              outline: state.outlines,
-              reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
-            }),
-            ({ layers, from }) => (
-              <g transform={place}>
-                {layers.map((layer, k) => (
-                  <ReliefGroup
-                    key={`${layer.roundId}-${from + k}-${state.reveal}`}
-                    relief={state.outlines ? undefined : layer.relief}
-                    area={{ ...cornerOf(page), width: page.width, height: page.height }}
-                    id={`whole-relief-${from + k}`}
-                    pixelsPerUnit={view.scale}
-                  >
-                    <LayerCopies
-                      layer={layer}
-                      reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
-                      id={`whole-${from + k}`}
-                      outline={state.outlines}
-                    />
-                  </ReliefGroup>
-                ))}
-              </g>
+          ...partsShown(state, scene).flatMap(({ still, layers: own, first }) =>
+            slabsOf(
+              `layers-${first}`,
+              own,
+              (layers) => ({
+                layers,
+                view,
+                size: state.sizes.whole,
+                outline: state.outlines,
+                reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
+              }),
+              ({ layers, from }) => (
+                <g transform={place}>
+                  {layers.map((layer, k) => (
+                    <ReliefGroup
+                      key={`${layer.roundId}-${first + from + k}-${state.reveal}`}
+                      relief={state.outlines ? undefined : layer.relief}
+                      area={{ ...cornerOf(page), width: page.width, height: page.height }}
+                      id={`whole-relief-${first + from + k}`}
+                      pixelsPerUnit={view.scale}
+                    >
+                      <LayerCopies
+                        layer={layer}
+                        reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
+                        id={`whole-${first + from + k}`}
+                        outline={state.outlines}
+                      />
+                    </ReliefGroup>
+                  ))}
+                </g>
+              ),
+              still,
             ),
           ),
           {

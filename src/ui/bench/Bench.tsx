@@ -7,7 +7,7 @@ import { screenData } from '@/core/format/screenData';
 import { degreesOf, NO_TURN } from '@/core/number/turn';
 import { firstColour } from '@/core/paint/fills';
 import { layersOf } from '@/core/scene/scene';
-import { partsInHand } from '@/core/scene/still';
+import { isMuch, partsInHand } from '@/core/scene/still';
 import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure } from '@/state/editor';
 import { handOf, sceneOf } from '@/state/scene';
@@ -16,6 +16,7 @@ import { toScreen } from '@/state/viewport';
 import { FrameLines } from '../common/FrameLines';
 import { placeOfView, type Slab } from '../common/Slabs';
 import { useSameView } from '../common/useSameView';
+import { placeBetween, useSettledView } from '../common/useSettledView';
 import { wedgeData } from '../common/wedgeShape';
 import { useEditor, useRestState } from '../editor/EditorContext';
 import { useWork } from '../editor/useWork';
@@ -46,6 +47,7 @@ export function Bench() {
   const round = activeRound(state);
   const scene = sceneOf(state);
   const view = useSameView(benchView(state));
+  const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.bench);
   const fold = round?.rule.fold ?? 1;
   const wedge: Wedge = round?.rule ?? { fold: 1 };
   const radius = benchRadius(figure, work) * 1.02;
@@ -63,15 +65,15 @@ export function Bench() {
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
   const empty = round?.shapes.length === 0 && !state.draft;
-  const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
+  const hintAt = toScreen(drawn, { x: 0, y: -radius * 0.5 });
   // Artwork is seen on its own page in both themes, as dark lines would not be seen on the dark; outlines are the ink's.
   const { page } = figure;
   const inks = state.outlines ? BARE_INKS : inksOn(page.background);
   const ground = state.outlines ? 'var(--sand)' : (firstColour(page.background) ?? '#ffffff');
-  const place = placeOfView(view);
+  const place = placeOfView(drawn);
   const outside = round && !isWide(wedge) ? screenData(warnedPaths(round, work)) : '';
   const look: BenchLook = {
-    view,
+    view: drawn,
     size: state.sizes.bench,
     start: round?.rule.start ?? NO_TURN,
     fold,
@@ -80,7 +82,7 @@ export function Bench() {
     sight,
     outline: state.outlines,
   };
-  const ray = toScreen(view, alongTurn(halfWedge(wedge), radius));
+  const ray = toScreen(drawn, alongTurn(halfWedge(wedge), radius));
   // No room beside the ray's end: its angle is written above it.
   const crowded = ray.x + 60 > state.sizes.bench.width;
 
@@ -93,6 +95,7 @@ export function Bench() {
       <PaneCanvas
         pane="bench"
         label="Bench: one wedge, where the motif is drawn"
+        moved={placeBetween(drawn, view)}
         slabs={[
           {
             key: 'ground',
@@ -164,7 +167,7 @@ export function Bench() {
                   {round && <FrameLines frame={round.frame} reach={radius * 2} />}
                   <Rays wedge={wedge} radius={radius} inks={inks} />
                 </g>
-                <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
+                <circle cx={drawn.x} cy={drawn.y} r={4.5} fill="var(--coral)" />
                 {fold > 1 && fold < 90 && (
                   <RayLabel
                     words={`±${printNumber(degreesOf(halfWedge(wedge)), 3)}°`}
@@ -179,7 +182,7 @@ export function Bench() {
           },
         ]}
         over={
-          <g transform={place}>
+          <g transform={placeOfView(view)}>
             <CellMarks sight={sight} />
             {state.stage === 'proof' && <ProofMarks scale={view.scale} pane="bench" />}
           </g>

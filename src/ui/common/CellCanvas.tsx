@@ -9,6 +9,7 @@ import type { CanvasFrame } from '@/worker/cellDrawing';
 import { createCellPainter, type CellPainter } from '@/worker/cellPainter';
 import { ProgressBar } from './ProgressBar';
 import { useTheme } from './theme';
+import { placeBetween } from './useSettledView';
 
 interface Props {
   /** All of one round. */
@@ -30,12 +31,6 @@ interface Props {
 const QUIET_TIME = 150;
 /** A bar that would be gone at once is not begun, nor moved any more. */
 const NEARLY_DONE = 0.7;
-
-/** How a former picture is moved so that it lies where the view now has it. */
-function placeOf(drawn: View, now: View): string {
-  const scale = now.scale / drawn.scale;
-  return `translate(${now.x - drawn.x * scale}px, ${now.y - drawn.y * scale}px) scale(${scale})`;
-}
 
 /**
  * Very many cells as a picture that a worker draws, in place of as many SVG paths, which would hold up the page for seconds. While a new
@@ -116,7 +111,12 @@ export function CellCanvas({
         ref={element}
         data-testid="many-cells"
         className="pointer-events-none absolute top-0 left-0 origin-top-left text-ink"
-        style={{ width, height, transform: placeOf(drawn, view), mixBlendMode: kept[0]?.blend ?? 'normal' }}
+        style={{
+          width,
+          height,
+          transform: placeBetween(drawn, view),
+          mixBlendMode: kept[0]?.blend ?? 'normal',
+        }}
       />
       {progress !== null && (
         <div className="pointer-events-none absolute inset-x-4 top-[42px] flex">

@@ -20,8 +20,8 @@ import { selectionActions } from '../editor/selectionActions';
 import { MotifRowItem, type RowActions } from './MotifRowItem';
 import { dropPlaceAt, rowsOf, spotOf, type DropPlace, type MotifRow } from './rows';
 
-/** A pointer that moved less than this, in pixels, clicks. */
-const DRAG_FROM = 4;
+/** A pointer that moved less than 4 pixels clicks. One object, as another one has all rows made anew. */
+const DRAGGED = { activationConstraint: { distance: 4 } };
 
 /** What is moved with a row: all that is selected where it is a part of that. */
 const movedWith = (editor: Editor, row: MotifRow): ReadonlySet<string> => {
@@ -87,7 +87,7 @@ export function MotifList({ round }: { readonly round: Round }) {
   const tree = motifTree(round);
   const rows = useMemo(() => rowsOf(tree, closed), [tree, closed]);
   const actions = useMemo(() => actionsOf(editor, round.id, setEdited), [editor, round.id]);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
+  const sensors = useSensors(useSensor(PointerSensor, DRAGGED));
 
   if (rows.length === 0)
     return <p className="px-4 pb-2 text-[12px] text-muted">Nothing is drawn in this wedge yet.</p>;

@@ -5,6 +5,7 @@
  * rowsOf(motifTree(round), closed).map(({ node, depth }) => …);
  */
 import { keyOf, nodesOfGroup, shapesIn, type MotifNode, type Spot } from '@/core/figure/groups';
+import type { Shape } from '@/core/figure/model';
 import type { Paint } from '@/core/scene/scene';
 
 export interface MotifRow {
@@ -21,6 +22,36 @@ export interface MotifRow {
   readonly isLocked: boolean;
 }
 
+function rowOf(node: MotifNode, depth: number, home: string | null): MotifRow {
+  const shapes = shapesIn(node);
+  return {
+    node,
+    key: keyOf(node),
+    name: node.kind === 'shape' ? node.shape.name : node.group.name,
+    depth,
+    home,
+    ids: shapes.map(({ id }) => id),
+    paints: shapes.map(({ paint }) => paint),
+    isVisible: shapes.some(({ visible }) => visible),
+    isLocked: shapes.every(({ locked }) => locked),
+  };
+}
+
+const lastRows = new WeakMap<Shape, MotifRow>();
+
+/** The row of a shape; the same as long as the shape and its place are, so that a long list is not made anew with each edit. */
+function shapeRow(
+  node: MotifNode & { readonly kind: 'shape' },
+  depth: number,
+  home: string | null,
+): MotifRow {
+  const known = lastRows.get(node.shape);
+  if (known?.depth === depth && known.home === home) return known;
+  const made = rowOf(node, depth, home);
+  lastRows.set(node.shape, made);
+  return made;
+}
+
 /** The rows of a tree, the front first; none for what lies in a closed group. */
 export function rowsOf(
   tree: readonly MotifNode[],
@@ -29,20 +60,9 @@ export function rowsOf(
   home: string | null = null,
 ): MotifRow[] {
   return [...tree].reverse().flatMap((node): MotifRow[] => {
-    const shapes = shapesIn(node);
-    const row: MotifRow = {
-      node,
-      key: keyOf(node),
-      name: node.kind === 'shape' ? node.shape.name : node.group.name,
-      depth,
-      home,
-      ids: shapes.map(({ id }) => id),
-      paints: shapes.map(({ paint }) => paint),
-      isVisible: shapes.some(({ visible }) => visible),
-      isLocked: shapes.every(({ locked }) => locked),
-    };
-    if (node.kind === 'shape' || closed.has(node.group.id)) return [row];
-    return [row, ...rowsOf(node.nodes, closed, depth + 1, node.group.id)];
+    if (node.kind === 'shape') return [shapeRow(node, depth, home)];
+    const row = rowOf(node, depth, home);
+    return closed.has(node.group.id) ? [row] : [row, ...rowsOf(node.nodes, closed, depth + 1, node.group.id)];
   });
 }
 

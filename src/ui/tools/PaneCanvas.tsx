@@ -14,12 +14,14 @@ interface Props {
   readonly label: string;
   /** The artwork, back to front. */
   readonly slabs: readonly Slab[];
+  /** How the artwork is moved to where the view has it, in CSS; see `useSettledView`. */
+  readonly moved?: string;
   /** What is shown over the artwork and changes without it. */
   readonly over?: ReactNode;
 }
 
 /** A pane that shows the figure: zoom and pan about the pointer, and the tool at hand. */
-export function PaneCanvas({ pane, label, slabs, over }: Props) {
+export function PaneCanvas({ pane, label, slabs, moved, over }: Props) {
   const element = useRef<HTMLDivElement>(null);
   const panning = useEditorState((state) => state.panning);
   const tool = useEditorState((state) => state.tool);
@@ -39,7 +41,10 @@ export function PaneCanvas({ pane, label, slabs, over }: Props) {
     >
       <ViewGestures element={element} pane={pane} cancel={cancel} />
       {/* The artwork is a layer of its own, so that what lights up over it does not have it painted again. */}
-      <div className="pointer-events-none absolute inset-0 will-change-transform">
+      <div
+        className="pointer-events-none absolute inset-0 origin-top-left will-change-transform"
+        style={moved ? { transform: moved } : undefined}
+      >
         <Slabs slabs={slabs} />
       </div>
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">

@@ -21,6 +21,7 @@ import { stepOf, turnsOf, type TurnRule } from '@/core/symmetry/rule';
 import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
+import { isMuch } from '@/core/scene/still';
 import { activeRound, shownFigure } from '@/state/editor';
 import { partsShown, sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
@@ -34,6 +35,7 @@ import { placeOfView, slabsOf } from '../common/Slabs';
 import { wedgeData } from '../common/wedgeShape';
 import { Readout } from '../bench/Readout';
 import { useSameView } from '../common/useSameView';
+import { placeBetween, useSettledView } from '../common/useSettledView';
 import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
 import { dropsOf } from '../import/takeFile';
 import { Lens } from '../proof/Lens';
@@ -176,12 +178,13 @@ export function Whole() {
   const round = activeRound(state);
   const scene = sceneOf(state);
   const view = useSameView(wholeView(state));
+  const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.whole);
   const { page } = figure;
   const rule = round?.rule;
   const rim =
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }, work) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
-  const place = placeOfView(view);
+  const place = placeOfView(drawn);
   const isProof = state.stage === 'proof';
 
   return (
@@ -193,6 +196,7 @@ export function Whole() {
       <PaneCanvas
         pane="whole"
         label="Whole: the complete figure"
+        moved={placeBetween(drawn, view)}
         slabs={[
           {
             key: 'page',
@@ -208,7 +212,7 @@ export function Whole() {
               own,
               (layers) => ({
                 layers,
-                view,
+                view: drawn,
                 size: state.sizes.whole,
                 outline: state.outlines,
                 reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
@@ -221,7 +225,7 @@ export function Whole() {
                       relief={state.outlines ? undefined : layer.relief}
                       area={{ ...cornerOf(page), width: page.width, height: page.height }}
                       id={`whole-relief-${first + from + k}`}
-                      pixelsPerUnit={view.scale}
+                      pixelsPerUnit={drawn.scale}
                     >
                       <LayerCopies
                         layer={layer}
@@ -264,7 +268,7 @@ export function Whole() {
                   )}
                 </g>
                 {!state.quiet && !isProof && rule && (
-                  <Rim rule={rule} view={view} radius={rim * view.scale} />
+                  <Rim rule={rule} view={drawn} radius={rim * drawn.scale} />
                 )}
               </>
             ),
@@ -273,11 +277,11 @@ export function Whole() {
         over={
           round && (
             <>
-              <g transform={`${place} rotate(${degreesOf(round.rule.start)})`}>
+              <g transform={`${placeOfView(view)} rotate(${degreesOf(round.rule.start)})`}>
                 <CellMarks />
               </g>
               {state.stage === 'proof' && (
-                <g transform={place}>
+                <g transform={placeOfView(view)}>
                   <ProofMarks scale={view.scale} pane="whole" />
                 </g>
               )}

@@ -44,3 +44,6 @@ export const restOf = remembered((editor: Editor) => without(editor, POINTED));
 
 /** An editor's state for what is drawn over the panes, so that a save repaints nothing. Of what is not drawn it may say what was. */
 export const drawnOf = remembered((editor: Editor) => without(editor, UNDRAWN));
+
+/** An editor's state for what does not show which part of the figure the panes show. Its `views` may be old too. */
+export const seatedOf = remembered((editor: Editor) => without(editor, new Set<Key>([...POINTED, 'views'])));

@@ -21,11 +21,11 @@ test('half a motif is drawn on one side, reflected live, and joined to one close
   await clicks(page, [2, 120], [70, 200], [40, 330], [3, 400]);
   await page.keyboard.press('Enter');
   // The drawn side and its reflection, on the Bench.
-  await expect(page.locator('#bench-motif path')).toHaveCount(2);
+  await expect(page.locator('#bench-motif-0 path')).toHaveCount(2);
   await expect(inspector.getByText('1 shape, 8-fold, mirrored')).toBeVisible();
   await inspector.getByRole('button', { name: 'Join the halves' }).click();
   await expect(inspector.getByText('1 shape, 8-fold', { exact: true })).toBeVisible();
-  await expect(page.locator('#bench-motif path')).toHaveCount(1);
+  await expect(page.locator('#bench-motif-0 path')).toHaveCount(1);
   await expect(inspector.getByText('Area', { exact: true })).toBeVisible();
   await page.keyboard.press('w');
   await expect(page.locator('[data-pane=bench] [data-handle^=node-]')).toHaveCount(6);

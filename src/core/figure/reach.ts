@@ -2,13 +2,13 @@ import { pathsOfForm, type Form } from '../maker/form';
 import { reachOf, type Reach } from '../symmetry/reach';
 import { resolvedShapes } from './combined';
 import type { Motif } from './groups';
-import { rememberedWith, type Work } from '../derive';
+import { rememberedWith } from '../derive';
 
 /** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
 const reachOfForm = rememberedWith((form: Form, work): Reach | null => reachOf(pathsOfForm(form, work)));
 
-/** How near and far a round's motif reaches; null for an empty one. */
-export function reachOfMotif(round: Motif, work: Work): Reach | null {
+/** How near and far a round's motif reaches; null for an empty one. Kept as long as the motif is the same. */
+export const reachOfMotif = rememberedWith((round: Motif, work): Reach | null => {
   let found: Reach | null = null;
   for (const { form, visible } of resolvedShapes(round, work)) {
     const reach = visible ? reachOfForm(form, work) : null;
@@ -18,4 +18,4 @@ export function reachOfMotif(round: Motif, work: Work): Reach | null {
       : reach;
   }
   return found;
-}
+});

@@ -1,7 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 
 import type { Editor, EditorState } from '@/state/editor';
-import { restOf } from '@/state/rest';
+import { restOf, seatedOf } from '@/state/rest';
 import { useEditor } from '../editor/EditorContext';
 
 /** How long what follows a drag may lag behind it, in milliseconds. */
@@ -12,30 +12,40 @@ interface CalmStore {
   readonly snapshot: () => EditorState;
 }
 
-/** The editor's state without what the pointer does, followed at once, but only every now and then while something is dragged. */
+/**
+ * The editor's state without what the pointer does, followed at once, but only every now and then while something is dragged, and once it is
+ * over while nothing changes but what the panes show of the figure.
+ */
 function calmStore(editor: Editor): CalmStore {
   const rest = restOf(editor);
+  const seated = seatedOf(editor);
   let shown = rest(editor.getState());
+  let seat = seated(editor.getState());
   return {
     snapshot: () => shown,
     subscribe: (changed) => {
       let timer: ReturnType<typeof setTimeout> | null = null;
-      const follow = (): void => {
+      const stop = (): void => {
+        if (timer) clearTimeout(timer);
         timer = null;
+      };
+      const follow = (): void => {
+        stop();
         shown = rest(editor.getState());
+        seat = seated(editor.getState());
         changed();
       };
       const end = editor.subscribe((state) => {
         if (rest(state) === shown) return;
         if (state.live && shown.live) {
           timer ??= setTimeout(follow, CALM);
-          return;
-        }
-        if (timer) clearTimeout(timer);
-        follow();
+        } else if (seated(state) === seat) {
+          stop();
+          timer = setTimeout(follow, CALM);
+        } else follow();
       });
       return () => {
-        if (timer) clearTimeout(timer);
+        stop();
         end();
       };
     },

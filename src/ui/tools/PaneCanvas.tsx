@@ -47,6 +47,8 @@ export function PaneCanvas({ pane, label, slabs, moved, over }: Props) {
       >
         <Slabs slabs={slabs} />
       </div>
+      {/* What is pressed is looked for from the front: it is found here, before thousands of copies are asked. */}
+      <div className="absolute inset-0" />
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
         {over}
         <Overlay pane={pane} />

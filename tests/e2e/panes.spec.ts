@@ -1,0 +1,98 @@
+import { expect, test, type Page } from '@playwright/test';
+import sharp from 'sharp';
+
+import { addShapes, setFold } from '../../src/core/figure/commands';
+import type { Figure } from '../../src/core/figure/model';
+import { newFigure, newShape } from '../../src/core/figure/start';
+import { NO_TURN } from '../../src/core/number/turn';
+import { difference } from '../help/pictures';
+import { opened, stored, unstored, whole } from './hands';
+
+const circle = (id: string, y: number, size: number, fill: string) =>
+  newShape(
+    id.replace(' ', '-'),
+    id,
+    { kind: 'ellipse', at: { x: 0, y }, rotation: NO_TURN, params: { width: size, height: size } },
+    { fill, stroke: null },
+  );
+
+/** A ring of overlapping copies, and inside of it some thousand small circles that it never meets. */
+const full = (): Figure =>
+  setFold(
+    addShapes(newFigure('Full', 'a'), 'a', [
+      ...Array.from({ length: 40 }, (_, k) =>
+        circle(`Seed ${k}`, -6 - 0.8 * k, 2.4, k % 2 ? '#1f8a70' : '#e9b44c'),
+      ),
+      circle('Outer', -64, 22, '#d9512c'),
+      circle('Inner', -64, 12, '#123b4a'),
+    ]),
+    'a',
+    36,
+  );
+
+/** Whole's artwork alone, as it is on the screen. */
+async function artwork(page: Page): Promise<Uint8Array> {
+  await page.addStyleTag({
+    content: '[data-pane] > svg { visibility: hidden } [data-pane] ~ * { visibility: hidden }',
+  });
+  const shot = await page.screenshot({ clip: (await whole(page).boundingBox())! });
+  await page.evaluate(() => document.head.lastElementChild?.remove());
+  return sharp(shot).ensureAlpha().raw().toBuffer();
+}
+
+test('what stands still keeps its picture while a shape is moved, and Whole shows what it shows without that', async ({
+  page,
+}) => {
+  const id = await stored(page, full());
+  await page.goto(`/figures/${id}`);
+  await opened(page);
+  const inspector = page.getByLabel('Inspector');
+  await expect(page.locator('[data-still]')).toHaveCount(0);
+  const before = await artwork(page);
+
+  // With the inner circle selected the seeds are a picture of their own, in both panes; with a seed none is.
+  await inspector.getByRole('button', { name: 'Select Inner' }).click();
+  await expect(page.locator('[data-still]')).toHaveCount(2);
+  expect(difference(before, await artwork(page))).toBe(0);
+  await inspector.getByRole('button', { name: 'Select Seed 7' }).click();
+  await expect(page.locator('[data-still]')).toHaveCount(0);
+
+  // Moved by keys and reloaded it is the same.
+  await inspector.getByRole('button', { name: 'Select Inner' }).click();
+  await page.locator('[data-pane=bench]').focus();
+  for (let k = 0; k < 4; k += 1) await page.keyboard.press('Shift+ArrowUp');
+  const after = await artwork(page);
+  expect(difference(before, after)).toBeGreaterThan(0.002);
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  await page.reload();
+  await opened(page);
+  await expect(page.locator('[data-still]')).toHaveCount(0);
+  expect(difference(after, await artwork(page))).toBe(0);
+  await unstored(page, id);
+});
+
+test('zoomed, a full pane moves its picture along and draws it clean once it rests', async ({ page }) => {
+  const id = await stored(page, full());
+  await page.goto(`/figures/${id}`);
+  await opened(page);
+  const pane = (await whole(page).boundingBox())!;
+  const picture = whole(page).locator('> div').first();
+  await page.mouse.move(pane.x + pane.width / 2, pane.y + pane.height / 2);
+  const before = await artwork(page);
+  const drawnAt = (): Promise<string | null> =>
+    whole(page).locator('g[transform*="scale"]').first().getAttribute('transform');
+  const first = await drawnAt();
+  await page.mouse.wheel(0, -60);
+  await expect(picture).toHaveAttribute('style', /scale\(1\.1/);
+  expect(await drawnAt()).toBe(first);
+  await expect(picture).toHaveAttribute('style', /scale\(1\)/);
+  expect(await drawnAt()).not.toBe(first);
+  expect(difference(before, await artwork(page))).toBeGreaterThan(0.05);
+
+  // There and back again it is the picture that it was.
+  await page.mouse.wheel(0, 60);
+  await expect(picture).toHaveAttribute('style', /scale\(0\.8/);
+  await expect(picture).toHaveAttribute('style', /scale\(1\)/);
+  expect(difference(before, await artwork(page))).toBe(0);
+  await unstored(page, id);
+});

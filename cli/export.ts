@@ -1,9 +1,6 @@
 import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-
-import PQueue from 'p-queue';
 
 import type { Figure } from '../src/core/figure/model';
 import { readFigure } from '../src/core/format/figure/json';
@@ -12,7 +9,8 @@ import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/form
 import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
 import { picturesOf } from '../src/server/pictures';
-import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
+import type { Took } from '../src/server/jobs/pool';
+import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 
 const FORMAT_NAMES = FORMAT_IDS.join('|');
@@ -168,30 +166,39 @@ function optionsIn(format: Format, values: Readonly<Record<string, unknown>>): O
   return Object.fromEntries(chosen);
 }
 
+/** A figure of a call, which is read when its turn comes: a Shelf may have more of them than memory has room for. */
+interface Source {
+  readonly name: string;
+  readonly load: () => Promise<Figure>;
+}
+
+const known = (figure: Figure): Source => ({ name: figure.name, load: () => Promise.resolve(figure) });
+
 /** The figures of a call, in its order. */
-async function figuresOf({ files, ids, all }: Call): Promise<Figure[]> {
-  if (files.length > 0) return Promise.all(files.map(async (file) => readFigure(await readText(file))));
+async function sourcesOf({ files, ids, all }: Call): Promise<Source[]> {
+  if (files.length > 0)
+    return Promise.all(files.map(async (file) => known(readFigure(await readText(file)))));
   const knex = await database();
-  const stored = all ? (await listFigures(knex)).map(({ id }) => id) : ids;
-  return Promise.all(stored.map((id) => shownFigure(knex, id)));
+  if (!all) return Promise.all(ids.map(async (id) => known(await shownFigure(knex, id))));
+  return (await listFigures(knex)).map(({ id, name }) => ({ name, load: () => shownFigure(knex, id) }));
 }
 
 /** A file that is written, under a name that no other of the call has. */
 interface Planned extends Wanted {
-  readonly figure: Figure;
+  readonly source: Source;
   readonly name: string;
 }
 
-function planned(figures: readonly Figure[], wanted: readonly Wanted[]): Planned[] {
+function planned(sources: readonly Source[], wanted: readonly Wanted[]): Planned[] {
   const taken = new Set<string>();
-  return figures.flatMap((figure) =>
+  return sources.flatMap((source) =>
     wanted.map((each): Planned => {
-      const plain = fileName(figure.name, each.format);
+      const plain = fileName(source.name, each.format);
       const named = (more: string): string => plain.replace(/(\.\w+)$/, `${each.mark}${more}$1`);
       let name = named('');
       for (let k = 2; taken.has(name); k += 1) name = named(`-${k}`);
       taken.add(name);
-      return { ...each, figure, name };
+      return { ...each, source, name };
     }),
   );
 }
@@ -219,11 +226,16 @@ async function kindAt(out: string): Promise<'directory' | 'file' | 'nothing'> {
 export async function exportFigures(args: string[]): Promise<void> {
   const call = readCall(args);
   const { out, seconds } = call;
-  const plans = planned(await figuresOf(call), call.wanted);
-  const made = async ({ figure, format, options }: Planned): Promise<Uint8Array> => {
+  const plans = planned(await sourcesOf(call), call.wanted);
+  const made = async (
+    { source, format, options }: Planned,
+    measured?: (took: Took) => void,
+  ): Promise<Uint8Array> => {
+    const figure = await source.load();
     const isStored = call.files.length === 0;
     const pictures = isStored && format.id === 'json' ? await picturesOf(await database(), figure) : {};
-    return (await worked('makeFile', { figure, to: format.id, options, pictures }, seconds)).bytes;
+    const asked = { figure, to: format.id, options, pictures };
+    return (await worked('makeFile', asked, seconds, measured)).bytes;
   };
   const [only, another] = plans;
   if (!only) throw new Error('There is no figure on the Shelf.');
@@ -237,13 +249,12 @@ export async function exportFigures(args: string[]): Promise<void> {
   if (out === null) throw new WrongCall('Say with --out in which directory several files are written.');
   if (there === 'file') throw new Error(`“${out}” is a file: ${plans.length} files want a directory.`);
   await mkdir(out, { recursive: true });
-  const queue = new PQueue({ concurrency: Math.max(1, availableParallelism()) });
-  let done = 0;
-  await queue.addAll(
-    plans.map((plan) => async () => {
-      await written(path.join(out, plan.name), await made(plan));
-      done += 1;
-      console.error(`cyclogon: ${done} of ${plans.length} files: ${plan.name}`);
-    }),
+  const { failure } = await overAll(
+    'files',
+    plans.map((plan) => ({
+      name: plan.name,
+      make: async (measured) => written(path.join(out, plan.name), await made(plan, measured)),
+    })),
   );
+  if (failure) throw failure;
 }

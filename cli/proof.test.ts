@@ -48,6 +48,17 @@ describe('cyclogon proof', () => {
     expect(found?.where[0]).toEqual({ x: 0, y: -60, round: hatchIris().rounds[0]!.name });
   });
 
+  it('of several tells what each took, and goes on past one that cannot be read', async () => {
+    const broken = path.join(directory, 'broken.json');
+    writeFileSync(broken, '{');
+    const { status, stdout, stderr } = await called('proof', good, broken, bad, '--target', 'cutter');
+    expect(status).toBe(1);
+    expect(stdout).toMatch(/Hatch iris: [^]*Sail is filled and open/);
+    expect(stderr).toMatch(/3 of 3 figures: /);
+    expect(stderr).toMatch(/good\.json \(\d+\.\d s, \d+ MB\)/);
+    expect(stderr).toMatch(/1 of 3 figures could not be made\.\n.*broken\.json: /);
+  });
+
   it('ends with 0 where nothing is, for people in words, and of several as a list', async () => {
     const one = await called('proof', good, '--target', 'screen');
     expect([one.status, one.stdout]).toEqual([0, expect.stringContaining('checks passed') as string]);

@@ -7,7 +7,8 @@ import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
 import type { Figure } from '../src/core/figure/model';
 import type { ProofMade } from '../src/server/jobs/proofFigure';
-import { MOST_TIME_LIMIT, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
+import type { Took } from '../src/server/jobs/pool';
+import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 
 export const PROOF_USAGE = `Usage: cyclogon proof (FIGURE.json … | --all) [options]
@@ -55,10 +56,16 @@ function readCall(args: string[]): Call {
   };
 }
 
-async function figuresOf({ files, all }: Call): Promise<Figure[]> {
-  if (!all) return Promise.all(files.map(async (file) => readFigure(await readText(file))));
+/** A figure of a call, which is read when its turn comes. */
+interface Source {
+  readonly name: string;
+  readonly load: () => Promise<Figure>;
+}
+
+async function sourcesOf({ files, all }: Call): Promise<Source[]> {
+  if (!all) return files.map((file) => ({ name: file, load: async () => readFigure(await readText(file)) }));
   const knex = await database();
-  return Promise.all((await listFigures(knex)).map(({ id }) => shownFigure(knex, id)));
+  return (await listFigures(knex)).map(({ id, name }) => ({ name, load: () => shownFigure(knex, id) }));
 }
 
 /** What was found, for people. */
@@ -74,17 +81,28 @@ function told({ name, data, passed }: ProofMade): string {
 /** Proofs figures, over all cores. @returns the status: 1 where something is wrong @throws WrongCall, Refused, Error */
 export async function proofFigures(args: string[]): Promise<number> {
   const call = readCall(args);
-  const figures = await figuresOf(call);
-  const made = await Promise.all(
-    figures.map((figure) =>
-      worked('proofFigure', { figure, target: call.target, page: call.page !== null }, call.seconds),
-    ),
-  );
-  const [only, another] = made;
-  if (!only) throw new Error('There is no figure on the Shelf.');
+  const sources = await sourcesOf(call);
+  const proofed = async ({ load }: Source, measured?: (took: Took) => void): Promise<ProofMade> =>
+    worked(
+      'proofFigure',
+      { figure: await load(), target: call.target, page: call.page !== null },
+      call.seconds,
+      measured,
+    );
+  const [single, second] = sources;
+  const { made, failure } =
+    single && !second && !call.all
+      ? { made: [await proofed(single)], failure: null }
+      : await overAll(
+          'figures',
+          sources.map((source) => ({ name: source.name, make: (measured) => proofed(source, measured) })),
+        );
+  const [only] = made;
+  if (!only) throw failure ?? new Error('There is no figure on the Shelf.');
   if (call.page !== null && only.page) await writeFile(call.page, only.page);
-  const isOne = !another && !call.all;
+  const isOne = sources.length === 1 && !call.all;
   const data = isOne ? only.data : made.map((each) => ({ name: each.name, ...each.data }));
   console.log(call.json ? JSON.stringify(data) : made.map(told).join('\n'));
+  if (failure) throw failure;
   return made.some((each) => isWrong(each.data)) ? 1 : 0;
 }

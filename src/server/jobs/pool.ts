@@ -13,7 +13,9 @@ import workerpool, { type Pool } from 'workerpool';
 
 import { Busy, Refused } from '../errors';
 import { BEGUN, MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
-import type { Answer, JOBS } from './process';
+import type { Answer, JOBS, Took } from './process';
+
+export type { Took } from './process';
 
 type Jobs = typeof JOBS;
 export type JobName = keyof Jobs;
@@ -29,6 +31,8 @@ export interface Turn {
   readonly signal?: AbortSignal;
   /** Told a share from 0 to 1 as the work goes on, by jobs that know it. */
   readonly progress?: (share: number) => void;
+  /** Told what the work took, once it is done or refused. */
+  readonly measured?: (took: Took) => void;
 }
 
 interface Processes {
@@ -37,10 +41,13 @@ interface Processes {
 }
 
 // Kept on globalThis so that a reload of modules in development does not start processes again.
-const kept = globalThis as { cyclogonProcesses?: Processes };
+const kept = globalThis as { cyclogonProcesses?: Processes; cyclogonCores?: number };
+
+/** Has work done on every core: for calls that nobody else waits for. To be said before the first work. */
+export const useAllCores = (): void => void (kept.cyclogonCores = availableParallelism());
 
 function processes(): Processes {
-  const most = Math.max(1, availableParallelism() - 1);
+  const most = kept.cyclogonCores ?? Math.max(1, availableParallelism() - 1);
   const folder = path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs');
   kept.cyclogonProcesses ??= {
     queue: new PQueue({ concurrency: most }),
@@ -88,7 +95,7 @@ function reasonOf(error: unknown, time: number): unknown {
 export async function aside<K extends JobName>(
   job: K,
   asked: Asked<K>,
-  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal, progress }: Turn = {},
+  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal, progress, measured }: Turn = {},
 ): Promise<Made<K>> {
   const { pool, queue } = processes();
   if (queue.size >= MOST_WAITING) throw new Busy('The server has much to draw: try again in a moment.');
@@ -110,6 +117,7 @@ export async function aside<K extends JobName>(
     }
   };
   const answer = await queue.add(run, { priority: card ? 0 : 1, ...(signal && { signal }) });
+  measured?.(answer.took);
   if (!answer.ok) throw new Refused(answer.sentence);
   return answer.value;
 }

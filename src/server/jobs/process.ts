@@ -14,23 +14,40 @@ import { readFace, shapeText } from './shapeText';
 import { takeDrawing } from './takeDrawing';
 
 /** What a process answers: what was made, or why there is none, as errors lose their kind on the way between processes. */
-export type Answer<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string };
+export type Answer<T> = { readonly took: Took } & (
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly sentence: string }
+);
+
+/** What a job took. */
+export interface Took {
+  readonly milliseconds: number;
+  /** The most bytes that its process had meanwhile, with some 100 MB that it has by itself. */
+  readonly memory: number;
+}
 
 /** What a process does, by names; each is asked with plain data and answers with it. */
 export const JOBS = { makeFile, readPicture, mergeMotif, takeDrawing, shapeText, readFace, proofFigure };
 
 const tell = (share: number): void => workerpool.workerEmit(share);
 
+/** The most memory that the guard has seen since a job began, shared with its thread. */
+const peak = new Float64Array(new SharedArrayBuffer(Float64Array.BYTES_PER_ELEMENT));
+
 const answering =
   <A, T>(job: (asked: A, progress: (share: number) => void) => Promise<T>) =>
   async (asked: A): Promise<Answer<T>> => {
     workerpool.workerEmit(BEGUN);
+    const began = performance.now();
+    peak[0] = process.memoryUsage.rss();
+    const took = (): Took => ({
+      milliseconds: performance.now() - began,
+      memory: Math.max(peak[0] ?? 0, process.memoryUsage.rss()),
+    });
     try {
-      return { ok: true, value: await job(asked, tell) };
+      return { ok: true, value: await job(asked, tell), took: took() };
     } catch (error) {
       if (error instanceof MergeFailed || error instanceof Refused)
-        return { ok: false, sentence: error.message };
+        return { ok: false, sentence: error.message, took: took() };
       throw error;
     }
   };
@@ -38,7 +55,7 @@ const answering =
 // Whoever opens or saves a figure comes first.
 os.setPriority(10);
 const guard = new Worker(new URL('./guard.mjs', import.meta.url), {
-  workerData: { most: MOST_MEMORY, parent: process.ppid },
+  workerData: { most: MOST_MEMORY, parent: process.ppid, peak: peak.buffer },
   execArgv: [],
 });
 guard.unref();

@@ -5,7 +5,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': path.join(import.meta.dirname, 'src') } },
   test: {
-    include: ['src/**/*.test.ts', 'tests/outside/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
+    include: [
+      'src/**/*.test.ts',
+      'tests/outside/**/*.test.ts',
+      'tests/bench/**/*.test.ts',
+      'cli/**/*.test.ts',
+      'demo/**/*.test.ts',
+    ],
     testTimeout: 120_000,
     // Files of one worker share what they import: half the time goes into that otherwise.
     pool: 'threads',

@@ -2,6 +2,7 @@ import { addShapes, setFold, setMerge } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
 import { inBrowser, percentile } from './browser';
+import { keeping } from './kept';
 
 /**
  * Twenty thousand cells in the built application: from a move of the pointer to the cells lit, from a press of Paint, from undo and from a
@@ -33,6 +34,7 @@ const pictures = (type: string): string => `(() => {
   };
 })()`;
 
+const kept = keeping('cells');
 await inBrowser(async ({ page, open, times, reference }) => {
   const unit = await reference();
   console.log(`one dot that follows the pointer: ${unit.toFixed(1)} ms from pointer to picture`);
@@ -46,11 +48,13 @@ await inBrowser(async ({ page, open, times, reference }) => {
     pane.x + pane.width / 2 + 20 + 5 * k,
     pane.y + pane.height / 2 + 3 * k,
   ];
-  const report = (name: string, taken: readonly number[]): void =>
+  const report = (name: string, taken: readonly number[]): void => {
+    kept.add(name, percentile(taken, 0.5) / unit);
     console.log(
       `${name}: ${percentile(taken, 0.5).toFixed(0)} ms in the middle of ${taken.length}, ` +
         `${percentile(taken, 0.95).toFixed(0)} ms at 95 %, ${(percentile(taken, 0.5) / unit).toFixed(1)} of the reference`,
     );
+  };
 
   const hovers = await times('pointermove', async () => {
     for (let k = 0; k < 30; k += 1) {
@@ -108,3 +112,4 @@ await inBrowser(async ({ page, open, times, reference }) => {
   }
   both('all are coloured', coloured);
 });
+kept.write();

@@ -3,6 +3,7 @@ import { addShapes, setFold } from '../../src/core/figure/commands';
 import type { Figure } from '../../src/core/figure/model';
 import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
 import { inBrowser, percentile, wobble } from './browser';
+import { keeping } from './kept';
 
 /**
  * From pointer to picture: a node of a 60-node motif at fold 120 is dragged in the built application, and the time from each
@@ -63,6 +64,7 @@ const SCENES: readonly (readonly [string, Figure])[] = [
   ['a node of 20 in one of 12 rounds of fold 24', rounds(12, 24, 20)],
 ];
 
+const kept = keeping('drag');
 await inBrowser(async ({ page, open, times, reference }) => {
   const unit = await reference();
   console.log(`one dot that follows the pointer: ${unit.toFixed(1)} ms from pointer to picture`);
@@ -83,6 +85,7 @@ await inBrowser(async ({ page, open, times, reference }) => {
       `${name}: ${middle.toFixed(1)} ms in the middle, ${percentile(drags, 0.95).toFixed(1)} ms at 95 %, ` +
         `${(middle / unit).toFixed(2)} of the reference`,
     );
+    kept.add(name, middle / unit);
     // Zooming about the pointer on Whole.
     const pane = await page.locator('[data-pane=whole]').boundingBox();
     if (!pane) throw new Error('Whole is not on the screen.');
@@ -93,5 +96,7 @@ await inBrowser(async ({ page, open, times, reference }) => {
     console.log(
       `  zooming there: ${percentile(zooms, 0.5).toFixed(1)} ms in the middle, ${percentile(zooms, 0.95).toFixed(1)} ms at 95 %`,
     );
+    kept.add(`${name}, zoomed`, percentile(zooms, 0.5) / unit);
   }
 });
+kept.write();

@@ -105,10 +105,8 @@ async function benchBands(report: (name: string, time: number) => void): Promise
   }
 }
 
-/** Cells hovered and fused, bands, and weaves; times as multiples of the reference loop. */
-export async function benchMerging(unit: number): Promise<void> {
-  const report = (name: string, time: number): void =>
-    console.log(`${name}: ${(time / unit).toFixed(3)} of the reference (${time.toFixed(2)} ms here)`);
+/** Cells hovered and fused, bands, and weaves. */
+export async function benchMerging(report: (name: string, time: number) => void): Promise<void> {
   const [petal] = pathsOfForm(
     {
       kind: 'petal',

@@ -11,6 +11,7 @@ import type { Path } from '../../src/core/curve/path';
 import { cubic } from '../../src/core/curve/segment';
 import { NO_TURN, turn } from '../../src/core/number/turn';
 import { benchEngine } from './engine';
+import { keeping } from './kept';
 import { benchMerging } from './merging';
 import { benchProving } from './proving';
 import { median } from './timing';
@@ -39,8 +40,11 @@ function motif(fold: number): Figure {
 
 const unit = await median(9, reference);
 console.log(`reference loop: 1.00 (${unit.toFixed(2)} ms on this machine)`);
-const report = (name: string, time: number): void =>
-  console.log(`${name}: ${(time / unit).toFixed(3)} of the reference`);
+const kept = keeping('core');
+const report = (name: string, time: number): void => {
+  console.log(`${name}: ${(time / unit).toFixed(3)} of the reference (${time.toFixed(2)} ms here)`);
+  kept.add(name, time / unit);
+};
 
 for (const fold of [12, 60, 360, 720]) {
   const figure = motif(fold);
@@ -81,5 +85,6 @@ const bend = {
 for (const count of [50, 500])
   report(`a strip of ${count} cubics bent`, await median(9, () => bentPaths([wavy(count)], bend)));
 await benchProving(report);
-await benchMerging(unit);
+await benchMerging(report);
 await benchEngine(unit);
+kept.write();

@@ -112,4 +112,4 @@ await inBrowser(async ({ page, open, times, reference }) => {
   }
   both('all are coloured', coloured);
 });
-kept.write();
+await kept.write();

@@ -99,4 +99,4 @@ await inBrowser(async ({ page, open, times, reference }) => {
     kept.add(`${name}, zoomed`, percentile(zooms, 0.5) / unit);
   }
 });
-kept.write();
+await kept.write();

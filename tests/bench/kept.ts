@@ -5,10 +5,12 @@
  * @example
  * const kept = keeping('drag');
  * kept.add('a node of 60, fold 120', 8.3);
- * kept.write();
+ * await kept.write();
  */
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
+
+import { format, resolveConfig } from 'prettier';
 
 /** What a benchmark is of; each has its own reference. */
 const SECTIONS = {
@@ -61,7 +63,7 @@ export function keeping(section: Section) {
     add: (name: string, ratio: number): void => {
       ratios[name] = Number(ratio.toPrecision(4));
     },
-    write: (): void => {
+    write: async (): Promise<void> => {
       if (!process.argv.includes('--keep')) return;
       const known = JSON.parse(readFileSync(DATA, 'utf8')) as Runs;
       const commit = execFileSync('git', ['rev-parse', '--short', 'HEAD'], { encoding: 'utf8' }).trim();
@@ -72,7 +74,8 @@ export function keeping(section: Section) {
         (each) => `### ${SECTIONS[each]}\n\n${tableOf(runs[each] ?? [])}\n`,
       );
       const [words = ''] = readFileSync(PAGE, 'utf8').split(MARK);
-      writeFileSync(PAGE, `${words}${MARK}\n\n${tables.join('\n')}`);
+      const page = `${words}${MARK}\n\n${tables.join('\n')}`;
+      writeFileSync(PAGE, await format(page, { ...(await resolveConfig(PAGE)), filepath: PAGE }));
     },
   };
 }

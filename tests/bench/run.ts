@@ -87,4 +87,4 @@ for (const count of [50, 500])
 await benchProving(report);
 await benchMerging(report);
 await benchEngine(unit);
-kept.write();
+await kept.write();

@@ -1,3 +1,9 @@
+/**
+ * Directions, bends and cusps of segments.
+ *
+ * @example
+ * directionAt(segment, 0.5); // { x: 0.6, y: 0.8 }
+ */
 import { cross, lengthOf, scaleBy, subtract, type Point } from './point';
 import { derivativeAt, secondDerivativeAt, type CubicSegment, type Segment } from './segment';
 
@@ -5,7 +11,7 @@ import { derivativeAt, secondDerivativeAt, type CubicSegment, type Segment } fro
 export const leftOf = ({ x, y }: Point): Point => ({ x: y, y: -x });
 
 /** A share of a segment's size below which its speed is none. */
-const STILL = 1e-7;
+export const STILL = 1e-7;
 
 const sizeOf = (segment: Segment): number =>
   segment.kind === 'cubic'

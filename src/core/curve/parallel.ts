@@ -5,7 +5,7 @@
  * parallelOf(curve, { from: 2, to: 2 }, 1e-3); // cubics 2 to its left
  */
 import { rootBetween } from '../number/roots';
-import { curvatureAt, directionAt, leftOf } from './direction';
+import { curvatureAt, directionAt, leftOf, STILL } from './direction';
 import { arcLength } from './length';
 import { partOf } from './part';
 import { add, dot, lengthOf, scaleBy, subtract, type Point } from './point';
@@ -22,9 +22,6 @@ interface Beside {
   readonly point: Point;
   readonly speed: Point;
 }
-
-/** Below this share of a cubic's size its speed is none, and its direction that of its bend. */
-const STILL = 1e-7;
 
 /** The differences of a cubic's points, from which all its derivatives are made. */
 interface Differences {

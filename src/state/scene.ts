@@ -17,7 +17,7 @@ const scenes = remembered((figure: Figure) =>
 );
 
 /** What a pane draws of a scene: seen as lines, or copy by copy, each area is for itself. */
-export const shownLayers = ({ outlines, reveal }: EditorState, scene: Scene): readonly SceneLayer[] =>
+const shownLayers = ({ outlines, reveal }: EditorState, scene: Scene): readonly SceneLayer[] =>
   layersOf(scene, outlines || reveal > 0 ? 'abut' : 'overlap');
 
 /** The selected shapes, which the next press may take in hand; null where there are some of several rounds. */

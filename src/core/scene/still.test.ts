@@ -64,7 +64,9 @@ describe('What stands still while shapes are in hand', () => {
         const all = layers.flatMap(({ items }) => items);
         expect(new Set(drawn)).toEqual(new Set(all));
         expect(drawn).toHaveLength(all.length);
-        const live = parts.filter(({ still }) => !still).flatMap((part) => part.layers.flatMap((l) => l.items));
+        const live = parts
+          .filter(({ still }) => !still)
+          .flatMap((part) => part.layers.flatMap((l) => l.items));
         const still = all.filter((item) => !live.includes(item));
         for (const one of still)
           for (const other of live) if (layers.length === 1) expect(meet(one, other)).toBe(false);

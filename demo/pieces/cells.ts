@@ -11,7 +11,7 @@ import type { Division } from '../../src/core/merge/merge';
 /** The cells of a divided round, as a worker would find them. */
 export function divisionOf(figure: Figure, roundId: string): Division {
   const job = mergeJobsOf(figure, STRAIGHT).find((each) => each.roundId === roundId);
-  const request = job && requestOf(job, { quality: 'full' }, STRAIGHT);
+  const request = job && requestOf(job, {}, STRAIGHT);
   if (!request) throw new Error('This round is not divided.');
   return divided(mergeNow(request));
 }

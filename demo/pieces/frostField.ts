@@ -18,7 +18,7 @@ export function frostField(): Figure {
   const jobs = mergeJobsOf(flake, STRAIGHT);
   const merges = new Map(
     jobs.flatMap((job) => {
-      const request = requestOf(job, { quality: 'full', outlineOnly: true }, STRAIGHT);
+      const request = requestOf(job, { outlineOnly: true }, STRAIGHT);
       return request ? [[job.key, mergeNow(request)] as const] : [];
     }),
   );

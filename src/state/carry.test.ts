@@ -14,10 +14,10 @@ import { act, shownFigure, type Editor } from './editor';
 /** Has the division of what is shown come in, as from its worker. */
 async function divided(editor: Editor): Promise<void> {
   const [job] = mergeJobsOf(shownFigure(editor.getState()), STRAIGHT);
-  const result = await mergedFully(requestOf(job!, { quality: 'full' }, STRAIGHT)!, {});
+  const result = await mergedFully(requestOf(job!, {}, STRAIGHT)!, {});
   const merge = {
     job: job!,
-    quality: 'full',
+    counted: true,
     running: false,
     progress: null,
     result,

@@ -13,7 +13,7 @@ import { workOf } from './work';
 /** The division of a round as it is once nothing is on the way. */
 function settledDivision({ merges, live }: EditorState, roundId: string): Division | null {
   const merge = merges.get(roundId);
-  const isSettled = live === null && merge && !merge.running && merge.quality === 'full';
+  const isSettled = live === null && merge && !merge.running && merge.counted;
   return isSettled ? (merge.result?.division ?? null) : null;
 }
 

@@ -118,8 +118,8 @@ export interface Importing {
 
 export interface MergeState {
   readonly job: MergeJob;
-  /** Coarse while something is dragged; made again in full when it is let go. */
-  readonly quality: 'full' | 'coarse';
+  /** With the cells behind its outline counted; while something is dragged they are not. */
+  readonly counted: boolean;
   readonly running: boolean;
   /** From 0 to 1, once it takes long enough to be worth telling. */
   readonly progress: number | null;

@@ -4,7 +4,7 @@ import { NO_CELL_EDITS, shownCells, type ShownCells } from '../core/figure/cells
 import { boundedFigure } from '../core/figure/excess';
 import type { Round, RoundMerge } from '../core/figure/model';
 import { paintSources, startPaints, withStartPaints, type StartPaints } from '../core/figure/startPaint';
-import type { Division, MergeRequest, MergeResult, WeaveFacts } from '../core/merge/merge';
+import type { Division, MergeResult, WeaveFacts } from '../core/merge/merge';
 import { unpackResult } from '../core/merge/pack';
 import { createMerger, type Merger } from '../worker/merger';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editorState';
@@ -39,11 +39,11 @@ export function followMerges(editor: Editor): {
 } {
   const mergers = new Map<string, Merger>();
 
-  const start = (job: MergeJob, quality: MergeRequest['quality']): void => {
+  const start = (job: MergeJob, counted: boolean): void => {
     const work = workOf(editor.getState());
     const { key } = job;
     // The cells behind an outline are counted once the hand rests.
-    const request = requestOf(job, { quality, outlineOnly: quality === 'coarse' }, work);
+    const request = requestOf(job, { outlineOnly: !counted }, work);
     const before = editor.getState().merges.get(key);
     if (!request) {
       if (before) put(editor, key, null);
@@ -54,7 +54,7 @@ export function followMerges(editor: Editor): {
     // The former outline stays on the screen until the new one is there.
     const mine: MergeState = {
       job,
-      quality,
+      counted,
       running: true,
       progress: null,
       result: before?.result ?? null,
@@ -64,7 +64,7 @@ export function followMerges(editor: Editor): {
     const began = performance.now();
     const stillMine = (): boolean => {
       const now = editor.getState().merges.get(key);
-      return now?.job === job && now.quality === quality;
+      return now?.job === job && now.counted === counted;
     };
     const report = (progress: number): void => {
       // What is done in a moment needs no bar, which would only flicker while something is dragged.
@@ -94,11 +94,11 @@ export function followMerges(editor: Editor): {
     const jobs = shownJobs(state);
     for (const job of jobs) {
       const known = state.merges.get(job.key);
-      const quality = state.live ? 'coarse' : 'full';
+      const counted = !state.live;
       const asked = known
-        ? !sameJob(known.job, job, work) || (quality === 'full' && known.quality === 'coarse')
-        : requestOf(job, { quality: 'full' }, work) !== null;
-      if (asked) start(job, quality);
+        ? !sameJob(known.job, job, work) || (counted && !known.counted)
+        : requestOf(job, {}, work) !== null;
+      if (asked) start(job, counted);
     }
     const keys = new Set(jobs.map(({ key }) => key));
     for (const key of state.merges.keys()) {
@@ -119,7 +119,7 @@ export function followMerges(editor: Editor): {
 
   return {
     stop: (roundId) => jobsOf(roundId).forEach(({ key }) => mergers.get(key)?.stop()),
-    again: (roundId) => jobsOf(roundId).forEach((job) => start(job, 'full')),
+    again: (roundId) => jobsOf(roundId).forEach((job) => start(job, true)),
     end: () => {
       unsubscribe();
       for (const merger of mergers.values()) merger.close();
@@ -134,12 +134,10 @@ export const mergeResults = remembered(
     new Map([...merges].flatMap(([id, { result }]) => (result ? [[id, result] as const] : []))),
 );
 
-/** True where every merge of what is shown is there as it will be handed on: none under way, none coarse. */
+/** True where every merge of what is shown is there as it will be handed on: none under way, none without its cells counted. */
 export const isAllMerged = ({ live, merges }: EditorState): boolean =>
   live === null &&
-  [...merges.values()].every(
-    ({ running, quality, result }) => !running && quality === 'full' && result !== null,
-  );
+  [...merges.values()].every(({ running, counted, result }) => !running && counted && result !== null);
 
 /** What is going on with the merges of a round. */
 export const mergesOfRound = (state: EditorState, roundId: string): MergeState[] =>

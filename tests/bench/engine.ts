@@ -59,8 +59,8 @@ const middle = (times: readonly number[]): number =>
   [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Infinity;
 
 /** A union as the interface asks for it while something is drawn: as the libraries, the outline alone. */
-const unite = (fold: number, shapes: readonly MergeShape[], quality: 'full' | 'coarse' = 'full') =>
-  mergeNow({ ...requestOf(fold, false, shapes), quality, outlineOnly: true });
+const unite = (fold: number, shapes: readonly MergeShape[]) =>
+  mergeNow({ ...requestOf(fold, false, shapes), outlineOnly: true });
 
 async function unions(libraries: readonly Reference[]): Promise<void> {
   const names = iconNames();
@@ -196,15 +196,10 @@ async function drag(unit: number): Promise<void> {
     });
     return { paths: [pathOfNodes(nodes, true)], rule: 'nonzero' };
   };
-  for (const [fold, quality] of [
-    [12, 'coarse'],
-    [120, 'coarse'],
-    [120, 'full'],
-    [360, 'coarse'],
-  ] as const) {
-    const time = await median(41, () => unite(fold, [motif()], quality));
+  for (const fold of [12, 120, 360]) {
+    const time = await median(41, () => unite(fold, [motif()]));
     say(
-      `union of 60 nodes dragged, fold ${fold}, ${quality}: ${time.toFixed(2)} ms, ${(time / unit).toFixed(3)} of the reference loop`,
+      `union of 60 nodes dragged, fold ${fold}: ${time.toFixed(2)} ms, ${(time / unit).toFixed(3)} of the reference loop`,
     );
   }
 }

@@ -43,7 +43,6 @@ const division = (fold: number, paths: readonly Path[]): Division =>
     mergeNow({
       op: 'divide',
       among: 'copies',
-      quality: 'full',
       operands: [
         {
           fold,

@@ -31,7 +31,7 @@ async function circles(
     'divide',
   );
   const [job] = mergeJobsOf(plain, STRAIGHT);
-  const request = job && requestOf(job, { quality: 'full' }, STRAIGHT);
+  const request = job && requestOf(job, {}, STRAIGHT);
   if (!request) throw new Error('There is nothing to divide.');
   const divide = () => mergedFully(request, {});
   const { division } = await divide();

@@ -11,7 +11,6 @@ export const requestOf = (
 ): MergeRequest => ({
   op,
   among: 'copies',
-  quality: 'full',
   operands: [{ fold, mirror, start: NO_TURN, shapes }],
 });
 

@@ -15,7 +15,7 @@ import { made } from './made';
 async function mergesOf(figure: Figure): Promise<ReadonlyMap<string, MergeResult>> {
   const merges = new Map<string, MergeResult>();
   for (const job of mergeJobsOf(figure, STRAIGHT)) {
-    const request = requestOf(job, { quality: 'full' }, STRAIGHT);
+    const request = requestOf(job, {}, STRAIGHT);
     if (request) merges.set(job.key, await mergedFully(request, {}));
   }
   return merges;

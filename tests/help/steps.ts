@@ -57,7 +57,7 @@ const figureOf = (taken: Taken, before: Figure): Figure => {
 function cellsOf({ figure, round, chance }: Try): { division: Division; refs: string[] } | null {
   if (round.merge?.op !== 'divide') return null;
   const job = mergeJobsOf(figure, STRAIGHT).find(({ roundId }) => roundId === round.id);
-  const request = job && requestOf(job, { quality: 'full' }, STRAIGHT);
+  const request = job && requestOf(job, {}, STRAIGHT);
   if (!request) return null;
   const division = divided(mergeNow(request));
   const { groups } = shownCells(division, round.merge.cells ?? NO_CELL_EDITS, STRAIGHT);

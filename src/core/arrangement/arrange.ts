@@ -39,9 +39,8 @@ export interface ArrangementRequest extends Symmetry {
   readonly coveredOnly?: boolean;
 }
 
-/** Shares of the figure's size within which points are one: at rest, and while a hand moves something. */
+/** The share of a figure's size within which points are one. */
 export const FULL_TOLERANCE = 3e-8;
-export const COARSE_TOLERANCE = 1e-5;
 
 /** One kind of cells: an orbit of cells under the symmetry. */
 export interface CellKind {

@@ -14,7 +14,7 @@ import { figureSchema } from './schema';
 const [A, B, C, D] = ['#aa0000', '#00bb00', '#0000cc', '#cccc00'] as const;
 
 async function divisionOf(figure: Figure): Promise<Division> {
-  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT);
+  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, {}, STRAIGHT);
   return (await mergedFully(request!, {})).division!;
 }
 

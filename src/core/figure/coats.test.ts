@@ -40,7 +40,7 @@ function circles(fold: number, mirror: boolean, paintOf: (kind: number, place: n
   const drawn = addShapes(newFigure('Cells', 'r'), 'r', [newShape('c', 'Circle', form, START_PAINT)]);
   const figure = setMirror(setMerge(setFold(drawn, 'r', fold), 'r', 'divide'), 'r', mirror);
   const [job] = mergeJobsOf(figure, STRAIGHT);
-  const { cells } = divided(mergeNow(requestOf(job!, { quality: 'full' }, STRAIGHT)!));
+  const { cells } = divided(mergeNow(requestOf(job!, {}, STRAIGHT)!));
   const paints = Object.fromEntries(
     cells.flatMap(({ key, size }, kind) =>
       Array.from({ length: size }, (_, place) => [`${key}@${place}`, paintOf(kind, place)] as const),

@@ -54,7 +54,7 @@ function dial(sectors: number, rings: readonly number[]): { figure: Figure; divi
 
 function divisionOf(figure: Figure): Division {
   const job = mergeJobsOf(figure, STRAIGHT)[0]!;
-  return { ...cellsDivision(requestOf(job, { quality: 'full' }, STRAIGHT)!) };
+  return { ...cellsDivision(requestOf(job, {}, STRAIGHT)!) };
 }
 
 const cellsDivision = (request: NonNullable<ReturnType<typeof requestOf>>): Division => ({

@@ -56,7 +56,6 @@ function outlineOf(
   const request: MergeRequest = {
     op,
     among: 'operands',
-    quality: 'full',
     outlineOnly: op === 'union',
     operands: parts.map((shapes) => operandOf(shapes, work)),
   };

@@ -232,7 +232,6 @@ describe('the cells of a frame', () => {
       const { facts } = mergeNow({
         op: 'union',
         among: 'copies',
-        quality: 'full',
         operands: [
           {
             ...rule,

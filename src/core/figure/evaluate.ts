@@ -189,7 +189,7 @@ function coatsOf(
   let task = isKnown ? known.task : null;
   if (!isKnown) {
     const missed = work.missed;
-    const request = requestOf(job, { quality: 'full', outlineOnly: true }, work);
+    const request = requestOf(job, { outlineOnly: true }, work);
     task = request && coatsTask(round, merge, result.division, request, work);
     if (work.missed === missed) coatsTasks.set(round, { result, merge, task });
   }

@@ -15,7 +15,7 @@ export async function evaluateWhole(figure: Figure, control: MergeControl = {}):
   const merges = new Map<string, MergeResult>();
   const jobs = mergeJobsOf(figure, STRAIGHT);
   for (const [k, job] of jobs.entries()) {
-    const request = requestOf(job, { quality: 'full', outlineOnly: true }, STRAIGHT);
+    const request = requestOf(job, { outlineOnly: true }, STRAIGHT);
     const progress = (share: number): void => control.progress?.((k + share) / jobs.length);
     if (request) merges.set(job.key, await mergedFully(request, { ...control, progress }));
   }

@@ -247,7 +247,7 @@ describe('evaluate', () => {
     const [first] = roundOf(united, 'a').shapes;
     expect(same(removeShapes(united, 'a', new Set([first!.id])))).toBe(false);
     expect(mergeJobsOf(showRound(united, 'a', false), STRAIGHT)).toEqual([]);
-    expect(requestOf(jobOf(united), { quality: 'full' }, STRAIGHT)?.operands).toHaveLength(1);
+    expect(requestOf(jobOf(united), {}, STRAIGHT)?.operands).toHaveLength(1);
   });
 });
 

@@ -155,7 +155,7 @@ export function mergeJobsOf(figure: Figure, work: Work): MergeJob[] {
 /** The job's merge, or null where nothing takes part in it. */
 export function requestOf(
   job: MergeJob,
-  { quality, outlineOnly }: Pick<MergeRequest, 'quality' | 'outlineOnly'>,
+  { outlineOnly = false }: Pick<MergeRequest, 'outlineOnly'>,
   work: Work,
 ): MergeRequest | null {
   const divides = job.op === 'divide';
@@ -199,8 +199,7 @@ export function requestOf(
     among: 'copies',
     ...(job.times !== null && { times: job.times }),
     ...(job.order && { order: job.order }),
-    quality,
-    outlineOnly: outlineOnly ?? false,
+    outlineOnly,
     operands,
   };
 }

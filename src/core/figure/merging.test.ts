@@ -71,7 +71,7 @@ const withDisc = (figure: Figure, r: number, below: LowerAction | null): Figure 
 
 const divisionOf = async (figure: Figure): Promise<Division> => {
   const [job] = mergeJobsOf(figure, STRAIGHT);
-  const result = await mergedFully(requestOf(job!, { quality: 'full' }, STRAIGHT)!, {});
+  const result = await mergedFully(requestOf(job!, {}, STRAIGHT)!, {});
   return result.division!;
 };
 
@@ -174,10 +174,7 @@ describe('what becomes of copies', () => {
     });
     const joined = setMerge(withDisc(below, 15, { how: 'join', rounds: ['r'] }), 'top', 'divide');
     expect(mergeJobsOf(joined, STRAIGHT).map(({ key }) => key)).toEqual(['top']);
-    const { division } = await mergedFully(
-      requestOf(mergeJobsOf(joined, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!,
-      {},
-    );
+    const { division } = await mergedFully(requestOf(mergeJobsOf(joined, STRAIGHT)[0]!, {}, STRAIGHT)!, {});
     expect(division!.cells.reduce((sum, { size }) => sum + size, 0)).toBe(9);
     // Rounds that were not chosen are seen as they are.
     expect((await evaluateWhole(joined)).layers.map(({ roundId }) => roundId)).toContain('other');
@@ -262,7 +259,7 @@ describe('cells', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 9 }), fc.boolean(), (fold, mirror) => {
         const figure = divided(fold, mirror);
-        const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!;
+        const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, {}, STRAIGHT)!;
         const cells = made(cellsOf(request.operands));
         const { groups } = groupsOf({ fold, mirror, cells }, [], STRAIGHT);
         const names = new Set<string>();

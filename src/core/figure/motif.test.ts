@@ -131,7 +131,7 @@ describe('the edge of the wedge', () => {
   it('is what a merge works on', () => {
     const trimmed = setMerge(setEdge(wide(), 'r', 'trim'), 'r', 'union');
     const [job] = mergeJobsOf(trimmed, STRAIGHT);
-    const [operand] = requestOf(job!, { quality: 'full' }, STRAIGHT)!.operands;
+    const [operand] = requestOf(job!, {}, STRAIGHT)!.operands;
     const past = pastRays(
       operand!.shapes.flatMap(({ paths }) => paths),
       { fold: 12 },

@@ -23,7 +23,7 @@ const dial: Form = {
 };
 
 async function divided(figure: Figure): Promise<Division> {
-  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT);
+  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, {}, STRAIGHT);
   return (await mergedFully(request!, {})).division!;
 }
 

@@ -39,7 +39,7 @@ async function pictureOf(figure: Figure): Promise<Uint8Array> {
 }
 
 async function divisionOf(figure: Figure): Promise<Division> {
-  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT);
+  const request = requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, {}, STRAIGHT);
   return (await mergedFully(request!, {})).division!;
 }
 

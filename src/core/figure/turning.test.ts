@@ -239,7 +239,7 @@ describe('copies that differ', () => {
       'r',
       'union',
     );
-    const request = requestOf(mergeJobsOf(united, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!;
+    const request = requestOf(mergeJobsOf(united, STRAIGHT)[0]!, {}, STRAIGHT)!;
     expect(request.operands[0]).toMatchObject({ fold: 6 });
     expect(request.operands[0]!.shapes).toHaveLength(2);
     const merged = pixelsOf(svgOf(await evaluateWhole(united), DEFAULT_SVG), 300);

@@ -37,7 +37,7 @@ function rings(fold: number): Figure {
 }
 
 const resultOf = async (figure: Figure) =>
-  mergedFully(requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, { quality: 'full' }, STRAIGHT)!, {});
+  mergedFully(requestOf(mergeJobsOf(figure, STRAIGHT)[0]!, {}, STRAIGHT)!, {});
 
 describe('a woven round', () => {
   it('is drawn as bands in the colour of its lines, with what is not a line behind them', async () => {
@@ -118,8 +118,6 @@ describe('a woven round', () => {
 
   it('has nothing to weave without a line', () => {
     const filled = setMerge(setFold(withForms(disc(0, -30, 10)), 'r', 4), 'r', 'weave');
-    expect(mergeJobsOf(filled, STRAIGHT).map((job) => requestOf(job, { quality: 'full' }, STRAIGHT))).toEqual(
-      [null],
-    );
+    expect(mergeJobsOf(filled, STRAIGHT).map((job) => requestOf(job, {}, STRAIGHT))).toEqual([null]);
   });
 });

@@ -63,7 +63,6 @@ export function areaAboutAxis(
   const request: MergeRequest = {
     op: 'union',
     among: 'copies',
-    quality: 'full',
     outlineOnly: true,
     operands: [{ fold: 1, mirror: true, start: NO_TURN, shapes: [{ paths: half, rule }] }],
   };

@@ -26,10 +26,7 @@ function outlineOf(
   op: 'union' | 'subtract',
   progress?: (share: number) => void,
 ): Path[] {
-  const { parts } = mergeNow(
-    { op, among: 'operands', quality: 'full', outlineOnly: op === 'union', operands },
-    progress,
-  );
+  const { parts } = mergeNow({ op, among: 'operands', outlineOnly: op === 'union', operands }, progress);
   return parts.flatMap(({ loops, turns }) => turns.flatMap((by) => placedLoops(loops, by, false)));
 }
 

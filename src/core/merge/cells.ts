@@ -65,7 +65,7 @@ function cellsIn({ arrangement, arranged, cells }: Divided, order: MergeRequest[
  * All kinds of cells that operands' copies make, from the centre outward; why not, where the work limit is reached.
  */
 export const cellsOf = (operands: readonly MergeOperand[]): Result<readonly Cells[]> =>
-  tried(() => divided(mergeNow({ op: 'divide', among: 'copies', quality: 'full', operands })).cells);
+  tried(() => divided(mergeNow({ op: 'divide', among: 'copies', operands })).cells);
 
 /** A merge, and where it divides its cells, where it weaves its crossings. @throws MergeStopped, MergeFailed */
 export async function mergedFully(request: MergeRequest, control: MergeControl): Promise<MergeResult> {

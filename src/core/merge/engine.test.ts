@@ -176,7 +176,7 @@ describe('operations', () => {
     const ring = operand(1, filled(circle(0, 0, 60)));
     const holes = operand(6, filled(circle(0, -40, 5)));
     const more = operand(9, filled(circle(0, -20, 3)), turn(1, 18), true);
-    const request = { among: 'operands', quality: 'full' } as const;
+    const request = { among: 'operands' } as const;
     const cut = mergeNow({ ...request, op: 'subtract', operands: [ring, holes, more] });
     expect(cut.facts.area).toBeCloseTo(Math.PI * (3600 - 6 * 25 - 9 * 9), 9);
     expect(cut.facts.loops).toBe(16);
@@ -202,13 +202,6 @@ describe('operations', () => {
     const open: Path = { closed: false, segments: petal(0, 10, 4).segments };
     expect(mergeNow(requestOf(6, false, filled(open))).parts).toEqual([]);
     expect(mergeNow(requestOf(2, false, filled(open), 'divide')).facts).toMatchObject({ cells: 2, kinds: 1 });
-  });
-
-  it('come out as coarse while something is dragged, the same where nothing is close', () => {
-    const full = mergeNow(requestOf(12, true, filled(petal(5, 40, 22))));
-    const coarse = mergeNow({ ...requestOf(12, true, filled(petal(5, 40, 22))), quality: 'coarse' });
-    expect(coarse.facts.area).toBeCloseTo(full.facts.area, 6);
-    expect(coarse.facts.nodes).toBe(full.facts.nodes);
   });
 });
 

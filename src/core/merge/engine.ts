@@ -1,5 +1,5 @@
 import { finding } from '../finding';
-import { arrange, type Arrangement } from '../arrangement/arrange';
+import { arrange, FULL_TOLERANCE, type Arrangement } from '../arrangement/arrange';
 import { Inconsistent, TooMuchWork } from '../arrangement/errors';
 import { outlinesOf, type OutlinedRegion } from '../arrangement/outline';
 import { Restorer } from '../arrangement/restore';
@@ -9,7 +9,6 @@ import { turn, wrapTurn, type Turn } from '../number/turn';
 import {
   MergeFailed,
   MergeStopped,
-  TOLERANCES,
   type MergeControl,
   type MergeFacts,
   type MergeKind,
@@ -166,7 +165,7 @@ function* mergeWith(request: MergeRequest, scale: number, leaveOut: boolean): Ge
   const arrangement = yield* arrange({
     ...arranged,
     members: arranged.members.length,
-    tolerance: TOLERANCES[request.quality] * scale,
+    tolerance: FULL_TOLERANCE * scale,
     coveredOnly: leaveOut,
   });
   const keeps = predicateOf(request, arranged);

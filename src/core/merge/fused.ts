@@ -71,7 +71,6 @@ function unionOf(shapes: readonly MergeShape[], fold: number, work: Work): reado
   const request: MergeRequest = {
     op: 'union',
     among: 'copies',
-    quality: 'full',
     outlineOnly: true,
     operands: [{ fold, mirror: false, start: NO_TURN, shapes }],
   };

@@ -1,5 +1,4 @@
 import { failed, ok, type Finding, type Result } from '../finding';
-import { FULL_TOLERANCE, COARSE_TOLERANCE } from '../arrangement/arrange';
 import type { Path } from '../curve/path';
 import type { Point } from '../curve/point';
 import type { Turn } from '../number/turn';
@@ -40,8 +39,6 @@ export interface MergeRequest {
   /** For `atLeast`. */
   readonly times?: number;
   readonly operands: readonly MergeOperand[];
-  /** Coarse while a hand moves something: touching is told from overlapping less finely. */
-  readonly quality: 'full' | 'coarse';
   /**
    * True where the outline is wanted and the cells behind it are not: a union then leaves out what is covered
    * whatever the motif's details. The outline is the same; the facts tell of no cells.
@@ -87,8 +84,6 @@ export interface WeaveFacts {
   /** How many turns leave it as it is. */
   readonly fold: number;
 }
-
-export const TOLERANCES = { full: FULL_TOLERANCE, coarse: COARSE_TOLERANCE } as const;
 
 /** A connected part of a result, its holes with it, and the turns at which it stands in the whole. */
 export interface MergePart {

@@ -49,7 +49,6 @@ describe('Coats of paint', () => {
           const request: MergeRequest = {
             op: 'divide',
             among: 'copies',
-            quality: 'full',
             operands: [{ fold, mirror, start: NO_TURN, shapes }],
           };
           const division = divided(mergeNow(request));

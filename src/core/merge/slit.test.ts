@@ -70,7 +70,6 @@ describe('trimming to the wedge', () => {
     const whole = mergeNow({
       op: 'union',
       among: 'copies',
-      quality: 'full',
       operands: [
         {
           fold: 12,

@@ -55,7 +55,6 @@ export function slitPath(path: Path, from: Point, to: Point, work: Work): Path[]
     const request: MergeRequest = {
       op: 'intersection',
       among: 'operands',
-      quality: 'full',
       operands: [alone(path), alone(half)],
     };
     return valueOr(work.ask(taskOf(MERGED, request)), []).flat();

@@ -82,7 +82,6 @@ export const STACKED: TaskKind<StackedInput, Nested> = {
     const request: MergeRequest = {
       op: 'divide',
       among: 'copies',
-      quality: 'full',
       operands: [{ fold, mirror, start: NO_TURN, shapes }],
     };
     const division = tried(() => divided(mergeNow(request)));

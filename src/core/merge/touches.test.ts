@@ -11,7 +11,7 @@ import { mergeNow } from './engine';
 import type { MergeOperand } from './merge';
 
 const union = (operands: readonly MergeOperand[]): number =>
-  mergeNow({ op: 'union', among: 'copies', quality: 'full', outlineOnly: true, operands }).parts.reduce(
+  mergeNow({ op: 'union', among: 'copies', outlineOnly: true, operands }).parts.reduce(
     (sum, { turns, loops }) => sum + turns.length * signedArea(loops),
     0,
   );

@@ -86,7 +86,6 @@ export function trimPaths(
   const request: MergeRequest = {
     op: 'intersection',
     among: 'operands',
-    quality: 'full',
     operands: [area, alone(kept.area)],
   };
   const inside = work.ask(taskOf(MERGED, request));

@@ -169,7 +169,7 @@ function united(figure: Figure, roundId: string, shapeId: string, { work }: Hand
   if (!shape) return noCells;
   const shapes = [{ paths: pathsOfForm(shape.form, work), rule: shape.rule }];
   const operands = [{ fold: 1, mirror: false, start: NO_TURN, shapes }];
-  const made = MERGED.run({ op: 'union', among: 'copies', operands, quality: 'full', outlineOnly: true });
+  const made = MERGED.run({ op: 'union', among: 'copies', operands, outlineOnly: true });
   if (!made.ok) return made;
   const form = formOfPaths(made.value.flat());
   return ok(withShapes(figure, roundId, new Set([shapeId]), (each) => ({ ...each, form, rule: 'nonzero' })));

@@ -74,7 +74,7 @@ export function createProving(): Proving {
     const next = new Map<string, Made>();
     for (const [k, job] of jobs.entries()) {
       const known = made.get(job.key);
-      const request = requestOf(job, { quality: 'full' }, STRAIGHT);
+      const request = requestOf(job, {}, STRAIGHT);
       if (known && sameJob(known.job, job, STRAIGHT)) next.set(job.key, { job, result: known.result });
       else if (request) next.set(job.key, { job, result: await mergedFully(request, {}) });
       progress((k + 1) / jobs.length);

@@ -120,7 +120,6 @@ function united(contours: readonly Contour[]): readonly Contour[] {
   const made = MERGED.run({
     op: 'union',
     among: 'operands',
-    quality: 'full',
     outlineOnly: true,
     operands: [operand],
   });

@@ -76,7 +76,6 @@ export function mergeMotif(request: MotifRequest): Promise<MergedMotif> {
   const merged = mergeNow({
     op: OPERATIONS[op] ?? 'union',
     among: 'copies',
-    quality: 'full',
     operands: [{ fold, mirror, start: NO_TURN, shapes: motifOf(shapesIn(text), request) }],
   });
   const place = compose(moveMap(centre), turnMap(start));

@@ -70,9 +70,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const problem = merges.find((merge) => merge.problem)?.problem;
   const jobs = mergeJobsOf(figure, work).filter(({ roundId }) => roundId === round.id);
   const nothing =
-    round.merge !== null &&
-    round.visible &&
-    jobs.every((job) => requestOf(job, { quality: 'full' }, work) === null);
+    round.merge !== null && round.visible && jobs.every((job) => requestOf(job, {}, work) === null);
   const empty = facts !== null && facts.loops === 0 && !nothing && running === null;
   const op: Op = round.merge?.op ?? 'separate';
   const kinds = facts

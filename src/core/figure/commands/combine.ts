@@ -150,7 +150,6 @@ export function divideShapes(
   const request: MergeRequest = {
     op: 'divide',
     among: 'copies',
-    quality: 'full',
     operands: chosen.map((shape) => operandOfShape(shape, work)),
   };
   const outlines = chosen.map((shape) => areaOfShape(shape, work));

@@ -150,7 +150,6 @@ export function weaveOf(request: WeaveRequest): Woven {
       : mergeNow({
           op: 'union',
           among: 'copies',
-          quality: 'full',
           outlineOnly: true,
           operands: [
             { fold, mirror: false, start: request.start ?? NO_TURN, shapes: list },
@@ -264,7 +263,6 @@ function lessOf(paths: readonly Path[], cut: readonly MergeShape[], crumb: numbe
   const { parts } = mergeNow({
     op: 'subtract',
     among: 'operands',
-    quality: 'full',
     operands: [alone([{ paths, rule: 'nonzero' }]), alone(cut)],
   });
   return parts.flatMap(({ loops }) => (signedArea(loops) > crumb ? loops : []));

@@ -38,7 +38,7 @@ const unitedOf = remembered((scene: Scene): Outlines => {
   const shapes = openings(scene);
   if (shapes.length === 0 || shapes.length > MOST_OUTLINES) return [];
   const operands = [{ fold: 1, mirror: false, start: NO_TURN, shapes }];
-  const made = MERGED.run({ op: 'union', among: 'copies', operands, quality: 'full', outlineOnly: true });
+  const made = MERGED.run({ op: 'union', among: 'copies', operands, outlineOnly: true });
   return made.ok ? made.value : [];
 });
 

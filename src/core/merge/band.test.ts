@@ -23,6 +23,11 @@ const LOOK: BandLook = {
 };
 const open = (...segments: Segment[]): Path => ({ closed: false, segments });
 const p = (x: number, y: number): Point => ({ x, y });
+
+/** Cubics one after another, each from where the one before ends. */
+const chainFrom = (start: Point, curves: readonly (readonly [Point, Point, Point])[]): Segment[] =>
+  curves.map(([a, b, to], k) => cubic(curves[k - 1]?.[2] ?? start, a, b, to));
+
 const areaOf = (paths: readonly Path[]): number => signedArea(paths);
 
 const covers = (paths: readonly Path[], at: Point): boolean =>
@@ -123,14 +128,8 @@ describe('bands', () => {
         fc.integer({ min: 1, max: 24 }),
         fc.array(at, { minLength: 40, maxLength: 40 }),
         (curves, start, half, probes) => {
-          let from = start;
-          const segments = curves.map(([a, b, to]) => {
-            const made = cubic(from, a, b, to);
-            from = to;
-            return made;
-          });
-          fc.pre(segments.every((each) => distance(each.from, each.to) > 1));
-          const path = open(...segments);
+          const path = open(...chainFrom(start, curves));
+          fc.pre(path.segments.every((each) => distance(each.from, each.to) > 1));
           const width = half / 2;
           const made = bandsOf([path], { ...LOOK, width, join: 'round', cap: 'round' });
           const away = (q: Point): number => nearestOnPath(path, q)?.distance ?? Infinity;
@@ -159,14 +158,8 @@ describe('bands', () => {
         fc.boolean(),
         fc.array(at, { minLength: 60, maxLength: 60 }),
         (curves, start, width, side, grows, probes) => {
-          let from = start;
-          const segments = curves.map(([a, b, to]) => {
-            const made = cubic(from, a, b, to);
-            from = to;
-            return made;
-          });
-          fc.pre(segments.every((each) => distance(each.from, each.to) > 1));
-          const path = open(...segments);
+          const path = open(...chainFrom(start, curves));
+          fc.pre(path.segments.every((each) => distance(each.from, each.to) > 1));
           const look: BandLook = {
             ...LOOK,
             width,

@@ -99,6 +99,28 @@ interface Place extends Beside {
 }
 
 const CHECKS = 16;
+/** A curve that turns by more than this between two places may do anything there, in radians. */
+const MOST_STEP = 0.4;
+const MOST_SPLITS = 12;
+
+/** The angle between two directions; none where one of them is no direction. */
+const turnFrom = (ax: number, ay: number, bx: number, by: number): number =>
+  Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by));
+
+/** Parameters so near to one another that a cubic turns little between two that follow each other. */
+function closeParameters(differences: Differences): number[] {
+  const found = [0];
+  const split = (t0: number, t1: number, splits: number): void => {
+    const [a, b] = [motionAt(differences, t0), motionAt(differences, t1)];
+    if (splits > 0 && turnFrom(a.vx, a.vy, b.vx, b.vy) > MOST_STEP) {
+      const middle = (t0 + t1) / 2;
+      split(t0, middle, splits - 1);
+      split(middle, t1, splits - 1);
+    } else found.push(t1);
+  };
+  for (let k = 1; k <= CHECKS; k += 1) split((k - 1) / CHECKS, k / CHECKS, MOST_SPLITS);
+  return found;
+}
 
 /**
  * Parameters at which what runs at an even distance to the left of a cubic stops and turns back: where its curvature is −1/d, so
@@ -110,21 +132,21 @@ export function turningBack(segment: CubicSegment, d: number): number[] {
     const { v, bend } = motionAt(differences, t);
     return v * v * v + d * bend;
   };
-  const stops: number[] = [];
-  let before = f(0);
-  for (let k = 1; k <= CHECKS; k += 1) {
-    const next = f(k / CHECKS);
-    if (before > 0 !== next > 0) stops.push(rootBetween(f, (k - 1) / CHECKS, k / CHECKS, before, next));
-    before = next;
-  }
-  return stops.filter((t) => t > 0 && t < 1);
+  const places = closeParameters(differences);
+  const values = places.map(f);
+  return places.slice(1).flatMap((to, k) => {
+    const [from, before, next] = [places[k] ?? 0, values[k] ?? 0, values[k + 1] ?? 0];
+    if (before > 0 === next > 0) return [];
+    const stop = rootBetween(f, from, to, before, next);
+    return stop > 0 && stop < 1 ? [stop] : [];
+  });
 }
 
-const MOST_HALVINGS = 12;
+const MOST_HALVINGS = 18;
 
-/** Shares of a piece at which a cubic is fitted to it, and those at which it is checked. */
-const FITTED = [0.25, 0.5, 0.75];
-const CHECKED = [0.125, 0.375, 0.625, 0.875];
+/** Shares of a piece at which a cubic is checked, and, every second of them, fitted to it. */
+const SHARES = [1, 2, 3, 4, 5, 6, 7].map((k) => k / 8);
+const FITTED = SHARES.filter((_, k) => k % 2 === 1);
 const ROUNDS = 3;
 /** Changes of handles below this share no longer tell. */
 const SETTLED = 1e-4;
@@ -195,6 +217,19 @@ function fittedCubic(hermite: CubicSegment, points: readonly Point[]): CubicSegm
   return curve;
 }
 
+/** Below this share of the fastest a speed is that of a stop, and its direction rounding's. */
+const STOPPED = 1e-6;
+
+/** True where a curve turns little between places with these speeds: a bend between two of them would not be seen there. */
+function turnsLittle(speeds: readonly Point[]): boolean {
+  const fastest = Math.max(...speeds.map(lengthOf));
+  const moving = speeds.filter((speed) => lengthOf(speed) > STOPPED * fastest);
+  return moving.every(({ x, y }, k) => {
+    const before = moving[k - 1];
+    return before === undefined || turnFrom(before.x, before.y, x, y) <= MOST_STEP;
+  });
+}
+
 /**
  * The curve that runs beside a segment at a distance to its left (negative: to its right). A line's is a line and an arc's at an
  * even distance an arc, exactly, or at its centre a line without length; any other is cubics within `tolerance` of the true curve,
@@ -215,15 +250,17 @@ export function parallelOf(segment: Segment, apart: Apart, tolerance: number): S
     const third = (b.t - a.t) / 3;
     const [out, into] = [scaleBy(a.speed, third), scaleBy(b.speed, third)];
     const hermite = cubic(a.point, add(a.point, out), subtract(b.point, into), b.point);
-    const middle = at(0.5);
-    const points = FITTED.map((share) => (share === 0.5 ? middle : at(share)).point);
-    const curve = fittedCubic(hermite, points);
-    const isNear = (share: number): boolean => {
-      const { point } = at(share);
-      const near = parameterNear(curve, point, parameterNear(curve, point, share));
+    const samples = SHARES.map(at);
+    const middle = samples[SHARES.length >> 1] as Beside;
+    const isClose = turnsLittle([a, ...samples, b].map(({ speed }) => speed));
+    const points = samples.filter((_, k) => k % 2 === 1).map(({ point }) => point);
+    const curve = isClose ? fittedCubic(hermite, points) : hermite;
+    const isNear = ({ point }: Beside, k: number): boolean => {
+      if (k % 2 === 1) return true;
+      const near = parameterNear(curve, point, parameterNear(curve, point, SHARES[k] ?? 0));
       return lengthOf(subtract(point, pointAt(curve, near))) <= tolerance / 2;
     };
-    if (halvings === 0 || CHECKED.every(isNear)) return [curve];
+    if (halvings === 0 || (isClose && samples.every(isNear))) return [curve];
     const half = { ...middle, t: (a.t + b.t) / 2 };
     return [...fitted(a, half, halvings - 1), ...fitted(half, b, halvings - 1)];
   };

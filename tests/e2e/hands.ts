@@ -34,6 +34,13 @@ export async function stored(page: Page, figure?: object): Promise<string> {
 export const unstored = (page: Page, id: string): Promise<unknown> =>
   page.request.delete(`/api/figures/${id}`, { headers: MEANT });
 
+/** Takes figures off the Shelf that have some words in their name. */
+export async function unstoredNamed(page: Page, words: string): Promise<void> {
+  const answer = await page.request.get('/api/figures');
+  const { figures } = (await answer.json()) as { figures: { id: string; name: string }[] };
+  for (const { id, name } of figures) if (name.includes(words)) await unstored(page, id);
+}
+
 /** What a program sends that means to change something. */
 const MEANT = { [OWN_HEADER]: '1' };
 

@@ -4,7 +4,17 @@ import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
 
 import type { FigurePage } from '../../src/wire';
-import { drawPetal, makeFigure, opened, otherWindow, saved, setFold, stored, unstored } from './hands';
+import {
+  drawPetal,
+  makeFigure,
+  opened,
+  otherWindow,
+  saved,
+  setFold,
+  stored,
+  unstored,
+  unstoredNamed,
+} from './hands';
 
 test('a page of another server reads, makes and takes away nothing, and a page of ours runs no foreign script', async ({
   page,
@@ -88,41 +98,48 @@ test('what is no request that can be answered gets a status and a sentence', asy
   expect(await asked('GET', '/api/nothing')).toMatch(/^404/);
 });
 
-test('two tabs that lost the server keep what each did: one goes on, the other is on the Shelf beside it', async ({
-  page,
-  context,
-}) => {
-  await makeFigure(page);
-  await drawPetal(page);
-  await saved(page);
-  const address = page.url();
-  const other = await otherWindow(page);
-  await context.setOffline(true);
-  for (const fold of [11, 12, 13]) await setFold(page, fold);
-  await setFold(other, 21);
-  await expect(page.getByRole('status').first()).toHaveText('not saved');
-  await expect(other.getByRole('status').first()).toHaveText('not saved');
-  await page.close();
-  await other.close();
-  await context.setOffline(false);
+// A page that is closed sends what it has not saved. On a slow machine that now and then gets out although the context is offline: then the
+// server has it, and the next visit rightly asks instead. So this is tried twice.
+test.describe('without the server', () => {
+  test.describe.configure({ retries: 1 });
 
-  const next = await context.newPage();
-  await next.goto(address);
-  await opened(next);
-  await expect(next.getByText('1 shape, 21-fold')).toBeVisible();
-  await expect(next.getByText(/only this browser had/)).toBeVisible();
-  await expect(next.getByText(/on the Shelf as “Untitled figure \(kept in this browser\)”/)).toBeVisible();
-  await saved(next);
-  await next.goto('/');
-  await next.getByRole('searchbox').fill('kept in this browser');
-  await expect(next.getByRole('listitem')).toHaveCount(1);
-  await next
-    .getByRole('listitem')
-    .getByRole('link', { name: /kept in this browser/ })
-    .click();
-  await opened(next);
-  await expect(next.getByText('1 shape, 13-fold')).toBeVisible();
-  await unstored(next, next.url().split('/').pop()!);
+  test('two tabs that lost the server keep what each did: one goes on, the other is on the Shelf beside it', async ({
+    page,
+    context,
+  }) => {
+    await unstoredNamed(page, 'kept in this browser');
+    await makeFigure(page);
+    await drawPetal(page);
+    await saved(page);
+    const address = page.url();
+    const other = await otherWindow(page);
+    await context.setOffline(true);
+    for (const fold of [11, 12, 13]) await setFold(page, fold);
+    await setFold(other, 21);
+    await expect(page.getByRole('status').first()).toHaveText('not saved');
+    await expect(other.getByRole('status').first()).toHaveText('not saved');
+    await page.close();
+    await other.close();
+    await context.setOffline(false);
+
+    const next = await context.newPage();
+    await next.goto(address);
+    await opened(next);
+    await expect(next.getByText('1 shape, 21-fold')).toBeVisible();
+    await expect(next.getByText(/only this browser had/)).toBeVisible();
+    await expect(next.getByText(/on the Shelf as “Untitled figure \(kept in this browser\)”/)).toBeVisible();
+    await saved(next);
+    await next.goto('/');
+    await next.getByRole('searchbox').fill('kept in this browser');
+    await expect(next.getByRole('listitem')).toHaveCount(1);
+    await next
+      .getByRole('listitem')
+      .getByRole('link', { name: /kept in this browser/ })
+      .click();
+    await opened(next);
+    await expect(next.getByText('1 shape, 13-fold')).toBeVisible();
+    await unstored(next, next.url().split('/').pop()!);
+  });
 });
 
 test('a reload instead of an answer asks again; a figure taken off the Shelf elsewhere is put back', async ({

@@ -303,7 +303,9 @@ function bareStretches(stretches: readonly Stretch[], path: Path, look: BandLook
   if (look.side !== 'middle' || look.widths.length > 1 || isSmall) return tight;
   const places = unrounded(stretches, path.closed, look);
   return tight.filter(({ segment }) => {
-    const near = 2 * reach + 1.1 * distance(segment.from, segment.to);
+    // No place of the stretch is farther from its start: a cubic turns by a right angle at most, an arc may go round.
+    const extent = segment.kind === 'arc' ? 2 * segment.radius : 1.1 * distance(segment.from, segment.to);
+    const near = 2 * reach + extent;
     return places.some((at) => distance(at, segment.from) <= near);
   });
 }

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 
 import PQueue from 'p-queue';
 
-import { aside, useAllCores, type JobName, type Asked, type Made, type Took } from '../src/server/jobs/pool';
+import { aside, type JobName, type Asked, type Made, type Took } from '../src/server/jobs/pool';
 
 /** How long a call works before it says how far it is, and from one time to the next, in milliseconds. */
 const QUIET = 2000;
@@ -63,7 +63,6 @@ export async function overAll<T>(
   what: string,
   pieces: readonly Piece<T>[],
 ): Promise<{ readonly made: readonly T[]; readonly failure: Error | null }> {
-  useAllCores();
   const queue = new PQueue({ concurrency: availableParallelism() });
   const made: T[] = [];
   const failed: string[] = [];

@@ -3,7 +3,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { Busy, Refused } from '../errors';
 import { MOST_WAITING } from './limits';
-import { aside, endProcesses } from './pool';
+import { aside, endProcesses, startProcesses } from './pool';
 
 afterAll(endProcesses);
 
@@ -53,7 +53,19 @@ describe('Jobs aside', () => {
     expect(await reason(aside('makeFile', request))).toBeInstanceOf(Refused);
   });
 
+  it('are done beside each other by as many processes as were asked for', async () => {
+    await endProcesses();
+    startProcesses(2);
+    const gone = new AbortController();
+    const endless = reason(aside('readPicture', ENDLESS, { signal: gone.signal, time: 60_000 }));
+    expect(await aside('readPicture', GOOD)).toMatchObject({ type: 'image/png' });
+    gone.abort();
+    expect(await endless).not.toBeInstanceOf(Refused);
+  });
+
   it('wait in a row that has an end; who goes leaves it, and cards are last', async () => {
+    await endProcesses();
+    startProcesses(1);
     const gone = new AbortController();
     const turn = { signal: gone.signal, time: 60_000 };
     const waiting = [

@@ -1,5 +1,5 @@
 /**
- * Files are made and pictures are read in processes of their own, at most one for each core but one, so that the server answers others
+ * Files are made and pictures are read in processes of their own, by themselves at most one for each core but one, so that the server answers others
  * meanwhile, and so that what takes too long or too much memory can be ended whatever it does.
  *
  * @example
@@ -41,13 +41,12 @@ interface Processes {
 }
 
 // Kept on globalThis so that a reload of modules in development does not start processes again.
-const kept = globalThis as { cyclogonProcesses?: Processes; cyclogonCores?: number };
+const kept = globalThis as { cyclogonProcesses?: Processes };
 
-/** Has work done on every core: for calls that nobody else waits for. To be said before the first work. */
-export const useAllCores = (): void => void (kept.cyclogonCores = availableParallelism());
+/** One core is left for who asks. */
+const MOST_PROCESSES = Math.max(1, availableParallelism() - 1);
 
-function processes(): Processes {
-  const most = kept.cyclogonCores ?? Math.max(1, availableParallelism() - 1);
+function processes(most = MOST_PROCESSES): Processes {
   const folder = path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs');
   kept.cyclogonProcesses ??= {
     queue: new PQueue({ concurrency: most }),
@@ -65,8 +64,11 @@ function processes(): Processes {
   return kept.cyclogonProcesses;
 }
 
-/** Starts the first process, so that who asks first does not wait until it has read the sources. */
-export const startProcesses = (): void => void processes();
+/**
+ * Starts the first process, so that who asks first does not wait until it has read the sources.
+ * @param most how many there may be at once, until all are ended; by itself one for each core but one
+ */
+export const startProcesses = (most?: number): void => void processes(most);
 
 /** Ends all processes; for tests. */
 export async function endProcesses(): Promise<void> {

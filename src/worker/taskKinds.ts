@@ -5,14 +5,23 @@ import { NESTED } from '../core/merge/nested';
 import { STACKED } from '../core/merge/stacked';
 import { READ_DXF } from '../core/format/dxf/read/readDxf';
 import { READ_SVG } from '../core/format/svg/read/readDrawing';
+import { REBUILD } from '../core/rebuild/rebuild';
 import { NEST } from '../core/maker/nest';
 import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
 
 /** Every kind of task that another thread can do; a new one is a line here. */
-const KINDS = [MERGED, BANDS, OFFSET, BENT, NEST, NESTED, STACKED, READ_SVG, READ_DXF] as readonly TaskKind<
-  never,
-  unknown
->[];
+const KINDS = [
+  MERGED,
+  BANDS,
+  OFFSET,
+  BENT,
+  NEST,
+  NESTED,
+  STACKED,
+  READ_SVG,
+  READ_DXF,
+  REBUILD,
+] as readonly TaskKind<never, unknown>[];
 
 const BY_NAME: ReadonlyMap<string, TaskKind<never, unknown>> = new Map(
   KINDS.map((kind) => [kind.name, kind]),

@@ -25,6 +25,15 @@ export const reversedPath = (path: Path): Path => ({
   segments: path.segments.map(reversed).reverse(),
 });
 
+/** An open path closed by a straight side, where its ends are apart. */
+export function closedPath(path: Path): Path {
+  const [first] = path.segments;
+  const last = path.segments[path.segments.length - 1];
+  if (path.closed || !first || !last) return path;
+  const gap = distance(last.to, first.from) > 0;
+  return { closed: true, segments: gap ? [...path.segments, line(last.to, first.from)] : path.segments };
+}
+
 /**
  * The area that closed paths enclose, exact and signed: positive where they run clockwise on the screen,
  * so that holes walked the other way are taken off.

@@ -193,7 +193,7 @@ function ofRounds(nodes: readonly DrawnNode[]): readonly DrawnNode[] {
 }
 
 /** The fill of the backmost shape, where that is a plain rectangle as large as the page. */
-function groundOf(nodes: readonly DrawnNode[], { width, height }: Drawing): DrawnShape | null {
+export function groundOf(nodes: readonly DrawnNode[], { width, height }: Drawing): DrawnShape | null {
   const [back] = nodes;
   if (back?.kind !== 'shape' || !back.paint.fill || back.paint.stroke) return null;
   const [path, another] = back.paths;
@@ -223,6 +223,48 @@ export interface FigureTaken {
   readonly left: readonly LeftOut[];
 }
 
+/** What a figure of a drawing is made of. */
+interface Making {
+  /** The point of the drawing that becomes its centre. */
+  readonly centre: Point;
+  readonly rounds: readonly Round[];
+  /** What its page is painted with; see `groundOf`. */
+  readonly ground: DrawnShape | null;
+}
+
+/** A figure with the page of a drawing, in its unit and its true size, and with its colours. @param name of the file */
+export function figureAbout(
+  drawing: Drawing,
+  name: string,
+  { centre, rounds, ground }: Making,
+  newId: () => string,
+): Result<Figure> {
+  const { width, height, unit, title, nodes } = drawing;
+  if (rounds.length > LIMITS.rounds) return failed(finding('artwork.rounds', rounds.length, LIMITS.rounds));
+  const empty = newFigure(nameOr(title ?? name.replace(/\.(svg|dxf)$/i, ''), 'Drawing'), newId());
+  const [wide, high] = [convertLength(width, 'px', unit), convertLength(height, 'px', unit)];
+  if (Math.max(wide, high) > LIMITS.size) return failed(finding('artwork.size', LIMITS.size, unit));
+  const toFigure = takingMap(centre, { unit, to: { x: 0, y: 0 } });
+  const background = ground ? onPage(mappedPaint(ground.paint, toFigure).fill) : null;
+  const palette = coloursOf(nodes).slice(0, LIMITS.palette);
+  return ok({
+    ...empty,
+    page: {
+      ...empty.page,
+      width: wide,
+      height: high,
+      unit,
+      background,
+      centre: {
+        x: convertLength(centre.x - width / 2, 'px', unit),
+        y: convertLength(centre.y - height / 2, 'px', unit),
+      },
+    },
+    ...(palette.length > 0 && { palette }),
+    rounds: rounds.length > 0 ? rounds : [newRound(newId(), 'Round 1', 1)],
+  });
+}
+
 /**
  * A figure of a drawing's page, in its unit and its true size.
  * @param by the point of the drawing that becomes the centre, where none of it turns about one
@@ -233,7 +275,7 @@ export function figureOfDrawing(
   newId: () => string,
   by: TakenBy = 'page',
 ): Result<FigureTaken> {
-  const { width, height, unit, title, nodes } = drawing;
+  const { width, height, unit, nodes } = drawing;
   if (shapesOfNodes(nodes).length === 0) return failed(finding('artwork.nothing'));
   const size = Math.max(width, height);
   const ground = groundOf(nodes, drawing);
@@ -269,29 +311,10 @@ export function figureOfDrawing(
       ...(motif.groups.length > 0 && { groups: motif.groups }),
     };
   });
-  if (rounds.length > LIMITS.rounds) return failed(finding('artwork.rounds', rounds.length, LIMITS.rounds));
   const [problem] = problems;
   if (problem) return failed(problem);
-  const empty = newFigure(nameOr(title ?? name.replace(/\.(svg|dxf)$/i, ''), 'Drawing'), newId());
-  const [wide, high] = [convertLength(width, 'px', unit), convertLength(height, 'px', unit)];
-  if (Math.max(wide, high) > LIMITS.size) return failed(finding('artwork.size', LIMITS.size, unit));
-  const background = ground ? onPage(mappedPaint(ground.paint, toFigure).fill) : null;
-  const figure: Figure = {
-    ...empty,
-    page: {
-      ...empty.page,
-      width: wide,
-      height: high,
-      unit,
-      background,
-      centre: {
-        x: convertLength(centre.x - width / 2, 'px', unit),
-        y: convertLength(centre.y - height / 2, 'px', unit),
-      },
-    },
-    rounds: rounds.length > 0 ? rounds : [newRound(newId(), 'Round 1', 1)],
-  };
-  const palette = coloursOf(nodes).slice(0, LIMITS.palette);
+  const made = figureAbout(drawing, name, { centre, rounds, ground }, newId);
+  if (!made.ok) return made;
   const lost = leftWith(
     drawing.left,
     runs.flatMap((run, k) => {
@@ -300,5 +323,5 @@ export function figureOfDrawing(
       return isKept ? run.nodes.flatMap((node) => (node.kind === 'group' ? node.children : [])) : run.nodes;
     }),
   );
-  return ok({ figure: palette.length > 0 ? { ...figure, palette } : figure, left: lost });
+  return ok({ figure: made.value, left: lost });
 }

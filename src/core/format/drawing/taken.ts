@@ -7,9 +7,8 @@
  */
 import { boundsOfPaths } from '../../curve/bounds';
 import { compose, moveMap, scaleMap, similarityScale, type Affine } from '../../curve/affine';
-import { mapPath, type Path } from '../../curve/path';
-import { distance, ORIGIN, type Point } from '../../curve/point';
-import { line } from '../../curve/segment';
+import { closedPath, mapPath, type Path } from '../../curve/path';
+import { ORIGIN, type Point } from '../../curve/point';
 import { motifOfTree, type Motif, type MotifNode } from '../../figure/groups';
 import { LIMITS } from '../../figure/model';
 import { newShape } from '../../figure/start';
@@ -53,14 +52,6 @@ const MOST_DEPTH = LIMITS.depth - 2;
 
 export const nameOr = (name: string | null, otherwise: string): string =>
   (name?.trim() || otherwise).slice(0, LIMITS.name);
-
-function closedPath(path: Path): Path {
-  const [first] = path.segments;
-  const last = path.segments[path.segments.length - 1];
-  if (path.closed || !first || !last) return path;
-  const gap = distance(last.to, first.from) > 0;
-  return { closed: true, segments: gap ? [...path.segments, line(last.to, first.from)] : path.segments };
-}
 
 /** A paint where a map takes it; strokes grow as lengths do. */
 export function mappedPaint(paint: Paint, map: Affine): Paint {

@@ -8,7 +8,7 @@
 import { add, scaleBy, type Point } from '../../curve/point';
 import { crowdsAmong, type Crowd } from './crowds';
 import { extentOf, nearOnes, shiftTo, spansMeet, type Extent, type Span } from './extents';
-import { joining } from './joining';
+import { joining } from '../../number/joining';
 import { pairsAmong, type Pair } from './meetings';
 import type { Strand } from './strands';
 import { folds } from './trail';

@@ -1,6 +1,6 @@
 import { add, scaleBy, type Point } from '../../curve/point';
 import { DEEP, shiftTo, spansMeet } from './extents';
-import { joining } from './joining';
+import { joining } from '../../number/joining';
 import type { Strand } from './strands';
 import { shareGround, trailAround } from './trail';
 import type { Crossing, Visit } from './visit';

@@ -1,0 +1,37 @@
+import { hullOfPaths, hullsMeet } from '../curve/hull';
+import { joining } from '../number/joining';
+import type { Path } from '../curve/path';
+import type { DrawnShape } from '../format/drawing/drawing';
+
+/** Contours beyond this number are taken as they are: they are a texture, and none of them is drawn for itself. */
+const MOST_CONTOURS = 4000;
+
+/** Contours that may cover one another belong together, by their places. */
+function bunches(paths: readonly Path[]): number[][] {
+  const hulls = paths.map((path) => hullOfPaths([path]));
+  const boxes = hulls.map((hull) => ({
+    left: Math.min(...hull.map(({ x }) => x)),
+    right: Math.max(...hull.map(({ x }) => x)),
+  }));
+  const { find, join } = joining(paths.length);
+  const order = [...paths.keys()].sort((a, b) => (boxes[a]?.left ?? 0) - (boxes[b]?.left ?? 0));
+  order.forEach((a, k) => {
+    // From left to right: what begins past the right end of a contour, and all after it, is apart from it.
+    for (let j = k + 1; j < order.length; j += 1) {
+      const b = order[j] as number;
+      if ((boxes[b]?.left ?? 0) > (boxes[a]?.right ?? 0)) break;
+      if (find(a) !== find(b) && hullsMeet(hulls[a] ?? [], hulls[b] ?? [])) join(a, b);
+    }
+  });
+  const found = new Map<number, number[]>();
+  for (const k of paths.keys()) found.set(find(k), [...(found.get(find(k)) ?? []), k]);
+  return [...found.values()];
+}
+
+/** A shape as one for each contour that can be drawn for itself: all that is not filled, and what is filled with its holes. */
+export function partedShape(shape: DrawnShape): DrawnShape[] {
+  const { paths, paint } = shape;
+  if (paths.length < 2 || paths.length > MOST_CONTOURS) return [shape];
+  if (!paint.fill) return paths.map((path) => ({ ...shape, paths: [path] }));
+  return bunches(paths).map((bunch) => ({ ...shape, paths: bunch.map((k) => paths[k] as Path) }));
+}

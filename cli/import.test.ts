@@ -54,6 +54,54 @@ describe('cyclogon import', () => {
     await knex.destroy();
   });
 
+  it('reads the symmetry of dead paths, and has what differs follow where that is asked for', async () => {
+    const dead = path.join(directory, 'dead.svg');
+    const leaf = (k: number, fill: string): string => {
+      const at = (x: number, y: number): string => {
+        const angle = (2 * Math.PI * k) / 11;
+        const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+        return `${(cos * x - sin * y).toFixed(3)} ${(sin * x + cos * y).toFixed(3)}`;
+      };
+      return `<path fill="${fill}" d="M${at(0, -10)}L${at(5, -40)}L${at(-3, -44)}z"/>`;
+    };
+    const leaves = Array.from({ length: 10 }, (_, k) => leaf(k, k === 4 ? '#d9512c' : '#113d4c'));
+    writeFileSync(
+      dead,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="-50 -50 100 100">${leaves.join('')}</svg>`,
+    );
+    const told = async (...more: string[]) => {
+      const { status, stdout, stderr } = await called('import', dead, '--as', 'rounds', ...more);
+      expect([status, stderr]).toEqual([0, '']);
+      return JSON.parse(stdout) as {
+        rounds: { fold: number }[];
+        read: { share: number; differing: unknown[] };
+      };
+    };
+    const stays = await told();
+    expect(stays.rounds.map(({ fold }) => fold)).toEqual([11, 1]);
+    expect(stays.read.share).toBeCloseTo(0.9, 3);
+    expect(stays.read.differing).toMatchObject([
+      { kind: 'missing', fold: 11 },
+      { kind: 'paint', fold: 11 },
+    ]);
+    const follows = await told(
+      '--differing',
+      'follow',
+      '--missing',
+      'follow',
+      '--out',
+      path.join(directory, 'f.json'),
+    );
+    expect(follows.rounds.map(({ fold }) => fold)).toEqual([11]);
+    expect(readFigure(readFileSync(path.join(directory, 'f.json'), 'utf8')).rounds[0]).not.toHaveProperty(
+      'omitted',
+    );
+    expect((await called('import', dead, '--differing', 'follow')).stderr).toMatch(
+      '--differing goes with --as rounds',
+    );
+    expect((await called('import', dead, '--as', 'rounds', '--within', 'x')).status).toBe(2);
+  });
+
   it('says what is wrong with a file or a call, and leaves nothing half written', async () => {
     const broken = path.join(directory, 'broken.svg');
     writeFileSync(broken, '<svg><path d="M0 0L');

@@ -10,7 +10,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 
 // The process that does the work reads its sources while this one reads its own. Nobody else waits for the cores: all may be used.
 const args = process.argv.slice(2);
-if (args[0] === 'export' || args[0] === 'merge' || args[0] === 'proof') startProcesses(availableParallelism());
+if (args[0] === 'export' || args[0] === 'merge' || args[0] === 'proof')
+  startProcesses(availableParallelism());
 const { run } = await import('./run');
 process.exitCode = await run(args);
 await endProcesses();

@@ -169,3 +169,61 @@ test('a DXF is opened as it is: its size in its unit, its layers as groups, its 
     ['Circle', true],
   ]);
 });
+
+/** Finished artwork as other programs leave it: eleven petals of one form, of which one is pink and one is missing, and a dot for each. */
+function deadRosette(): string {
+  const turned = (k: number, x: number, y: number): string => {
+    const angle = (2 * Math.PI * k) / 11;
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    return `${(100 + cos * x - sin * y).toFixed(2)} ${(100 + sin * x + cos * y).toFixed(2)}`;
+  };
+  const petals = Array.from({ length: 11 }, (_, k) => {
+    const [a, b, c, d] = [turned(k, 0, -20), turned(k, 14, -50), turned(k, 9, -80), turned(k, -2, -90)];
+    const [e, f] = [turned(k, -12, -70), turned(k, -8, -40)];
+    return `<path fill="${k === 3 ? '#f7c6a3' : '#1f8a76'}" d="M${a}C${b} ${c} ${d}C${e} ${f} ${a}Z"/>`;
+  });
+  const dots = Array.from({ length: 11 }, (_, k) => {
+    const [cx, cy] = turned(k + 0.5, 0, -60).split(' ');
+    return `<circle fill="#d9512c" cx="${cx ?? ''}" cy="${cy ?? ''}" r="5"/>`;
+  });
+  const drawn = [...petals.filter((_, k) => k !== 7), ...dots].join('');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="200mm" viewBox="0 0 200 200">${drawn}</svg>`;
+}
+
+test('the symmetry of finished artwork is read: what goes round comes as rounds, and copies that differ follow the others', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByLabel('Figure file').setInputFiles(file('old-seal.svg', deadRosette()));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('×11, ×11 with axes')).toBeVisible();
+  await expect(dialog.getByText('1 of another colour, 1 missing')).toBeVisible();
+  await expect(dialog.getByRole('radio', { name: 'Rounds read of it' })).toBeChecked();
+  await expect(dialog.getByRole('img', { name: '2 copies differ' })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page })
+    .include('[role=dialog]')
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  await dialog.getByRole('radio', { name: 'Follow the others' }).click();
+  await dialog.getByRole('radio', { name: 'Are put in' }).click();
+  await expect(dialog.getByRole('radio', { name: 'Are put in' })).toBeChecked();
+  await dialog.getByRole('button', { name: 'Open as a figure' }).click();
+  await page.waitForURL(/figures/);
+  await opened(page);
+  const figure = await figureOf(page);
+  expect(figure.rounds.map(({ rule, omitted, shapes }) => [rule.fold, omitted, shapes.length])).toEqual([
+    [11, undefined, 2],
+  ]);
+  expect(figure.rounds[0]?.shapes.map(({ form }) => form.kind)).toEqual(['path', 'ellipse']);
+
+  // Into a figure that is there: rounds about its centre, in one step that is taken back as one.
+  await makeFigure(page);
+  await page.getByLabel('Artwork file').setInputFiles(file('old-seal.svg', deadRosette()));
+  await dialog.getByRole('radio', { name: 'Rounds read of it' }).click();
+  await expect(dialog.getByText('×11, ×11 with axes')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect.poll(async () => (await figureOf(page)).rounds.map(({ rule }) => rule.fold)).toContain(11);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await figureOf(page)).rounds.map(({ rule }) => rule.fold)).not.toContain(11);
+});

@@ -16,6 +16,7 @@ import { figureAbout, groundOf, type FigureTaken } from '../format/drawing/figur
 import { shapesOfNodes, type Drawing, type DrawnNode } from '../format/drawing/drawing';
 import { amountProblem, leftWith, nodesTaken, takingMap } from '../format/drawing/taken';
 import { formOfPaths, pathsOfForm } from '../maker/form';
+import { makerOf } from '../maker/makers';
 import { trimPaths } from '../merge/trim';
 import { convertLength } from '../number/units';
 import { negateTurn, NO_TURN, turn, turnFromDegrees, type Turn } from '../number/turn';
@@ -55,7 +56,10 @@ function asConstruction(shape: Shape, within: number): Shape {
   const isHollow =
     paint.fill !== null && paint.stroke === null && (rule === 'evenodd' || runOtherWays(paths));
   const found = recognised(paths, within, isHollow);
-  return found ? { ...shape, form: found, rule: 'nonzero' } : shape;
+  if (!found) return shape;
+  // What has no name of its own is called what it is.
+  const name = shape.name === 'Shape' ? makerOf(found.kind).name : shape.name;
+  return { ...shape, name, form: found, rule: 'nonzero' };
 }
 
 const runOtherWays = (paths: ReturnType<typeof pathsOfForm>): boolean => {

@@ -8,6 +8,7 @@
  */
 import { boundsOfPaths, isEmptyBounds } from '../curve/bounds';
 import { distance, type Point } from '../curve/point';
+import type { Progress } from '../derive';
 import { shapesOfNodes, type DrawnNode } from '../format/drawing/drawing';
 import { bestAxis } from './axes';
 import { ownFold } from './central';
@@ -60,6 +61,8 @@ export interface ReadOptions {
   readonly within?: number;
   /** About which it is read; the likeliest point without one. */
   readonly centre?: Point;
+  /** Empty slots will be filled: rounds with other ones can be one. */
+  readonly isFilled?: boolean;
 }
 
 /** How near is near, as parts of the drawing's size: what is exact, or rounded a little, and what is rounded a lot. */
@@ -70,6 +73,8 @@ const ENOUGH = 0.9;
 const MUCH_MORE = 0.2;
 /** More room has to make so much more go round. */
 const MORE = 0.05;
+/** How much of the work is finding the centre. */
+const FINDING = 0.8;
 /** How often the centre is found anew from what goes round it. */
 const REFINED = 2;
 /** Other centres have so many marks at least. */
@@ -131,9 +136,15 @@ function about(centre: Point, classes: readonly Alike[], within: number): About 
   return { centre, orbits, central: own, alone, length };
 }
 
-function bestAbout(centres: readonly Point[], classes: readonly Alike[], within: number): About | null {
+function bestAbout(
+  centres: readonly Point[],
+  classes: readonly Alike[],
+  within: number,
+  progress: Progress,
+): About | null {
   let best: About | null = null;
-  for (const centre of centres) {
+  for (const [k, centre] of centres.entries()) {
+    progress(k / centres.length);
     const found = about(centre, classes, within);
     if (found.length > (best?.length ?? 0)) best = found;
   }
@@ -172,27 +183,30 @@ interface Found {
   readonly within: number;
 }
 
-function foundWithin(
-  nodes: readonly DrawnNode[],
-  within: number,
-  size: number,
-  centre: Point | undefined,
-): Found {
+/** How near it is looked, and at what. */
+interface Looking {
+  readonly nodes: readonly DrawnNode[];
+  readonly size: number;
+  readonly centre: Point | undefined;
+}
+
+function foundWithin({ nodes, size, centre }: Looking, within: number, progress: Progress): Found {
   const marks = marksOf(nodes, within);
   const classes = classesOf(marks, ({ key }) => key, within);
   const centres = likelyCentres(classes, within, size);
-  return { best: bestAbout(centre ? [centre] : centres, classes, within), marks, classes, centres, within };
+  const best = bestAbout(centre ? [centre] : centres, classes, within, progress);
+  return { best, marks, classes, centres, within };
 }
 
 /** What goes round within the least room that shows it. */
-function found(nodes: readonly DrawnNode[], { within, centre }: ReadOptions): Found {
-  const size = sizeOf(nodes);
-  if (within !== undefined) return foundWithin(nodes, within, size, centre);
-  const [fine, coarse] = WITHIN.map((part) => part * size) as [number, number];
-  const first = foundWithin(nodes, fine, size, centre);
+function found(nodes: readonly DrawnNode[], { within, centre }: ReadOptions, progress: Progress): Found {
+  const looking: Looking = { nodes, size: sizeOf(nodes), centre };
+  if (within !== undefined) return foundWithin(looking, within, progress);
+  const [fine, coarse] = WITHIN.map((part) => part * looking.size) as [number, number];
+  const first = foundWithin(looking, fine, (share) => progress(share / 2));
   const all = linesOf(first.marks);
   if ((first.best?.length ?? 0) >= ENOUGH * all) return first;
-  const second = foundWithin(nodes, coarse, size, centre);
+  const second = foundWithin(looking, coarse, (share) => progress(0.5 + share / 2));
   return (second.best?.length ?? 0) > (first.best?.length ?? 0) + MORE * all ? second : first;
 }
 
@@ -243,12 +257,17 @@ function wholeOf({ best, marks, classes, within }: Found, wanted: Point | undefi
  * with the pairs of them that overlap.
  * @param nodes back to front, as a file has them
  */
-export function readSymmetry(nodes: readonly DrawnNode[], options: ReadOptions = {}): SymmetryRead {
-  const known = found(nodes, options);
+export function readSymmetry(
+  nodes: readonly DrawnNode[],
+  options: ReadOptions = {},
+  progress: Progress = () => undefined,
+): SymmetryRead {
+  const known = found(nodes, options, (share) => progress(FINDING * share));
+  progress(FINDING);
   const { best, marks, centres, within } = known;
   const { centre, units, orbits, central, alone, length } = wholeOf(known, options.centre);
   const overlaps = overlapsOf(marks, within);
-  const rounds = roundsOf(units, centre, within, overlaps);
+  const rounds = roundsOf(units, { centre, within, overlaps, isFilled: options.isFilled ?? false });
   const inRounds = new Set(rounds.flatMap(marksOfRound));
   const left = [...alone, ...units.flatMap((unit) => unit.marks)].filter((mark) => !inRounds.has(mark));
   const blocks: Block[] = [

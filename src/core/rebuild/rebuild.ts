@@ -9,7 +9,7 @@
 import { applyTo } from '../curve/affine';
 import { mapPath, type Path } from '../curve/path';
 import type { Point } from '../curve/point';
-import { taskOf, type Task, type TaskKind } from '../derive';
+import { taskOf, type Progress, type Task, type TaskKind } from '../derive';
 import { finding, failed, ok, type Result } from '../finding';
 import type { Figure } from '../figure/model';
 import type { Drawing } from '../format/drawing/drawing';
@@ -134,8 +134,18 @@ function idsFrom(prefix: string): () => string {
   return () => `${prefix}-${(count += 1)}`;
 }
 
-function rebuild({ drawing, name, ids, options, choices }: RebuildInput): Result<Rebuilt> {
-  const read = readSymmetry(drawnNodes(drawing), options);
+/** How much of the work is reading. */
+const READING = 0.8;
+
+function rebuild(
+  { drawing, name, ids, options, choices }: RebuildInput,
+  progress: Progress = () => undefined,
+): Result<Rebuilt> {
+  const isFilled = choices.differing === 'follow' && choices.missing === 'follow';
+  const read = readSymmetry(drawnNodes(drawing), { ...options, isFilled }, (share) =>
+    progress(READING * share),
+  );
+  progress(READING);
   if (read.marks === 0) return failed(finding('artwork.nothing'));
   const made = figureOfRead(drawing, read, name, choices, idsFrom(ids));
   return made.ok ? ok({ ...made.value, told: told(read, drawing) }) : made;

@@ -2,7 +2,7 @@
  * Units in rounds: what goes round by one fold in one order is one round, as long as what lies over what stays the same.
  *
  * @example
- * for (const round of roundsOf(units, centre, 0.05, overlaps)) round.copies[0]; // where its first copy is, and which marks it is made of
+ * for (const round of roundsOf(units, { centre, within, overlaps, isFilled: false })) round.copies[0]; // where its first copy is, and which marks it is made of
  */
 import { distance, type Point } from '../curve/point';
 import { turn, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
@@ -49,23 +49,31 @@ const gapCount = ({ orbits, fold }: Unit): number =>
 const slackOf = (unit: Unit, centre: Point, within: number): number =>
   (4 * within) / (2 * Math.PI * Math.max(distance(firstOf(unit).middle, centre), within));
 
+/** About what rounds are made, and what they have to keep. */
+interface Around {
+  readonly centre: Point;
+  /** How far points may be from where they would be. */
+  readonly within: number;
+  readonly overlaps: Overlaps;
+  /** Empty slots will be filled. */
+  readonly isFilled: boolean;
+}
+
 /** True where a unit can be a part of the motif that others are parts of. */
-function canJoin([first]: Draft, unit: Unit, centre: Point, within: number): boolean {
+function canJoin([first]: Draft, unit: Unit, { centre, within, isFilled }: Around): boolean {
   if (!first || first.fold !== unit.fold || first.isMirrored !== unit.isMirrored) return false;
   if (firstOf(first).blend !== firstOf(unit).blend) return false;
-  if (gapCount(first) > 0 || gapCount(unit) > 0) return false;
+  if (!isFilled && (gapCount(first) > 0 || gapCount(unit) > 0)) return false;
   if (!unit.isMirrored) return true;
   const slack = slackOf(first, centre, within) + slackOf(unit, centre, within);
   return apart(first.axis ?? 0, unit.axis ?? 0, 2 * unit.fold) <= slack;
 }
 
 /** Units together that are drawn by turns: each begins before the others of its round are done. */
-function draftsOf(units: readonly Unit[], centre: Point, within: number): Draft[] {
+function draftsOf(units: readonly Unit[], around: Around): Draft[] {
   const drafts: { draft: Unit[]; last: number }[] = [];
   for (const unit of units) {
-    const open = drafts.find(
-      ({ draft, last }) => firstOf(unit).index < last && canJoin(draft, unit, centre, within),
-    );
+    const open = drafts.find(({ draft, last }) => firstOf(unit).index < last && canJoin(draft, unit, around));
     if (open) {
       open.draft.push(unit);
       open.last = Math.max(open.last, lastOf(unit).index);
@@ -165,6 +173,17 @@ function lean(units: Draft, centre: Point): number {
   return (2 * Math.max(...all)) / (2 * Math.PI) + 1e-9;
 }
 
+/** The marks of copies that are not whole, by their places. */
+function halvesOf(all: readonly Part[], whole: readonly Part[], fold: number): ReadonlyMap<number, Mark[]> {
+  const halves = Array.from({ length: fold }, (_, k): [number, Mark[]] => [
+    k,
+    all.flatMap(({ copies, reflections }, part) =>
+      whole[part]?.copies[k] ? [] : [copies[k], reflections?.[k]].filter((mark) => mark != null),
+    ),
+  ]);
+  return new Map(halves.filter(([, marks]) => marks.length > 0));
+}
+
 function roundAt(
   units: Draft,
   start: Turn,
@@ -188,21 +207,14 @@ function roundAt(
     start,
     isBackward,
     omitted,
-    halves: new Map(
-      omitted.map((k) => [
-        k,
-        all.flatMap(({ copies, reflections }) =>
-          [copies[k], reflections?.[k]].filter((mark) => mark != null),
-        ),
-      ]),
-    ),
+    halves: halvesOf(all, parts, fold),
     blend: firstOf(lead).blend,
     parts,
   };
 }
 
 /** A round of units, begun and gone round so that what overlaps lies as it did, as far as that can be. */
-function roundOf(units: Draft, centre: Point, within: number, overlaps: Overlaps): Weighed {
+function roundOf(units: Draft, { centre, within, overlaps }: Around): Weighed {
   const axis = units.find((unit) => unit.axis !== null)?.axis ?? null;
   const [lead] = units as [Unit, ...Unit[]];
   const own = overlapsAmong(
@@ -233,12 +245,12 @@ interface Weighed {
 }
 
 /** Rounds that follow one another in one, where that stacks nothing otherwise. */
-function fewer(rounds: readonly Weighed[], centre: Point, within: number, overlaps: Overlaps): Weighed[] {
+function fewer(rounds: readonly Weighed[], around: Around): Weighed[] {
   const kept: Weighed[] = [];
   for (const next of rounds) {
     const before = kept[kept.length - 1];
-    const canBeOne = before && next.units.every((unit) => canJoin(before.units, unit, centre, within));
-    const both = canBeOne ? roundOf([...before.units, ...next.units], centre, within, overlaps) : null;
+    const canBeOne = before && next.units.every((unit) => canJoin(before.units, unit, around));
+    const both = canBeOne ? roundOf([...before.units, ...next.units], around) : null;
     if (both && before && both.otherwise <= before.otherwise + next.otherwise) kept[kept.length - 1] = both;
     else kept.push(next);
   }
@@ -248,24 +260,16 @@ function fewer(rounds: readonly Weighed[], centre: Point, within: number, overla
 /**
  * The rounds of units, the backmost first: units that are drawn by turns are one round, and so are those of one fold that follow one another,
  * as long as nothing is stacked otherwise by it.
- * @param within how far points may be from where they would be
  */
-export function roundsOf(
-  units: readonly Unit[],
-  centre: Point,
-  within: number,
-  overlaps: Overlaps,
-): ReadRound[] {
-  const rounds = draftsOf(units, centre, within).map((draft) => roundOf(draft, centre, within, overlaps));
+export function roundsOf(units: readonly Unit[], around: Around): ReadRound[] {
+  const rounds = draftsOf(units, around).map((draft) => roundOf(draft, around));
   const order = sortedBlocks(
     rounds.map(({ round }) => marksOfRound(round)),
-    overlaps,
+    around.overlaps,
   );
   return fewer(
     order.map((k) => rounds[k] as Weighed),
-    centre,
-    within,
-    overlaps,
+    around,
   ).map(({ round }) => round);
 }
 

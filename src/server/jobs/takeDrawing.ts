@@ -2,10 +2,14 @@ import { nanoid } from 'nanoid';
 
 import type { Figure } from '../../core/figure/model';
 import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
+import { ok, type Result } from '../../core/finding';
+import type { Drawing } from '../../core/format/drawing/drawing';
 import { figureOfDrawing } from '../../core/format/drawing/figureOfDrawing';
 import type { LeftOut } from '../../core/format/drawing/leftOut';
 import { readArtwork } from '../../core/format/drawing/readFile';
 import type { TakenBy } from '../../core/format/drawing/taken';
+import { convertLength } from '../../core/number/units';
+import { rebuildTask, type Differing, type ReadChoices, type ToldReading } from '../../core/rebuild/rebuild';
 import { keyOfLetters, wantedLetters, type Letters } from '../../core/format/svg/read/texts';
 import type { Run } from '../../core/words/run';
 import { faceOf, shapeWords, type Face } from '../../core/words/shape';
@@ -19,12 +23,34 @@ export interface DrawingRequest {
   readonly name: string;
   /** What becomes the figure's centre, where nothing in the file turns about one. */
   readonly by: TakenBy;
+  /** Its symmetry is read, and it becomes rounds: how, and what becomes of what differs. Without it, it stays as it is drawn. */
+  readonly rounds?: { readonly choices: ReadChoices; readonly within?: number };
 }
 
 export interface TakenDrawing {
   readonly figure: Figure;
   /** What of the file is not taken. */
   readonly left: readonly LeftOut[];
+  /** What was read of its symmetry, where that was asked for. */
+  readonly read?: Omit<ToldReading, 'differing'> & { readonly differing: readonly Told[] };
+}
+
+/** A copy that differs, without its curves. */
+type Told = Pick<Differing, 'kind' | 'fold' | 'by'>;
+
+/** Rounds of a drawing whose symmetry is read. */
+function asRounds(
+  drawing: Drawing,
+  name: string,
+  { choices, within }: NonNullable<DrawingRequest['rounds']>,
+): Result<TakenDrawing> {
+  // Near is said in the drawing's unit.
+  const options = within === undefined ? {} : { within: convertLength(within, drawing.unit, 'px') };
+  const made = rebuildTask({ drawing, name, ids: nanoid(8), options, choices }).run();
+  if (!made.ok) return made;
+  const { figure, left, told } = made.value;
+  const differing = told.differing.map(({ kind, fold, by }) => ({ kind, fold, by }));
+  return ok({ figure, left, read: { ...told, differing } });
 }
 
 /** The text in a file as outlines, in the faces that ship. */
@@ -47,15 +73,16 @@ async function lettersOf(svg: string): Promise<Letters> {
 
 /** A figure of what a file of artwork draws. @throws Refused for a file that cannot be read, or has more in it than a figure may */
 export async function takeDrawing(
-  { text, name, by }: DrawingRequest,
+  { text, name, by, rounds }: DrawingRequest,
   progress?: (share: number) => void,
 ): Promise<TakenDrawing> {
   try {
     const drawing = readArtwork(text, progress, await lettersOf(text));
-    const made = drawing.ok ? figureOfDrawing(drawing.value, name, () => nanoid(8), by) : drawing;
+    const taken = (of: Drawing): Result<TakenDrawing> =>
+      rounds ? asRounds(of, name, rounds) : figureOfDrawing(of, name, () => nanoid(8), by);
+    const made = drawing.ok ? taken(drawing.value) : drawing;
     if (!made.ok) throw new Refused(made.finding.sentence);
-    const { figure, left } = made.value;
-    return await Promise.resolve({ figure: checkFigure(figure), left });
+    return { ...made.value, figure: checkFigure(made.value.figure) };
   } catch (error) {
     throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
   }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 
 import { evaluateWhole } from '@/core/figure/evaluateWhole';
 import type { Figure } from '@/core/figure/model';
@@ -17,8 +17,8 @@ import { plural } from '../inspector/words';
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-/** A picture of what is taken, as the figure draws it. */
-function Picture({ figure }: { readonly figure: Figure }) {
+/** A picture of what is taken, as the figure draws it. @param marks what is drawn over it */
+function Picture({ figure, marks }: { readonly figure: Figure; readonly marks?: ReactNode }) {
   const [drawn, setDrawn] = useState<string | null>(null);
   useEffect(() => {
     let isMine = true;
@@ -34,11 +34,14 @@ function Picture({ figure }: { readonly figure: Figure }) {
   useEffect(() => () => (drawn === null ? undefined : URL.revokeObjectURL(drawn)), [drawn]);
   return (
     <div
-      className="flex size-[148px] shrink-0 items-center justify-center rounded-[10px] border border-line-strong p-2"
+      className={`flex shrink-0 items-center justify-center rounded-[10px] border border-line-strong p-2 ${marks ? 'size-[240px]' : 'size-[148px]'}`}
       style={{ background: PAPER_CHECKS }}
     >
-      {/* eslint-disable-next-line @next/next/no-img-element -- a picture that is made here */}
-      {drawn !== null && <img src={drawn} alt="What is taken" className="max-h-full max-w-full" />}
+      <div className="relative size-full">
+        {/* eslint-disable-next-line @next/next/no-img-element -- a picture that is made here */}
+        {drawn !== null && <img src={drawn} alt="What is taken" className="size-full object-contain" />}
+        {marks}
+      </div>
     </div>
   );
 }
@@ -63,21 +66,25 @@ interface Props {
   readonly drawing: Drawing;
   readonly figure: Figure;
   readonly left: readonly LeftOut[];
+  /** Drawn over the picture, which is larger then. */
+  readonly marks?: ReactNode;
+  /** What turns is told elsewhere. */
+  readonly isRead?: boolean;
 }
 
 /** What a file draws: its picture, its size, its colours, and what of it is not taken. */
-export function DrawingFacts({ drawing, figure, left }: Props) {
+export function DrawingFacts({ drawing, figure, left, marks, isRead = false }: Props) {
   const shapes = shapesOfNodes(drawing.nodes).length;
   const uses = usesIn(figure);
   const turned = figure.rounds.filter(({ rule }) => rule.fold > 1);
   return (
     <>
       <div className="flex gap-4">
-        <Picture figure={figure} />
+        <Picture figure={figure} marks={marks} />
         <div className="flex min-w-0 flex-1 flex-col gap-1.5">
           <Fact caption="Size">{sizeOf(drawing)}</Fact>
           <Fact caption="Draws">{plural(shapes, 'shape', 'shapes')}</Fact>
-          {turned.length > 0 && (
+          {turned.length > 0 && !isRead && (
             <Fact caption="Turns">{turned.map(({ rule }) => `×${rule.fold}`).join(', ')}</Fact>
           )}
           <ul aria-label="Its colours" className="mt-1 flex flex-wrap gap-1">

@@ -4,11 +4,12 @@ import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 
 import type { Point } from '@/core/curve/point';
-import { addMotif, addToPalette } from '@/core/figure/commands';
+import { addMotif, addRound, addToPalette } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure/model';
 import { figureOfDrawing } from '@/core/format/drawing/figureOfDrawing';
 import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
 import { motifOfDrawing, type TakenBy } from '@/core/format/drawing/taken';
-import { actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
+import { act, actAndSelect, activeRound, select, shownFigure, type Editor } from '@/state/editor';
 import type { Importing } from '@/state/editorState';
 import { newId } from '@/state/ids';
 import { benchRadius } from '@/state/view';
@@ -21,7 +22,10 @@ import { layPicture } from '../editor/underlay';
 import { DrawingFacts } from './DrawingFacts';
 import { Refused } from './OpenSheet';
 import { ReadingProgress } from './ReadingProgress';
+import { DifferingMarks } from './ReadRounds';
+import { TakenAsRows } from './TakenAsRows';
 import { useDrawing } from './useDrawing';
+import { useTakenAs } from './useTakenAs';
 
 interface Way {
   readonly by: TakenBy;
@@ -49,6 +53,16 @@ function take(editor: Editor, { name }: Importing, drawing: Drawing, { by, to, c
     const coloured = palette.reduce(addToPalette, figure);
     return { figure: addMotif(coloured, round.id, shapes, groups), ids: shapes.map(({ id }) => id) };
   });
+}
+
+/** Puts rounds that were read of a drawing over the round that is worked on, about the centre. */
+function takeRounds(editor: Editor, { name }: Importing, { rounds }: Figure): void {
+  const { selection } = editor.getState();
+  const [first] = rounds;
+  act(editor, `Import ${name} as rounds`, (figure) =>
+    rounds.reduceRight((all, round) => addRound(all, round, selection.roundId), figure),
+  );
+  if (first) select(editor, first.id);
 }
 
 /** In the middle of the wedge. */
@@ -93,6 +107,52 @@ export function ImportSheet() {
 
 type Where = 'wedge' | 'centre' | 'point';
 
+interface PutProps {
+  readonly by: TakenBy;
+  readonly setBy: (by: TakenBy) => void;
+  readonly where: Where;
+  readonly setWhere: (where: Where) => void;
+  readonly colours: boolean;
+  readonly setColours: (colours: boolean) => void;
+}
+
+/** Where artwork goes that becomes a part of the motif. */
+function PutRows({ by, setBy, where, setWhere, colours, setColours }: PutProps) {
+  return (
+    <div className="flex flex-col gap-2">
+      <ChoiceRow
+        label="Held by"
+        value={by}
+        choices={[
+          { value: 'middle', label: 'Its middle' },
+          { value: 'page', label: 'Page’s middle' },
+          { value: 'origin', label: 'Its own 0, 0' },
+        ]}
+        onChange={setBy}
+      />
+      <ChoiceRow
+        label="Put"
+        value={where}
+        choices={[
+          { value: 'wedge', label: 'In the wedge' },
+          { value: 'centre', label: 'On the centre' },
+          { value: 'point', label: 'Where I click' },
+        ]}
+        onChange={setWhere}
+      />
+      <ChoiceRow
+        label="Its colours"
+        value={colours ? 'keep' : 'leave'}
+        choices={[
+          { value: 'leave', label: 'In it alone' },
+          { value: 'keep', label: 'To the palette too' },
+        ]}
+        onChange={(value) => setColours(value === 'keep')}
+      />
+    </div>
+  );
+}
+
 interface ChoiceProps {
   readonly importing: Importing;
   readonly drawing: Drawing;
@@ -109,12 +169,21 @@ function Choice({ importing, drawing, onClose }: ChoiceProps) {
     () => motifOfDrawing(drawing, { name: '', unit: 'px', by: 'page', to: { x: 0, y: 0 } }, newId),
     [drawing],
   );
+  const { unit } = useEditorState((state) => shownFigure(state).page);
+  // Rounds have the figure's own unit.
+  const own = useMemo(() => ({ ...drawing, unit }), [drawing, unit]);
+  const state = useTakenAs(own, importing.name, null);
+  const rebuilt = state.as === 'rounds' ? state.rebuilt : null;
   const { file } = importing;
   const problem = made.ok ? (taken.ok ? null : taken.finding) : made.finding;
   if (!made.ok || !taken.ok)
     return <Refused sentence={problem?.sentence ?? 'Nothing can be taken.'} onClose={onClose} />;
   const go = (): void => {
     onClose();
+    if (rebuilt) {
+      takeRounds(editor, importing, rebuilt.figure);
+      return;
+    }
     if (where !== 'point') {
       take(editor, importing, drawing, {
         by,
@@ -132,38 +201,27 @@ function Choice({ importing, drawing, onClose }: ChoiceProps) {
   };
   return (
     <div className="flex flex-col gap-3">
-      <DrawingFacts drawing={drawing} figure={made.value.figure} left={taken.value.left} />
-      <div className="flex flex-col gap-2">
-        <ChoiceRow
-          label="Held by"
-          value={by}
-          choices={[
-            { value: 'middle', label: 'Its middle' },
-            { value: 'page', label: 'Page’s middle' },
-            { value: 'origin', label: 'Its own 0, 0' },
-          ]}
-          onChange={setBy}
+      <DrawingFacts
+        drawing={drawing}
+        figure={rebuilt?.figure ?? made.value.figure}
+        left={rebuilt?.left ?? taken.value.left}
+        isRead={rebuilt !== null}
+        marks={
+          rebuilt &&
+          rebuilt.told.differing.length > 0 && <DifferingMarks figure={rebuilt.figure} told={rebuilt.told} />
+        }
+      />
+      <TakenAsRows drawing={own} state={state} />
+      {state.as === 'drawn' && (
+        <PutRows
+          by={by}
+          setBy={setBy}
+          where={where}
+          setWhere={setWhere}
+          colours={colours}
+          setColours={setColours}
         />
-        <ChoiceRow
-          label="Put"
-          value={where}
-          choices={[
-            { value: 'wedge', label: 'In the wedge' },
-            { value: 'centre', label: 'On the centre' },
-            { value: 'point', label: 'Where I click' },
-          ]}
-          onChange={setWhere}
-        />
-        <ChoiceRow
-          label="Its colours"
-          value={colours ? 'keep' : 'leave'}
-          choices={[
-            { value: 'leave', label: 'In it alone' },
-            { value: 'keep', label: 'To the palette too' },
-          ]}
-          onChange={(value) => setColours(value === 'keep')}
-        />
-      </div>
+      )}
       <div className="flex flex-wrap justify-end gap-2">
         {file && (
           <Button
@@ -178,7 +236,7 @@ function Choice({ importing, drawing, onClose }: ChoiceProps) {
           </Button>
         )}
         <Button onClick={onClose}>Cancel</Button>
-        <Button tone="main" onClick={go}>
+        <Button tone="main" disabled={!state.isThere} onClick={go}>
           {taken.value.left.length > 0 ? 'Take without these' : 'Take it'}
         </Button>
       </div>

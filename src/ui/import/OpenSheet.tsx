@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 
 import type { Figure } from '@/core/figure/model';
-import { figureOfDrawing } from '@/core/format/drawing/figureOfDrawing';
+import { figureOfDrawing, type FigureTaken } from '@/core/format/drawing/figureOfDrawing';
 import type { Drawing } from '@/core/format/drawing/drawing';
 import type { TakenBy } from '@/core/format/drawing/taken';
 import { newId } from '@/state/ids';
@@ -12,7 +12,10 @@ import { ChoiceRow } from '../common/ChoiceRow';
 import { Sheet } from '../common/Panel';
 import { DrawingFacts } from './DrawingFacts';
 import { ReadingProgress } from './ReadingProgress';
+import { DifferingMarks } from './ReadRounds';
+import { TakenAsRows } from './TakenAsRows';
 import { useDrawing } from './useDrawing';
+import { useTakenAs } from './useTakenAs';
 
 export interface FileText {
   readonly name: string;
@@ -72,21 +75,57 @@ function Choice({
   const [by, setBy] = useState<TakenBy>('page');
   const made = useMemo(() => figureOfDrawing(drawing, name, newId, by), [drawing, name, by]);
   if (!made.ok) return <Refused sentence={made.finding.sentence} onClose={onClose} />;
-  const { figure, left } = made.value;
-  const turns = figure.rounds.some(({ rule }) => rule.fold > 1);
+  return (
+    <Made
+      drawing={drawing}
+      name={name}
+      drawn={made.value}
+      by={by}
+      setBy={setBy}
+      onClose={onClose}
+      onTake={onTake}
+    />
+  );
+}
+
+interface MadeProps {
+  readonly drawing: Drawing;
+  readonly name: string;
+  /** The figure of the drawing as it is. */
+  readonly drawn: FigureTaken;
+  readonly by: TakenBy;
+  readonly setBy: (by: TakenBy) => void;
+  readonly onClose: () => void;
+  readonly onTake: (figure: Figure) => void;
+}
+
+function Made({ drawing, name, drawn, by, setBy, onClose, onTake }: MadeProps) {
+  const state = useTakenAs(drawing, name, drawn.figure);
+  const rebuilt = state.as === 'rounds' ? state.rebuilt : null;
+  const { figure, left } = rebuilt ?? drawn;
+  const isWritten = drawn.figure.rounds.some(({ rule }) => rule.fold > 1);
+  const differing = rebuilt && rebuilt.told.differing.length > 0;
   return (
     <div className="flex flex-col gap-3">
-      <DrawingFacts drawing={drawing} figure={figure} left={left} />
-      {turns ? (
+      <DrawingFacts
+        drawing={drawing}
+        figure={figure}
+        left={left}
+        isRead={rebuilt !== null}
+        marks={differing && <DifferingMarks figure={figure} told={rebuilt.told} />}
+      />
+      <TakenAsRows drawing={drawing} state={state} />
+      {state.as === 'drawn' && isWritten && (
         <p className="text-[12px] leading-4 text-muted">
           Parts that are used again and again around a centre come as rounds, with their folds.
         </p>
-      ) : (
+      )}
+      {state.as === 'drawn' && !isWritten && (
         <ChoiceRow label="Its centre" value={by} choices={CENTRES} onChange={setBy} />
       )}
       <div className="flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>
-        <Button tone="main" onClick={() => onTake(figure)}>
+        <Button tone="main" disabled={!state.isThere} onClick={() => onTake(figure)}>
           {left.length > 0 ? 'Open without these' : 'Open as a figure'}
         </Button>
       </div>

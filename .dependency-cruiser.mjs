@@ -18,6 +18,7 @@ const inside = {
   figure: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint'],
   stock: ['number', 'curve', 'symmetry', 'maker', 'scene', 'paint', 'figure'],
   format: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint', 'figure'],
+  trial: ['number', 'curve', 'symmetry', 'bend', 'merge', 'maker', 'scene', 'paint', 'figure', 'format'],
   rebuild: ['number', 'curve', 'merge', 'maker', 'scene', 'paint', 'figure', 'format'],
   proof: [
     'number',

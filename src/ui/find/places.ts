@@ -110,6 +110,12 @@ export const PLACES: readonly Place[] = [
   { title: 'Palette', stage: 'colour', level: 'round', words: 'swatches colours harmony tokens' },
   { title: 'Adjust', stage: 'colour', level: 'round', words: 'recolour lightness chroma hue saturation' },
   { title: 'Trials', stage: 'colour', level: 'round', words: 'variants alternatives palettes compare' },
+  {
+    title: 'Trials of form',
+    stage: 'turn',
+    level: 'round',
+    words: 'variants alternatives wall fold width random explore try side by side',
+  },
   { title: 'Small', stage: 'proof', level: 'round', words: 'icon sizes pixels favicon 16 32 look' },
   {
     title: 'Looks',

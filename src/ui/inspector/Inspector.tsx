@@ -27,6 +27,9 @@ import { PlaceSizePanel } from './PlaceSizePanel';
 import { RoundHeader } from './RoundHeader';
 import { SeveralPanel } from './SeveralPanel';
 import { ShapePanel } from './ShapePanel';
+import { FormTrialsPanel } from '../trial/FormTrials';
+import { firstNumber } from '@/core/trial/levers';
+import { isBuilt } from '@/core/maker/form';
 import { nameOfSelected, ShapesHeader } from './ShapesHeader';
 import { SnapPanel } from './SnapPanel';
 import { ToolPanel } from './ToolPanel';
@@ -174,6 +177,9 @@ function ShapeSections({ state, round, shapes }: ShapeProps) {
       <FitPanel round={round} shapes={shapes} />
       {stage !== 'merge' && combine}
       {stage === 'draw' && <WedgePanel round={round} shapes={shapes} />}
+      {single && isBuilt(single.form) && (
+        <FormTrialsPanel first={`${single.id} ${firstNumber(single.form)}`} />
+      )}
       <SnapPanel />
     </>
   );

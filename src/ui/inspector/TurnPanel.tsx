@@ -31,6 +31,7 @@ import { CountField, LengthField, TurnField } from '../common/NumberField';
 import { Fact, Row, Section } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor, useEditorState } from '../editor/EditorContext';
+import { FormTrialsPanel } from '../trial/FormTrials';
 import { VariationPanel } from './VariationPanel';
 import { LinkPanel } from './LinkPanel';
 import { LookPanel } from './LookPanel';
@@ -196,6 +197,7 @@ export function TurnPanel({ round }: { readonly round: Round }) {
       <LookPanel round={round} />
       <LinkPanel round={round} />
       <PlacePanel round={round} />
+      <FormTrialsPanel first={`${round.id} fold`} />
       <TurnFacts round={round} />
     </>
   );

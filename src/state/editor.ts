@@ -77,6 +77,7 @@ export function createEditor(saved: SavedFigure): Editor {
     snapTurn: 0,
     picking: null,
     importing: null,
+    rereading: null,
     guide: null,
     handedOut: 0,
     pivot: null,

@@ -116,6 +116,12 @@ export interface Importing {
   readonly from: 'paste' | 'drop' | 'choose';
 }
 
+/** Shapes of a round whose symmetry is looked at. */
+export interface RereadShapes {
+  readonly roundId: string;
+  readonly ids: ReadonlySet<string>;
+}
+
 export interface MergeState {
   readonly job: MergeJob;
   /** With the cells behind its outline counted; while something is dragged they are not. */
@@ -169,6 +175,7 @@ export interface EditorState {
   /** A click that is waited for. */
   readonly picking: Picking | null;
   readonly importing: Importing | null;
+  readonly rereading: RereadShapes | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
   /** How the panel transforms next; it stays from selection to selection. */

@@ -226,4 +226,17 @@ test('the symmetry of finished artwork is read: what goes round comes as rounds,
   await expect.poll(async () => (await figureOf(page)).rounds.map(({ rule }) => rule.fold)).toContain(11);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await figureOf(page)).rounds.map(({ rule }) => rule.fold)).not.toContain(11);
+
+  // What was pasted lies in the motif as it is, and is read there.
+  await makeFigure(page);
+  await paste(page, deadRosette());
+  await expect(page.getByLabel('Inspector').getByText('group of 21 shapes')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('read their symmetry');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText('×11, ×11 with axes')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Make rounds of them' }).click();
+  await expect
+    .poll(async () => (await figureOf(page)).rounds.map(({ rule }) => rule.fold))
+    .toEqual([11, 1, 11]);
 });

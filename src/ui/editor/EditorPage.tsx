@@ -29,6 +29,7 @@ import { useMedia } from '../common/useMedia';
 import { Segmented } from '../common/Choices';
 import { ArtworkChooser } from '../import/ImportButton';
 import { ImportSheet } from '../import/ImportSheet';
+import { ReadSheet } from '../import/ReadSheet';
 import { Inspector } from '../inspector/Inspector';
 import { DrawerPanel } from '../drawer/DrawerPanel';
 import { followUses } from '../drawer/followUses';
@@ -159,6 +160,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
       <SaveSheets />
       <ArtworkChooser />
       <ImportSheet />
+      <ReadSheet />
     </WorkshopContext>
   );
 }

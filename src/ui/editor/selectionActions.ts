@@ -10,6 +10,7 @@ import {
   PaintBucket,
   Paintbrush,
   PenLine,
+  ScanSearch,
   SendToBack,
   Shapes,
   SquaresExclude,
@@ -40,6 +41,7 @@ import type { Figure, Shape } from '@/core/figure/model';
 import type { Paint } from '@/core/scene/scene';
 import { chosenIn } from '@/state/chosen';
 import { sameFill } from '@/core/paint/fills';
+import { canBeRead } from '@/core/rebuild/inFigure';
 import { newId } from '@/state/ids';
 import { copiedParts, isOverRounds, overParts, selectedParts, selectParts } from '@/state/parts';
 import type { MenuEntry } from '../common/Menu';
@@ -239,6 +241,13 @@ export function selectionActions(editor: Editor): MenuEntry[] {
           return made.ok ? ok({ figure: made.value, ids: [only] }) : made;
         });
       },
+    },
+    {
+      label: 'Read their symmetry …',
+      words: 'recognise rebuild rounds fold dead paths mandala rosette detect',
+      icon: ScanSearch,
+      disabled: apart || !round || !canBeRead(round, ids),
+      onClick: () => round && editor.setState({ rereading: { roundId: round.id, ids } }),
     },
     {
       label: 'To the front',

@@ -18,7 +18,7 @@ import { plural } from '../inspector/words';
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** A picture of what is taken, as the figure draws it. @param marks what is drawn over it */
-function Picture({ figure, marks }: { readonly figure: Figure; readonly marks?: ReactNode }) {
+export function Picture({ figure, marks }: { readonly figure: Figure; readonly marks?: ReactNode }) {
   const [drawn, setDrawn] = useState<string | null>(null);
   useEffect(() => {
     let isMine = true;

@@ -2,10 +2,14 @@ import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 
+import { parse } from 'csv-parse/sync';
+
+import { STRAIGHT } from '../src/core/derive';
 import type { Figure } from '../src/core/figure/model';
 import { readFigure } from '../src/core/format/figure/json';
 import type { Format, OptionField, Options, OptionValue } from '../src/core/format/format';
 import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
+import { withSettings, type Setting } from '../src/core/trial/named';
 import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
 import { picturesOf } from '../src/server/pictures';
@@ -47,6 +51,8 @@ export const EXPORT_USAGE = `Usage: cyclogon export (FIGURE.json … | --id ID �
   --id ID          a figure of the data directory (CYCLOGON_DATA, or ./data); again for another
   --all            every figure of the Shelf
   --out FILE|DIR   where to write, a directory for several files; without it one file goes to standard output
+  --set NAME=V     sets a number or choice of the figures first: fold=16, hub.petal.width=2mm; again for another
+  --csv FILE       writes each figure once for each line: names in the first line, values below, what it is called under “name”
 ${TIME_LIMIT_USAGE}
 ${optionLines.join('\n')}
                    --size may name several, as 64,128,512`;
@@ -64,6 +70,9 @@ interface Call {
   readonly ids: readonly string[];
   readonly all: boolean;
   readonly out: string | null;
+  readonly settings: readonly Setting[];
+  /** A file with settings, a line each. */
+  readonly csv: string | null;
   readonly wanted: readonly Wanted[];
   /** How long each file may take. */
   readonly seconds: number;
@@ -87,6 +96,8 @@ function readCall(args: string[]): Call {
         id: { type: 'string', multiple: true },
         all: { type: 'boolean', default: false },
         out: { type: 'string' },
+        set: { type: 'string', multiple: true },
+        csv: { type: 'string' },
         'time-limit': { type: 'string' },
         ...Object.fromEntries(
           [...OPTIONS].map(([word, { field }]) => [
@@ -108,6 +119,8 @@ function readCall(args: string[]): Call {
     ids,
     all,
     out: textOf(given['out']),
+    settings: (Array.isArray(given['set']) ? given['set'].map(String) : []).map(settingOf),
+    csv: textOf(given['csv']),
     wanted: wantedIn(textOf(given['to']) ?? '', given),
     seconds: wholeNumber(
       textOf(given['time-limit']) ?? undefined,
@@ -117,6 +130,13 @@ function readCall(args: string[]): Call {
       TIME_LIMIT,
     ),
   };
+}
+
+/** `fold=16` as a name and a value. @throws WrongCall */
+function settingOf(text: string): Setting {
+  const [, name, value] = /^([^=]+)=(.*)$/s.exec(text) ?? [];
+  if (!name || !value) throw new WrongCall(`--set wants NAME=VALUE, not “${text}”.`);
+  return [name.trim(), value.trim()];
 }
 
 /** The formats of a call, and of pictures of pixels each size. @throws WrongCall */
@@ -174,6 +194,55 @@ interface Source {
 
 const known = (figure: Figure): Source => ({ name: figure.name, load: () => Promise.resolve(figure) });
 
+/** What one line of a table sets, and what its figure is called; null where it does not say. */
+interface Line {
+  readonly name: string | null;
+  readonly settings: readonly Setting[];
+}
+
+/** The column that names figures. */
+const NAME_COLUMN = 'name';
+
+/** The lines of a table of settings. @throws Error with a sentence */
+async function linesOf(file: string): Promise<Line[]> {
+  const text = await readText(file);
+  const rows = ((): Record<string, string>[] => {
+    try {
+      return parse(text, { columns: true, bom: true, trim: true, skip_empty_lines: true });
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : 'it is no table.';
+      throw new Error(`“${file}” cannot be read: ${reason}`, { cause: error });
+    }
+  })();
+  if (rows.length === 0) throw new Error(`“${file}” has no line below the names.`);
+  return rows.map(({ [NAME_COLUMN]: name, ...rest }) => ({
+    name: name === undefined || name === '' ? null : name,
+    // What is left empty stays as it is.
+    settings: Object.entries(rest).filter(([, value]) => value !== ''),
+  }));
+}
+
+/** A figure with settings, under a name that tells them. */
+function withLine({ name, load }: Source, { name: own, settings }: Line, others: readonly Setting[]): Source {
+  const said = settings.map(([key, value]) => `${key} ${value}`).join(' ');
+  return {
+    name: own ?? (said === '' ? name : `${name} ${said}`),
+    load: async () => {
+      const made = withSettings(await load(), [...others, ...settings], STRAIGHT);
+      if (!made.ok) throw new Error(made.finding.sentence);
+      return made.value;
+    },
+  };
+}
+
+/** The figures of a call with what it sets, each once for each line of its table. */
+async function setSources(call: Call): Promise<Source[]> {
+  const sources = await sourcesOf(call);
+  if (call.settings.length === 0 && call.csv === null) return sources;
+  const lines = call.csv === null ? [{ name: null, settings: [] }] : await linesOf(call.csv);
+  return sources.flatMap((source) => lines.map((line) => withLine(source, line, call.settings)));
+}
+
 /** The figures of a call, in its order. */
 async function sourcesOf({ files, ids, all }: Call): Promise<Source[]> {
   if (files.length > 0)
@@ -226,7 +295,7 @@ async function kindAt(out: string): Promise<'directory' | 'file' | 'nothing'> {
 export async function exportFigures(args: string[]): Promise<void> {
   const call = readCall(args);
   const { out, seconds } = call;
-  const plans = planned(await sourcesOf(call), call.wanted);
+  const plans = planned(await setSources(call), call.wanted);
   const made = async (
     { source, format, options }: Planned,
     measured?: (took: Took) => void,

@@ -5,7 +5,7 @@ import path from 'node:path';
 
 import { afterAll, describe, expect, it, vi } from 'vitest';
 
-import { writeFigure } from '../src/core/format/figure/json';
+import { readFigure, writeFigure } from '../src/core/format/figure/json';
 import { closeDatabases, openDatabase } from '../src/server/database';
 import { createFigure } from '../src/server/figures';
 import { endProcesses } from '../src/server/jobs/pool';
@@ -78,6 +78,43 @@ describe('cyclogon export', () => {
     const shelf = path.join(directory, 'shelf');
     expect((await called('export', '--all', '--to', 'json', '--out', shelf)).status).toBe(0);
     expect(readdirSync(shelf).length).toBeGreaterThan(0);
+  });
+
+  it('sets numbers by their names, and writes a figure for each line of a table', async () => {
+    const one = path.join(directory, 'one.json');
+    const settings = ['--set', 'hub.fold=16', '--set', 'hub.petal.width=2mm'];
+    expect((await called('export', file, '--to', 'json', ...settings, '--out', one)).status).toBe(0);
+    const hub = readFigure(readFileSync(one, 'utf8')).rounds.find(({ name }) => name === 'Hub');
+    expect(hub?.rule.fold).toBe(16);
+    const table = path.join(directory, 'table.csv');
+    writeFileSync(table, 'name,hub.fold,hub.mirror\nSmall tide,5,\n,7,halves\n');
+    const out = path.join(directory, 'lines');
+    expect((await called('export', file, '--to', 'json', '--csv', table, '--out', out)).status).toBe(0);
+    expect(readdirSync(out).sort()).toEqual([
+      'scallop-ring-hub.fold-7-hub.mirror-halves.json',
+      'small-tide.json',
+    ]);
+    const seven = readFigure(
+      readFileSync(path.join(out, 'scallop-ring-hub.fold-7-hub.mirror-halves.json'), 'utf8'),
+    );
+    expect(seven.rounds.find(({ name }) => name === 'Hub')?.rule).toMatchObject({ fold: 7, mirror: true });
+    // A line that cannot be drawn is named, and holds up no other.
+    writeFileSync(table, 'name,hub.fold\nGood,6\nBad,none\n');
+    const half = await called(
+      'export',
+      file,
+      '--to',
+      'json',
+      '--csv',
+      table,
+      '--out',
+      path.join(directory, 'half'),
+    );
+    expect(half.status).toBe(1);
+    expect(half.stderr).toMatch(/bad\.json: “hub\.fold” cannot be “none”/);
+    expect(readdirSync(path.join(directory, 'half'))).toEqual(['good.json']);
+    expect((await called('export', file, '--to', 'svg', '--set', 'fold')).status).toBe(2);
+    expect((await called('export', file, '--to', 'svg', '--set', 'fold=9')).stderr).toMatch(/say which/);
   });
 
   it('ends what takes longer than it may, and says so; a reader that goes away is no mistake', () => {

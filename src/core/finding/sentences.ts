@@ -198,6 +198,11 @@ export const SENTENCES = {
   // Drawings from elsewhere.
   'dxf.unreadable': (sentence: string) => sentence,
   'svg.unreadable': (sentence: string) => sentence,
+  'lever.none': (name: string, names: string) =>
+    `No number of the figure is called “${name}”. There are ${names}.`,
+  'lever.several': (name: string, names: string) => `“${name}” may be ${names}: say which.`,
+  'lever.value': (name: string, text: string, reason: string) => `“${name}” cannot be “${text}”: ${reason}`,
+  'lever.refused': (name: string, text: string) => `The figure cannot be drawn with “${name}” as “${text}”.`,
   'artwork.nothing': () => 'There is nothing in this file that Cyclogon can draw.',
   'artwork.nodes': (count: number, most: number) =>
     `One shape of this file has ${count} nodes; a shape has at most ${most}.`,

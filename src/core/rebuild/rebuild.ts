@@ -23,7 +23,7 @@ import { marksOfRound } from './rounds';
 import type { Stray } from './strays';
 
 export { AS_IT_IS, type ReadChoices } from './figureOfRead';
-export type { OtherCentre, ReadOptions } from './read';
+export type { ReadOptions } from './read';
 export type { MotifBy } from './motif';
 
 interface RebuildInput {
@@ -37,7 +37,7 @@ interface RebuildInput {
 }
 
 /** A round that was read, for people. */
-export interface ToldRound {
+interface ToldRound {
   readonly fold: number;
   /** It has axes: each copy is its own reflection, or has it beside it. */
   readonly mirrored: boolean;

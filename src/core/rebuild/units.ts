@@ -35,7 +35,7 @@ function unitOf(orbits: readonly Orbit[], axis: number | null): Unit {
 }
 
 /** Where the marks of an orbit stand against an axis, to one side of it: the axis of each copy is the one that is nearest. */
-export function asideOf({ start, fold }: Orbit, axis: number): number {
+function asideOf({ start, fold }: Orbit, axis: number): number {
   const off = start - axis;
   return off - Math.round(off * fold) / fold;
 }

@@ -60,7 +60,7 @@ export interface NumberLever extends Base {
   readonly scale: number;
 }
 
-export interface ChoiceLever extends Base {
+interface ChoiceLever extends Base {
   readonly type: 'choice';
   readonly value: string;
   readonly choices: readonly (readonly [value: string, label: string])[];

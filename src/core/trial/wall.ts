@@ -13,16 +13,13 @@ import type { Figure } from '../figure/model';
 import { figureSchema } from '../figure/schema';
 import { leversOf, type Lever, type LeverValue, type NumberLever } from './levers';
 
-/** Evenly over their ranges, or by chance from a seed. */
-export const SPREADS_OF_TRIALS = ['even', 'chance'] as const;
-/** How far from what it is now. */
-export const BOLDNESSES = ['near', 'far'] as const;
-
 export interface WallPlan {
   /** Keys of one lever or two. */
   readonly levers: readonly string[];
-  readonly how: (typeof SPREADS_OF_TRIALS)[number];
-  readonly bold: (typeof BOLDNESSES)[number];
+  /** Evenly over their ranges, or by chance. */
+  readonly how: 'even' | 'chance';
+  /** How far from what it is now. */
+  readonly bold: 'near' | 'far';
   /** A whole number: the same one gives the same wall. */
   readonly seed: number;
 }

@@ -27,6 +27,11 @@ function ReadShapes({ shapes, onClose }: Props) {
     return drawingOfShapes(shownFigure(state), shapes.roundId, shapes.ids, workOf(state));
   }, [editor, shapes]);
   const { rebuilt, share, sentence } = useRebuilt(drawing, 'Shapes', asked);
+  // Where they will be: about the figure's own centre, on its page.
+  const figure = useMemo(
+    () => rebuilt && { ...rebuilt.figure, page: shownFigure(editor.getState()).page },
+    [rebuilt, editor],
+  );
   const take = (): void => {
     if (!rebuilt) return;
     onClose();
@@ -43,12 +48,9 @@ function ReadShapes({ shapes, onClose }: Props) {
         </p>
       )}
       {share !== null && <ProgressBar label="Reading their symmetry" share={share} />}
-      {rebuilt && (
+      {rebuilt && figure && (
         <>
-          <Picture
-            figure={rebuilt.figure}
-            marks={<DifferingMarks figure={rebuilt.figure} told={rebuilt.told} />}
-          />
+          <Picture figure={figure} marks={<DifferingMarks figure={figure} told={rebuilt.told} />} />
           <ReadRounds told={rebuilt.told} unit={drawing.unit} asked={asked} onAsk={setAsked} />
         </>
       )}

@@ -6,7 +6,7 @@ import { FIRST_ASKED, isSure } from './ReadRounds';
 import { useRebuilt, type Asked, type Rebuilding } from './useRebuilt';
 
 /** As it is drawn, or as rounds whose turns were read of it. */
-export type TakenAs = 'drawn' | 'rounds';
+type TakenAs = 'drawn' | 'rounds';
 
 export interface TakenAsState extends Rebuilding {
   readonly as: TakenAs;

@@ -9,7 +9,8 @@ import type { Figure } from '../src/core/figure/model';
 import { readFigure } from '../src/core/format/figure/json';
 import type { Format, OptionField, Options, OptionValue } from '../src/core/format/format';
 import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
-import { withSettings, type Setting } from '../src/core/trial/named';
+import { withAllSet } from '../src/core/trial/formulas';
+import type { Setting } from '../src/core/trial/named';
 import { database } from '../src/server/database';
 import { listFigures, shownFigure } from '../src/server/figures';
 import { picturesOf } from '../src/server/pictures';
@@ -228,7 +229,7 @@ function withLine({ name, load }: Source, { name: own, settings }: Line, others:
   return {
     name: own ?? (said === '' ? name : `${name} ${said}`),
     load: async () => {
-      const made = withSettings(await load(), [...others, ...settings], STRAIGHT);
+      const made = withAllSet(await load(), [...others, ...settings], STRAIGHT);
       if (!made.ok) throw new Error(made.finding.sentence);
       return made.value;
     },

@@ -1,8 +1,10 @@
 import { startLengths } from './toolLengths';
+import equal from 'fast-deep-equal';
 import { createStore } from 'zustand';
 
 import { NO_RESULTS, type Work } from '../core/derive';
 import type { HandleSide } from '../core/curve/nodes';
+import { holding, settled } from '../core/trial/formulas';
 import { failed, finding, ok, type Finding, type Result } from '../core/finding';
 
 import { type Figure, type Round, type Shape } from '../core/figure/model';
@@ -144,10 +146,18 @@ function unsaveable(figure: Figure): Finding | null {
   return error ? finding('figure.refused', brokenSentence(figure, error)) : null;
 }
 
-/** A figure as the next step, with all that it takes to show it; why not, where it cannot be one. */
+/**
+ * A figure as the next step, its numbers as its formulas have them, with all that it takes to show it; why not, where it cannot be one.
+ */
 function nextStep(editor: Editor, figure: Figure, work: Work): Result<Figure> {
-  const problem = unsaveable(figure) ?? excessOf(figure, work);
-  return problem ? failed(problem) : prepared(editor.getState(), figure, work);
+  const kept = settled(figure, work);
+  if (!kept.ok) return kept;
+  // A number that goes by others was changed by hand, and nothing else: why that comes to nothing is said.
+  const isHeld = kept.value !== figure && equal(kept.value, figureOf(editor.getState().history));
+  const held = isHeld ? holding(figure, kept.value, work) : null;
+  if (held) return failed(held);
+  const problem = unsaveable(kept.value) ?? excessOf(kept.value, work);
+  return problem ? failed(problem) : prepared(editor.getState(), kept.value, work);
 }
 
 const take = (editor: Editor, label: string, figure: Figure, mergeKey: string | null): void =>
@@ -167,7 +177,7 @@ export function commit(editor: Editor, label: string, figure: Figure, mergeKey: 
     editor,
     label,
     (work) => nextStep(editor, meant, work),
-    () => take(editor, label, meant, mergeKey),
+    (next) => take(editor, label, next, mergeKey),
   );
 }
 
@@ -207,7 +217,7 @@ export const actAndSelect = (
       const made = 'ok' in answer ? answer : ok(answer);
       if (!made.ok) return made;
       const next = nextStep(editor, made.value.figure, work);
-      return next.ok ? made : next;
+      return next.ok ? ok({ ...made.value, figure: next.value }) : next;
     },
     (made) => {
       take(editor, label, made.figure, null);

@@ -72,3 +72,60 @@ test('forms are tried side by side: over one number or two, by chance, pinned, g
   await page.keyboard.press('p');
   await expect(page.getByText(`Trial: Fold 12, ${title}`).first()).toBeVisible();
 });
+
+test('numbers belong together: a slider moves what goes by it, names are read, and a circle is refused with its name', async ({
+  page,
+}) => {
+  await page.goto(`/figures/${await stored(page, PIECES['scallop-ring']?.())}`);
+  await opened(page);
+  const panel = page.getByLabel('Inspector');
+  await panel.getByRole('tab', { name: 'Page' }).click();
+  await panel.getByRole('button', { name: 'Slider', exact: true }).click();
+  await panel.getByLabel('Name of Slider 1').fill('Boldness');
+  await page.keyboard.press('Enter');
+  const bind = async (lever: string): Promise<void> => {
+    await panel.getByLabel('Number that goes by others').selectOption(lever);
+    await panel.getByRole('button', { name: 'Bind' }).click();
+  };
+  await bind('Hub · Petal · Width');
+  const width = panel.getByLabel('What hub.petal.width goes by');
+  await width.fill('2 * boldness');
+  await page.keyboard.press('Enter');
+  const petal = async () => {
+    const hub = (await figureOf(page)).rounds.find(({ name }) => name === 'Hub');
+    const form = hub?.shapes.find(({ name }) => name === 'Petal')?.form;
+    return form?.kind === 'petal' ? form.params.width : null;
+  };
+  await expect.poll(petal).toBeCloseTo(10, 6);
+
+  // Moved by a key, all of one place is one step.
+  await panel.getByRole('slider', { name: 'Boldness' }).focus();
+  await page.keyboard.press('End');
+  await expect.poll(petal).toBeCloseTo(20, 6);
+
+  // Changed by hand it stays, and why is said.
+  await bind('Hub · Fold');
+  await page
+    .getByLabel('Fold of Hub')
+    .getByRole('spinbutton')
+    .or(page.getByLabel('Fold of Hub').getByRole('textbox'))
+    .first()
+    .fill('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('“hub.fold” goes by “9”')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await panel.getByRole('button', { name: 'Let hub.fold be' }).click();
+
+  // What goes in a circle is refused; the petal stays.
+  await bind('Hub · Line · Width');
+  await panel.getByLabel('What hub.line.width goes by').fill('hub.petal.width / 2');
+  await page.keyboard.press('Enter');
+  await width.fill('hub.line.width');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/go by one another in a circle: hub\..*width → hub\..*width/)).toBeVisible();
+  expect(await petal()).toBeCloseTo(20, 6);
+
+  await page.keyboard.press('Escape');
+  for (let k = 0; k < 5; k += 1) await page.locator('body').press('Control+z');
+  await expect.poll(petal).toBeCloseTo(10, 6);
+});

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { tideDial } from '../../../demo/pieces/tideDial';
 import { anyFigure, Chance } from '../../../tests/help/anyFigure';
+import { disc, withForms } from '../../../tests/help/figures';
 import { removeRound, renameFigure, setFold, setMerge, setMirror } from './commands';
 import { differences } from './differences';
 import { foundBy } from './foundBy';
@@ -81,4 +82,17 @@ it('a figure is found by how it is turned, its colours and the words in it', () 
   expect(colours).toMatch(/[0-9a-f]{6}/);
   expect(words).toContain('Petal');
   expect(foundBy(tideDial()).words).toContain('Dial');
+});
+
+it('tells sliders and what goes by them', () => {
+  const figure = withForms(disc(0, -40, 5));
+  const slider = { id: 'k', name: 'Boldness', value: 4, least: 1, most: 10 };
+  const one = { ...figure, sliders: [slider] };
+  expect(differences(figure, one)).toEqual(['Boldness: a slider more']);
+  expect(differences(one, { ...one, sliders: [{ ...slider, value: 7 }] })).toEqual([
+    expect.stringMatching(/Boldness.*4.*7/) as string,
+  ]);
+  expect(differences(one, { ...one, formulas: [{ lever: 'r fold', text: '2 * 4' }] })).toEqual([
+    'Other numbers go by others, or by other ones',
+  ]);
 });

@@ -178,6 +178,25 @@ function colourDifferences(before: Figure, after: Figure): string[] {
   ];
 }
 
+/** Sliders that stand elsewhere, are there more or fewer, and numbers that go by others than before. */
+function sliderDifferences(before: Figure, after: Figure): string[] {
+  const [old, next] = [before.sliders ?? [], after.sliders ?? []];
+  const moved = next.flatMap((slider) => {
+    const same = old.find(({ id }) => id === slider.id);
+    return same
+      ? changed(slider.name, String(same.value), String(slider.value))
+      : [`${slider.name}: a slider more`];
+  });
+  const gone = old.filter(({ id }) => next.every((slider) => slider.id !== id));
+  return [
+    ...moved,
+    ...gone.map(({ name }) => `${name}: a slider fewer`),
+    ...(equal(before.formulas ?? [], after.formulas ?? [])
+      ? []
+      : ['Other numbers go by others, or by other ones']),
+  ];
+}
+
 /** What is different, a line each, the page first; none where both draw the same by the same means. */
 export function differences(before: Figure, after: Figure): string[] {
   const same = pairs(before, after);
@@ -196,5 +215,6 @@ export function differences(before: Figure, after: Figure): string[] {
       roundDifferences(old, next, after.page.unit).map((line) => `${old.name}: ${line}`),
     ),
     ...colourDifferences(before, after),
+    ...sliderDifferences(before, after),
   ];
 }

@@ -12,7 +12,7 @@ import type { Frame } from '../symmetry/frame';
 import type { TurnRule } from '../symmetry/rule';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 10;
+export const FIGURE_VERSION = 11;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -249,6 +249,23 @@ export interface ProofSaid {
   readonly left?: readonly string[];
 }
 
+/** A number of a figure's own, by which others go; a person moves it between two bounds. */
+export interface Slider {
+  readonly id: string;
+  readonly name: string;
+  readonly value: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A number of a figure that goes by others (see core/trial/formulas). */
+export interface Formula {
+  /** The key of the lever that it sets. */
+  readonly lever: string;
+  /** An expression over sliders and other numbers by their names. */
+  readonly text: string;
+}
+
 /** What is saved, opened and exported: only what a person decided, never what follows from it. */
 export interface Figure {
   readonly format: typeof FIGURE_FORMAT;
@@ -262,6 +279,8 @@ export interface Figure {
   readonly inks?: readonly ColourInks[];
   readonly underlay: Underlay | null;
   readonly proof?: ProofSaid;
+  readonly sliders?: readonly Slider[];
+  readonly formulas?: readonly Formula[];
   /** Back to front. */
   readonly rounds: readonly Round[];
 }
@@ -283,6 +302,10 @@ export const LIMITS = {
   /** Of one gradient. */
   stops: 32,
   dashes: 20,
+  sliders: 24,
+  formulas: 200,
+  /** Letters of one. */
+  formula: 400,
   /** Targets of a figure's own. */
   targets: 50,
   /** Findings that are left as they are. */

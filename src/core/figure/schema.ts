@@ -46,9 +46,11 @@ import {
   LIMITS,
   ROUND_MERGES,
   type Figure,
+  type Formula,
   type Group,
   type Round,
   type Shape,
+  type Slider,
 } from './model';
 
 /**
@@ -527,6 +529,23 @@ const proofSaid = Joi.object({
 });
 
 /** The figure format. Described for people in docs/figure-format.md. */
+const bounded = Joi.number().min(-LIMITS.size).max(LIMITS.size).required();
+const slider = Joi.object<Slider>({
+  id,
+  name,
+  value: bounded,
+  least: bounded,
+  most: bounded,
+}).custom((value: Slider, helpers) =>
+  value.least < value.most && value.value >= value.least && value.value <= value.most
+    ? value
+    : helpers.message({ custom: '{{#label}}: a slider is between its least and its most' }),
+);
+const formula = Joi.object<Formula>({
+  lever: Joi.string().min(1).max(120).required(),
+  text: Joi.string().trim().min(1).max(LIMITS.formula).required(),
+});
+
 export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   format: Joi.valid(FIGURE_FORMAT).required(),
   version: Joi.valid(FIGURE_VERSION).required(),
@@ -558,5 +577,7 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
     .allow(null)
     .required(),
   proof: proofSaid,
+  sliders: Joi.array().items(slider).max(LIMITS.sliders).unique('id'),
+  formulas: Joi.array().items(formula).max(LIMITS.formulas).unique('lever'),
   rounds: Joi.array().items(once(round).rule).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });

@@ -29,7 +29,7 @@ const drawn = async (figure: ReturnType<typeof readFigure>) => {
 describe('files of earlier versions', () => {
   it('are there of each version', () => {
     const versions = FILES.map((file) => (JSON.parse(textOf(file)) as { version: number }).version);
-    expect([...new Set(versions)].sort()).toEqual(
+    expect([...new Set(versions)].sort((a, b) => a - b)).toEqual(
       Array.from({ length: FIGURE_VERSION - 1 }, (_, k) => k + 1),
     );
   });

@@ -135,6 +135,9 @@ const fromEighth = (figure: Json): Json => ({ ...figure, version: 9 });
 /** Up to version 9 no construction followed the shape that it was made of, and colours had no names. */
 const fromNinth = (figure: Json): Json => ({ ...figure, version: 10 });
 
+/** Up to version 10 no number went by others. */
+const fromTenth = (figure: Json): Json => ({ ...figure, version: 11 });
+
 const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFirst,
   fromSecond,
@@ -145,6 +148,7 @@ const STEPS: readonly ((figure: Json) => Json)[] = [
   fromSeventh,
   fromEighth,
   fromNinth,
+  fromTenth,
 ];
 
 /**

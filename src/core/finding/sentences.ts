@@ -198,6 +198,14 @@ export const SENTENCES = {
   // Drawings from elsewhere.
   'dxf.unreadable': (sentence: string) => sentence,
   'svg.unreadable': (sentence: string) => sentence,
+  'slider.bounds': () => 'A slider goes from less to more.',
+  'formula.unreadable': (text: string, reason: string) => `“${text}” is no expression: ${reason}.`,
+  'formula.name': (name: string) => `No slider and no number of the figure is called “${name}”.`,
+  'formula.circle': (names: string) => `These go by one another in a circle: ${names}.`,
+  'formula.held': (name: string, text: string) =>
+    `“${name}” goes by “${text}”: change that in Page, Sliders, or let it be there.`,
+  'formula.refused': (name: string, text: string, value: number) =>
+    `“${name}” cannot be ${Number.isFinite(value) ? Number(value.toPrecision(6)) : 'no number'}, as “${text}” says.`,
   'lever.none': (name: string, names: string) =>
     `No number of the figure is called “${name}”. There are ${names}.`,
   'lever.several': (name: string, names: string) => `“${name}” may be ${names}: say which.`,

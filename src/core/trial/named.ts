@@ -16,7 +16,7 @@ import { leversOf, type Lever, type LeverValue } from './levers';
 export type Setting = readonly [name: string, text: string];
 
 /** A word of a name: small letters, and hyphens for all that is between words. */
-const wordOf = (text: string): string =>
+export const wordOf = (text: string): string =>
   text
     .toLowerCase()
     .normalize('NFKD')

@@ -16,6 +16,11 @@ export const PLACES: readonly Place[] = [
     level: 'page',
     words: 'size format paper width height unit mm px inches bleed A4 icon centre',
   },
+  {
+    title: 'Sliders',
+    level: 'page',
+    words: 'expression formula parameter variable bind number equation depend',
+  },
   { title: 'Background', level: 'page', words: 'ground colour behind backdrop transparent' },
   { title: 'Underlay', level: 'page', words: 'picture image photo trace template reference sketch' },
   {

@@ -23,6 +23,7 @@ import { LEVELS, Levels } from './Levels';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
+import { SlidersPanel } from './SlidersPanel';
 import { PlaceSizePanel } from './PlaceSizePanel';
 import { RoundHeader } from './RoundHeader';
 import { SeveralPanel } from './SeveralPanel';
@@ -86,6 +87,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
         {level === 'page' && (
           <>
             <PagePanel page={page} />
+            <SlidersPanel />
             <UnderlayPanel />
           </>
         )}

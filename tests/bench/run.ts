@@ -14,6 +14,7 @@ import { benchEngine } from './engine';
 import { keeping } from './kept';
 import { benchMerging } from './merging';
 import { benchProving } from './proving';
+import { benchRebuilding } from './rebuilding';
 import { median } from './timing';
 
 /** A fixed piece of arithmetic: all times are given as multiples of it, taken in the same run. */
@@ -85,6 +86,7 @@ const bend = {
 for (const count of [50, 500])
   report(`a strip of ${count} cubics bent`, await median(9, () => bentPaths([wavy(count)], bend)));
 await benchProving(report);
+await benchRebuilding(report);
 await benchMerging(report);
 await benchEngine(unit);
 await kept.write();

@@ -1,6 +1,6 @@
 import type { Point } from '../curve/point';
 import { matchUnder, turnAbout } from './match';
-import type { Mark } from './mark';
+import { isTexture, type Mark } from './mark';
 
 /** Highest folds first; what any turn takes to itself is of none of them. */
 const MOST_TRIED = 48;
@@ -16,6 +16,7 @@ const divisorsOf = (count: number): number[] => {
  * @param within how far points may be from where they would be
  */
 export function ownFold(mark: Mark, centre: Point, within: number): number | null {
+  if (isTexture(mark)) return 1;
   const outlines = mark.layers.flatMap((layer) => layer.outlines);
   if (
     outlines.every(({ kind }) => kind === 'ring') &&

@@ -6,6 +6,7 @@
  * const order = sortedBlocks([petals, dots, rim], overlaps);
  * otherwiseIn(order.flatMap((k) => blocks[k]), overlaps); // 0: all that overlaps lies as it did
  */
+import { boundsApart, type Bounds } from '../curve/bounds';
 import { convexHull, hullOfPaths, hullsMeet } from '../curve/hull';
 import { closedPath, signedArea } from '../curve/path';
 import type { Point } from '../curve/point';
@@ -76,16 +77,23 @@ export function overlapsOf(marks: readonly Mark[], within: number): Overlap[] {
   const all = marks
     .map((mark) => {
       const hull = hullOf(mark);
-      const across = hull.map(({ x }) => x);
-      return { mark, hull, left: Math.min(...across), right: Math.max(...across), colour: soleColour(mark) };
+      const [across, down] = [hull.map(({ x }) => x), hull.map(({ y }) => y)];
+      const box: Bounds = {
+        left: Math.min(...across),
+        right: Math.max(...across),
+        top: Math.min(...down),
+        bottom: Math.max(...down),
+      };
+      return { mark, hull, box, colour: soleColour(mark) };
     })
-    .sort((a, b) => a.left - b.left);
+    .sort((a, b) => a.box.left - b.box.left);
   const found: Overlap[] = [];
   for (const [k, a] of all.entries())
     for (let j = k + 1; j < all.length && found.length < MOST_PAIRS; j += 1) {
       const b = all[j] as (typeof all)[number];
-      if (b.left > a.right) break;
-      if ((a.colour !== null && a.colour === b.colour) || !hullsMeet(a.hull, b.hull, within)) continue;
+      if (b.box.left > a.box.right) break;
+      if (boundsApart(a.box, b.box) > 0 || (a.colour !== null && a.colour === b.colour)) continue;
+      if (!hullsMeet(a.hull, b.hull, within)) continue;
       const [lower, upper] = a.mark.index < b.mark.index ? [a.mark, b.mark] : [b.mark, a.mark];
       found.push({ lower, upper, isReal: once(() => doOverlap(lower, upper, within)) });
     }

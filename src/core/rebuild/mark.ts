@@ -168,13 +168,21 @@ function shapesIn(node: DrawnNode): Pick<DrawnShape, 'paths' | 'paint' | 'rule'>
   return node.clip ? [...inside, ...node.clip.shapes.map((shape) => ({ ...shape, paint: CLIP }))] : inside;
 }
 
+/** A mark of more contours than this is a texture: it is a copy of nothing, and is not looked at closer. */
+const MOST_CONTOURS = 500;
+
+/** True for a mark of so many contours that it is not compared. */
+export const isTexture = ({ layers }: Pick<Mark, 'layers'>): boolean =>
+  layers.reduce((sum, { outlines }) => sum + outlines.length, 0) > MOST_CONTOURS;
+
 function markOf(node: DrawnNode, blend: BlendMode, index: number, within: number): Mark | null {
   const shapes = shapesIn(node);
   const layers = shapes.map((shape) => layerOf(shape, within));
   const outlines = layers.flatMap((layer) => layer.outlines);
   if (outlines.length === 0) return null;
   const middle = meanOf(outlines.map((each) => [each.middle, each.length]));
-  const formKey = `${node.kind} ${shapes.map(({ rule }, k) => `${rule[0] ?? ''}${layerKey(layers[k] as Layer)}`).join('|')}`;
+  const apart = isTexture({ layers }) ? `${index} ` : '';
+  const formKey = `${apart}${node.kind} ${shapes.map(({ rule }, k) => `${rule[0] ?? ''}${layerKey(layers[k] as Layer)}`).join('|')}`;
   const far = outlines.map((each) =>
     each.kind === 'ring'
       ? distance(middle, each.middle) + each.radius

@@ -1,3 +1,4 @@
+import { boundsApart, boundsOfPaths, type Bounds } from '../curve/bounds';
 import { hullOfPaths, hullsMeet } from '../curve/hull';
 import { joining } from '../number/joining';
 import type { Path } from '../curve/path';
@@ -9,10 +10,7 @@ const MOST_CONTOURS = 4000;
 /** Contours that may cover one another belong together, by their places. */
 function bunches(paths: readonly Path[]): number[][] {
   const hulls = paths.map((path) => hullOfPaths([path]));
-  const boxes = hulls.map((hull) => ({
-    left: Math.min(...hull.map(({ x }) => x)),
-    right: Math.max(...hull.map(({ x }) => x)),
-  }));
+  const boxes = paths.map((path) => boundsOfPaths([path]));
   const { find, join } = joining(paths.length);
   const order = [...paths.keys()].sort((a, b) => (boxes[a]?.left ?? 0) - (boxes[b]?.left ?? 0));
   order.forEach((a, k) => {
@@ -20,7 +18,8 @@ function bunches(paths: readonly Path[]): number[][] {
     for (let j = k + 1; j < order.length; j += 1) {
       const b = order[j] as number;
       if ((boxes[b]?.left ?? 0) > (boxes[a]?.right ?? 0)) break;
-      if (find(a) !== find(b) && hullsMeet(hulls[a] ?? [], hulls[b] ?? [])) join(a, b);
+      const isNear = boundsApart(boxes[a] as Bounds, boxes[b] as Bounds) === 0;
+      if (isNear && find(a) !== find(b) && hullsMeet(hulls[a] ?? [], hulls[b] ?? [])) join(a, b);
     }
   });
   const found = new Map<number, number[]>();

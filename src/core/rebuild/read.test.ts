@@ -147,6 +147,13 @@ describe('the symmetry of finished artwork', () => {
     expect(readSymmetry([])).toMatchObject({ blocks: [], share: 0 });
   });
 
+  it('lets textures be, however many contours they have', () => {
+    const dots = Array.from({ length: 4500 }, (_, k) => wedge(0.5, (k % 70) * 2, Math.floor(k / 70) * 2));
+    const texture = { ...shape(dots[0]!, '#113d4c'), paths: dots };
+    const read = readSymmetry([texture, ...turnedShapes(wedge(30), 6, '#d9512c')]);
+    expect(read.rounds.map(({ fold }) => fold)).toEqual([6]);
+  });
+
   it('tells other centres, and is read about one of them where that is asked for', () => {
     const here = turnedShapes(wedge(10), 7, '#113d4c');
     const there = turnedShapes(wedge(6, 2, -20), 5, '#d9512c').map((each) => ({

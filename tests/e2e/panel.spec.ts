@@ -183,7 +183,7 @@ test('Find goes to tools, sections and commands by what a person would call them
   const find = async (text: string): Promise<void> => {
     await page.keyboard.press('/');
     await page.getByRole('combobox', { name: 'Find' }).fill(text);
-    await expect(page.getByRole('option').first()).toHaveAttribute('data-focus');
+    await expect(page.getByRole('dialog').getByRole('option').first()).toHaveAttribute('data-focus');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('dialog')).toBeHidden();
   };

@@ -8,7 +8,8 @@ import { LIMITS, type Formula, type Slider } from '@/core/figure/model';
 import { movedSlider, setFormula, setSliders, spelled } from '@/core/trial/formulas';
 import { leversOf, type Lever } from '@/core/trial/levers';
 import { nameOf } from '@/core/trial/named';
-import { act, shownFigure } from '@/state/editor';
+import { act } from '@/state/editor';
+import { figureOf } from '@/state/history';
 import { newId } from '@/state/ids';
 import { useWork } from '@/ui/editor/useWork';
 import { Button, IconButton } from '../common/Button';
@@ -179,7 +180,8 @@ function NewFormula({ levers }: { readonly levers: readonly Lever[] }) {
 export function SlidersPanel() {
   const editor = useEditor();
   const work = useWork();
-  const figure = useEditorState(shownFigure);
+  // As it was before a drag: all of its numbers are looked at, which would hold up each move.
+  const figure = useEditorState(({ history }) => figureOf(history));
   const { sliders = [], formulas = [] } = figure;
   const levers = useMemo(
     () => leversOf(figure, work).filter(({ type }) => type !== 'choice'),

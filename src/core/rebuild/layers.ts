@@ -14,6 +14,7 @@ import { STRAIGHT, taskOf } from '../derive';
 import type { MergeOperand } from '../merge/merge';
 import { MERGED } from '../merge/tasks';
 import { NO_TURN } from '../number/turn';
+import { remembered } from '../remembered';
 import type { Colour } from '../scene/scene';
 import type { Mark } from './mark';
 
@@ -105,10 +106,22 @@ function once<T>(work: () => T): () => T {
   return () => (known ??= { of: work() }).of;
 }
 
+/** Overlaps by the mark that lies lower. */
+const byLower = remembered((overlaps: readonly Overlap[]): ReadonlyMap<Mark, readonly Overlap[]> => {
+  const found = new Map<Mark, Overlap[]>();
+  for (const overlap of overlaps) {
+    const list = found.get(overlap.lower);
+    if (list) list.push(overlap);
+    else found.set(overlap.lower, [overlap]);
+  }
+  return found;
+});
+
 /** Overlaps of marks that are all among some. */
 export function overlapsAmong(marks: readonly Mark[], overlaps: readonly Overlap[]): Overlap[] {
   const own = new Set(marks);
-  return overlaps.filter(({ lower, upper }) => own.has(lower) && own.has(upper));
+  const lower = byLower(overlaps);
+  return [...own].flatMap((mark) => (lower.get(mark) ?? []).filter(({ upper }) => own.has(upper)));
 }
 
 /** How many pairs lie the other way round where marks are drawn in an order; what is not in it does not count. */

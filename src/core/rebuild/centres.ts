@@ -6,8 +6,9 @@
  * for (const centre of likelyCentres(classes, 0.05)) …
  */
 import { distance, type Point } from '../curve/point';
+import { circleThrough } from '../curve/threePoints';
 import { turnsBetween } from './match';
-import { aboutThree, meanOf, type Mark } from './mark';
+import { meanOf, type Mark } from './mark';
 
 /** Marks that may be copies of one another: with one key, and about as long. */
 export type Alike = readonly Mark[];
@@ -80,7 +81,7 @@ function votesOfPair(a: Mark, b: Mark, within: number): Vote[] {
 
 /** What looks the same in every direction says where its circle's middle is, three at a time. */
 function votesOfThree([a, b, c]: readonly [Mark, Mark, Mark], size: number): Vote[] {
-  const at = aboutThree(a.middle, b.middle, c.middle);
+  const at = circleThrough(a.middle, b.middle, c.middle)?.centre;
   return at && distance(at, a.middle) < size ? [{ at, weight: 0.5 }] : [];
 }
 

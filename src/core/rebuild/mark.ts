@@ -6,6 +6,7 @@
  */
 import { closedPath, type Path } from '../curve/path';
 import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
+import { circleThrough } from '../curve/threePoints';
 import { pointAt, type Segment } from '../curve/segment';
 import type { DrawnGroup, DrawnNode, DrawnShape } from '../format/drawing/drawing';
 import { isGradient, mapFills } from '../paint/fills';
@@ -81,7 +82,7 @@ export function circleOf(
   const spots = segments.flatMap((segment) => [0, 0.25, 0.5, 0.75].map((t) => pointAt(segment, t)));
   // Where its nodes are not even round it, their mean is not its middle: three of them tell.
   const [a, b, c] = [0, 1, 2].map((k) => spots[Math.round((k * spots.length) / 3)] as Point);
-  const centre = a && b && c && aboutThree(a, b, c);
+  const centre = a && b && c && circleThrough(a, b, c)?.centre;
   if (!centre) return null;
   const radii = spots.map((p) => distance(p, centre));
   const radius = radii.reduce((sum, r) => sum + r, 0) / radii.length;
@@ -97,15 +98,6 @@ function turnedBy(segment: Segment, from: Point): number {
     const u = directions[k] ?? v;
     return sum + Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y);
   }, 0);
-}
-
-/** The middle of the circle through three points; null where they are on a line. */
-export function aboutThree(a: Point, b: Point, c: Point): Point | null {
-  const [u, v] = [subtract(b, a), subtract(c, a)];
-  const double = 2 * (u.x * v.y - u.y * v.x);
-  const [uu, vv] = [u.x * u.x + u.y * u.y, v.x * v.x + v.y * v.y];
-  if (Math.abs(double) <= 1e-9 * Math.sqrt(uu * vv)) return null;
-  return { x: a.x + (v.y * uu - u.y * vv) / double, y: a.y + (u.x * vv - v.x * uu) / double };
 }
 
 /** The mean of points with weights. */

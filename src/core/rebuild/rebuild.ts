@@ -6,15 +6,14 @@
  * const rebuilt = await worker.do(task, progress);   // a Result<Rebuilt>
  * rebuilt.value.told.rounds;                          // [{ fold: 12, … }, { fold: 24, … }]
  */
-import { applyTo } from '../curve/affine';
 import { mapPath, type Path } from '../curve/path';
-import type { Point } from '../curve/point';
 import { taskOf, type Progress, type Task, type TaskKind } from '../derive';
 import { finding, failed, ok, type Result } from '../finding';
 import type { Figure } from '../figure/model';
 import type { Drawing } from '../format/drawing/drawing';
 import type { LeftOut } from '../format/drawing/leftOut';
 import { takingMap } from '../format/drawing/taken';
+import { fromPixels } from '../number/units';
 import { drawnNodes, figureOfRead, type ReadChoices } from './figureOfRead';
 import type { Mark } from './mark';
 import { turnAbout } from './match';
@@ -94,21 +93,14 @@ function toldStray({ kind, orbit, slot, mark, by }: Stray, read: SymmetryRead, d
   return {
     kind,
     fold: orbit.fold,
-    by: by * lengthIn(drawing),
+    by: by * fromPixels(drawing.unit),
     now: mark ? mapped(pathsOf(mark)) : [],
     wanted: mapped(pathsOf(model).map((path) => mapPath(path, there))),
   };
 }
 
-/** How long a pixel of a drawing is in its unit. */
-function lengthIn({ unit }: Drawing): number {
-  const map = takingMap({ x: 0, y: 0 }, { unit, to: { x: 0, y: 0 } });
-  const one: Point = applyTo(map, { x: 1, y: 0 });
-  return one.x;
-}
-
 function told(read: SymmetryRead, drawing: Drawing): ToldReading {
-  const pixel = lengthIn(drawing);
+  const pixel = fromPixels(drawing.unit);
   const centrals = read.blocks.flatMap((block) => (block.kind === 'central' ? [block.central.fold] : []));
   return {
     rounds: read.rounds.map((round) => ({

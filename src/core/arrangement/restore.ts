@@ -3,7 +3,7 @@ import { joined } from '../curve/joined';
 import { partOf, withEnds } from '../curve/part';
 import { mapPath, reversedPath, type Path } from '../curve/path';
 import { distance, lengthOf, type Point } from '../curve/point';
-import { arcFromBulge, mapSegment, reversed, type Segment } from '../curve/segment';
+import { arcFromBulge, mapSegment, pointAt, reversed, type Segment } from '../curve/segment';
 import type { Arrangement } from './arrange';
 import type { Group } from './group';
 import { valueAt } from './lists';
@@ -31,6 +31,8 @@ interface Candidate {
 
 /** Parameters that differ by less are the same cut. */
 const SAME_CUT = 1e-9;
+/** Between two cuts that differ by less may be a hair that was too short for an edge, and no loop. */
+const HAIR = 1e-3;
 
 /** Turns outlines of half-edges back into the curves they came from. */
 export class Restorer {
@@ -119,9 +121,17 @@ export class Restorer {
     return (
       a.source === b.source &&
       a.element === b.element &&
-      Math.abs(a.to - b.from) < SAME_CUT &&
-      a.to > a.from === b.to > b.from
+      a.to > a.from === b.to > b.from &&
+      (Math.abs(a.to - b.from) < SAME_CUT || this.isHair(a.source, a.to, b.from))
     );
+  }
+
+  /** Whether a stretch of a segment is so short that both its ends are one vertex. */
+  private isHair(source: number, from: number, to: number): boolean {
+    if (Math.abs(to - from) > HAIR) return false;
+    const { sources, vertices } = this.arrangement.subdivision.edges;
+    const segment = sources.segments[source] as Segment;
+    return distance(pointAt(segment, from), pointAt(segment, to)) <= vertices.tolerance;
   }
 
   /** As few runs as the uses allow: begun where no use goes on from the step before, each as long as can be. */

@@ -89,7 +89,21 @@ describe('what touches, and does not overlap', () => {
             expect(Math.abs(area / wanted - 1)).toBeLessThan(1e-9);
           }
       }),
-      { numRuns: 60 },
+      { numRuns: 60, examples: [[2, 2.2624358090097507, 29.96973025799549, 70]] },
     );
+  });
+
+  it('keeps a curve whole that turns back right beside where it was halved to be looked at', () => {
+    const [b, c] = [2.2624358090097507, 29.96973025799549];
+    const place = (path: Path): Path =>
+      mapPath(mapPath(path, moveMap(at(b, -c - 20))), turnMap(turn(70, 360)));
+    const both = [box(b, c), drop(c, b)];
+    const { parts } = mergeNow({
+      op: 'union',
+      among: 'copies',
+      outlineOnly: true,
+      operands: both.map((path) => alone([place(path)])),
+    });
+    expect(parts.flatMap(({ loops }) => loops.map(({ segments }) => segments.length)).sort()).toEqual([2, 4]);
   });
 });

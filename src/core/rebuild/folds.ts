@@ -95,12 +95,17 @@ const covered = (rows: readonly EvenRow[]): number => rows.reduce((sum, { slots 
 const gaps = (rows: readonly EvenRow[]): number =>
   rows.reduce((sum, { fold, slots }) => sum + fold - slots.size, 0);
 
+/** So many marks do not stand evenly to a tenth of the slack by chance. */
+const BY_NO_CHANCE = 5;
+
+const isSure = ({ fold, slots }: EvenRow): boolean => slots.size === fold || slots.size >= BY_NO_CHANCE;
+
 /** How much finer it is looked first: most drawings are more exact than they have to be. */
 const FINER = 10;
 
 /**
- * The rows of directions, within a tenth of the slack where that covers as many of them with no more gaps: what may be far off may be in rows
- * of any fold.
+ * The rows of directions, within a tenth of the slack where that covers as many of them with no more gaps: what may be far off may be
+ * in rows of any fold. It takes more rows for that only where few marks cannot have made them by chance.
  * @param at directions as shares of a full turn
  * @param slack how far one may be from its slot
  * @returns the rows, the highest folds first; what is in none of them stands alone
@@ -108,7 +113,10 @@ const FINER = 10;
 export function evenRows(at: readonly number[], slack: number): EvenRow[] {
   const loose = rowsWithin(at, slack);
   const exact = rowsWithin(at, slack / FINER);
-  const isAsGood = covered(exact) >= covered(loose) && gaps(exact) <= gaps(loose);
+  const isAsGood =
+    covered(exact) >= covered(loose) &&
+    gaps(exact) <= gaps(loose) &&
+    (exact.length <= loose.length || exact.every(isSure));
   return isAsGood ? exact : loose;
 }
 

@@ -16,10 +16,11 @@ const inside = {
   scene: ['number', 'curve', 'symmetry'],
   paint: ['number', 'curve', 'symmetry', 'scene'],
   figure: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint'],
+  picture: ['number', 'curve', 'symmetry', 'merge'],
   stock: ['number', 'curve', 'symmetry', 'maker', 'scene', 'paint', 'figure'],
   format: ['number', 'curve', 'symmetry', 'bend', 'words', 'merge', 'maker', 'scene', 'paint', 'figure'],
   trial: ['number', 'curve', 'symmetry', 'bend', 'merge', 'maker', 'scene', 'paint', 'figure', 'format'],
-  rebuild: ['number', 'curve', 'merge', 'maker', 'scene', 'paint', 'figure', 'format'],
+  rebuild: ['number', 'curve', 'picture', 'merge', 'maker', 'scene', 'paint', 'figure', 'format'],
   proof: [
     'number',
     'curve',

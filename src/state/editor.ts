@@ -80,6 +80,7 @@ export function createEditor(saved: SavedFigure): Editor {
     picking: null,
     importing: null,
     rereading: null,
+    seen: null,
     guide: null,
     handedOut: 0,
     pivot: null,

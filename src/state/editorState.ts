@@ -15,6 +15,8 @@ import type { Turn } from '../core/number/turn';
 import type { Paint, Stroke } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
 import type { SnapKind, Snapped } from '../core/symmetry/snap';
+import type { ReadPicture } from '@/core/picture/readPicture';
+import type { WedgeOf } from '@/core/picture/traceWedge';
 import type { Point } from '../core/curve/point';
 import { figureOf, type History } from './history';
 import type { View } from './viewport';
@@ -116,6 +118,17 @@ export interface Importing {
   readonly from: 'paste' | 'drop' | 'choose';
 }
 
+/** What the symmetry of an underlay was read as, and what of it is taken. */
+export interface SeenPicture {
+  /** The picture that was read. */
+  readonly picture: string;
+  /** What it was read in. */
+  readonly pixels: { readonly width: number; readonly height: number };
+  /** Null where nothing in it repeats round a point. */
+  readonly read: ReadPicture | null;
+  readonly chosen: WedgeOf;
+}
+
 /** Shapes of a round whose symmetry is looked at. */
 export interface RereadShapes {
   readonly roundId: string;
@@ -176,6 +189,7 @@ export interface EditorState {
   readonly picking: Picking | null;
   readonly importing: Importing | null;
   readonly rereading: RereadShapes | null;
+  readonly seen: SeenPicture | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
   /** How the panel transforms next; it stays from selection to selection. */

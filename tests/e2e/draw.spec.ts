@@ -1,6 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 
+import { Chance } from '../help/anyFigure';
+import { pencilled, photographed, pictureOf } from '../help/seen';
+
 import { benchAt, drag, exported, makeFigure, saved, setFold } from './hands';
 
 /** Clicks on the Bench one after the other, slowly enough that two are not one double-click. */
@@ -189,6 +192,35 @@ test('an underlay is traced to paths with their holes', async ({ page }) => {
   await threshold.press('Enter');
   await inspector.getByRole('button', { name: 'Trace into the motif' }).click();
   await expect(page.getByText('Nothing of the picture is beyond this threshold')).toBeVisible();
+});
+
+test('the symmetry of a picture is read, and one wedge of what its copies have in common is traced', async ({
+  page,
+}) => {
+  const chance = new Chance(4);
+  const drawn = pictureOf(pencilled(chance, 7, { x: 360, y: 280, size: 190, degrees: 40 }));
+  const { width, height, data } = photographed(drawn, { chance, noise: 8, light: 0.2, tilt: 3 });
+  const raw = { width, height, channels: 4 as const };
+  const buffer = await sharp(Buffer.from(data), { raw }).png().toBuffer();
+  await makeFigure(page);
+  const inspector = page.getByLabel('Inspector');
+  await inspector.getByRole('tab', { name: 'Page' }).click();
+  await inspector
+    .getByLabel('Picture to trace from')
+    .setInputFiles({ name: 'sketch.png', mimeType: 'image/png', buffer });
+  await inspector.getByRole('button', { name: 'Read its symmetry' }).click();
+  await expect(inspector.getByRole('radio', { name: '×7' })).toBeChecked();
+  await expect(inspector.getByRole('radio', { name: 'Mirrored' })).toBeChecked();
+  await expect(page.getByTestId('seen-frame')).toBeVisible();
+  await inspector.getByRole('button', { name: 'Lay it in the wedge' }).click();
+  await expect(page.getByLabel('Fold', { exact: true })).toHaveValue('7');
+  await inspector.getByRole('button', { name: 'Trace the average' }).click();
+  await expect(inspector.getByText(/^\d+ shapes?, 7-fold, mirrored$/)).toBeVisible();
+  // One step each; the picture itself is back after the trace is undone.
+  await inspector.getByRole('tab', { name: 'Page' }).click();
+  await expect(inspector.getByText('Average of sketch.png')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(inspector.getByText('sketch.png', { exact: true })).toBeVisible();
 });
 
 test('Tab catches what else is near, a pivot is clicked, cells of a frame become shapes', async ({

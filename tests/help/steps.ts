@@ -28,6 +28,7 @@ import {
   type Figure,
   type Round,
   type Shape,
+  type Underlay,
 } from '@/core/figure/model';
 import { newRound } from '@/core/figure/start';
 import { anyForm, anyPaint, anyShape, type Chance } from './anyFigure';
@@ -80,6 +81,18 @@ const isLight = (shapes: readonly Shape[], most = 400): boolean =>
   shapes
     .flatMap(({ form }) => pathsOfForm(form, STRAIGHT))
     .reduce((sum, { segments }) => sum + segments.length, 0) < most;
+
+const anUnderlay = (chance: Chance): Underlay => ({
+  picture: 'p1',
+  name: 'Shell',
+  width: 90,
+  height: 60,
+  at: chance.point(10),
+  rotation: turn(1, 8),
+  strength: 0.5,
+  visible: true,
+  locked: false,
+});
 
 /** Every command, tried with chance arguments. */
 const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
@@ -357,23 +370,12 @@ const TRIES: Partial<Record<Name, (t: Try) => Taken>> = {
       round.id,
       chance.yes() ? { turn: turn(chance.whole(1, 99_999_970), 99_999_971), ends: chance.yes() } : null,
     ),
-  setUnderlay: ({ figure, chance }) =>
-    commands.setUnderlay(
-      figure,
-      chance.yes()
-        ? {
-            picture: 'p1',
-            name: 'Shell',
-            width: 90,
-            height: 60,
-            at: chance.point(10),
-            rotation: turn(1, 8),
-            strength: 0.5,
-            visible: true,
-            locked: false,
-          }
-        : null,
-    ),
+  layRosette: ({ figure, round, chance }) =>
+    commands.layRosette(figure, round.id, anUnderlay(chance), {
+      fold: chance.whole(1, 12),
+      mirror: chance.yes(),
+    }),
+  setUnderlay: ({ figure, chance }) => commands.setUnderlay(figure, chance.yes() ? anUnderlay(chance) : null),
   setProgression: ({ figure, round, chance }) =>
     commands.setProgression(
       figure,

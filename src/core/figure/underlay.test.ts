@@ -5,7 +5,7 @@ import { applyTo, turnMap } from '../curve/affine';
 import { add, distance, type Point } from '../curve/point';
 import { turn } from '../number/turn';
 import type { Underlay } from './model';
-import { underlayThrough } from './underlay';
+import { underlayMap, underlayRound, underlayThrough } from './underlay';
 
 const underlay: Underlay = {
   picture: 'p',
@@ -50,5 +50,28 @@ describe('an underlay laid by two points', () => {
         [at, { x: 5, y: 5 }],
       ]),
     ).toBeNull();
+  });
+});
+
+describe('an underlay that shows a rosette', () => {
+  it('has its centre on the centre, its axis straight up and its reach where it is wanted', () => {
+    const pixel = fc.record({ x: fc.integer({ min: 1, max: 449 }), y: fc.integer({ min: 1, max: 299 }) });
+    fc.assert(
+      fc.property(
+        pixel,
+        fc.integer({ min: 10, max: 200 }),
+        fc.integer({ min: -180, max: 180 }),
+        fc.integer({ min: 1, max: 90 }),
+        (centre, reach, axis, radius) => {
+          const pixels = { width: 450, height: 300 };
+          const laid = underlayRound(underlay, { ...pixels, centre, reach, axis }, radius);
+          const map = underlayMap(laid, pixels);
+          const angle = (axis * Math.PI) / 180;
+          const tip = { x: centre.x + reach * Math.sin(angle), y: centre.y - reach * Math.cos(angle) };
+          expect(distance(applyTo(map, centre), { x: 0, y: 0 })).toBeLessThan(1e-6);
+          expect(distance(applyTo(map, tip), { x: 0, y: -radius })).toBeLessThan(1e-6);
+        },
+      ),
+    );
   });
 });

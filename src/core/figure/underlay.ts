@@ -5,9 +5,9 @@
  * const laid = underlayThrough(underlay, [[tip, { x: 0, y: -80 }], [foot, { x: 0, y: 0 }]]);
  */
 import { add, distance, polarOf, subtract, type Point } from '../curve/point';
-import { applyTo, compose, scaleMap, turnMap } from '../curve/affine';
+import { applyTo, compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
 import { ORIGIN } from '../curve/point';
-import { addTurns, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
+import { addTurns, negateTurn, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
 import type { Underlay } from './model';
 
 interface Similarity {
@@ -42,4 +42,37 @@ export function underlayThrough(underlay: Underlay, [[a, toA], [b, toB]]: TwoPoi
   if (!(before > 0 && after > 0)) return null;
   const degrees = polarOf(subtract(toB, toA)).degrees - polarOf(subtract(b, a)).degrees;
   return underlayBy(underlay, { factor: after / before, by: turnFromDegrees(degrees), from: a, to: toA });
+}
+
+/** From the pixels of an underlay's picture, so wide and high, to where they lie. */
+export function underlayMap(
+  underlay: Underlay,
+  pixels: { readonly width: number; readonly height: number },
+): Affine {
+  const fit = {
+    a: underlay.width / pixels.width,
+    b: 0,
+    c: 0,
+    d: underlay.height / pixels.height,
+    e: -underlay.width / 2,
+    f: -underlay.height / 2,
+  };
+  return compose(compose(moveMap(underlay.at), turnMap(underlay.rotation)), fit);
+}
+
+/** A rosette in a picture, in its pixels: where its centre is, how far it reaches, and which way its first copy stands, in degrees. */
+export interface SeenRosette {
+  readonly width: number;
+  readonly height: number;
+  readonly centre: Point;
+  readonly reach: number;
+  readonly axis: number;
+}
+
+/** The underlay with the centre of a rosette on the figure's, its axis straight up, and so large that it reaches to a radius. */
+export function underlayRound(underlay: Underlay, seen: SeenRosette, radius: number): Underlay {
+  const by = addTurns(turnFromDegrees(-seen.axis), negateTurn(underlay.rotation));
+  const factor = (radius * seen.width) / (seen.reach * underlay.width);
+  const from = applyTo(underlayMap(underlay, seen), seen.centre);
+  return underlayBy(underlay, { factor, by: wrapTurn(by), from, to: ORIGIN });
 }

@@ -19,6 +19,7 @@ import { useSameView } from '../common/useSameView';
 import { placeBetween, useSettledView } from '../common/useSettledView';
 import { wedgeData } from '../common/wedgeShape';
 import { useEditor, useRestState } from '../editor/EditorContext';
+import { seenHere } from '../editor/seenPicture';
 import { useWork } from '../editor/useWork';
 import { dropsOf } from '../import/takeFile';
 import { ProofMarks } from '../proof/ProofMarks';
@@ -32,6 +33,7 @@ import { BARE_INKS, inksOn } from './ground';
 import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
+import { SeenFrame } from './SeenFrame';
 import { Tray } from './Tray';
 import { outsideData, warnedPaths } from './warned';
 
@@ -46,6 +48,7 @@ export function Bench() {
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
+  const seen = seenHere(figure, state.seen);
   const view = useSameView(benchView(state));
   const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.bench);
   const fold = round?.rule.fold ?? 1;
@@ -64,7 +67,7 @@ export function Bench() {
   const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
-  const empty = round?.shapes.length === 0 && !state.draft;
+  const empty = round?.shapes.length === 0 && !state.draft && !seen?.read;
   const hintAt = toScreen(drawn, { x: 0, y: -radius * 0.5 });
   // Artwork is seen on its own page in both themes, as dark lines would not be seen on the dark; outlines are the ink's.
   const { page } = figure;
@@ -118,6 +121,7 @@ export function Bench() {
                   )}
                   <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
                   {figure.underlay?.visible && <UnderlayImage underlay={figure.underlay} />}
+                  {figure.underlay?.visible && seen && <SeenFrame underlay={figure.underlay} seen={seen} />}
                 </g>
               </>
             ),

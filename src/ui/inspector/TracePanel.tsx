@@ -1,7 +1,5 @@
 'use client';
 
-import { useState } from 'react';
-
 import type { TraceOptions } from '@/core/curve/trace';
 import { Button } from '../common/Button';
 import { ShareField } from '../common/NumberField';
@@ -9,28 +7,19 @@ import { Row } from '../common/Panel';
 import { Segmented } from '../common/Choices';
 import { useEditor } from '../editor/EditorContext';
 import { traceUnderlay } from '../editor/traceUnderlay';
+import { useWatched } from './useWatched';
 
-type Work = { readonly share: number; readonly stop: (() => void) | null } | null;
+interface Props {
+  readonly disabled: boolean;
+  readonly options: TraceOptions;
+  readonly onChange: (options: TraceOptions) => void;
+}
 
 /** Makes paths of the underlay. */
-export function TracePanel({ disabled }: { readonly disabled: boolean }) {
+export function TracePanel({ disabled, options, onChange }: Props) {
   const editor = useEditor();
-  const [options, setOptions] = useState<TraceOptions>({
-    threshold: 0.5,
-    light: false,
-    smoothness: 1,
-    smallest: 20,
-  });
-  const [work, setWork] = useState<Work>(null);
-  const set = (part: Partial<TraceOptions>): void => setOptions({ ...options, ...part });
-  const run = async (): Promise<void> => {
-    setWork({ share: 0, stop: null });
-    await traceUnderlay(editor, options, {
-      progress: (share) => setWork((now) => now && { ...now, share }),
-      started: (stop) => setWork({ share: 0, stop }),
-    });
-    setWork(null);
-  };
+  const { work, run } = useWatched();
+  const set = (part: Partial<TraceOptions>): void => onChange({ ...options, ...part });
   return (
     <>
       <Row caption="Trace what is">
@@ -77,7 +66,7 @@ export function TracePanel({ disabled }: { readonly disabled: boolean }) {
           Tracing, {Math.round(100 * work.share)} % · stop
         </Button>
       ) : (
-        <Button disabled={disabled} onClick={() => void run()}>
+        <Button disabled={disabled} onClick={() => run((watch) => traceUnderlay(editor, options, watch))}>
           Trace into the motif
         </Button>
       )}

@@ -2,8 +2,9 @@
 
 import { aboveZero } from '@/core/finding';
 import { Eye, EyeOff, ImagePlus, Lock, LockOpen, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 
+import type { TraceOptions } from '@/core/curve/trace';
 import { changeUnderlay, setUnderlay } from '@/core/figure/commands';
 import { LIMITS, type Underlay } from '@/core/figure/model';
 import { act, activeRound, shownFigure } from '@/state/editor';
@@ -13,7 +14,10 @@ import { Section } from '../common/Panel';
 import { useEditor, useEditorState } from '../editor/EditorContext';
 import { layPicture } from '../editor/underlay';
 import { fitUnderlay } from '../tools/underlayFit';
+import { SeenPanel } from './SeenPanel';
 import { TracePanel } from './TracePanel';
+
+const START_TRACE: TraceOptions = { threshold: 0.5, light: false, smoothness: 1, smallest: 20 };
 
 /** A picture to trace from: chosen or dropped on the Bench, placed by numbers or by hand, never exported. */
 export function UnderlayPanel() {
@@ -22,6 +26,7 @@ export function UnderlayPanel() {
   const { underlay, page } = useEditorState(shownFigure);
   const picking = useEditorState((state) => state.picking?.marks !== undefined);
   const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
+  const [trace, setTrace] = useState(START_TRACE);
   const change = (part: Partial<Underlay>): void =>
     act(editor, 'Change underlay', (figure) => changeUnderlay(figure, part), 'underlay');
   return (
@@ -126,7 +131,8 @@ export function UnderlayPanel() {
             most={1}
             onChange={(strength) => change({ strength })}
           />
-          <TracePanel disabled={locked} />
+          <SeenPanel disabled={locked} trace={trace} />
+          <TracePanel disabled={locked} options={trace} onChange={setTrace} />
         </>
       )}
     </Section>

@@ -1,0 +1,66 @@
+/**
+ * A picture traced where it lies under the motif; of one that is a rosette only the wedge is kept, cut along its rays, so that the round,
+ * its copies united, is whole again.
+ *
+ * @example
+ * const areas = tracedWhereItLies(greyOf(clean), options, map, { fold: 12, mirror: true });
+ */
+import { turnMap, type Affine } from '../curve/affine';
+import { mapPath, type Path } from '../curve/path';
+import { traced, type GreyPicture, type TraceOptions } from '../curve/trace';
+import { STRAIGHT } from '../derive';
+import { trimPaths } from '../merge/trim';
+import { turn } from '../number/turn';
+import type { ColourPicture } from './tone';
+
+/** A picture in grey, on white where it is not opaque: luma of ITU-R BT.709, on the encoded values, so that what looks dark is dark. */
+export function greyOf({ width, height, data }: ColourPicture): GreyPicture {
+  const values = new Float32Array(width * height);
+  for (let k = 0; k < values.length; k += 1) {
+    const opaque = (data[4 * k + 3] ?? 255) / 255;
+    const [red = 0, green = 0, blue = 0] = [data[4 * k], data[4 * k + 1], data[4 * k + 2]];
+    values[k] = ((0.2126 * red + 0.7152 * green + 0.0722 * blue) / 255) * opaque + 1 - opaque;
+  }
+  return { width, height, values };
+}
+
+export interface WedgeOf {
+  readonly fold: number;
+  readonly mirror: boolean;
+}
+
+/** Turns what is to be the upper half of a twofold picture to the right of the axis. */
+const UP_TO_RIGHT = turnMap(turn(1, 4));
+const RIGHT_TO_UP = turnMap(turn(-1, 4));
+
+/** What of an area lies in the wedge about the axis, or in its half at the right where a mirror makes the other one. */
+function inWedge(area: readonly Path[], { fold, mirror }: WedgeOf): readonly Path[] {
+  const wedge = { fold };
+  if (mirror) return trimPaths(area, 'evenodd', wedge, STRAIGHT, 'right');
+  if (fold > 2) return trimPaths(area, 'evenodd', wedge, STRAIGHT);
+  const turned = area.map((path) => mapPath(path, UP_TO_RIGHT));
+  const half = trimPaths(turned, 'evenodd', { fold: 1 }, STRAIGHT, 'right');
+  return half.map((path) => mapPath(path, RIGHT_TO_UP));
+}
+
+/**
+ * @param map takes the picture's pixels to where they lie under the motif
+ * @param wedge that is kept; null for all of it
+ * @returns the outlines of each area
+ */
+export function tracedWhereItLies(
+  picture: GreyPicture,
+  options: TraceOptions,
+  map: Affine,
+  wedge: WedgeOf | null,
+  progress: (share: number) => void = () => undefined,
+): Path[][] {
+  const areas = traced(picture, options, (share) => progress(0.8 * share));
+  return areas
+    .map((area, k) => {
+      progress(0.8 + (0.2 * k) / areas.length);
+      const own = area.map((path) => mapPath(path, map));
+      return wedge ? [...inWedge(own, wedge)] : own;
+    })
+    .filter((area) => area.length > 0);
+}

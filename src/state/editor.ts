@@ -81,6 +81,7 @@ export function createEditor(saved: SavedFigure): Editor {
     importing: null,
     rereading: null,
     seen: null,
+    refusedOffer: null,
     guide: null,
     handedOut: 0,
     pivot: null,

@@ -190,6 +190,8 @@ export interface EditorState {
   readonly importing: Importing | null;
   readonly rereading: RereadShapes | null;
   readonly seen: SeenPicture | null;
+  /** A symmetry that was offered for what is drawn, and not taken. */
+  readonly refusedOffer: string | null;
   /** A point that a transform is about, where it was clicked or typed. */
   readonly pivot: Point | null;
   /** How the panel transforms next; it stays from selection to selection. */

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { Chance } from '../help/anyFigure';
 import { pencilled, photographed, pictureOf } from '../help/seen';
 
-import { benchAt, drag, exported, makeFigure, saved, setFold } from './hands';
+import { benchAt, drag, exported, makeFigure, saved, setFold, wholeAt } from './hands';
 
 /** Clicks on the Bench one after the other, slowly enough that two are not one double-click. */
 async function clicks(page: Page, ...places: readonly (readonly [number, number])[]): Promise<void> {
@@ -213,7 +213,7 @@ test('the symmetry of a picture is read, and one wedge of what its copies have i
   await expect(inspector.getByRole('radio', { name: 'Mirrored' })).toBeChecked();
   await expect(page.getByTestId('seen-frame')).toBeVisible();
   await inspector.getByRole('button', { name: 'Lay it in the wedge' }).click();
-  await expect(page.getByLabel('Fold', { exact: true })).toHaveValue('7');
+  await expect(page.getByRole('textbox', { name: 'Fold' })).toHaveValue('7');
   await inspector.getByRole('button', { name: 'Trace the average' }).click();
   await expect(inspector.getByText(/^\d+ shapes?, 7-fold, mirrored$/)).toBeVisible();
   // One step each; the picture itself is back after the trace is undone.
@@ -221,6 +221,44 @@ test('the symmetry of a picture is read, and one wedge of what its copies have i
   await expect(inspector.getByText('Average of sketch.png')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(inspector.getByText('sketch.png', { exact: true })).toBeVisible();
+});
+
+test('what is drawn freely in Whole with one copy is offered its likely symmetry, and a key takes it', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  await setFold(page, 1);
+  await page.keyboard.press('r');
+  const middle = await wholeAt(page, 0, 0);
+  /** A bowed line out from the middle, as a hand draws it. */
+  const stroke = async (degrees: number, unsteady: number): Promise<void> => {
+    const [sin, cos] = [Math.sin, Math.cos].map((f) => f((degrees * Math.PI) / 180)) as [number, number];
+    const points = Array.from({ length: 24 }, (_, k) => {
+      const [x, y] = [24 * Math.sin((Math.PI * k) / 23) + unsteady * Math.sin(k / 3), -30 - 4 * k];
+      return { x: middle.x + x * cos - y * sin, y: middle.y + x * sin + y * cos };
+    });
+    await page.mouse.move(points[0]!.x, points[0]!.y);
+    await page.mouse.down();
+    for (const { x, y } of points.slice(1)) await page.mouse.move(x, y);
+    await page.mouse.up();
+  };
+  const offer = page.getByLabel('A symmetry is offered');
+  await stroke(0, 1);
+  await expect(page.getByText('1 shape, 1-fold')).toBeVisible();
+  await expect(offer).toBeHidden();
+  await stroke(61, -1);
+  await expect(offer).toContainText('×6');
+  // Left as it is, until there is more to say.
+  await page.keyboard.press('Escape');
+  await expect(offer).toBeHidden();
+  await stroke(118, 1.5);
+  await expect(offer).toContainText('×6');
+  await page.keyboard.press('c');
+  await expect(page.getByText('1 shape, 6-fold')).toBeVisible();
+  await expect(offer).toBeHidden();
+  // One step: undone, three strokes are back.
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('3 shapes, 1-fold')).toBeVisible();
 });
 
 test('Tab catches what else is near, a pivot is clicked, cells of a frame become shapes', async ({

@@ -41,7 +41,7 @@ export interface ReadPicture {
   readonly folds: readonly FoldSeen[];
 }
 
-export const MOST_FOLD_SEEN = 120;
+const MOST_FOLD_SEEN = 120;
 /** What repeats as well as this is sure. */
 export const SURE_SHARE = 0.8;
 /** A mirror image correlates as well as this at least. */

@@ -59,21 +59,28 @@ function meanOf({ values }: Colours): Colour {
 /** Steps of the power iteration; the direction need not be exact. */
 const STEPS = 24;
 
-/** The direction in which colours differ most: the first principal component. */
+/** The direction in which colours differ most: the first principal component (K. Pearson, 1901), by power iteration. */
 function widestDirection({ values }: Colours, mean: Colour): Colour {
-  const spread = [0, 0, 0, 0, 0, 0, 0, 0, 0];
-  for (let k = 0; k < values.length; k += 3)
-    for (let row = 0; row < 3; row += 1)
-      for (let column = 0; column < 3; column += 1)
-        spread[3 * row + column]! +=
-          ((values[k + row] ?? 0) - mean[row]!) * ((values[k + column] ?? 0) - mean[column]!);
+  // Variances and covariances: xx, xy, xz, yy, yz, zz.
+  let [xx, xy, xz, yy, yz, zz] = [0, 0, 0, 0, 0, 0];
+  for (let k = 0; k < values.length; k += 3) {
+    const x = (values[k] ?? 0) - mean[0];
+    const y = (values[k + 1] ?? 0) - mean[1];
+    const z = (values[k + 2] ?? 0) - mean[2];
+    xx += x * x;
+    xy += x * y;
+    xz += x * z;
+    yy += y * y;
+    yz += y * z;
+    zz += z * z;
+  }
   let axis: Colour = [0.5774, 0.5774, 0.5774];
   for (let step = 0; step < STEPS; step += 1) {
     const [x, y, z] = axis;
-    const next = [0, 3, 6].map((row) => spread[row]! * x + spread[row + 1]! * y + spread[row + 2]! * z);
+    const next: Colour = [xx * x + xy * y + xz * z, xy * x + yy * y + yz * z, xz * x + yz * y + zz * z];
     const length = Math.hypot(...next);
     if (length < 1e-12) return axis;
-    axis = [next[0]! / length, next[1]! / length, next[2]! / length];
+    axis = [next[0] / length, next[1] / length, next[2] / length];
   }
   return axis;
 }

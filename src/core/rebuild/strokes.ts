@@ -272,6 +272,9 @@ function timesRound({ points }: HandStroke): number {
   return sum / FULL;
 }
 
+/** True for a line that goes once round the centre, its ends joined. */
+export const goesRound = (stroke: HandStroke): boolean => Math.abs(Math.abs(timesRound(stroke)) - 1) < 0.05;
+
 const SPOKES = 256;
 
 /** How far a stroke that goes round is from the centre, in each direction. */
@@ -403,8 +406,8 @@ function byWidth(strokes: readonly HandStroke[]): Found | null {
     mirror: false,
     axis: evenAxis(axis, fold),
     from: 'width',
-    kept: [{ ...stroke, points: stroke.points.map((p) => turned(p, -axis)) }],
-    alone: [],
+    kept: [],
+    alone: [{ id: stroke.id, by: -axis }],
   };
 }
 
@@ -415,7 +418,7 @@ const MOST_STROKES = 40;
 export function strokeSymmetry(strokes: readonly HandStroke[]): StrokeSymmetry | null {
   const own = strokes.filter(({ points }) => points.length > 2 && sizeOf(points) > 0);
   if (own.length === 0 || own.length > MOST_STROKES) return null;
-  const round = own.filter((stroke) => Math.abs(Math.abs(timesRound(stroke)) - 1) < 0.05);
+  const round = own.filter(goesRound);
   const beside = own.filter((stroke) => !round.includes(stroke));
   const found =
     beside.length > 0

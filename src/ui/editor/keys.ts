@@ -26,6 +26,7 @@ import {
 } from '@/state/editor';
 import type { Level } from '@/state/editorState';
 import type { Saver } from '@/state/saver';
+import { offeredNow, refuseOffered, takeOffered } from '@/state/offer';
 import { STAGES, type Stage } from '@/state/stages';
 import { MORE_KEY, toolOnKey, TRAYS } from '@/state/tools';
 import { say } from '../common/say';
@@ -44,6 +45,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['\\', 'mirror'],
   ['.', 'half a step'],
   ['X', 'the other order of an arc’s three points'],
+  ['C', 'the symmetry that is offered for what was drawn freely, with one copy'],
   ['V', 'outline view'],
   ['N', 'neighbours’ ghosts'],
   ['B', 'Bench wide'],
@@ -164,6 +166,7 @@ function leave(editor: Editor): void {
   else if (state.picking) editor.setState({ picking: null });
   else if (state.spots.length > 0) dropSpots(editor);
   else if (state.selection.nodes.size > 0) selectNodes(editor, []);
+  else if (refuseOffered(editor)) return;
   else if (state.tool !== 'select') editor.setState({ tool: 'select' });
   else select(editor, state.selection.roundId);
 }
@@ -247,6 +250,7 @@ export function followKeys(
     } else if (event.key === '.') actOnRound(editor, 'Half a step', toggleHalfStep);
     else if (event.code === 'KeyX' && state.tool === 'line' && state.ways.line === 'arc')
       turnArcOrder(editor);
+    else if (event.code === 'KeyC' && offeredNow(state)) takeOffered(editor);
     else if (event.code === 'KeyV') editor.setState({ outlines: !state.outlines });
     else if (event.code === 'KeyN') editor.setState({ ghosts: !state.ghosts });
     else if (event.code === 'KeyB') editor.setState({ wide: state.wide === 'bench' ? null : 'bench' });

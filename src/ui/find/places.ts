@@ -22,7 +22,11 @@ export const PLACES: readonly Place[] = [
     words: 'expression formula parameter variable bind number equation depend',
   },
   { title: 'Background', level: 'page', words: 'ground colour behind backdrop transparent' },
-  { title: 'Underlay', level: 'page', words: 'picture image photo trace template reference sketch' },
+  {
+    title: 'Underlay',
+    level: 'page',
+    words: 'picture image photo trace template reference sketch read symmetry average scan',
+  },
   {
     title: 'Frame',
     stage: 'setout',

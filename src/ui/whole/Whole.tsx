@@ -23,6 +23,7 @@ import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
 import { isMuch } from '@/core/scene/still';
 import { activeRound, shownFigure } from '@/state/editor';
+import { offeredNow } from '@/state/offer';
 import { partsShown, sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
 import { IconButton } from '../common/Button';
@@ -42,6 +43,7 @@ import { Lens } from '../proof/Lens';
 import { ProofMarks } from '../proof/ProofMarks';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { FoldControl } from './FoldControl';
+import { OfferCard, OfferLines } from './Offer';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
 import { ZoomField } from './ZoomField';
@@ -186,6 +188,7 @@ export function Whole() {
     Math.min(page.width, page.height) * 0.45;
   const place = placeOfView(drawn);
   const isProof = state.stage === 'proof';
+  const offered = offeredNow(state);
 
   return (
     <section
@@ -280,6 +283,11 @@ export function Whole() {
               <g transform={`${placeOfView(view)} rotate(${degreesOf(round.rule.start)})`}>
                 <CellMarks />
               </g>
+              {offered && (
+                <g transform={placeOfView(view)}>
+                  <OfferLines {...offered} />
+                </g>
+              )}
               {state.stage === 'proof' && (
                 <g transform={placeOfView(view)}>
                   <ProofMarks scale={view.scale} pane="whole" />
@@ -302,6 +310,7 @@ export function Whole() {
         <WholeButtons />
       </header>
       <Readout pane="whole" />
+      {offered && <OfferCard offer={offered.offer} />}
       {round && !isProof && (
         <FoldControl
           name={round.name}

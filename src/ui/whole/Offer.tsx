@@ -1,0 +1,74 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { useMemo } from 'react';
+
+import { screenData } from '@/core/format/screenData';
+import { pathsOfForm } from '@/core/maker/form';
+import { degreesOf } from '@/core/number/turn';
+import { takeOffer } from '@/core/rebuild/offered';
+import type { StrokeSymmetry } from '@/core/rebuild/strokes';
+import { turnsOf } from '@/core/symmetry/rule';
+import { newId } from '@/state/ids';
+import { refuseOffered, takeOffered, type Offered } from '@/state/offer';
+import { Button, IconButton } from '../common/Button';
+import { useEditor } from '../editor/EditorContext';
+import { useWork } from '../editor/useWork';
+
+const WORDS: Record<StrokeSymmetry['from'], string> = {
+  copies: 'what you drew repeats',
+  sides: 'both sides are alike',
+  round: 'your line repeats',
+  ends: 'its ends would meet',
+  width: 'copies side by side',
+};
+
+/** What the figure would be with a symmetry that is offered, in lines. */
+export function OfferLines({ figure, round, offer }: Offered) {
+  const work = useWork();
+  const after = useMemo(() => {
+    const taken = takeOffer(figure, round.id, offer, newId, work).figure;
+    return taken.rounds.find(({ id }) => id === round.id) ?? round;
+  }, [figure, round, offer, work]);
+  const d = screenData(
+    useMemo(() => after.shapes.flatMap(({ form }) => pathsOfForm(form, work)), [after, work]),
+  );
+  const images = after.rule.mirror ? [1, -1] : [1];
+  return (
+    <g fill="none" stroke="var(--coral)" strokeWidth={1.4} strokeDasharray="5 4" data-testid="offer">
+      {turnsOf(after.rule).flatMap((by) =>
+        images.map((side) => (
+          <path
+            key={`${by.num}/${by.den} ${side}`}
+            d={d}
+            transform={`rotate(${degreesOf(by)}) scale(${side} 1)`}
+            vectorEffect="non-scaling-stroke"
+          />
+        )),
+      )}
+    </g>
+  );
+}
+
+/** The symmetry that is offered, in words; a key takes it, another leaves what was drawn as it is. */
+export function OfferCard({ offer }: Pick<Offered, 'offer'>) {
+  const editor = useEditor();
+  const what = offer.fold > 1 ? `×${offer.fold}${offer.mirror ? ', mirrored' : ''}` : 'Mirror';
+  return (
+    <div
+      role="status"
+      aria-label="A symmetry is offered"
+      className="absolute bottom-[62px] left-1/2 flex h-[42px] -translate-x-1/2 items-center gap-2 rounded-[12px] border border-coral bg-shell pr-1.5 pl-3 whitespace-nowrap shadow-ui"
+    >
+      <span>
+        <b className="text-coral-text">{what}</b>: {WORDS[offer.from]}
+      </span>
+      <Button tone="main" onClick={() => takeOffered(editor)}>
+        Take it <kbd className="font-mono text-[11px] opacity-80">C</kbd>
+      </Button>
+      <IconButton label="Leave it as drawn (Esc)" onClick={() => refuseOffered(editor)}>
+        <X size={16} strokeWidth={1.7} />
+      </IconButton>
+    </div>
+  );
+}

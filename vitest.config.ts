@@ -12,6 +12,7 @@ export default defineConfig({
       'cli/**/*.test.ts',
       'demo/**/*.test.ts',
     ],
+    globalSetup: ['tests/help/builtJobs.ts'],
     setupFiles: ['tests/help/sameCases.ts'],
     testTimeout: 120_000,
     // Files of one worker share what they import: half the time goes into that otherwise.

@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import http from 'node:http';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -16,6 +17,9 @@ const { hostname, port } = values;
 // The port that is served is part of who may ask (src/server/access.ts).
 process.env.PORT = port;
 process.env.NODE_ENV = 'production';
+// Processes for files and pictures run what was built of them.
+const jobs = path.join(process.cwd(), '.next/jobs/process.mjs');
+if (existsSync(jobs)) process.env.CYCLOGON_JOBS = jobs;
 
 const METHODS = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
 

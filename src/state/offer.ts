@@ -1,6 +1,6 @@
 import type { Figure, Round } from '@/core/figure/model';
 import { offerOf, takeOffer } from '@/core/rebuild/offered';
-import type { StrokeSymmetry } from '@/core/rebuild/strokes';
+import type { StrokeSymmetry } from '@/core/rebuild/handStroke';
 import { act, activeRound, select, shownFigure, type Editor, type EditorState } from './editor';
 import { newId } from './ids';
 import { workOf } from './work';

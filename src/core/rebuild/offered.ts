@@ -28,7 +28,8 @@ import { roundOf } from '../figure/update';
 import { pathForm, pathsOfForm, type Form } from '../maker/form';
 import { handParams, type HandParams } from '../maker/hand';
 import { addTurns, NO_TURN, turnFromDegrees } from '../number/turn';
-import { goesRound, strokeSymmetry, type HandStroke, type KeptStroke, type StrokeSymmetry } from './strokes';
+import { goesRound, type HandStroke, type KeptStroke, type StrokeSymmetry } from './handStroke';
+import { strokeSymmetry } from './strokes';
 
 /** Points of a stroke that are compared, and of one that goes round. */
 const POINTS = 48;

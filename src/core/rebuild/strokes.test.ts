@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 
 import { Chance } from '../../../tests/help/anyFigure';
 import { distance, type Point } from '../curve/point';
-import { strokeSymmetry, type HandStroke } from './strokes';
+import type { HandStroke } from './handStroke';
+import { strokeSymmetry } from './strokes';
 
 const COUNT = 48;
 

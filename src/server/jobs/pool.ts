@@ -46,17 +46,28 @@ const kept = globalThis as { cyclogonProcesses?: Processes };
 /** One core is left for who asks. */
 const MOST_PROCESSES = Math.max(1, availableParallelism() - 1);
 
+const SOURCE = 'src/server/jobs/process.ts';
+
+/** What a process runs: the one file that was built of it (scripts/jobs.mjs), else the sources, read as they are by tsx. */
+function script(): { readonly file: string; readonly execArgv: readonly string[] } {
+  const built = process.env['CYCLOGON_JOBS'];
+  if (built) return { file: built, execArgv: [] };
+  return {
+    file: path.join(/* turbopackIgnore: true */ process.cwd(), SOURCE),
+    execArgv: ['--import', 'tsx'],
+  };
+}
+
 function processes(most = MOST_PROCESSES): Processes {
-  const folder = path.join(/* turbopackIgnore: true */ process.cwd(), 'src/server/jobs');
+  const { file, execArgv } = script();
   kept.cyclogonProcesses ??= {
     queue: new PQueue({ concurrency: most }),
-    pool: workerpool.pool(path.join(folder, 'process.ts'), {
+    pool: workerpool.pool(file, {
       workerType: 'process',
       minWorkers: 1,
       maxWorkers: most,
       forkOpts: {
-        // They run the project's own sources, read as they are by tsx.
-        execArgv: ['--import', 'tsx', `--max-old-space-size=${MOST_MEMORY / 1e6}`],
+        execArgv: [...execArgv, `--max-old-space-size=${MOST_MEMORY / 1e6}`],
         serialization: 'advanced',
       },
     }),

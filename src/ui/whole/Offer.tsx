@@ -7,7 +7,7 @@ import { screenData } from '@/core/format/screenData';
 import { pathsOfForm } from '@/core/maker/form';
 import { degreesOf } from '@/core/number/turn';
 import { takeOffer } from '@/core/rebuild/offered';
-import type { StrokeSymmetry } from '@/core/rebuild/strokes';
+import type { StrokeSymmetry } from '@/core/rebuild/handStroke';
 import { turnsOf } from '@/core/symmetry/rule';
 import { newId } from '@/state/ids';
 import { refuseOffered, takeOffered, type Offered } from '@/state/offer';

@@ -80,7 +80,7 @@ export function createEditor(saved: SavedFigure): Editor {
     picking: null,
     importing: null,
     rereading: null,
-    seen: null,
+    seen: new Map(),
     refusedOffer: null,
     guide: null,
     handedOut: 0,

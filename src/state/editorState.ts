@@ -118,10 +118,8 @@ export interface Importing {
   readonly from: 'paste' | 'drop' | 'choose';
 }
 
-/** What the symmetry of an underlay was read as, and what of it is taken. */
+/** What the symmetry of a picture was read as, and what of it is taken. */
 export interface SeenPicture {
-  /** The picture that was read. */
-  readonly picture: string;
   /** What it was read in. */
   readonly pixels: { readonly width: number; readonly height: number };
   /** Null where nothing in it repeats round a point. */
@@ -189,7 +187,8 @@ export interface EditorState {
   readonly picking: Picking | null;
   readonly importing: Importing | null;
   readonly rereading: RereadShapes | null;
-  readonly seen: SeenPicture | null;
+  /** What was read of pictures that are or were laid under the Bench. */
+  readonly seen: ReadonlyMap<string, SeenPicture>;
   /** A symmetry that was offered for what is drawn, and not taken. */
   readonly refusedOffer: string | null;
   /** A point that a transform is about, where it was clicked or typed. */

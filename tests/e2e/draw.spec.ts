@@ -221,6 +221,7 @@ test('the symmetry of a picture is read, and one wedge of what its copies have i
   await expect(inspector.getByText('Average of sketch.png')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(inspector.getByText('sketch.png', { exact: true })).toBeVisible();
+  await expect(inspector.getByRole('radio', { name: '×7' })).toBeChecked();
 });
 
 test('what is drawn freely in Whole with one copy is offered its likely symmetry, and a key takes it', async ({

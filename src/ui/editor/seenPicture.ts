@@ -1,5 +1,3 @@
-import { toast } from 'sonner';
-
 import type { TraceOptions } from '@/core/curve/trace';
 import { layRosette } from '@/core/figure/commands';
 import type { Figure, Underlay } from '@/core/figure/model';
@@ -7,12 +5,14 @@ import { underlayRound } from '@/core/figure/underlay';
 import { NO_TURN } from '@/core/number/turn';
 import { averagedReach, type Averaging } from '@/core/picture/average';
 import { UPRIGHT } from '@/core/picture/polar';
-import type { FoldSeen, ReadPicture } from '@/core/picture/readPicture';
+import type { ReadPicture } from '@/core/picture/readPicture';
 import type { ColourPicture } from '@/core/picture/tone';
+import type { WedgeOf } from '@/core/picture/traceWedge';
 import { activeRound, act, shownFigure, type Editor } from '@/state/editor';
-import type { SeenPicture } from '@/state/editorState';
+import type { EditorState, SeenPicture } from '@/state/editorState';
 import { server } from '@/state/server';
 import { average, readSymmetryOf } from '@/worker/picturer';
+import { say } from '../common/say';
 import { tracePixels, type Watch } from './traceUnderlay';
 import { fileOfPixels, MOST_PIXELS, pixelsOfUnderlay } from './underlayPixels';
 
@@ -21,12 +21,17 @@ const REACH = 0.9;
 
 const radiusFor = ({ page }: Figure): number => (REACH * Math.min(page.width, page.height)) / 2;
 
+/** A smaller picture is made larger before it is read: what repeats in it is then told from its pixels. */
+const LEAST_PIXELS = 400;
+
 const UNREADABLE = 'The picture could not be read: it is as it was, and so is the motif.';
 
 /** What was read of the underlay that lies there now, if it was. */
-export function seenHere(figure: Figure, seen: SeenPicture | null): SeenPicture | null {
-  return seen && seen.picture === figure.underlay?.picture ? seen : null;
-}
+export const seenHere = ({ underlay }: Figure, seen: EditorState['seen']): SeenPicture | null =>
+  (underlay && seen.get(underlay.picture)) ?? null;
+
+const setSeen = (editor: Editor, picture: string, seen: SeenPicture): void =>
+  editor.setState((state) => ({ seen: new Map(state.seen).set(picture, seen) }));
 
 /** The middle of a copy with the mirror that is chosen, of the fold that is; clockwise from straight up, in radians. */
 export function axisChosen({ read, chosen }: SeenPicture): number {
@@ -39,33 +44,30 @@ export async function readUnderlay(editor: Editor, watch: Watch): Promise<void> 
   const { underlay } = shownFigure(editor.getState());
   if (!underlay) return;
   try {
-    const { width, height, ...rest } = await pixelsOfUnderlay(underlay);
-    const work = readSymmetryOf({ width, height, ...rest }, watch.progress);
+    const pixels = await pixelsOfUnderlay(underlay, LEAST_PIXELS);
+    const { width, height } = pixels;
+    const work = readSymmetryOf(pixels, watch.progress);
     watch.started(work.stop);
     const answer = await work.done;
     if (answer === 'stopped') return;
     const read = answer.found;
     const [best] = read?.folds ?? [];
-    editor.setState({
-      seen: {
-        picture: underlay.picture,
-        pixels: { width, height },
-        read,
-        chosen: { fold: best?.fold ?? 1, mirror: best?.mirror ?? false },
-      },
+    setSeen(editor, underlay.picture, {
+      pixels: { width, height },
+      read,
+      chosen: { fold: best?.fold ?? 1, mirror: best?.mirror ?? false },
     });
-  } catch {
-    toast.error(UNREADABLE);
+  } catch (error) {
+    say(error, UNREADABLE);
   }
 }
 
-/** Takes another of the folds that were seen, with the mirror that was seen with it. */
-export function chooseSeen(
-  editor: Editor,
-  seen: SeenPicture,
-  { fold, mirror }: Pick<FoldSeen, 'fold' | 'mirror'>,
-): void {
-  editor.setState({ seen: { ...seen, chosen: { fold, mirror } } });
+/** Takes another of the folds that were seen of the picture, or another mirror. */
+export function chooseSeen(editor: Editor, { fold, mirror }: WedgeOf): void {
+  const state = editor.getState();
+  const { underlay } = shownFigure(state);
+  const seen = underlay && state.seen.get(underlay.picture);
+  if (seen) setSeen(editor, underlay.picture, { ...seen, chosen: { fold, mirror } });
 }
 
 /** What was read, and where: what all that is made of it begins with. */
@@ -109,7 +111,7 @@ async function averageOf(
   { underlay, seen, read, radius }: Reading,
   watch: Watch,
 ): Promise<{ readonly pixels: ColourPicture; readonly lies: Omit<Underlay, 'picture'> } | null> {
-  const pixels = await pixelsOfUnderlay(underlay);
+  const pixels = await pixelsOfUnderlay(underlay, LEAST_PIXELS);
   const averaging: Averaging = { ...seen.chosen, seat: read.seat, reach: read.reach, axis: axisChosen(seen) };
   const side = Math.round(Math.min(MOST_PIXELS, 2 * averagedReach(read.reach)));
   const work = average(pixels, averaging, side, watch.progress);
@@ -131,11 +133,10 @@ async function keepAverage(pixels: ColourPicture, lies: Omit<Underlay, 'picture'
 }
 
 /** What is known of an average without reading it: its one fold about its middle, the axis straight up. */
-function seenAverage({ chosen, read }: SeenPicture, picture: string, pixels: ColourPicture): SeenPicture {
+function seenAverage({ chosen, read }: SeenPicture, pixels: ColourPicture): SeenPicture {
   const { width, height } = pixels;
   const folds = read?.folds.filter(({ fold }) => fold === chosen.fold) ?? [];
   return {
-    picture,
     pixels: { width, height },
     chosen,
     read: {
@@ -157,9 +158,9 @@ export async function layAverage(editor: Editor, watch: Watch): Promise<void> {
     act(editor, 'Lay the average', (figure) =>
       layRosette(figure, reading.roundId, underlay, reading.seen.chosen),
     );
-    editor.setState({ seen: seenAverage(reading.seen, underlay.picture, made.pixels) });
-  } catch {
-    toast.error(UNREADABLE);
+    setSeen(editor, underlay.picture, seenAverage(reading.seen, made.pixels));
+  } catch (error) {
+    say(error, UNREADABLE);
   }
 }
 
@@ -175,8 +176,8 @@ export async function traceAverage(editor: Editor, options: TraceOptions, watch:
       ...watch,
       progress: (share) => watch.progress((1 + share) / 2),
     });
-    editor.setState({ seen: seenAverage(reading.seen, underlay.picture, made.pixels) });
-  } catch {
-    toast.error(UNREADABLE);
+    setSeen(editor, underlay.picture, seenAverage(reading.seen, made.pixels));
+  } catch (error) {
+    say(error, UNREADABLE);
   }
 }

@@ -20,14 +20,18 @@ function canvasOf(
   return { canvas, context };
 }
 
-/** The picture of an underlay, as wide to its height as it lies. @throws where it cannot be read */
-export async function pixelsOfUnderlay(underlay: Underlay): Promise<ColourPicture> {
+/**
+ * The picture of an underlay, as wide to its height as it lies.
+ * @param least pixels along its longer side, where there are fewer it is made larger
+ * @throws where it cannot be read
+ */
+export async function pixelsOfUnderlay(underlay: Underlay, least = 1): Promise<ColourPicture> {
   const image = new Image();
   image.src = pictureAddress(underlay.picture);
   await image.decode();
   const longer = Math.max(underlay.width, underlay.height);
   const natural = Math.max(image.naturalWidth, image.naturalHeight);
-  const size = Math.max(1, Math.min(MOST_PIXELS, natural));
+  const size = Math.max(least, Math.min(MOST_PIXELS, natural));
   const [width, height] = [underlay.width, underlay.height].map((side) =>
     Math.max(1, Math.round((side / longer) * size)),
   ) as [number, number];

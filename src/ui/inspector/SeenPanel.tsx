@@ -89,7 +89,7 @@ function SeenFolds({ seen, folds }: { readonly seen: SeenPicture; readonly folds
           choices={folds.map((each) => ({ value: String(each.fold), label: `×${each.fold}` }))}
           onChange={(value) => {
             const other = folds.find((each) => String(each.fold) === value);
-            if (other) chooseSeen(editor, seen, other);
+            if (other) chooseSeen(editor, other);
           }}
         />
       </Row>
@@ -101,7 +101,7 @@ function SeenFolds({ seen, folds }: { readonly seen: SeenPicture; readonly folds
             { value: 'no', label: 'None' },
             { value: 'yes', label: 'Mirrored' },
           ]}
-          onChange={(value) => chooseSeen(editor, seen, { fold, mirror: value === 'yes' })}
+          onChange={(value) => chooseSeen(editor, { fold, mirror: value === 'yes' })}
         />
       </Row>
       {chosen && (

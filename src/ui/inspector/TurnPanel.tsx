@@ -47,14 +47,11 @@ const MIRRORINGS: readonly { value: Mirroring; label: string }[] = [
 
 /** How the round is turned, how its copies differ, and what follows from it. */
 export function TurnPanel({ round }: { readonly round: Round }) {
-  const work = useWork();
   const editor = useEditor();
-  const unit = useEditorState((state) => shownFigure(state).page.unit);
   const [choices, setChoices] = useState<readonly StepChoice[]>([]);
   const [typed, setTyped] = useState<Turn | null>(null);
   const { rule } = round;
-  const { fold, start, sweep } = rule;
-  const reach = reachOfRound(round, work);
+  const { fold, start } = rule;
   const { locked } = round;
   const change = (label: string, command: (figure: Figure, id: string) => Figure, key?: string): void => {
     setChoices([]);
@@ -120,76 +117,8 @@ export function TurnPanel({ round }: { readonly round: Round }) {
         <Button disabled={locked} onClick={() => change('Half a step', toggleHalfStep)}>
           Half a step ({printNumber(degreesOf(stepOf(rule)) / 2, 3)}°)
         </Button>
-        <Row caption="Goes round">
-          <Segmented
-            label="Goes round"
-            value={sweep ? 'part' : 'whole'}
-            disabled={locked}
-            choices={[
-              { value: 'whole', label: 'Once' },
-              { value: 'part', label: 'By an angle' },
-            ]}
-            onChange={(value) =>
-              change('Set sweep', (f, id) =>
-                setSweep(f, id, value === 'part' ? { turn: turn(1, 2), ends: true } : null),
-              )
-            }
-          />
-        </Row>
-        {sweep && (
-          <>
-            <TurnField
-              label="Sweep"
-              caption="Sweep"
-              value={sweep.turn}
-              disabled={locked}
-              refuse={sweepProblem}
-              onChange={(value) =>
-                change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, turn: value }), 'sweep')
-              }
-            />
-            <Row caption="Last copy">
-              <Segmented
-                label="Last copy"
-                value={sweep.ends ? 'at' : 'before'}
-                disabled={locked}
-                choices={[
-                  { value: 'at', label: 'At the end' },
-                  { value: 'before', label: 'A step before' },
-                ]}
-                onChange={(value) =>
-                  change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, ends: value === 'at' }))
-                }
-              />
-            </Row>
-          </>
-        )}
-        {reach && (
-          <>
-            <LengthField
-              label="Distance from the centre"
-              caption="Distance"
-              value={reach.inner}
-              in={unit}
-              disabled={locked}
-              refuse={zeroOrMore('A distance')}
-              onChange={(value) =>
-                change('Set distance', (f, id) => moveRoundOut(f, id, value - reach.inner), 'distance')
-              }
-            />
-            <LengthField
-              label="Reaches out to"
-              caption="Reaches to"
-              value={reach.outer}
-              in={unit}
-              disabled={locked}
-              refuse={(value) => (value > reach.inner ? null : finding('reach.farther', reach.inner))}
-              onChange={(value) =>
-                change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value, work), 'reach')
-              }
-            />
-          </>
-        )}
+        <SweepFields round={round} change={change} />
+        <ReachFields round={round} change={change} />
       </Section>
       <VariationPanel round={round} />
       <ProgressionPanel round={round} />
@@ -199,6 +128,101 @@ export function TurnPanel({ round }: { readonly round: Round }) {
       <PlacePanel round={round} />
       <FormTrialsPanel first={`${round.id} fold`} />
       <TurnFacts round={round} />
+    </>
+  );
+}
+
+interface Changing {
+  readonly round: Round;
+  /** Records a step; those with one key become one step of undo. */
+  readonly change: (label: string, command: (figure: Figure, id: string) => Figure, key?: string) => void;
+}
+
+/** Whether copies go once round, or by an angle, and where the last one stands. */
+function SweepFields({ round, change }: Changing) {
+  const { locked } = round;
+  const { sweep } = round.rule;
+  return (
+    <>
+      <Row caption="Goes round">
+        <Segmented
+          label="Goes round"
+          value={sweep ? 'part' : 'whole'}
+          disabled={locked}
+          choices={[
+            { value: 'whole', label: 'Once' },
+            { value: 'part', label: 'By an angle' },
+          ]}
+          onChange={(value) =>
+            change('Set sweep', (f, id) =>
+              setSweep(f, id, value === 'part' ? { turn: turn(1, 2), ends: true } : null),
+            )
+          }
+        />
+      </Row>
+      {sweep && (
+        <>
+          <TurnField
+            label="Sweep"
+            caption="Sweep"
+            value={sweep.turn}
+            disabled={locked}
+            refuse={sweepProblem}
+            onChange={(value) =>
+              change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, turn: value }), 'sweep')
+            }
+          />
+          <Row caption="Last copy">
+            <Segmented
+              label="Last copy"
+              value={sweep.ends ? 'at' : 'before'}
+              disabled={locked}
+              choices={[
+                { value: 'at', label: 'At the end' },
+                { value: 'before', label: 'A step before' },
+              ]}
+              onChange={(value) =>
+                change('Set sweep', (f, id) => setSweep(f, id, { ...sweep, ends: value === 'at' }))
+              }
+            />
+          </Row>
+        </>
+      )}
+    </>
+  );
+}
+
+/** How far the motif is from the centre, and how far it reaches. */
+function ReachFields({ round, change }: Changing) {
+  const work = useWork();
+  const { unit } = useEditorState(shownFigure).page;
+  const reach = reachOfRound(round, work);
+  const { locked } = round;
+  if (!reach) return null;
+  return (
+    <>
+      <LengthField
+        label="Distance from the centre"
+        caption="Distance"
+        value={reach.inner}
+        in={unit}
+        disabled={locked}
+        refuse={zeroOrMore('A distance')}
+        onChange={(value) =>
+          change('Set distance', (f, id) => moveRoundOut(f, id, value - reach.inner), 'distance')
+        }
+      />
+      <LengthField
+        label="Reaches out to"
+        caption="Reaches to"
+        value={reach.outer}
+        in={unit}
+        disabled={locked}
+        refuse={(value) => (value > reach.inner ? null : finding('reach.farther', reach.inner))}
+        onChange={(value) =>
+          change('Set size', (f, id) => scaleRoundReach(f, id, 'outer', value, work), 'reach')
+        }
+      />
     </>
   );
 }

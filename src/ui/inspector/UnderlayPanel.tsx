@@ -23,7 +23,7 @@ const START_TRACE: TraceOptions = { threshold: 0.5, light: false, smoothness: 1,
 export function UnderlayPanel() {
   const editor = useEditor();
   const input = useRef<HTMLInputElement>(null);
-  const { underlay, page } = useEditorState(shownFigure);
+  const { underlay } = useEditorState(shownFigure);
   const picking = useEditorState((state) => state.picking?.marks !== undefined);
   const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
   const [trace, setTrace] = useState(START_TRACE);
@@ -55,66 +55,8 @@ export function UnderlayPanel() {
       )}
       {underlay && (
         <>
-          <div className="flex gap-1">
-            <IconButton
-              label={underlay.visible ? 'Hide underlay' : 'Show underlay'}
-              onClick={() => change({ visible: !underlay.visible })}
-            >
-              {underlay.visible ? (
-                <Eye size={16} strokeWidth={1.7} />
-              ) : (
-                <EyeOff size={16} strokeWidth={1.7} />
-              )}
-            </IconButton>
-            <IconButton
-              label={underlay.locked ? 'Unlock underlay' : 'Lock underlay'}
-              onClick={() => change({ locked: !underlay.locked })}
-            >
-              {underlay.locked ? (
-                <Lock size={16} strokeWidth={1.7} />
-              ) : (
-                <LockOpen size={16} strokeWidth={1.7} />
-              )}
-            </IconButton>
-            <IconButton
-              label="Remove underlay"
-              onClick={() => act(editor, 'Remove underlay', (figure) => setUnderlay(figure, null))}
-            >
-              <Trash2 size={16} strokeWidth={1.7} />
-            </IconButton>
-          </div>
-          <LengthField
-            label="Underlay x"
-            caption="Middle x"
-            value={underlay.at.x}
-            in={page.unit}
-            disabled={underlay.locked}
-            onChange={(x) => change({ at: { ...underlay.at, x } })}
-          />
-          <LengthField
-            label="Underlay y"
-            caption="Middle y"
-            value={-underlay.at.y}
-            in={page.unit}
-            disabled={underlay.locked}
-            onChange={(y) => change({ at: { ...underlay.at, y: -y } })}
-          />
-          <LengthField
-            label="Underlay width"
-            caption="Width"
-            value={underlay.width}
-            in={page.unit}
-            disabled={underlay.locked}
-            refuse={aboveZero('The width', LIMITS.size)}
-            onChange={(width) => change({ width, height: (underlay.height * width) / underlay.width })}
-          />
-          <TurnField
-            label="Underlay rotation"
-            caption="Rotation"
-            value={underlay.rotation}
-            disabled={underlay.locked}
-            onChange={(rotation) => change({ rotation })}
-          />
+          <UnderlayButtons underlay={underlay} change={change} />
+          <UnderlayPlace underlay={underlay} change={change} />
           <Button
             disabled={underlay.locked || !underlay.visible}
             aria-pressed={picking}
@@ -131,10 +73,83 @@ export function UnderlayPanel() {
             most={1}
             onChange={(strength) => change({ strength })}
           />
-          <SeenPanel disabled={locked} trace={trace} />
+          <SeenPanel disabled={locked || underlay.locked} trace={trace} />
           <TracePanel disabled={locked} options={trace} onChange={setTrace} />
         </>
       )}
     </Section>
+  );
+}
+
+interface Parts {
+  readonly underlay: Underlay;
+  readonly change: (part: Partial<Underlay>) => void;
+}
+
+/** Seen or not, held fast or not, and taken away. */
+function UnderlayButtons({ underlay, change }: Parts) {
+  const editor = useEditor();
+  return (
+    <div className="flex gap-1">
+      <IconButton
+        label={underlay.visible ? 'Hide underlay' : 'Show underlay'}
+        onClick={() => change({ visible: !underlay.visible })}
+      >
+        {underlay.visible ? <Eye size={16} strokeWidth={1.7} /> : <EyeOff size={16} strokeWidth={1.7} />}
+      </IconButton>
+      <IconButton
+        label={underlay.locked ? 'Unlock underlay' : 'Lock underlay'}
+        onClick={() => change({ locked: !underlay.locked })}
+      >
+        {underlay.locked ? <Lock size={16} strokeWidth={1.7} /> : <LockOpen size={16} strokeWidth={1.7} />}
+      </IconButton>
+      <IconButton
+        label="Remove underlay"
+        onClick={() => act(editor, 'Remove underlay', (figure) => setUnderlay(figure, null))}
+      >
+        <Trash2 size={16} strokeWidth={1.7} />
+      </IconButton>
+    </div>
+  );
+}
+
+/** Where an underlay lies, how wide it is and how it is turned. */
+function UnderlayPlace({ underlay, change }: Parts) {
+  const { unit } = useEditorState(shownFigure).page;
+  return (
+    <>
+      <LengthField
+        label="Underlay x"
+        caption="Middle x"
+        value={underlay.at.x}
+        in={unit}
+        disabled={underlay.locked}
+        onChange={(x) => change({ at: { ...underlay.at, x } })}
+      />
+      <LengthField
+        label="Underlay y"
+        caption="Middle y"
+        value={-underlay.at.y}
+        in={unit}
+        disabled={underlay.locked}
+        onChange={(y) => change({ at: { ...underlay.at, y: -y } })}
+      />
+      <LengthField
+        label="Underlay width"
+        caption="Width"
+        value={underlay.width}
+        in={unit}
+        disabled={underlay.locked}
+        refuse={aboveZero('The width', LIMITS.size)}
+        onChange={(width) => change({ width, height: (underlay.height * width) / underlay.width })}
+      />
+      <TurnField
+        label="Underlay rotation"
+        caption="Rotation"
+        value={underlay.rotation}
+        disabled={underlay.locked}
+        onChange={(rotation) => change({ rotation })}
+      />
+    </>
   );
 }

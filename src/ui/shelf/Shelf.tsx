@@ -1,34 +1,33 @@
 'use client';
 
 import { useMutation } from '@tanstack/react-query';
-import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { server } from '@/state/server';
-import { ALL_FIGURES, type FigurePage, type FigureSummary, type ShelfFacts, type ShelfQuery } from '@/wire';
+import {
+  ALL_FIGURES,
+  type FigurePage,
+  type FigureSummary,
+  type ShelfChange,
+  type ShelfFacts,
+  type ShelfQuery,
+} from '@/wire';
 import { say } from '../common/say';
-import { Ask } from '../common/Ask';
 import { GUIDE_MARK } from '../guide/mark';
 import { OpenSheet } from '../import/OpenSheet';
 import type { CardActions, CardState } from './FigureCard';
-import { LabelSheet } from './LabelSheet';
 import { Nothing } from './Nothing';
 import { SelectionBar } from './SelectionBar';
 import { ShelfBar } from './ShelfBar';
 import { ShelfGrid } from './ShelfGrid';
 import { ShelfHeader } from './ShelfHeader';
+import { ShelfSheets, type ShelfSheet } from './ShelfSheets';
 import { ShelfSide } from './ShelfSide';
 import { useFiles } from './useFiles';
 import { usePicked } from './usePicked';
 import { useDone, useShelf } from './useShelf';
-
-/** With the formats, and the engine, in them: read when they are first opened. */
-const ExportManySheet = dynamic(() => import('./ExportManySheet').then((each) => each.ExportManySheet), {
-  ssr: false,
-});
-const StartSheet = dynamic(() => import('./StartSheet').then((each) => each.StartSheet), { ssr: false });
 
 /** How long typing rests before it is looked for, in milliseconds. */
 const TYPING_REST = 120;
@@ -48,6 +47,46 @@ interface Props {
   readonly facts: ShelfFacts;
 }
 
+/** Makes a figure and opens it; the first one with the steps of the guide. */
+function useCreate() {
+  const router = useRouter();
+  return useMutation({
+    mutationFn: async (isFirst: boolean) => ({
+      ...(await server.create({ name: 'Untitled figure' })),
+      isFirst,
+    }),
+    onSuccess: ({ id, isFirst }) => router.push(`/figures/${id}${isFirst ? `?${GUIDE_MARK}` : ''}`),
+    onError: (error) => say(error),
+  });
+}
+
+/** What cards ask the Shelf to do, as it does it now. */
+interface Does {
+  readonly bin: (figures: readonly FigureSummary[]) => void;
+  readonly pick: CardActions['pick'];
+  readonly change: (change: ShelfChange) => void;
+  readonly rename: (named: { id: string; name: string }) => void;
+  readonly ask: (sheet: ShelfSheet) => void;
+}
+
+/** The same actions for as long as the Shelf is open, so that no card is drawn anew for them. */
+function useCardActions(does: Does): CardActions {
+  const latest = useRef(does);
+  useEffect(() => {
+    latest.current = does;
+  });
+  const [actions] = useState<CardActions>(() => ({
+    rename: ({ id }, name) => latest.current.rename({ id, name }),
+    duplicate: ({ id }) => latest.current.change({ do: 'duplicate', ids: [id] }),
+    label: ({ id }) => latest.current.ask({ kind: 'label', ids: [id] }),
+    remove: (figure) => latest.current.bin([figure]),
+    putBack: ({ id }) => latest.current.change({ do: 'putBack', ids: [id] }),
+    destroy: (figure) => latest.current.ask({ kind: 'destroy', figures: [figure] }),
+    pick: (figure, place, through) => latest.current.pick(figure, place, through),
+  }));
+  return actions;
+}
+
 /** The home screen: all figures, and what a new one can start from. */
 export function Shelf({ first, facts: firstFacts }: Props) {
   const router = useRouter();
@@ -57,21 +96,10 @@ export function Shelf({ first, facts: firstFacts }: Props) {
   const query = { ...narrowed, search: words };
   const { found, facts, problem, refresh } = useShelf(query, { page: first, facts: firstFacts });
   const { picked, pick, clear } = usePicked(query);
-  const [labelled, setLabelled] = useState<readonly string[]>([]);
-  const [leaving, setLeaving] = useState<readonly FigureSummary[]>([]);
-  const [destroying, setDestroying] = useState<readonly FigureSummary[]>([]);
-  const [emptying, setEmptying] = useState(false);
-  const [starting, setStarting] = useState(false);
+  const [sheet, setSheet] = useState<ShelfSheet | null>(null);
   const { drawing, setDrawing, open, openFile } = useFiles();
 
-  const create = useMutation({
-    mutationFn: async (isFirst: boolean) => ({
-      ...(await server.create({ name: 'Untitled figure' })),
-      isFirst,
-    }),
-    onSuccess: ({ id, isFirst }) => router.push(`/figures/${id}${isFirst ? `?${GUIDE_MARK}` : ''}`),
-    onError: (error) => say(error),
-  });
+  const create = useCreate();
   const change = useDone(server.change, refresh);
   const rename = useDone(({ id, name }: { id: string; name: string }) => server.rename(id, name), refresh);
   const empty = useDone<null>(server.emptyBin, refresh);
@@ -97,20 +125,7 @@ export function Shelf({ first, facts: firstFacts }: Props) {
     });
   };
 
-  const does = { bin, pick, change, rename };
-  const latest = useRef(does);
-  useEffect(() => {
-    latest.current = does;
-  });
-  const [actions] = useState<CardActions>(() => ({
-    rename: ({ id }, name) => latest.current.rename({ id, name }),
-    duplicate: ({ id }) => latest.current.change({ do: 'duplicate', ids: [id] }),
-    label: ({ id }) => setLabelled([id]),
-    remove: (figure) => latest.current.bin([figure]),
-    putBack: ({ id }) => latest.current.change({ do: 'putBack', ids: [id] }),
-    destroy: (figure) => setDestroying([figure]),
-    pick: (figure, place, through) => latest.current.pick(figure, place, through),
-  }));
+  const actions = useCardActions({ bin, pick, change, rename, ask: setSheet });
   const stateOf = useCallback(
     ({ id }: FigureSummary): CardState => ({
       isPicked: picked.has(id),
@@ -122,9 +137,8 @@ export function Shelf({ first, facts: firstFacts }: Props) {
   const chosen = [...picked.values()];
   const ids = [...picked.keys()];
   const known = new Map([...found.figures, ...chosen].map((figure) => [figure.id, figure]));
-  const ofLabels = labelled.flatMap(
-    (id) => found.figures.find((each) => each.id === id) ?? known.get(id) ?? [],
-  );
+  const figuresOf = (of: readonly string[]): readonly FigureSummary[] =>
+    of.flatMap((id) => found.figures.find((each) => each.id === id) ?? known.get(id) ?? []);
 
   return (
     <div
@@ -144,7 +158,7 @@ export function Shelf({ first, facts: firstFacts }: Props) {
         onSearch={setSearch}
         onFile={(file) => void openFile(file)}
         onNew={() => create.mutate(false)}
-        onStart={() => setStarting(true)}
+        onStart={() => setSheet({ kind: 'start' })}
         isBusy={open.isPending || create.isPending}
       />
       <div className="mx-auto grid max-w-[1480px] grid-cols-[216px_minmax(0,1fr)] gap-6 px-5 py-5 max-lg:grid-cols-1">
@@ -160,7 +174,7 @@ export function Shelf({ first, facts: firstFacts }: Props) {
             facts={facts}
             total={found.total}
             onQuery={narrow}
-            onEmptyBin={() => setEmptying(true)}
+            onEmptyBin={() => setSheet({ kind: 'empty' })}
           />
           {found.total > 0 ? (
             <ShelfGrid
@@ -174,7 +188,7 @@ export function Shelf({ first, facts: firstFacts }: Props) {
             <Nothing
               query={query}
               onMake={() => create.mutate(true)}
-              onStart={() => setStarting(true)}
+              onStart={() => setSheet({ kind: 'start' })}
               isBusy={create.isPending}
             />
           )}
@@ -186,8 +200,8 @@ export function Shelf({ first, facts: firstFacts }: Props) {
           isBin={query.binned}
           collections={facts.collections}
           onCompare={() => router.push(`/compare?with=${ids.join(',')}`)}
-          onExport={() => setLeaving(chosen)}
-          onLabel={() => setLabelled(ids)}
+          onExport={() => setSheet({ kind: 'export', figures: chosen })}
+          onLabel={() => setSheet({ kind: 'label', ids })}
           onCollect={(collection) => change({ do: 'collect', ids, collection })}
           onDuplicate={() => {
             change({ do: 'duplicate', ids });
@@ -198,45 +212,23 @@ export function Shelf({ first, facts: firstFacts }: Props) {
             change({ do: 'putBack', ids });
             clear();
           }}
-          onDestroy={() => setDestroying(chosen)}
+          onDestroy={() => setSheet({ kind: 'destroy', figures: chosen })}
           onClear={clear}
         />
       )}
-      <LabelSheet
-        figures={ofLabels}
+      <ShelfSheets
+        sheet={sheet}
         facts={facts}
-        onClose={() => setLabelled([])}
-        onLabel={(label, on) => change({ do: on ? 'label' : 'unlabel', ids: labelled, label })}
-      />
-      {leaving.length > 0 && <ExportManySheet figures={leaving} onClose={() => setLeaving([])} />}
-      <Ask
-        title="Take away for good?"
-        about={
-          destroying.length > 0
-            ? `${destroying.length === 1 ? `“${destroying[0]?.name}”` : `${destroying.length} figures`} and all of the history will be gone.`
-            : null
-        }
-        does="Take away for good"
-        onDo={() => {
-          change({ do: 'destroy', ids: destroying.map(({ id }) => id) });
+        figuresOf={figuresOf}
+        onClose={() => setSheet(null)}
+        onLabel={(of, label, on) => change({ do: on ? 'label' : 'unlabel', ids: of, label })}
+        onDestroy={(of) => {
+          change({ do: 'destroy', ids: of });
           clear();
         }}
-        onClose={() => setDestroying([])}
+        onEmpty={() => empty(null)}
+        onMake={(figure) => open.mutate(figure)}
       />
-      <Ask
-        title="Empty the Bin?"
-        about={
-          emptying
-            ? `${facts.binned === 1 ? 'One figure' : `${facts.binned} figures`} and all of the history will be gone.`
-            : null
-        }
-        does="Empty the Bin"
-        onDo={() => empty(null)}
-        onClose={() => setEmptying(false)}
-      />
-      {starting && (
-        <StartSheet open onClose={() => setStarting(false)} onMake={(figure) => open.mutate(figure)} />
-      )}
       <OpenSheet
         file={drawing}
         onClose={() => setDrawing(null)}

@@ -22,10 +22,11 @@ import { alongTurn } from '@/core/symmetry/wedge';
 import { printNumber } from '@/core/format/pathData';
 import type { ScenePage } from '@/core/scene/scene';
 import { isMuch } from '@/core/scene/still';
-import { activeRound, shownFigure } from '@/state/editor';
+import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { offeredNow } from '@/state/offer';
 import { partsShown, sceneOf } from '@/state/scene';
 import { benchRadius, wholeView } from '@/state/view';
+import type { View } from '@/state/viewport';
 import { IconButton } from '../common/Button';
 import { CellMarks } from '../tools/CellMarks';
 import { FrameLines } from '../common/FrameLines';
@@ -171,6 +172,65 @@ const Page = memo(function Page({
   );
 });
 
+/** What Whole shows of how the round at hand is turned: its frame, rays or wedge, and the rim. */
+function WholeMarks({
+  state,
+  rim,
+  view,
+}: {
+  readonly state: EditorState;
+  /** Radius of the rim, in the figure's unit. */
+  readonly rim: number;
+  readonly view: View;
+}) {
+  const round = activeRound(state);
+  const { page } = shownFigure(state);
+  const rule = round?.rule;
+  const isProof = state.stage === 'proof';
+  return (
+    <>
+      <g transform={placeOfView(view)}>
+        {!state.quiet && round && state.stage === 'setout' && (
+          <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
+            <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
+          </g>
+        )}
+        {!state.quiet && !isProof && state.marks === 'rays' && rule && rule.fold > 1 && (
+          <AllRays rule={rule} radius={rim} />
+        )}
+        {!state.quiet && !isProof && state.marks === 'wedge' && rule && (
+          <g transform={`rotate(${degreesOf(state.active.turn)})`}>
+            <path
+              d={wedgeData(rule, rim)}
+              fill="var(--coral)"
+              fillOpacity={rule.fold > 1 ? 0.07 : 0}
+              stroke="var(--coral)"
+              strokeOpacity={0.7}
+              vectorEffect="non-scaling-stroke"
+              pointerEvents="none"
+            />
+          </g>
+        )}
+      </g>
+      {!state.quiet && !isProof && rule && <Rim rule={rule} view={view} radius={rim * view.scale} />}
+    </>
+  );
+}
+
+/** What the pane is, how large the page is, and how it is shown. */
+function WholeHeader({ page, view }: { readonly page: ScenePage; readonly view: View }) {
+  return (
+    <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
+      <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
+      <span className="truncate rounded-[6px] bg-sand/85 px-1 text-[12px] text-muted">
+        {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit}
+      </span>
+      <ZoomField view={view} unit={page.unit} />
+      <WholeButtons />
+    </header>
+  );
+}
+
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
   const editor = useEditor();
@@ -182,7 +242,6 @@ export function Whole() {
   const view = useSameView(wholeView(state));
   const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.whole);
   const { page } = figure;
-  const rule = round?.rule;
   const rim =
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }, work) * 1.05 ||
     Math.min(page.width, page.height) * 0.45;
@@ -245,36 +304,7 @@ export function Whole() {
           ),
           {
             key: 'marks',
-            svg: (
-              <>
-                <g transform={place}>
-                  {!state.quiet && round && state.stage === 'setout' && (
-                    <g transform={`rotate(${degreesOf(round.rule.start)})`} strokeWidth={0.8}>
-                      <FrameLines frame={round.frame} reach={Math.max(page.width, page.height)} />
-                    </g>
-                  )}
-                  {!state.quiet && !isProof && state.marks === 'rays' && rule && rule.fold > 1 && (
-                    <AllRays rule={rule} radius={rim} />
-                  )}
-                  {!state.quiet && !isProof && state.marks === 'wedge' && rule && (
-                    <g transform={`rotate(${degreesOf(state.active.turn)})`}>
-                      <path
-                        d={wedgeData(rule, rim)}
-                        fill="var(--coral)"
-                        fillOpacity={rule.fold > 1 ? 0.07 : 0}
-                        stroke="var(--coral)"
-                        strokeOpacity={0.7}
-                        vectorEffect="non-scaling-stroke"
-                        pointerEvents="none"
-                      />
-                    </g>
-                  )}
-                </g>
-                {!state.quiet && !isProof && rule && (
-                  <Rim rule={rule} view={drawn} radius={rim * drawn.scale} />
-                )}
-              </>
-            ),
+            svg: <WholeMarks state={state} rim={rim} view={drawn} />,
           },
         ]}
         over={
@@ -301,14 +331,7 @@ export function Whole() {
         <StartHandle round={round} view={view} radius={rim * view.scale} />
       )}
       {isProof && <Lens view={view} />}
-      <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
-        <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
-        <span className="truncate rounded-[6px] bg-sand/85 px-1 text-[12px] text-muted">
-          {printNumber(page.width, 3)} × {printNumber(page.height, 3)} {page.unit}
-        </span>
-        <ZoomField view={view} unit={page.unit} />
-        <WholeButtons />
-      </header>
+      <WholeHeader page={page} view={view} />
       <Readout pane="whole" />
       {offered && <OfferCard offer={offered.offer} />}
       {round && !isProof && (

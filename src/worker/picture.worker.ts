@@ -6,7 +6,7 @@ import type { TraceOptions } from '../core/curve/trace';
 import { averaged, type Averaging } from '../core/picture/average';
 import { readPicture, type ReadPicture } from '../core/picture/readPicture';
 import type { ColourPicture } from '../core/picture/tone';
-import { greyOf, tracedWhereItLies, type WedgeOf } from '../core/picture/traceWedge';
+import { tracedWhereItLies, type WedgeOf } from '../core/picture/traceWedge';
 
 type Progress = (share: number) => void;
 
@@ -19,7 +19,7 @@ class PictureDoor {
     wedge: WedgeOf | null,
     progress: Progress,
   ): Path[][] {
-    return tracedWhereItLies(greyOf(picture), options, map, wedge, progress);
+    return tracedWhereItLies(picture, options, map, wedge, progress);
   }
 
   read(picture: ColourPicture, progress: Progress): ReadPicture | null {

@@ -138,5 +138,6 @@ function drawSample(
     const outer = value(ring + 1, spoke, channel) * (1 - aside) + value(ring + 1, spoke + 1, channel) * aside;
     data[at + channel] = inner * (1 - up) + outer * up;
   }
-  data[at + 3] = 255;
+  // The rim is a pixel soft.
+  data[at + 3] = 255 * Math.min(1, rings - radius);
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 
 import { pictureOf } from '../../../tests/help/seen';
-import { moveMap } from '../curve/affine';
+import { IDENTITY, moveMap } from '../curve/affine';
 import { signedArea } from '../curve/path';
 import { polarOf } from '../curve/point';
-import { greyOf, tracedWhereItLies } from './traceWedge';
+import { tracedWhereItLies } from './traceWedge';
 
 const OPTIONS = { threshold: 0.5, light: false, smoothness: 0.6, smallest: 4 };
 
@@ -30,7 +30,7 @@ describe('one wedge of a traced picture', () => {
     'of fold %i, mirrored: %s, has its share of what is drawn, and nothing beyond its rays',
     (fold, mirror) => {
       const { svg, area } = rosette(fold);
-      const areas = tracedWhereItLies(greyOf(pictureOf(svg)), OPTIONS, moveMap({ x: -200, y: -200 }), {
+      const areas = tracedWhereItLies(pictureOf(svg), OPTIONS, moveMap({ x: -200, y: -200 }), {
         fold,
         mirror,
       });
@@ -49,9 +49,21 @@ describe('one wedge of a traced picture', () => {
 
   it('is all of it where no wedge is asked for', () => {
     const { svg, area } = rosette(5);
-    const areas = tracedWhereItLies(greyOf(pictureOf(svg)), OPTIONS, moveMap({ x: -200, y: -200 }), null);
+    const areas = tracedWhereItLies(pictureOf(svg), OPTIONS, moveMap({ x: -200, y: -200 }), null);
     const own = areas.reduce((sum, paths) => sum + Math.abs(signedArea(paths)), 0);
     expect(Math.abs(own / area - 1)).toBeLessThan(0.02);
     expect(areas).toHaveLength(7);
+  });
+
+  it('has nothing of what is transparent, whether dark or light is traced', () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="200"><circle cx="100" cy="100" r="90" fill="#223"/><circle cx="100" cy="100" r="40" fill="#fff"/></svg>';
+    const areaOf = (light: boolean): number =>
+      tracedWhereItLies(pictureOf(svg), { ...OPTIONS, light }, IDENTITY, null).reduce(
+        (sum, paths) => sum + Math.abs(signedArea(paths)),
+        0,
+      );
+    expect(Math.abs(areaOf(true) / (Math.PI * 1600) - 1)).toBeLessThan(0.02);
+    expect(Math.abs(areaOf(false) / (Math.PI * (8100 - 1600)) - 1)).toBeLessThan(0.02);
   });
 });

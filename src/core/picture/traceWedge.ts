@@ -3,7 +3,7 @@
  * its copies united, is whole again.
  *
  * @example
- * const areas = tracedWhereItLies(greyOf(clean), options, map, { fold: 12, mirror: true });
+ * const areas = tracedWhereItLies(clean, options, map, { fold: 12, mirror: true });
  */
 import { turnMap, type Affine } from '../curve/affine';
 import { mapPath, type Path } from '../curve/path';
@@ -13,13 +13,16 @@ import { trimPaths } from '../merge/trim';
 import { turn } from '../number/turn';
 import type { ColourPicture } from './tone';
 
-/** A picture in grey, on white where it is not opaque: luma of ITU-R BT.709, on the encoded values, so that what looks dark is dark. */
-export function greyOf({ width, height, data }: ColourPicture): GreyPicture {
+/**
+ * A picture in grey: luma of ITU-R BT.709, on the encoded values, so that what looks dark is dark.
+ * @param ground what is seen where it is not opaque, 0 black to 1 white
+ */
+function greyOf({ width, height, data }: ColourPicture, ground: number): GreyPicture {
   const values = new Float32Array(width * height);
   for (let k = 0; k < values.length; k += 1) {
     const opaque = (data[4 * k + 3] ?? 255) / 255;
     const [red = 0, green = 0, blue = 0] = [data[4 * k], data[4 * k + 1], data[4 * k + 2]];
-    values[k] = ((0.2126 * red + 0.7152 * green + 0.0722 * blue) / 255) * opaque + 1 - opaque;
+    values[k] = ((0.2126 * red + 0.7152 * green + 0.0722 * blue) / 255) * opaque + ground * (1 - opaque);
   }
   return { width, height, values };
 }
@@ -44,18 +47,19 @@ function inWedge(area: readonly Path[], { fold, mirror }: WedgeOf): readonly Pat
 }
 
 /**
+ * @param picture of which nothing is traced where it is transparent, whether what is dark is or what is light
  * @param map takes the picture's pixels to where they lie under the motif
  * @param wedge that is kept; null for all of it
  * @returns the outlines of each area
  */
 export function tracedWhereItLies(
-  picture: GreyPicture,
+  picture: ColourPicture,
   options: TraceOptions,
   map: Affine,
   wedge: WedgeOf | null,
   progress: (share: number) => void = () => undefined,
 ): Path[][] {
-  const areas = traced(picture, options, (share) => progress(0.8 * share));
+  const areas = traced(greyOf(picture, options.light ? 0 : 1), options, (share) => progress(0.8 * share));
   return areas
     .map((area, k) => {
       progress(0.8 + (0.2 * k) / areas.length);

@@ -121,7 +121,9 @@ export function Bench() {
                   )}
                   <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
                   {figure.underlay?.visible && <UnderlayImage underlay={figure.underlay} />}
-                  {figure.underlay?.visible && seen && <SeenFrame underlay={figure.underlay} seen={seen} />}
+                  {figure.underlay?.visible && seen && state.level === 'page' && (
+                    <SeenFrame underlay={figure.underlay} seen={seen} />
+                  )}
                 </g>
               </>
             ),

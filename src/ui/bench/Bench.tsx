@@ -9,10 +9,10 @@ import { firstColour } from '@/core/paint/fills';
 import { layersOf } from '@/core/scene/scene';
 import { isMuch, partsInHand } from '@/core/scene/still';
 import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
-import { activeRound, shownFigure } from '@/state/editor';
+import { activeRound, shownFigure, type EditorState } from '@/state/editor';
 import { handOf, sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
-import { toScreen } from '@/state/viewport';
+import { toScreen, type View } from '@/state/viewport';
 import { FrameLines } from '../common/FrameLines';
 import { placeOfView, type Slab } from '../common/Slabs';
 import { useSameView } from '../common/useSameView';
@@ -29,7 +29,7 @@ import { ringStepOf } from '../tools/pointer';
 import { EmptyHint, Frame, Ground, RayLabel, Rays, UnderlayImage } from './BenchGround';
 import { BenchHeader } from './BenchHeader';
 import { mergedSlabs, MotifAndCopies, MotifDefs, otherSlabs, type BenchLook } from './BenchLayers';
-import { BARE_INKS, inksOn } from './ground';
+import { BARE_INKS, inksOn, type GroundInks } from './ground';
 import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
 import { Readout } from './Readout';
@@ -40,6 +40,95 @@ import { outsideData, warnedPaths } from './warned';
 /** Copies of other rounds farther round than this are out of the Bench's sight. */
 const SIGHT_DEGREES = 75;
 
+interface Around {
+  readonly state: EditorState;
+  readonly view: View;
+  readonly wedge: Wedge;
+  readonly radius: number;
+  readonly inks: GroundInks;
+}
+
+/** What lies under the motif: the page, the wedge with its rings, the picture to trace from. */
+function UnderMotif({ state, view, wedge, radius, inks }: Around) {
+  const figure = shownFigure(state);
+  const round = activeRound(state);
+  const { page } = figure;
+  const seen = seenHere(figure, state.seen);
+  return (
+    <>
+      <defs>
+        <clipPath id="bench-outside">
+          <path d={outsideData(wedge, radius)} clipRule="evenodd" />
+        </clipPath>
+        <clipPath id="bench-wedge">
+          <path d={wedgeData(wedge, radius * 1.2)} />
+        </clipPath>
+      </defs>
+
+      <g transform={placeOfView(view)}>
+        {!state.outlines && (
+          <g transform={`rotate(${-degreesOf(round?.rule.start ?? NO_TURN)})`}>
+            <Ground page={page} inks={inks} />
+          </g>
+        )}
+        <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
+        {figure.underlay?.visible && <UnderlayImage underlay={figure.underlay} />}
+        {figure.underlay?.visible && seen && state.level === 'page' && (
+          <SeenFrame underlay={figure.underlay} seen={seen} />
+        )}
+      </g>
+    </>
+  );
+}
+
+/** What lies over the motif: its lines where it is not seen itself, what is past the rays, the frame, and the rays. */
+function OverMotif({ state, view, wedge, radius, inks, isHidden }: Around & { readonly isHidden: boolean }) {
+  const work = useWork();
+  const figure = shownFigure(state);
+  const round = activeRound(state);
+  const { fold } = wedge;
+  const outside = round && !isWide(wedge) ? screenData(warnedPaths(round, work)) : '';
+  const ray = toScreen(view, alongTurn(halfWedge(wedge), radius));
+  // No room beside the ray's end: its angle is written above it.
+  const crowded = ray.x + 60 > state.sizes.bench.width;
+  const isRead = seenHere(figure, state.seen)?.read;
+  const empty = round?.shapes.length === 0 && !state.draft && !isRead;
+  const hintAt = toScreen(view, { x: 0, y: -radius * 0.5 });
+  const ground = state.outlines ? 'var(--sand)' : (firstColour(figure.page.background) ?? '#ffffff');
+  return (
+    <>
+      <g transform={placeOfView(view)}>
+        {isHidden && (
+          <g fill="none" stroke={inks.lines} strokeOpacity={0.55} strokeDasharray="3 3">
+            {round?.shapes
+              .filter(({ visible }) => visible)
+              .map((shape) => (
+                <MotifLine key={shape.id} shape={shape} />
+              ))}
+          </g>
+        )}
+        {outside && (
+          <g clipPath="url(#bench-outside)" data-testid="past-the-ray">
+            <path d={outside} fill="var(--coral)" fillOpacity={0.55} />
+          </g>
+        )}
+        {round && <FrameLines frame={round.frame} reach={radius * 2} />}
+        <Rays wedge={wedge} radius={radius} inks={inks} />
+      </g>
+      <circle cx={view.x} cy={view.y} r={4.5} fill="var(--coral)" />
+      {fold > 1 && fold < 90 && (
+        <RayLabel
+          words={`±${printNumber(degreesOf(halfWedge(wedge)), 3)}°`}
+          x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
+          y={crowded ? ray.y - 10 : ray.y + 12}
+          isLeft={crowded}
+        />
+      )}
+      {empty && <EmptyHint stage={state.stage} at={hintAt} inks={inks} ground={ground} />}
+    </>
+  );
+}
+
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
 export function Bench() {
   const work = useWork();
@@ -48,7 +137,6 @@ export function Bench() {
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
-  const seen = seenHere(figure, state.seen);
   const view = useSameView(benchView(state));
   const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.bench);
   const fold = round?.rule.fold ?? 1;
@@ -67,14 +155,10 @@ export function Bench() {
   const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
-  const empty = round?.shapes.length === 0 && !state.draft && !seen?.read;
-  const hintAt = toScreen(drawn, { x: 0, y: -radius * 0.5 });
   // Artwork is seen on its own page in both themes, as dark lines would not be seen on the dark; outlines are the ink's.
   const { page } = figure;
   const inks = state.outlines ? BARE_INKS : inksOn(page.background);
-  const ground = state.outlines ? 'var(--sand)' : (firstColour(page.background) ?? '#ffffff');
   const place = placeOfView(drawn);
-  const outside = round && !isWide(wedge) ? screenData(warnedPaths(round, work)) : '';
   const look: BenchLook = {
     view: drawn,
     size: state.sizes.bench,
@@ -85,9 +169,6 @@ export function Bench() {
     sight,
     outline: state.outlines,
   };
-  const ray = toScreen(drawn, alongTurn(halfWedge(wedge), radius));
-  // No room beside the ray's end: its angle is written above it.
-  const crowded = ray.x + 60 > state.sizes.bench.width;
 
   return (
     <section
@@ -102,31 +183,7 @@ export function Bench() {
         slabs={[
           {
             key: 'ground',
-            svg: (
-              <>
-                <defs>
-                  <clipPath id="bench-outside">
-                    <path d={outsideData(wedge, radius)} clipRule="evenodd" />
-                  </clipPath>
-                  <clipPath id="bench-wedge">
-                    <path d={wedgeData(wedge, radius * 1.2)} />
-                  </clipPath>
-                </defs>
-
-                <g transform={place}>
-                  {!state.outlines && (
-                    <g transform={`rotate(${-degreesOf(round?.rule.start ?? NO_TURN)})`}>
-                      <Ground page={page} inks={inks} />
-                    </g>
-                  )}
-                  <Frame wedge={wedge} radius={radius} step={ringStepOf(state)} inks={inks} />
-                  {figure.underlay?.visible && <UnderlayImage underlay={figure.underlay} />}
-                  {figure.underlay?.visible && seen && state.level === 'page' && (
-                    <SeenFrame underlay={figure.underlay} seen={seen} />
-                  )}
-                </g>
-              </>
-            ),
+            svg: <UnderMotif state={state} view={drawn} wedge={wedge} radius={radius} inks={inks} />,
           },
           ...(state.ghosts ? otherSlabs(others, look) : []),
           ...(merged
@@ -154,36 +211,14 @@ export function Bench() {
           {
             key: 'top',
             svg: (
-              <>
-                <g transform={place}>
-                  {merged && (
-                    <g fill="none" stroke={inks.lines} strokeOpacity={0.55} strokeDasharray="3 3">
-                      {round?.shapes
-                        .filter(({ visible }) => visible)
-                        .map((shape) => (
-                          <MotifLine key={shape.id} shape={shape} />
-                        ))}
-                    </g>
-                  )}
-                  {outside && (
-                    <g clipPath="url(#bench-outside)" data-testid="past-the-ray">
-                      <path d={outside} fill="var(--coral)" fillOpacity={0.55} />
-                    </g>
-                  )}
-                  {round && <FrameLines frame={round.frame} reach={radius * 2} />}
-                  <Rays wedge={wedge} radius={radius} inks={inks} />
-                </g>
-                <circle cx={drawn.x} cy={drawn.y} r={4.5} fill="var(--coral)" />
-                {fold > 1 && fold < 90 && (
-                  <RayLabel
-                    words={`±${printNumber(degreesOf(halfWedge(wedge)), 3)}°`}
-                    x={crowded ? state.sizes.bench.width - 8 : ray.x + 6}
-                    y={crowded ? ray.y - 10 : ray.y + 12}
-                    isLeft={crowded}
-                  />
-                )}
-                {empty && <EmptyHint stage={state.stage} at={hintAt} inks={inks} ground={ground} />}
-              </>
+              <OverMotif
+                state={state}
+                view={drawn}
+                wedge={wedge}
+                radius={radius}
+                inks={inks}
+                isHidden={merged}
+              />
             ),
           },
         ]}

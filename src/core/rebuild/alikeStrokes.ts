@@ -193,7 +193,7 @@ export function byCopies(strokes: readonly HandStroke[]): Found | null {
     from: fold ? 'copies' : 'sides',
     kept: means.map(({ kin: { base }, points }) => {
       const by = intoWedge(points);
-      return { ...base, points: points.map((p) => turned(p, by)) };
+      return { ...base, by, points: points.map((p) => turned(p, by)) };
     }),
     alone: kin
       .filter(({ fits }) => fits.length === 1)

@@ -15,6 +15,8 @@ export interface HandStroke {
 
 /** A stroke that is kept, as it is in the upright wedge. */
 export interface KeptStroke extends HandStroke {
+  /** By how much it was turned into the wedge, in radians, where it is so but for its mean with others. */
+  readonly by?: number;
   /** True for what goes once round the centre, of which one step is kept, from ray to ray. */
   readonly isRound?: true;
 }

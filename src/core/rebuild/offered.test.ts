@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest';
 
 import { Chance } from '../../../tests/help/anyFigure';
-import { applyTo, turnMap } from '../curve/affine';
-import { signedArea } from '../curve/path';
-import type { Point } from '../curve/point';
+import { applyTo, moveMap, turnMap } from '../curve/affine';
+import { mapPath, polygonPath, signedArea } from '../curve/path';
+import { distance, type Point } from '../curve/point';
 import { STRAIGHT } from '../derive';
-import { addShapes, setFold } from '../figure/commands';
+import { addShapes, setFold, transformShapes } from '../figure/commands';
 import type { Figure, Shape } from '../figure/model';
 import { figureSchema } from '../figure/schema';
 import { newFigure, newShape, START_PAINT } from '../figure/start';
-import { pathForm, pathsOfForm } from '../maker/form';
+import { formOfPaths, pathForm, pathsOfForm, type Form } from '../maker/form';
 import { handParams } from '../maker/hand';
+import { petalOfSize } from '../maker/petal';
 import { NO_TURN, turn } from '../number/turn';
 import { offerOf, takeOffer } from './offered';
 
@@ -40,6 +41,13 @@ const leafPoints = Array.from({ length: 30 }, (_, k) => ({
 
 const turnedPoints = (points: readonly Point[], k: number, fold: number): Point[] =>
   points.map((p) => applyTo(turnMap(turn(k, fold)), p));
+
+const PETAL: Form = {
+  kind: 'petal',
+  at: { x: 0, y: -20 },
+  rotation: NO_TURN,
+  params: petalOfSize(40, 16),
+};
 
 const roundIn = (figure: Figure) => figure.rounds.find(({ id }) => id === 'r')!;
 
@@ -83,6 +91,22 @@ describe('a symmetry that is offered', () => {
     expect(pressures.at(-1)).toBeGreaterThan(0.6);
   });
 
+  it('keeps the numbers of a construction', () => {
+    const petal = (id: string): Shape => newShape(id, id, PETAL, START_PAINT);
+    const figure = drawnWith([petal('a'), petal('b')]);
+    const turnedB = transformShapes(
+      figure,
+      'r',
+      new Set(['b']),
+      { kind: 'rotate', by: turn(1, 5), about: { x: 0, y: 0 } },
+      { copy: false, times: 1, newId: counter() },
+      STRAIGHT,
+    ).figure;
+    const after = roundIn(taken(turnedB));
+    expect(after.rule.fold).toBe(5);
+    expect(after.shapes.map(({ form }) => form.kind)).toEqual(['petal']);
+  });
+
   it('makes one step of a filled line that goes round, whose copies are one area as large as what was drawn', () => {
     const lobes = Array.from({ length: 240 }, (_, k) => {
       const angle = (2 * Math.PI * k) / 240;
@@ -112,6 +136,33 @@ describe('a symmetry that is offered', () => {
       [1, ['ring']],
       [6, ['a']],
     ]);
+  });
+
+  it('turns along what is no stroke, whose first copy stays where it was', () => {
+    const ring = (r: number): Point[] =>
+      [0, 1, 2, 3].map((k) => applyTo(turnMap(turn(k, 4)), { x: r, y: 0 }));
+    const hollow = newShape(
+      'hollow',
+      'Hollow',
+      formOfPaths(
+        [polygonPath(ring(6)), polygonPath(ring(3))].map((path) => mapPath(path, moveMap({ x: 50, y: 9 }))),
+      ),
+      START_PAINT,
+    );
+    const after = taken(
+      drawnWith([
+        hollow,
+        line('a', turnedPoints(leafPoints, 1, 9)),
+        line('b', turnedPoints(leafPoints, 2, 9)),
+      ]),
+    );
+    const round = roundIn(after);
+    expect(round.rule.fold).toBe(9);
+    const there = round.shapes.find(({ id }) => id === 'hollow')!;
+    const [path] = pathsOfForm(there.form, STRAIGHT);
+    const [was] = pathsOfForm(hollow.form, STRAIGHT);
+    const now = applyTo(turnMap(round.rule.start), path!.segments[0]!.from);
+    expect(distance(now, was!.segments[0]!.from)).toBeLessThan(1e-4);
   });
 
   it('is none for a round that is turned already, mirrored or locked', () => {

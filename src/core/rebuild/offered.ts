@@ -9,7 +9,8 @@ import { stationsAlong } from '../curve/along';
 import { closedNodes, fittedNodes } from '../curve/freehand';
 import { pathLength } from '../curve/length';
 import { pathOfNodes } from '../curve/nodes';
-import type { Path } from '../curve/path';
+import { compose, moveMap, turnMap } from '../curve/affine';
+import { mapPath, type Path } from '../curve/path';
 import { distance, ORIGIN, type Point } from '../curve/point';
 import { rememberedWith, type Work } from '../derive';
 import {
@@ -25,7 +26,7 @@ import {
 import type { Figure, Round, Shape } from '../figure/model';
 import { newRound } from '../figure/start';
 import { roundOf } from '../figure/update';
-import { pathForm, pathsOfForm, type Form } from '../maker/form';
+import { isBuilt, pathForm, pathsOfForm, type Form } from '../maker/form';
 import { handParams, type HandParams } from '../maker/hand';
 import { addTurns, NO_TURN, turnFromDegrees } from '../number/turn';
 import { goesRound, type HandStroke, type KeptStroke, type StrokeSymmetry } from './handStroke';
@@ -39,14 +40,15 @@ const FINE = 5 * POINTS;
 function lineOf({ form }: Shape, work: Work): Path | null {
   if (form.kind === 'hand') {
     const [contour] = form.params.spine;
-    const nodes = contour?.nodes.map((node) => ({ ...node, x: node.x + form.at.x, y: node.y + form.at.y }));
-    return nodes && form.rotation.num === 0 ? pathOfNodes(nodes, false) : null;
+    const lies = compose(moveMap(form.at), turnMap(form.rotation));
+    return contour ? mapPath(pathOfNodes(contour.nodes, false), lies) : null;
   }
   const paths = pathsOfForm(form, work);
   return paths.length === 1 ? (paths[0] ?? null) : null;
 }
 
-function strokeOf(shape: Shape, work: Work): HandStroke | null {
+/** What a shape is as a stroke; kept with it, as only the newest is new when the next is looked at. */
+const strokeOf = rememberedWith((shape: Shape, work: Work): HandStroke | null => {
   const path = lineOf(shape, work);
   const length = path ? pathLength(path) : 0;
   if (!path || length <= 0) return null;
@@ -59,7 +61,7 @@ function strokeOf(shape: Shape, work: Work): HandStroke | null {
   if (goesRound(fine)) return fine;
   const few = points.filter((_, k) => k % (FINE / POINTS) === 0 || (k === FINE - 1 && !path.closed));
   return { ...fine, points: few };
-}
+});
 
 /** True for a round whose one copy is drawn freely: nothing turns it or makes something of it. */
 const isFree = ({ rule, merge, whirl, variation, progression, lowerAction, locked, link }: Round): boolean =>
@@ -169,10 +171,20 @@ export function takeOffer(
   const round = roundOf(figure, roundId);
   const { kept, alone, stay, fold, mirror, axis } = offer;
   const left = new Set([...kept.map(({ id }) => id), ...alone.map(({ id }) => id), ...stay]);
-  const drawn = new Set(round.shapes.flatMap((shape) => (strokeOf(shape, work) ? [shape.id] : [])));
-  const gone = new Set([...drawn].filter((id) => !left.has(id)));
-  let after = removeShapes(withStaying(figure, round, stay, newId), roundId, gone);
-  for (const { id, by } of alone)
+  const isStroke = (shape: Shape): boolean => strokeOf(shape, work) !== null;
+  const gone = round.shapes.filter((shape) => !left.has(shape.id) && shape.visible && isStroke(shape));
+  // What is no stroke stays where it is, in the first copy.
+  const others = round.shapes
+    .filter((shape) => !left.has(shape.id) && !gone.includes(shape))
+    .map(({ id }) => ({ id, by: -axis }));
+  const without = new Set(gone.map(({ id }) => id));
+  let after = removeShapes(withStaying(figure, round, stay, newId), roundId, without);
+  // A construction keeps its numbers instead of being a mean of several.
+  const built = kept.flatMap(({ id, by }) => {
+    const shape = round.shapes.find((each) => each.id === id);
+    return by !== undefined && shape && isBuilt(shape.form) && shape.form.kind !== 'hand' ? [{ id, by }] : [];
+  });
+  for (const { id, by } of [...alone, ...built, ...others])
     after = transformShapes(
       after,
       roundId,
@@ -183,7 +195,8 @@ export function takeOffer(
     ).figure;
   for (const stroke of kept) {
     const shape = round.shapes.find(({ id }) => id === stroke.id);
-    if (shape) after = setForm(after, { roundId, shapeId: stroke.id }, keptForm(shape, stroke));
+    if (shape && !built.some(({ id }) => id === stroke.id))
+      after = setForm(after, { roundId, shapeId: stroke.id }, keptForm(shape, stroke));
   }
   const turned = setMirror(setFold(after, roundId, fold), roundId, mirror);
   const placed = setStart(turned, roundId, addTurns(round.rule.start, turnFromDegrees(inDegrees(axis))));

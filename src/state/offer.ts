@@ -19,7 +19,7 @@ const keyOf = ({ id, shapes }: Round): string => [id, ...shapes.map((shape) => s
 export function offeredNow(state: EditorState): Offered | null {
   const round = activeRound(state);
   if (state.stage !== 'draw' || state.tool !== 'freehand' || state.live || !round) return null;
-  if (round.rule.fold !== 1 || state.wide === 'bench' || state.refusedOffer === keyOf(round)) return null;
+  if (round.rule.fold !== 1 || state.refusedOffer === keyOf(round)) return null;
   const offer = offerOf(round, workOf(state));
   return offer && { figure: shownFigure(state), round, offer };
 }

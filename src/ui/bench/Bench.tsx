@@ -10,6 +10,7 @@ import { layersOf } from '@/core/scene/scene';
 import { isMuch, partsInHand } from '@/core/scene/still';
 import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
 import { activeRound, shownFigure, type EditorState } from '@/state/editor';
+import { offeredNow } from '@/state/offer';
 import { handOf, sceneOf } from '@/state/scene';
 import { benchRadius, benchView } from '@/state/view';
 import { toScreen, type View } from '@/state/viewport';
@@ -26,6 +27,7 @@ import { ProofMarks } from '../proof/ProofMarks';
 import { CellMarks } from '../tools/CellMarks';
 import { PaneCanvas } from '../tools/PaneCanvas';
 import { ringStepOf } from '../tools/pointer';
+import { OfferCard, OfferLines } from '../whole/Offer';
 import { EmptyHint, Frame, Ground, RayLabel, Rays, UnderlayImage } from './BenchGround';
 import { BenchHeader } from './BenchHeader';
 import { mergedSlabs, MotifAndCopies, MotifDefs, otherSlabs, type BenchLook } from './BenchLayers';
@@ -130,7 +132,7 @@ function OverMotif({ state, view, wedge, radius, inks, isHidden }: Around & { re
 }
 
 /** The pane with one wedge, upright, apex at the bottom, large: where the motif is drawn. */
-export function Bench() {
+export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
   const work = useWork();
   const editor = useEditor();
   const state = useRestState();
@@ -139,6 +141,8 @@ export function Bench() {
   const scene = sceneOf(state);
   const view = useSameView(benchView(state));
   const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.bench);
+  // What is offered stands in Whole, where that is seen.
+  const offered = isOnly ? offeredNow(state) : null;
   const fold = round?.rule.fold ?? 1;
   const wedge: Wedge = round?.rule ?? { fold: 1 };
   const radius = benchRadius(figure, work) * 1.02;
@@ -225,6 +229,11 @@ export function Bench() {
         over={
           <g transform={placeOfView(view)}>
             <CellMarks sight={sight} />
+            {offered && (
+              <g transform={`rotate(${-degreesOf(round?.rule.start ?? NO_TURN)})`}>
+                <OfferLines {...offered} />
+              </g>
+            )}
             {state.stage === 'proof' && <ProofMarks scale={view.scale} pane="bench" />}
           </g>
         }
@@ -232,6 +241,7 @@ export function Bench() {
       <Lane />
       <BenchHeader round={round} unit={figure.page.unit} />
       <Readout pane="bench" />
+      {offered && <OfferCard offer={offered.offer} place="top-[46px]" />}
       <Tray />
     </section>
   );

@@ -290,7 +290,7 @@ function Panes({ listens, onKeep }: { readonly listens: boolean; readonly onKeep
         onOpen={(event) => selectUnder(editor, event.nativeEvent)}
       >
         <div className={only === 'whole' ? 'hidden' : PANE}>
-          <Bench />
+          <Bench isOnly={only === 'bench'} />
           {only === 'bench' && <OtherPane pane="whole" />}
           {!only && <PaneDivider pane="bench" label="Width of the Bench" side="right" />}
         </div>

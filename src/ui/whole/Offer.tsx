@@ -51,14 +51,14 @@ export function OfferLines({ figure, round, offer }: Offered) {
 }
 
 /** The symmetry that is offered, in words; a key takes it, another leaves what was drawn as it is. */
-export function OfferCard({ offer }: Pick<Offered, 'offer'>) {
+export function OfferCard({ offer, place }: Pick<Offered, 'offer'> & { readonly place: string }) {
   const editor = useEditor();
   const what = offer.fold > 1 ? `×${offer.fold}${offer.mirror ? ', mirrored' : ''}` : 'Mirror';
   return (
     <div
       role="status"
       aria-label="A symmetry is offered"
-      className="absolute bottom-[62px] left-1/2 flex h-[42px] -translate-x-1/2 items-center gap-2 rounded-[12px] border border-coral bg-shell pr-1.5 pl-3 whitespace-nowrap shadow-ui"
+      className={`absolute left-1/2 flex h-[42px] -translate-x-1/2 items-center gap-2 rounded-[12px] border border-coral bg-shell pr-1.5 pl-3 whitespace-nowrap shadow-ui ${place}`}
     >
       <span>
         <b className="text-coral-text">{what}</b>: {WORDS[offer.from]}

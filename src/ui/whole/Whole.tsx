@@ -333,7 +333,12 @@ export function Whole() {
       {isProof && <Lens view={view} />}
       <WholeHeader page={page} view={view} />
       <Readout pane="whole" />
-      {offered && <OfferCard offer={offered.offer} />}
+      {offered && (
+        <OfferCard
+          offer={offered.offer}
+          place={state.wide === 'whole' ? 'bottom-[176px]' : 'bottom-[62px]'}
+        />
+      )}
       {round && !isProof && (
         <FoldControl
           name={round.name}

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 
 import type { Figure } from '@/core/figure/model';
 import type { Picked, WallPlan } from '@/core/trial/wall';
-import { drawWall } from '@/worker/trialDrawer';
+import { WallDrawer } from '@/worker/trialDrawer';
 
 /** A variant that hangs. */
 export interface Picture {
@@ -36,6 +36,7 @@ const NOTHING: Wall = { pictures: [], isDone: false, hasFailed: false };
  */
 export function useWall(figure: Figure, picks: readonly Picked[], plan: WallPlan): Wall {
   const [hanging, setHanging] = useState<Hanging | null>(null);
+  const [drawer] = useState(() => new WallDrawer());
   useEffect(() => {
     const urls: string[] = [];
     const next = (change: (now: Hanging) => Hanging): void =>
@@ -46,7 +47,7 @@ export function useWall(figure: Figure, picks: readonly Picked[], plan: WallPlan
             : { of: figure, picks, plan, pictures: [], end: null },
         ),
       );
-    const stop = drawWall(
+    const stop = drawer.draw(
       figure,
       picks,
       plan,
@@ -64,7 +65,9 @@ export function useWall(figure: Figure, picks: readonly Picked[], plan: WallPlan
       stop();
       urls.forEach((url) => URL.revokeObjectURL(url));
     };
-  }, [figure, picks, plan]);
+  }, [drawer, figure, picks, plan]);
+  // After the wall was stopped, which keeps threads for the next one.
+  useEffect(() => () => drawer.end(), [drawer]);
   if (hanging?.of !== figure || hanging.picks !== picks || hanging.plan !== plan) return NOTHING;
   return { pictures: hanging.pictures, isDone: hanging.end === 'done', hasFailed: hanging.end === 'failed' };
 }

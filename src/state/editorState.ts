@@ -15,8 +15,7 @@ import type { Turn } from '../core/number/turn';
 import type { Paint, Stroke } from '../core/scene/scene';
 import type { Placement } from '../core/symmetry/rule';
 import type { SnapKind, Snapped } from '../core/symmetry/snap';
-import type { ReadPicture } from '@/core/picture/readPicture';
-import type { WedgeOf } from '@/core/picture/traceWedge';
+import type { ChosenFold, ReadPicture } from '@/core/picture/readPicture';
 import type { Point } from '../core/curve/point';
 import { figureOf, type History } from './history';
 import type { View } from './viewport';
@@ -124,7 +123,7 @@ export interface SeenPicture {
   readonly pixels: { readonly width: number; readonly height: number };
   /** Null where nothing in it repeats round a point. */
   readonly read: ReadPicture | null;
-  readonly chosen: WedgeOf;
+  readonly chosen: ChosenFold;
 }
 
 /** Shapes of a round whose symmetry is looked at. */

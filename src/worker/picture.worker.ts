@@ -4,9 +4,9 @@ import type { Affine } from '../core/curve/affine';
 import type { Path } from '../core/curve/path';
 import type { TraceOptions } from '../core/curve/trace';
 import { averaged, type Averaging } from '../core/picture/average';
-import { readPicture, type ReadPicture } from '../core/picture/readPicture';
+import { readPicture, type ChosenFold, type ReadPicture } from '../core/picture/readPicture';
 import type { ColourPicture } from '../core/picture/tone';
-import { tracedWhereItLies, type WedgeOf } from '../core/picture/traceWedge';
+import { tracedWhereItLies } from '../core/picture/traceWedge';
 
 type Progress = (share: number) => void;
 
@@ -16,7 +16,7 @@ class PictureDoor {
     picture: ColourPicture,
     options: TraceOptions,
     map: Affine,
-    wedge: WedgeOf | null,
+    wedge: ChosenFold | null,
     progress: Progress,
   ): Path[][] {
     return tracedWhereItLies(picture, options, map, wedge, progress);

@@ -4,9 +4,8 @@ import type { Affine } from '../core/curve/affine';
 import type { Path } from '../core/curve/path';
 import type { TraceOptions } from '../core/curve/trace';
 import type { Averaging } from '../core/picture/average';
-import type { ReadPicture } from '../core/picture/readPicture';
+import type { ChosenFold, ReadPicture } from '../core/picture/readPicture';
 import type { ColourPicture } from '../core/picture/tone';
-import type { WedgeOf } from '../core/picture/traceWedge';
 import type { PictureDoor } from './picture.worker';
 
 type Progress = (share: number) => void;
@@ -42,7 +41,7 @@ function asked<T>(ask: (door: Remote<PictureDoor>) => Promise<T>): PictureWork<T
 export const trace = (
   picture: ColourPicture,
   options: TraceOptions,
-  lies: { readonly map: Affine; readonly wedge: WedgeOf | null },
+  lies: { readonly map: Affine; readonly wedge: ChosenFold | null },
   progress: Progress,
 ): PictureWork<Path[][]> =>
   asked((door) => door.trace(picture, options, lies.map, lies.wedge, proxy(progress)));

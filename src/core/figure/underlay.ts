@@ -7,8 +7,8 @@
 import { add, distance, polarOf, subtract, type Point } from '../curve/point';
 import { applyTo, compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
 import { ORIGIN } from '../curve/point';
-import { addTurns, negateTurn, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
-import type { Underlay } from './model';
+import { addTurns, negateTurn, NO_TURN, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
+import { LIMITS, type Figure, type Underlay } from './model';
 
 interface Similarity {
   readonly factor: number;
@@ -75,4 +75,17 @@ export function underlayRound(underlay: Underlay, seen: SeenRosette, radius: num
   const factor = (radius * seen.width) / (seen.reach * underlay.width);
   const from = applyTo(underlayMap(underlay, seen), seen.centre);
   return underlayBy(underlay, { factor, by: wrapTurn(by), from, to: ORIGIN });
+}
+
+/** A rosette that is laid in the wedge reaches so much of half the page. */
+const REACH = 0.9;
+
+/** How far from the centre a rosette reaches that is laid in the wedge, in the figure's unit. */
+export const rosetteRadius = ({ width, height }: Figure['page']): number =>
+  (REACH * Math.min(width, height)) / 2;
+
+/** How the average of what an underlay shows is to lie in its place: about the centre, upright, so wide in the figure's unit. */
+export function averageLies({ picture: _, ...look }: Underlay, width: number): Omit<Underlay, 'picture'> {
+  const name = `Average of ${look.name}`.slice(0, LIMITS.name);
+  return { ...look, name, width, height: width, at: ORIGIN, rotation: NO_TURN };
 }

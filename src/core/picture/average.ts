@@ -3,9 +3,10 @@
  * perspective have fallen away.
  *
  * @example
- * const clean = averaged(picture, { seat, reach, fold: 12, mirror: true, axis }, 800); // 800 pixels wide, its axis straight up
+ * const clean = averaged(picture, averagingOf(read, { fold: 12, mirror: true }), 800); // 800 pixels wide, its axis straight up
  */
-import { seenAt, type Seat } from './polar';
+import { seenAt, UPRIGHT, type Seat } from './polar';
+import { axisOf, type ChosenFold, type ReadPicture } from './readPicture';
 import type { ColourPicture } from './tone';
 
 /** What is averaged: a fold about a seat, and the middle of a copy. */
@@ -26,6 +27,27 @@ const TRIMMED_FROM = 4;
 
 /** The radius of an averaged picture beside the reach that was read. */
 export const averagedReach = (reach: number): number => reach * BEYOND;
+
+/** What of a picture that was read is averaged. */
+export const averagingOf = (read: ReadPicture, chosen: ChosenFold): Averaging => ({
+  ...chosen,
+  seat: read.seat,
+  reach: read.reach,
+  axis: axisOf(read, chosen),
+});
+
+/** What is known of an average so many pixels wide without reading it: its one fold about its middle, the axis straight up. */
+export const readOfAverage = (
+  read: ReadPicture,
+  { fold, mirror }: ChosenFold,
+  side: number,
+): ReadPicture => ({
+  seat: { ...UPRIGHT, x: side / 2, y: side / 2 },
+  reach: side / 2 / BEYOND,
+  folds: read.folds
+    .filter((each) => each.fold === fold)
+    .map((each) => ({ ...each, mirror, axes: { mirror: 0, plain: 0 } })),
+});
 
 /** The mean of the middle half of some values, which are sorted; of few values, of all. */
 function middleMean(values: Float64Array): number {

@@ -41,6 +41,18 @@ export interface ReadPicture {
   readonly folds: readonly FoldSeen[];
 }
 
+/** A fold and a mirror that are taken for those of a picture. */
+export interface ChosenFold {
+  readonly fold: number;
+  readonly mirror: boolean;
+}
+
+/** The middle of a copy with a fold that was seen, clockwise from straight up, in radians; 0 for a fold that was not. */
+export function axisOf({ folds }: ReadPicture, { fold, mirror }: ChosenFold): number {
+  const seen = folds.find((each) => each.fold === fold);
+  return (mirror ? seen?.axes.mirror : seen?.axes.plain) ?? 0;
+}
+
 const MOST_FOLD_SEEN = 120;
 /** What repeats as well as this is sure. */
 export const SURE_SHARE = 0.8;

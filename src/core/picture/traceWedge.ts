@@ -11,6 +11,7 @@ import { traced, type GreyPicture, type TraceOptions } from '../curve/trace';
 import { STRAIGHT } from '../derive';
 import { trimPaths } from '../merge/trim';
 import { turn } from '../number/turn';
+import type { ChosenFold } from './readPicture';
 import type { ColourPicture } from './tone';
 
 /**
@@ -27,17 +28,12 @@ function greyOf({ width, height, data }: ColourPicture, ground: number): GreyPic
   return { width, height, values };
 }
 
-export interface WedgeOf {
-  readonly fold: number;
-  readonly mirror: boolean;
-}
-
 /** Turns what is to be the upper half of a twofold picture to the right of the axis. */
 const UP_TO_RIGHT = turnMap(turn(1, 4));
 const RIGHT_TO_UP = turnMap(turn(-1, 4));
 
 /** What of an area lies in the wedge about the axis, or in its half at the right where a mirror makes the other one. */
-function inWedge(area: readonly Path[], { fold, mirror }: WedgeOf): readonly Path[] {
+function inWedge(area: readonly Path[], { fold, mirror }: ChosenFold): readonly Path[] {
   const wedge = { fold };
   if (mirror) return trimPaths(area, 'evenodd', wedge, STRAIGHT, 'right');
   if (fold > 2) return trimPaths(area, 'evenodd', wedge, STRAIGHT);
@@ -56,7 +52,7 @@ export function tracedWhereItLies(
   picture: ColourPicture,
   options: TraceOptions,
   map: Affine,
-  wedge: WedgeOf | null,
+  wedge: ChosenFold | null,
   progress: (share: number) => void = () => undefined,
 ): Path[][] {
   const areas = traced(greyOf(picture, options.light ? 0 : 1), options, (share) => progress(0.8 * share));

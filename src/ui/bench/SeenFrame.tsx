@@ -6,8 +6,8 @@ import { matrixOf } from '@/core/curve/affine';
 import type { Underlay } from '@/core/figure/model';
 import { underlayMap } from '@/core/figure/underlay';
 import { frameSeen, type FrameSeenLine } from '@/core/picture/frameSeen';
+import { axisOf } from '@/core/picture/readPicture';
 import type { SeenPicture } from '@/state/editorState';
-import { axisChosen } from '../editor/seenPicture';
 
 interface Look {
   readonly stroke: string;
@@ -31,7 +31,7 @@ export const SeenFrame = memo(function SeenFrame({
 }) {
   const { read, chosen, pixels } = seen;
   if (!read) return null;
-  const lines = frameSeen(read.seat, read.reach, { fold: chosen.fold, axis: axisChosen(seen) });
+  const lines = frameSeen(read.seat, read.reach, { fold: chosen.fold, axis: axisOf(read, chosen) });
   return (
     <g
       data-testid="seen-frame"

@@ -9,7 +9,7 @@ import { newRound, newShape, START_PAINT } from '@/core/figure/start';
 import { underlayMap } from '@/core/figure/underlay';
 import { formOfPaths } from '@/core/maker/form';
 import type { ColourPicture } from '@/core/picture/tone';
-import type { WedgeOf } from '@/core/picture/traceWedge';
+import type { ChosenFold } from '@/core/picture/readPicture';
 import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
 import { newId } from '@/state/ids';
 import { trace } from '@/worker/picturer';
@@ -51,7 +51,7 @@ export interface Traced {
   readonly pixels: ColourPicture;
   readonly underlay: Underlay;
   /** The fold and mirror whose wedge alone is kept; null for all of the picture. */
-  readonly wedge: WedgeOf | null;
+  readonly wedge: ChosenFold | null;
 }
 
 /** Traces pixels into the motif that is worked on, as one step; of one wedge into a round that has its fold, its copies united. */

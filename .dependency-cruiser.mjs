@@ -38,6 +38,54 @@ const inside = {
 
 const everywhere = ['finding', 'derive'];
 
+const ui = (folder) => `^src/ui/${folder}/`;
+
+/** For each folder of ui, the folders of ui it may import; all may common. */
+const seen = {
+  common: [],
+  tools: [],
+  desk: ['tools'],
+  colour: ['desk'],
+  keys: ['tools', 'desk'],
+  pane: ['tools', 'desk'],
+  compare: [],
+  guide: ['desk'],
+  trial: ['desk'],
+  import: ['tools', 'desk'],
+  reach: ['tools', 'desk'],
+  proof: ['desk', 'keys'],
+  export: ['desk', 'proof'],
+  history: ['desk', 'compare'],
+  motif: ['desk', 'import'],
+  inspector: ['tools', 'desk', 'colour', 'trial', 'reach', 'motif'],
+  drawer: ['desk', 'inspector'],
+  find: ['tools', 'desk', 'keys', 'guide', 'import', 'reach'],
+  bench: ['tools', 'desk', 'colour', 'keys', 'pane', 'import', 'proof'],
+  whole: ['tools', 'desk', 'pane', 'import', 'proof'],
+  editor: [
+    'tools',
+    'desk',
+    'keys',
+    'guide',
+    'import',
+    'reach',
+    'proof',
+    'export',
+    'history',
+    'inspector',
+    'drawer',
+    'find',
+    'bench',
+    'whole',
+  ],
+  shelf: ['export', 'guide', 'import'],
+};
+
+/** Folders that others know by their face alone, which is their index.ts; inside one, files name one another. */
+const FACED = 'src/(?:core/[^/]+|ui/[^/]+|state|worker|server)';
+const TEST = '\\.test\\.tsx?$';
+const FACE = ['/index\\.ts$', '\\.worker\\.ts$'];
+
 export default {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -60,6 +108,26 @@ export default {
         ],
       },
     })),
+    ...Object.entries(seen).map(([folder, allowed]) => ({
+      name: `ui-${folder}`,
+      severity: 'error',
+      from: { path: ui(folder), pathNot: TEST },
+      to: { path: '^src/ui/', pathNot: [folder, 'common', ...allowed].map(ui) },
+    })),
+    {
+      name: 'by-its-face',
+      comment:
+        'What a folder offers to others is in its index.ts; what is loaded only when it is wanted is named itself.',
+      severity: 'error',
+      from: { path: `^(${FACED})/`, pathNot: TEST },
+      to: { path: `^${FACED}/`, pathNot: ['^$1/', ...FACE], dynamic: false },
+    },
+    {
+      name: 'by-its-face-from-elsewhere',
+      severity: 'error',
+      from: { path: '^(src/app|src/[^/]+\\.ts|cli|demo)', pathNot: TEST },
+      to: { path: `^${FACED}/`, pathNot: FACE, dynamic: false },
+    },
     {
       name: 'interface-without-server',
       severity: 'error',

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 
 import PQueue from 'p-queue';
 
-import { aside, type JobName, type Asked, type Made, type Took } from '../src/server/jobs/pool';
+import { aside, type Asked, type JobName, type Made, type Took } from '@/server/jobs';
 
 /** How long a call works before it says how far it is, and from one time to the next, in milliseconds. */
 const QUIET = 2000;

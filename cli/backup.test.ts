@@ -5,8 +5,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 
 import { kelpCrown } from '../demo/pieces/kelpCrown';
-import { closeDatabases, database } from '../src/server/database';
-import { createFigure, listFigures } from '../src/server/figures';
+import { closeDatabases, createFigure, database, listFigures } from '@/server';
 import { called } from '../tests/help/calls';
 
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-backups-'));

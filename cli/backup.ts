@@ -1,8 +1,7 @@
 import { parseArgs } from 'node:util';
 
-import { backUp, checkBackup, lastGoodBackup, putInPlace, takeBackup } from '../src/server/shelf/backup';
-import { dataDirectory } from '../src/server/dataDirectory';
-import { database } from '../src/server/database';
+import { backUp, checkBackup, lastGoodBackup, putInPlace, takeBackup } from '@/server/shelf';
+import { database, dataDirectory } from '@/server';
 import { understood, WrongCall } from './call';
 
 export const BACKUP_USAGE = `Usage: cyclogon backup FILE

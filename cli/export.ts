@@ -4,17 +4,22 @@ import { parseArgs } from 'node:util';
 
 import { parse } from 'csv-parse/sync';
 
-import { STRAIGHT } from '../src/core/derive';
-import type { Figure } from '../src/core/figure/model';
-import { readFigure } from '../src/core/format/figure/json';
-import type { Format, OptionField, Options, OptionValue } from '../src/core/format/format';
-import { fileName, FORMAT_IDS, formatOf, FORMATS } from '../src/core/format/formats';
-import { withAllSet } from '../src/core/trial/formulas';
-import type { Setting } from '../src/core/trial/named';
-import { database } from '../src/server/database';
-import { listFigures, shownFigure } from '../src/server/figures';
-import { picturesOf } from '../src/server/pictures';
-import type { Took } from '../src/server/jobs/pool';
+import { STRAIGHT } from '@/core/derive';
+import type { Figure } from '@/core/figure';
+import { readFigure } from '@/core/format/figure';
+import {
+  fileName,
+  type Format,
+  FORMAT_IDS,
+  formatOf,
+  FORMATS,
+  type OptionField,
+  type Options,
+  type OptionValue,
+} from '@/core/format';
+import { type Setting, withAllSet } from '@/core/trial';
+import { database, listFigures, picturesOf, shownFigure } from '@/server';
+import type { Took } from '@/server/jobs';
 import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 

@@ -4,10 +4,10 @@ import path from 'node:path';
 
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
-import { readFigure } from '../src/core/format/figure/json';
-import { closeDatabases, openDatabase } from '../src/server/database';
-import { shownFigure } from '../src/server/figures';
-import { endProcesses } from '../src/server/jobs/pool';
+import { readFigure } from '@/core/format/figure';
+import { closeDatabases, shownFigure } from '@/server';
+import { openDatabase } from '@/server/database';
+import { endProcesses } from '@/server/jobs';
 import { called } from '../tests/help/calls';
 
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-import-'));

@@ -2,13 +2,11 @@ import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 
-import { writeFigure } from '../src/core/format/figure/json';
-import { TAKEN_BY, type TakenBy } from '../src/core/format/drawing/taken';
-import { database } from '../src/server/database';
-import { Refused } from '../src/server/errors';
-import { createFigure } from '../src/server/figures';
-import type { ReadChoices } from '../src/core/rebuild/rebuild';
-import type { TakenDrawing } from '../src/server/jobs/takeDrawing';
+import { writeFigure } from '@/core/format/figure';
+import { TAKEN_BY, type TakenBy } from '@/core/format/drawing';
+import { createFigure, database, Refused } from '@/server';
+import type { ReadChoices } from '@/core/rebuild';
+import type { TakenDrawing } from '@/server/jobs';
 import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 

@@ -5,10 +5,10 @@ import path from 'node:path';
 
 import { afterAll, describe, expect, it, vi } from 'vitest';
 
-import { readFigure, writeFigure } from '../src/core/format/figure/json';
-import { closeDatabases, openDatabase } from '../src/server/database';
-import { createFigure } from '../src/server/figures';
-import { endProcesses } from '../src/server/jobs/pool';
+import { readFigure, writeFigure } from '@/core/format/figure';
+import { closeDatabases, createFigure } from '@/server';
+import { openDatabase } from '@/server/database';
+import { endProcesses } from '@/server/jobs';
 import { PIECES } from '../demo/pieces';
 import { called } from '../tests/help/calls';
 import { HEAVY } from '../tests/help/heavy';

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 
-import { endProcesses, startProcesses } from '../src/server/jobs/pool';
+import { endProcesses, startProcesses } from '@/server/jobs';
 
 // Who reads what is written may stop before its end.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {

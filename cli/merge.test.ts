@@ -5,9 +5,9 @@ import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 
 import { called } from '../tests/help/calls';
-import { signedArea } from '../src/core/curve/path';
-import { readSvg } from '../src/core/format/svg/read/readDrawing';
-import { endProcesses } from '../src/server/jobs/pool';
+import { signedArea } from '@/core/curve';
+import { readSvg } from '@/core/format/svg/read';
+import { endProcesses } from '@/server/jobs';
 
 const directory = mkdtempSync(path.join(tmpdir(), 'cyclogon-merge-'));
 

@@ -1,9 +1,9 @@
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 
-import { turnFromDegrees } from '../src/core/number/turn';
-import { Refused } from '../src/server/errors';
-import { OPERATIONS, type MotifRequest } from '../src/server/jobs/mergeMotif';
+import { turnFromDegrees } from '@/core/number';
+import { Refused } from '@/server';
+import { type MotifRequest, OPERATIONS } from '@/server/jobs';
 import { MOST_TIME_LIMIT, TIME_LIMIT, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 

@@ -6,13 +6,13 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
 import { hatchIris } from '../demo/pieces/hatchIris';
-import { addShapes } from '../src/core/figure/commands';
-import { newShape, START_PAINT } from '../src/core/figure/start';
-import { writeFigure } from '../src/core/format/figure/json';
-import { pathForm } from '../src/core/maker/form';
-import type { ProofData } from '../src/core/proof';
-import { closeDatabases } from '../src/server/database';
-import { endProcesses } from '../src/server/jobs/pool';
+import { addShapes } from '@/core/figure/commands';
+import { newShape, START_PAINT } from '@/core/figure';
+import { writeFigure } from '@/core/format/figure';
+import { pathForm } from '@/core/maker';
+import type { ProofData } from '@/core/proof';
+import { closeDatabases } from '@/server';
+import { endProcesses } from '@/server/jobs';
 import { called } from '../tests/help/calls';
 
 /** Of the scripts that people write, three. */

@@ -1,13 +1,11 @@
 import { parseArgs } from 'node:util';
 
-import { isWrong, TARGETS } from '../src/core/proof';
-import { readFigure } from '../src/core/format/figure/json';
+import { isWrong, TARGETS } from '@/core/proof';
+import { readFigure } from '@/core/format/figure';
 import { writeFile } from 'node:fs/promises';
-import { database } from '../src/server/database';
-import { listFigures, shownFigure } from '../src/server/figures';
-import type { Figure } from '../src/core/figure/model';
-import type { ProofMade } from '../src/server/jobs/proofFigure';
-import type { Took } from '../src/server/jobs/pool';
+import { database, listFigures, shownFigure } from '@/server';
+import type { Figure } from '@/core/figure';
+import type { ProofMade, Took } from '@/server/jobs';
 import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
 

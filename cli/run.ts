@@ -1,4 +1,4 @@
-import { closeDatabases } from '../src/server/database';
+import { closeDatabases } from '@/server';
 import { BACKUP_USAGE, backUpTo, restore } from './backup';
 import { WrongCall } from './call';
 import { EXPORT_USAGE, exportFigures } from './export';

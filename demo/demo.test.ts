@@ -3,9 +3,10 @@ import path from 'node:path';
 
 import { describe, expect, it } from 'vitest';
 
-import { evaluateWhole } from '../src/core/figure/evaluateWhole';
-import { readFigure } from '../src/core/format/figure/json';
-import { DEFAULT_SVG, svgOf } from '../src/core/format/svg/svg';
+import { evaluateWhole } from '@/core/figure';
+import { readFigure } from '@/core/format/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
 import { difference, pixelsOf, transformed } from '../tests/help/pictures';
 import { PIECES } from './pieces';
 

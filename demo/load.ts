@@ -1,8 +1,6 @@
-import { checkFigure } from '../src/core/format/figure/json';
-import { closeDatabases, database } from '../src/server/database';
-import { createFigure, listFigures } from '../src/server/figures';
-import { storeOwnPicture } from '../src/server/pictures';
-import { changeFigures, makeCollection } from '../src/server/shelf/changes';
+import { checkFigure } from '@/core/format/figure';
+import { closeDatabases, createFigure, database, listFigures, storeOwnPicture } from '@/server';
+import { changeFigures, makeCollection } from '@/server/shelf';
 import { PICTURES, PIECES } from './pieces';
 
 /** Where pieces lie on the Shelf, and what they are labelled with. */

@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 
-import { checkFigure, writeFigure } from '../src/core/format/figure/json';
+import { checkFigure, writeFigure } from '@/core/format/figure';
 import { PIECES } from './pieces';
 
 /** Writes the pieces to demo/data, where they are kept as what their scripts have to build. */

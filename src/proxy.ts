@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
-import { accessOf, refusalOf } from './server/access';
+import { accessOf, refusalOf } from '@/server';
 
 /** What a page may load and run: what comes from this server; scripts only where they carry this answer's own number. */
 function policyOf(nonce: string): string {

@@ -1,6 +1,5 @@
-import type { Run } from './core/words/run';
-import type { Figure } from './core/figure/model';
-import type { StoredStep } from './core/figure/patches';
+import type { Run } from '@/core/words';
+import type { Figure, StoredStep } from '@/core/figure';
 
 /** A header that no form and no foreign page can send without being asked about it first; the server changes nothing without it. */
 export const OWN_HEADER = 'x-cyclogon';

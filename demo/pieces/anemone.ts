@@ -1,8 +1,8 @@
-import { petalOfCircles } from '../../src/core/maker/petal';
-import { addRound, addShapes } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { NO_TURN, turn } from '../../src/core/number/turn';
-import type { Paint } from '../../src/core/scene/scene';
+import { petalOfCircles } from '@/core/maker';
+import { addRound, addShapes } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { NO_TURN, turn } from '@/core/number';
+import type { Paint } from '@/core/scene';
 import { built, circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
 /** Piece 13: a petal from two equal circles with a gradient that fades outward, 14-fold, and a shaded hub. */

@@ -1,5 +1,5 @@
-import { addRound, addShapes } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
+import { addRound, addShapes } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
 import { built, circleAt, emptyPiece, emptyRound, filled, lined, named, TIDE } from './piece';
 
 /** Piece 8 as far as it goes: equal circles at 60 degrees through each other's centres, clipped to one of their ring. */

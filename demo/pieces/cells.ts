@@ -1,12 +1,7 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
-import { mergeJobsOf, requestOf } from '../../src/core/figure/jobs';
-import type { Figure } from '../../src/core/figure/model';
-import type { Point } from '../../src/core/curve/point';
-import { divided } from '../../src/core/merge/cells';
-import { mergeNow } from '../../src/core/merge/engine';
-import { cellAt } from '../../src/core/merge/fused';
-import type { Division } from '../../src/core/merge/merge';
+import { STRAIGHT } from '@/core/derive';
+import { type Figure, mergeJobsOf, NO_CELL_EDITS, requestOf, shownCells } from '@/core/figure';
+import type { Point } from '@/core/curve';
+import { cellAt, divided, type Division, mergeNow } from '@/core/merge';
 
 /** The cells of a divided round, as a worker would find them. */
 export function divisionOf(figure: Figure, roundId: string): Division {

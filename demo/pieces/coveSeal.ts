@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
-import { addRound, addShapes, setMerge } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
-import { faceOf, shapeWords } from '../../src/core/words/shape';
+import { addRound, addShapes, setMerge } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
+import { faceOf, shapeWords } from '@/core/words';
 import { built, circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 import { valueOf } from './valueOf';
 

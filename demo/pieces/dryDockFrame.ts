@@ -1,7 +1,7 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { addRound, addShapes, makePlain, setLight } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn, turnFromDegrees } from '../../src/core/number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, addShapes, makePlain, setLight } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn, turnFromDegrees } from '@/core/number';
 import { built, circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
 /** Piece 14: the four-sided frame that could not be built, each bar a shape of its own, lit by its direction. */

@@ -1,4 +1,4 @@
-import { STRAIGHT } from '../../src/core/derive';
+import { STRAIGHT } from '@/core/derive';
 import {
   addRound,
   addShapes,
@@ -8,11 +8,10 @@ import {
   paintCells,
   setFrame,
   setMerge,
-} from '../../src/core/figure/commands';
-import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
-import { pathForm } from '../../src/core/maker/form';
-import type { Figure } from '../../src/core/figure/model';
-import { fromPolar, polarOf } from '../../src/core/curve/point';
+} from '@/core/figure/commands';
+import { type Figure, NO_CELL_EDITS, shownCells } from '@/core/figure';
+import { pathForm } from '@/core/maker';
+import { fromPolar, polarOf } from '@/core/curve';
 import { divisionOf } from './cells';
 import { circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 

@@ -1,10 +1,8 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { addRound, pictureOf, placeDrawing } from '../../src/core/figure/commands';
-import { evaluate } from '../../src/core/figure/evaluate';
-import { mergeJobsOf, requestOf } from '../../src/core/figure/jobs';
-import type { Figure } from '../../src/core/figure/model';
-import { mergeNow } from '../../src/core/merge/engine';
-import { scattered } from '../../src/core/maker/scatter';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, pictureOf, placeDrawing } from '@/core/figure/commands';
+import { evaluate, type Figure, mergeJobsOf, requestOf } from '@/core/figure';
+import { mergeNow } from '@/core/merge';
+import { scattered } from '@/core/maker';
 import { emptyPiece, emptyRound, TIDE } from './piece';
 import { frostFlake } from './frostFlake';
 import { valueOf } from './valueOf';

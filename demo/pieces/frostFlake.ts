@@ -1,6 +1,6 @@
-import { addRound, addShapes, setMerge } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { NO_TURN, turn } from '../../src/core/number/turn';
+import { addRound, addShapes, setMerge } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { NO_TURN, turn } from '@/core/number';
 import { built, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
 /** Piece 6, which Frost field places at many sizes: side arms in a growing row, a hexagon hub, all of it united. */

@@ -1,5 +1,5 @@
-import { layersOf } from '../../src/core/scene/scene';
-import { STRAIGHT } from '../../src/core/derive';
+import { layersOf } from '@/core/scene';
+import { STRAIGHT } from '@/core/derive';
 import {
   addRound,
   addShapes,
@@ -11,10 +11,9 @@ import {
   setFrame,
   setMerge,
   spreadOutward,
-} from '../../src/core/figure/commands';
-import { evaluate } from '../../src/core/figure/evaluate';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import { evaluate, type Figure } from '@/core/figure';
+import { turn } from '@/core/number';
 import { divisionOf, kindAt, refsAt } from './cells';
 import { built, circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 

@@ -1,4 +1,4 @@
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { anemone } from './anemone';
 import { bubbleLattice } from './bubbleLattice';
 import { coveSeal } from './coveSeal';

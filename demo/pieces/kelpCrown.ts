@@ -1,7 +1,6 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { addRound, addShapes, paintCells, setMerge } from '../../src/core/figure/commands';
-import { NO_CELL_EDITS, shownCells } from '../../src/core/figure/cells';
-import type { Figure } from '../../src/core/figure/model';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, addShapes, paintCells, setMerge } from '@/core/figure/commands';
+import { type Figure, NO_CELL_EDITS, shownCells } from '@/core/figure';
 import { divisionOf } from './cells';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 

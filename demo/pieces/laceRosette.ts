@@ -1,9 +1,9 @@
-import { addRound, addShapes, setFrame, setStroke } from '../../src/core/figure/commands';
-import { point, type Point } from '../../src/core/curve/point';
-import type { Figure } from '../../src/core/figure/model';
-import { pathForm, type Form } from '../../src/core/maker/form';
-import { multiplyTurn, turn } from '../../src/core/number/turn';
-import { alongTurn } from '../../src/core/symmetry/wedge';
+import { addRound, addShapes, setFrame, setStroke } from '@/core/figure/commands';
+import { point, type Point } from '@/core/curve';
+import type { Figure } from '@/core/figure';
+import { type Form, pathForm } from '@/core/maker';
+import { multiplyTurn, turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 
 const CORNERS = 18;

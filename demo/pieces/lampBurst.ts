@@ -1,7 +1,7 @@
-import { addRound, addShapes, setLowerAction, setFrame } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
-import type { Gradient } from '../../src/core/scene/scene';
+import { addRound, addShapes, setFrame, setLowerAction } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
+import type { Gradient } from '@/core/scene';
 import { built, circleAt, emptyPiece, emptyRound, filled, named, rectangleAt, TIDE } from './piece';
 
 const glow = (reach: number, colours: readonly string[]): Gradient => ({

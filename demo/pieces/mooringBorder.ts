@@ -1,4 +1,4 @@
-import { STRAIGHT } from '../../src/core/derive';
+import { STRAIGHT } from '@/core/derive';
 import {
   addMotif,
   addRound,
@@ -7,11 +7,10 @@ import {
   setBend,
   setProgression,
   START_PROGRESSION,
-} from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { motifOfDrawing } from '../../src/core/format/drawing/taken';
-import { readArtwork } from '../../src/core/format/drawing/readFile';
-import { turn } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { motifOfDrawing, readArtwork } from '@/core/format/drawing';
+import { turn } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 import { valueOf } from './valueOf';
 

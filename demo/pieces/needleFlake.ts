@@ -1,4 +1,4 @@
-import { STRAIGHT } from '../../src/core/derive';
+import { STRAIGHT } from '@/core/derive';
 import {
   addRound,
   addShapes,
@@ -6,11 +6,11 @@ import {
   roundOf,
   slitShapes,
   transformShapes,
-} from '../../src/core/figure/commands';
-import { boundsOfPaths } from '../../src/core/curve/bounds';
-import { pathsOfForm } from '../../src/core/maker/form';
-import type { Figure } from '../../src/core/figure/model';
-import { NO_TURN, turn } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import { boundsOfPaths } from '@/core/curve';
+import { pathsOfForm } from '@/core/maker';
+import type { Figure } from '@/core/figure';
+import { NO_TURN, turn } from '@/core/number';
 import { built, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
 /** Piece 19: pointed bars at 48 degrees, evenly spaced, cut on the axis, what is left of it reflected, six times. */

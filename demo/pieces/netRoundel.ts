@@ -1,11 +1,9 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { applyTo, turnMap } from '../../src/core/curve/affine';
-import { addRound, addShapes, fuseCells, paintCells, setMerge } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import type { Point } from '../../src/core/curve/point';
-import { pathsOfForm } from '../../src/core/maker/form';
-import { contoursOfPaths } from '../../src/core/curve/contours';
-import { NO_TURN, turn } from '../../src/core/number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { applyTo, contoursOfPaths, type Point, turnMap } from '@/core/curve';
+import { addRound, addShapes, fuseCells, paintCells, setMerge } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { pathsOfForm } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
 import { divisionOf, kindAt, refsAt } from './cells';
 import { built, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 

@@ -1,6 +1,6 @@
-import { addRound, addShapes } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+import { addRound, addShapes } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
 import { built, emptyPiece, emptyRound, lined, named, TIDE } from './piece';
 
 /** Piece 10: a square turned and shrunk inward, each touching the one outside it, mirrored, four times. */

@@ -1,10 +1,8 @@
-import { petalOfSize } from '../../src/core/maker/petal';
-import type { Figure, Round, Shape } from '../../src/core/figure/model';
-import { newFigure, newRound, newShape } from '../../src/core/figure/start';
-import type { Form } from '../../src/core/maker/form';
-import { built } from '../../src/core/stock/building';
-import { NO_TURN, type Turn } from '../../src/core/number/turn';
-import type { Paint, Stroke } from '../../src/core/scene/scene';
+import { type Form, petalOfSize } from '@/core/maker';
+import { type Figure, newFigure, newRound, newShape, type Round, type Shape } from '@/core/figure';
+import { built } from '@/core/stock';
+import { NO_TURN, type Turn } from '@/core/number';
+import type { Paint, Stroke } from '@/core/scene';
 
 /** The colours of Tide Week. */
 export const TIDE = {

@@ -2,12 +2,12 @@ import {
   addRound,
   addShapes,
   setBlend,
-  setVariation,
   setOpacity,
+  setVariation,
   START_VARIATION,
-} from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { NO_TURN } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, named, petalBetween, TIDE } from './piece';
 
 /** Piece 4 as far as Turn takes it: three rounds of folds 16, 48 and 14, laid over each other with blend modes. */

@@ -1,6 +1,5 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { roundedCorner } from '../../src/core/curve/nodeOps';
-import type { PathNode } from '../../src/core/curve/nodes';
+import { STRAIGHT } from '@/core/derive';
+import { type PathNode, roundedCorner } from '@/core/curve';
 import {
   addRound,
   addShapes,
@@ -9,13 +8,13 @@ import {
   removeNodes,
   setForm,
   setNodeKind,
+  type ShapeRef,
   tidyShapes,
   transformShapes,
-  type ShapeRef,
-} from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { pathForm } from '../../src/core/maker/form';
-import { turn } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { pathForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, named, TIDE } from './piece';
 
 const corner = (x: number, y: number): PathNode => ({ x, y, kind: 'corner' });

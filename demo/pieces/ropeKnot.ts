@@ -1,6 +1,6 @@
-import { addRound, addShapes, setMerge, setWeaveGap } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+import { addRound, addShapes, setMerge, setWeaveGap } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 
 /** Piece 11: four lenses from circles with four rings behind them, ropes that pass over and under. */

@@ -1,6 +1,6 @@
-import { addRound, addShapes, setMerge } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { turn } from '../../src/core/number/turn';
+import { addRound, addShapes, setMerge } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, petalBetween, TIDE } from './piece';
 
 /** Circles of this many on a ring, each touching the next: r = R sin(π/n). */

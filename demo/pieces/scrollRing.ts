@@ -1,12 +1,9 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { addRound, addShapes, bendShapes, setBend } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { contoursOfPaths } from '../../src/core/curve/contours';
-import type { Path } from '../../src/core/curve/path';
-import { cubic } from '../../src/core/curve/segment';
-import type { Form } from '../../src/core/maker/form';
-import { petalOfSize } from '../../src/core/maker/petal';
-import { turn } from '../../src/core/number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, addShapes, bendShapes, setBend } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { contoursOfPaths, cubic, type Path } from '@/core/curve';
+import { type Form, petalOfSize } from '@/core/maker';
+import { turn } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, TIDE } from './piece';
 import { valueOf } from './valueOf';
 

@@ -1,4 +1,4 @@
-import { STRAIGHT } from '../../src/core/derive';
+import { STRAIGHT } from '@/core/derive';
 import {
   addRound,
   addShapes,
@@ -9,11 +9,11 @@ import {
   setFrame,
   setMerge,
   setRelief,
-} from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { fromPolar } from '../../src/core/curve/point';
-import { pathForm } from '../../src/core/maker/form';
-import { turn } from '../../src/core/number/turn';
+} from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { fromPolar } from '@/core/curve';
+import { pathForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import { divisionOf } from './cells';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, TIDE } from './piece';
 

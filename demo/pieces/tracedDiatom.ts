@@ -1,8 +1,8 @@
-import { brushNodes, fittedNodes, type HandPoint } from '../../src/core/curve/freehand';
-import { addRound, addShapes, setUnderlay } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { pathForm } from '../../src/core/maker/form';
-import { NO_TURN } from '../../src/core/number/turn';
+import { brushNodes, fittedNodes, type HandPoint } from '@/core/curve';
+import { addRound, addShapes, setUnderlay } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
+import { pathForm } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import { circleAt, emptyPiece, emptyRound, filled, lined, named, TIDE } from './piece';
 
 /** The id by which the server keeps the picture that is traced. */

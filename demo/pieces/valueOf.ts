@@ -1,4 +1,4 @@
-import type { Result } from '../../src/core/finding';
+import type { Result } from '@/core/finding';
 
 /** What a step of a piece came to. @throws RangeError where it did not: a piece is a script that has to work */
 export function valueOf<T>(result: Result<T>): T {

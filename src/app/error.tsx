@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '@/ui/common/Button';
+import { Button } from '@/ui/common';
 
 export default function ErrorPage({ reset }: { readonly reset: () => void }) {
   return (

@@ -4,8 +4,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 
-import { THEME_SCRIPT } from '@/ui/common/themeScript';
-import { Providers } from '@/ui/common/Providers';
+import { Providers, THEME_SCRIPT } from '@/ui/common';
 
 export const metadata: Metadata = {
   title: { default: 'Cyclogon', template: '%s · Cyclogon' },

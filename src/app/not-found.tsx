@@ -1,6 +1,6 @@
 import Link from 'next/link';
 
-import { Mark } from '@/ui/common/Mark';
+import { Mark } from '@/ui/common';
 
 export default function NotFoundPage() {
   return (

@@ -1,8 +1,7 @@
-import { database } from '@/server/database';
-import { shelfFacts } from '@/server/shelf/facts';
-import { pageOfFigures } from '@/server/shelf/list';
+import { database } from '@/server';
+import { pageOfFigures, shelfFacts } from '@/server/shelf';
 import { ALL_FIGURES, PAGE_SIZE } from '@/wire';
-import { Shelf } from '@/ui/shelf/Shelf';
+import { Shelf } from '@/ui/shelf';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Shelf' };

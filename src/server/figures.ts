@@ -1,10 +1,8 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../core/figure/model';
-import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
-import { figureSchema } from '../core/figure/schema';
-import { checkFigure, UnreadableFigure } from '../core/format/figure/json';
+import { type Figure, figureSchema, patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
+import { checkFigure, UnreadableFigure } from '@/core/format/figure';
 import {
   ALL_FIGURES,
   type FigureSummary,

@@ -6,7 +6,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
-import { newFigure } from '@/core/figure/start';
+import { newFigure } from '@/core/figure';
 import { openDatabase } from './database';
 import { Busy, Unusable } from './errors';
 import { createFigure, listFigures } from './figures';

@@ -1,8 +1,8 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../core/figure/model';
-import type { Pictures } from '../core/format/figure/pictures';
+import type { Figure } from '@/core/figure';
+import type { Pictures } from '@/core/format/figure';
 import type { StoredPicture } from '../wire';
 import { writing } from './database';
 import { NotFound } from './errors';

@@ -1,9 +1,7 @@
 import Joi from 'joi';
 
-import { partOfWord, type FigurePart } from '../core/figure/part';
-import { LIMITS, type Figure } from '../core/figure/model';
-import { FORMAT_IDS, formatOf } from '../core/format/formats';
-import { optionRules } from '../core/format/format';
+import { type Figure, type FigurePart, LIMITS, partOfWord } from '@/core/figure';
+import { FORMAT_IDS, formatOf, optionRules } from '@/core/format';
 import {
   MOTIF_SET,
   SORTS,

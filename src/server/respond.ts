@@ -1,8 +1,8 @@
 import Joi from 'joi';
 
-import { UnreadableFigure } from '../core/format/figure/json';
-import { LIMITS } from '../core/figure/model';
-import { MergeFailed } from '../core/merge/merge';
+import { UnreadableFigure } from '@/core/format/figure';
+import { LIMITS } from '@/core/figure';
+import { MergeFailed } from '@/core/merge';
 import { accessOf, refusalOf } from './access';
 import { jsonOf } from './body';
 import { Refused } from './errors';

@@ -14,9 +14,8 @@ import * as all from '@/app/api/figures/route';
 import * as faces from '@/app/api/faces/route';
 import * as words from '@/app/api/words/route';
 import { setFold, setMerge } from '@/core/figure/commands';
-import { FIGURE_VERSION, type Figure } from '@/core/figure/model';
-import { writeFigure } from '@/core/format/figure/json';
-import { wholeSteps, type StoredStep } from '@/core/figure/patches';
+import { type Figure, FIGURE_VERSION, type StoredStep, wholeSteps } from '@/core/figure';
+import { writeFigure } from '@/core/format/figure';
 import {
   OWN_HEADER,
   type FaceName,

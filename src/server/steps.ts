@@ -4,9 +4,7 @@
  */
 import type { Knex } from 'knex';
 
-import { FIGURE_VERSION, type Figure } from '../core/figure/model';
-import { patchBetween, patched, type Patch } from '../core/figure/patches';
-import { upgraded } from '../core/figure/upgrade';
+import { type Figure, FIGURE_VERSION, type Patch, patchBetween, patched, upgraded } from '@/core/figure';
 import type { HistoryStep } from '../wire';
 import { NotFound } from './errors';
 

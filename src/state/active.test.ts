@@ -2,8 +2,8 @@ import { expect, it } from 'vitest';
 
 import { editorOf, stepBack } from '../../tests/help/editor';
 import { disc, withForms } from '../../tests/help/figures';
-import { setFold, setStart } from '../core/figure/commands';
-import { degreesOf, turn, turnFromDegrees } from '../core/number/turn';
+import { setFold, setStart } from '@/core/figure/commands';
+import { degreesOf, turn, turnFromDegrees } from '@/core/number';
 import { act, select } from './editor';
 import { followCopy } from './active';
 

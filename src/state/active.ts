@@ -1,8 +1,8 @@
 /**
  * The copy that is edited stays the same one of its round when the round's fold, start or sweep changes: its handles go where it goes.
  */
-import { followedTurn } from '../core/figure/copies';
-import { equalTurns } from '../core/number/turn';
+import { followedTurn } from '@/core/figure';
+import { equalTurns } from '@/core/number';
 import { shownFigure, type Editor } from './editorState';
 import { workOf } from './work';
 

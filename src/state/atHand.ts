@@ -4,8 +4,8 @@
  * @example
  * newShape(id, 'Line', pathForm(nodes, false), lineAtHand(editor.getState()));
  */
-import { START_PAINT, startStroke } from '../core/figure/start';
-import type { Paint } from '../core/scene/scene';
+import { START_PAINT, startStroke } from '@/core/figure';
+import type { Paint } from '@/core/scene';
 import { shownFigure, type EditorState } from './editorState';
 import type { ToolId } from './tools';
 

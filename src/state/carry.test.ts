@@ -2,14 +2,13 @@ import { expect, it } from 'vitest';
 
 import { editorOf, stepBack, stepForward } from '../../tests/help/editor';
 import { disc, withForms } from '../../tests/help/figures';
-import { STRAIGHT } from '../core/derive';
-import { lostRefs } from '../core/figure/cells';
-import { colourCells, fuseCells, roundOf, setFold, setMerge } from '../core/figure/commands';
-import { mergeJobsOf, requestOf } from '../core/figure/jobs';
-import type { Figure } from '../core/figure/model';
-import { mergedFully } from '../core/merge/cells';
+import { STRAIGHT } from '@/core/derive';
+import { type Figure, lostRefs, mergeJobsOf, requestOf } from '@/core/figure';
+import { colourCells, fuseCells, roundOf, setFold, setMerge } from '@/core/figure/commands';
+import { mergedFully } from '@/core/merge';
 import { followCells } from './carry';
-import { act, shownFigure, type Editor } from './editor';
+import { act } from './editor';
+import { shownFigure, type Editor } from './editorState';
 
 /** Has the division of what is shown come in, as from its worker. */
 async function divided(editor: Editor): Promise<void> {

@@ -2,10 +2,9 @@
  * What was done to cells goes over to those that lie there after the motif or the fold was changed, in the step that changed them: a
  * division tells its kinds by what covers them, so that others are there then.
  */
-import { keyOf } from '../core/figure/cells';
-import { carryCells } from '../core/figure/commands';
-import type { CellEdits } from '../core/figure/model';
-import type { Division } from '../core/merge/merge';
+import { type CellEdits, kindKey } from '@/core/figure';
+import { carryCells } from '@/core/figure/commands';
+import type { Division } from '@/core/merge';
 import { shownFigure, type Editor, type EditorState } from './editorState';
 import { amended, figureOf, type History } from './history';
 import { workOf } from './work';
@@ -31,7 +30,7 @@ function fusedLost(edits: CellEdits, before: Division, after: Division): number 
   const keysOf = ({ cells }: Division): ReadonlySet<string> => new Set(cells.map(({ key }) => key));
   const [then, now] = [keysOf(before), keysOf(after)];
   const areIn = (keys: ReadonlySet<string>, refs: readonly string[]): boolean =>
-    refs.every((ref) => keys.has(keyOf(ref)));
+    refs.every((ref) => keys.has(kindKey(ref)));
   return edits.fused.filter(({ cells }) => areIn(then, cells) && !areIn(now, cells)).length;
 }
 

@@ -1,19 +1,18 @@
 import { workOf } from './work';
-import { turnMap } from '../core/curve/affine';
-import { mapPath, type Path } from '../core/curve/path';
-import { nodesOfContours } from '../core/curve/contours';
-import type { HandleSide } from '../core/curve/nodes';
-import type { Point } from '../core/curve/point';
-import type { PaintTarget, ShapeRef } from '../core/figure/commands';
-import { kindsOf, refsOfGroup } from '../core/figure/kinds';
-import { isLine } from '../core/figure/combined';
-import { wovenShapes } from '../core/figure/woven';
-import type { Round, Shape } from '../core/figure/model';
-import { seenPaths } from '../core/figure/seen';
-import type { CellGroup } from '../core/merge/fused';
-import { degreesOf } from '../core/number/turn';
-import { boundsOfPaths } from '../core/curve/bounds';
-import type { Paint } from '../core/scene/scene';
+import {
+  boundsOfPaths,
+  type HandleSide,
+  mapPath,
+  nodesOfContours,
+  type Path,
+  type Point,
+  turnMap,
+} from '@/core/curve';
+import type { PaintTarget, ShapeRef } from '@/core/figure/commands';
+import { isLine, kindsOf, refsOfGroup, type Round, seenPaths, type Shape, wovenShapes } from '@/core/figure';
+import type { CellGroup } from '@/core/merge';
+import { degreesOf } from '@/core/number';
+import type { Paint } from '@/core/scene';
 import { selectedShapes } from './editor';
 import { isOverRounds, selectedParts, shapesOfParts } from './parts';
 import { LINES, WHOLE, type EditorState } from './editorState';

@@ -1,7 +1,6 @@
-import { workFrom, type Work } from '../core/derive';
-import { evaluate } from '../core/figure/evaluate';
-import { boundedFigure } from '../core/figure/excess';
-import { shownFigure, type Editor, type EditorState } from './editor';
+import { type Work, workFrom } from '@/core/derive';
+import { boundedFigure, evaluate } from '@/core/figure';
+import { shownFigure, type Editor, type EditorState } from './editorState';
 import { isAllMerged, mergeResults } from './merges';
 import { workAhead } from './settle';
 

@@ -9,7 +9,7 @@
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
-import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
+import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
 import type { HistoryStep } from '../wire';
 import { isOpen } from './presence';
 

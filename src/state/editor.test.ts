@@ -1,26 +1,25 @@
 import { START_LINE } from '../../tests/help/figures';
-import { petalOfSize } from '@/core/maker/petal';
+import { pathForm, petalOfSize } from '@/core/maker';
 import { describe, expect, it } from 'vitest';
 
 import { editorOf, stepBack, stepForward } from '../../tests/help/editor';
-import type { PathNode } from '../core/curve/nodes';
-import type { Figure, Shape } from '../core/figure/model';
-import { addShapes, lockRound, moveShapes, removeShapes, setFold, setPage } from '../core/figure/commands';
-import { pathForm } from '../core/maker/form';
-import { newFigure, newShape, START_PAINT } from '../core/figure/start';
-import { NO_TURN, turn } from '../core/number/turn';
+import type { PathNode } from '@/core/curve';
+import { type Figure, newFigure, newShape, type Shape, START_PAINT } from '@/core/figure';
+import { addShapes, lockRound, moveShapes, removeShapes, setFold, setPage } from '@/core/figure/commands';
+import { NO_TURN, turn } from '@/core/number';
 import {
   act,
   activeRound,
   actOnRound,
   commit,
   dropRound,
-  preview,
   select,
   selectedShapes,
   selectNodes,
 } from './editor';
-import { shownFigure, startRound, type Editor } from './editor';
+import { preview } from './settle';
+import { shownFigure, type Editor } from './editorState';
+import { startRound } from './editor';
 import { sceneOf } from './scene';
 import { benchView, wholeView } from './view';
 import { fromScreen, panned, toScreen, zoomed } from './viewport';

@@ -2,21 +2,24 @@ import { startLengths } from './toolLengths';
 import equal from 'fast-deep-equal';
 import { createStore } from 'zustand';
 
-import { NO_RESULTS, type Work } from '../core/derive';
-import type { HandleSide } from '../core/curve/nodes';
-import { holding, settled } from '../core/trial/formulas';
-import { failed, finding, ok, type Finding, type Result } from '../core/finding';
+import { NO_RESULTS, type Work } from '@/core/derive';
+import type { HandleSide } from '@/core/curve';
+import { holding, settled } from '@/core/trial';
+import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
 
-import { type Figure, type Round, type Shape } from '../core/figure/model';
-import { addRound, removeRound, roundOf } from '../core/figure/commands';
-import { wholeSteps } from '../core/figure/patches';
-import { brokenSentence } from '../core/figure/broken';
-import { excessOf } from '../core/figure/excess';
-import { figureSchema } from '../core/figure/schema';
-import { newRound } from '../core/figure/start';
-import type { Placement } from '../core/symmetry/rule';
-import { SNAP_KINDS } from '../core/symmetry/snap';
-import { turn } from '../core/number/turn';
+import {
+  brokenSentence,
+  excessOf,
+  type Figure,
+  figureSchema,
+  newRound,
+  type Round,
+  type Shape,
+  wholeSteps,
+} from '@/core/figure';
+import { addRound, removeRound, roundOf } from '@/core/figure/commands';
+import { type Placement, SNAP_KINDS } from '@/core/symmetry';
+import { turn } from '@/core/number';
 import type { SavedFigure } from '../wire';
 import {
   shownFigure,
@@ -29,9 +32,6 @@ import {
 } from './editorState';
 import { atPosition, figureOf, historyOf, record } from './history';
 import { asked, perform, prepared, stillThere } from './settle';
-
-export { shownFigure, type Editor, type EditorState, type PaneId, type SaveState } from './editorState';
-export { followTasks, perform, preview, stopWork } from './settle';
 
 /** Nothing of other rounds. */
 const ALONE: ReadonlyMap<string, Other> = new Map();

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { newFigure } from '../core/figure/start';
+import { newFigure } from '@/core/figure';
 import {
   atPosition,
   figureBefore,

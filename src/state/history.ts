@@ -1,4 +1,4 @@
-import type { Figure } from '../core/figure/model';
+import type { Figure } from '@/core/figure';
 import type { HistoryStep } from '../wire';
 
 /**

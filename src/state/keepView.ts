@@ -1,4 +1,4 @@
-import type { Editor } from './editor';
+import type { Editor } from './editorState';
 import { benchView } from './view';
 
 /**

@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { disc, withForms } from '../../tests/help/figures';
 import { editorOf } from '../../tests/help/editor';
 import { valueOf } from '../../demo/pieces/valueOf';
-import { STRAIGHT } from '../core/derive';
-import { bendShapes, roundOf } from '../core/figure/commands';
-import { newShape, START_PAINT } from '../core/figure/start';
-import { select, shownFigure } from './editor';
+import { STRAIGHT } from '@/core/derive';
+import { bendShapes, roundOf } from '@/core/figure/commands';
+import { newShape, START_PAINT } from '@/core/figure';
+import { select } from './editor';
+import { shownFigure } from './editorState';
 import { isLaid, laneRound, laneStrip, paneRound, withDrawn } from './lane';
 import { movedParts } from './parts';
-import { IDENTITY } from '../core/curve/affine';
+import { IDENTITY } from '@/core/curve';
 
 const both = new Set(['s0', 's1']);
 const opened = () => {

@@ -5,12 +5,21 @@
  * @example
  * const round = paneRound(state, 'lane');   // the straight strip as a motif of its own, or null
  */
-import { isBent, shapesOfGroup, stripAround, type BentGroup } from '../core/figure/bent';
-import { motifOfTree, motifTree, type MotifNode } from '../core/figure/groups';
-import type { Figure, Round, Shape } from '../core/figure/model';
-import { addShapes } from '../core/figure/commands';
-import { NO_TURN, turn } from '../core/number/turn';
-import { NO_FRAME, type Guide } from '../core/symmetry/frame';
+import {
+  type BentGroup,
+  type Figure,
+  isBent,
+  type MotifNode,
+  motifOfTree,
+  motifTree,
+  type Round,
+  type Shape,
+  shapesOfGroup,
+  stripAround,
+} from '@/core/figure';
+import { addShapes } from '@/core/figure/commands';
+import { NO_TURN, turn } from '@/core/number';
+import { type Guide, NO_FRAME } from '@/core/symmetry';
 import { activeRound } from './editor';
 import type { EditorState, PaneId } from './editorState';
 import type { View } from './viewport';

@@ -1,4 +1,4 @@
-import { letGo } from '../core/figure/inputs';
+import { letGo } from '@/core/figure';
 import type { Editor } from './editorState';
 import { figureOf } from './history';
 

@@ -1,12 +1,22 @@
 import { workOf } from './work';
-import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../core/figure/jobs';
-import { NO_CELL_EDITS, shownCells, type ShownCells } from '../core/figure/cells';
-import { boundedFigure } from '../core/figure/excess';
-import type { Round, RoundMerge } from '../core/figure/model';
-import { paintSources, startPaints, withStartPaints, type StartPaints } from '../core/figure/startPaint';
-import type { Division, MergeResult, WeaveFacts } from '../core/merge/merge';
-import { unpackResult } from '../core/merge/pack';
-import { createMerger, type Merger } from '../worker/merger';
+import {
+  boundedFigure,
+  type MergeJob,
+  mergeJobsOf,
+  NO_CELL_EDITS,
+  paintSources,
+  requestOf,
+  type Round,
+  type RoundMerge,
+  sameJob,
+  shownCells,
+  type ShownCells,
+  startPaints,
+  type StartPaints,
+  withStartPaints,
+} from '@/core/figure';
+import { type Division, type MergeResult, unpackResult, type WeaveFacts } from '@/core/merge';
+import { createMerger, type Merger } from '@/worker';
 import { shownFigure, type Editor, type EditorState, type MergeState } from './editorState';
 import { workAhead } from './settle';
 import { remembered } from '../core/remembered';

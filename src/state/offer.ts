@@ -1,7 +1,7 @@
-import type { Figure, Round } from '@/core/figure/model';
-import { offerOf, takeOffer } from '@/core/rebuild/offered';
-import type { StrokeSymmetry } from '@/core/rebuild/handStroke';
-import { act, activeRound, select, shownFigure, type Editor, type EditorState } from './editor';
+import type { Figure, Round } from '@/core/figure';
+import { offerOf, type StrokeSymmetry, takeOffer } from '@/core/rebuild';
+import { act, activeRound, select } from './editor';
+import { shownFigure, type Editor, type EditorState } from './editorState';
 import { newId } from './ids';
 import { workOf } from './work';
 

@@ -1,5 +1,5 @@
 /** Tells the server, again and again, that this window has the figure open, and hears in how many others it is. */
-import type { Editor } from './editor';
+import type { Editor } from './editorState';
 import { server } from './server';
 
 /** How often, in milliseconds; the server forgets who is silent for longer than twice that. */

@@ -2,15 +2,13 @@ import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../tests/help/figures';
 import { editorOf } from '../../tests/help/editor';
-import { applyTo } from '../core/curve/affine';
-import { subtract, type Point } from '../core/curve/point';
-import { addRound, addShapes, lockRound, removeShapes, setStart } from '../core/figure/commands';
-import { anchorOf } from '../core/figure/hit';
-import type { Figure } from '../core/figure/model';
-import { newRound, newShape, START_PAINT } from '../core/figure/start';
-import { NO_TURN, turn } from '../core/number/turn';
-import { placementMap } from '../core/symmetry/rule';
-import { act, select, shownFigure } from './editor';
+import { applyTo, type Point, subtract } from '@/core/curve';
+import { addRound, addShapes, lockRound, removeShapes, setStart } from '@/core/figure/commands';
+import { anchorOf, type Figure, newRound, newShape, START_PAINT } from '@/core/figure';
+import { NO_TURN, turn } from '@/core/number';
+import { placementMap } from '@/core/symmetry';
+import { act, select } from './editor';
+import { shownFigure } from './editorState';
 import {
   frameOf,
   movedParts,

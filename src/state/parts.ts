@@ -4,14 +4,25 @@
  * @example
  * act(editor, 'Delete', (figure) => overParts(state, figure, (f, { roundId, ids }) => removeShapes(f, roundId, ids)));
  */
-import { applyTo, compose, determinant, IDENTITY, inverse, turnMap, type Affine } from '../core/curve/affine';
-import { ORIGIN, subtract, type Point } from '../core/curve/point';
-import { duplicateShapes, moveShapes, transformShapes } from '../core/figure/commands';
-import type { Figure, Round, Shape } from '../core/figure/model';
-import type { Transform } from '../core/maker/transform';
-import { negateTurn, NO_TURN } from '../core/number/turn';
-import { placementMap, type Placement } from '../core/symmetry/rule';
-import { activeRound, select, selectedShapes, shownFigure, type Editor } from './editor';
+import {
+  type Affine,
+  applyTo,
+  compose,
+  determinant,
+  IDENTITY,
+  inverse,
+  ORIGIN,
+  type Point,
+  subtract,
+  turnMap,
+} from '@/core/curve';
+import { duplicateShapes, moveShapes, transformShapes } from '@/core/figure/commands';
+import type { Figure, Round, Shape } from '@/core/figure';
+import type { Transform } from '@/core/maker';
+import { negateTurn, NO_TURN } from '@/core/number';
+import { type Placement, placementMap } from '@/core/symmetry';
+import { activeRound, select, selectedShapes } from './editor';
+import { shownFigure, type Editor } from './editorState';
 import type { EditorState, Other, PaneId } from './editorState';
 import { newId } from './ids';
 import { isLaid } from './lane';

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../tests/help/figures';
 import { editorOf, stepBack } from '../../tests/help/editor';
-import { setFold } from '../core/figure/commands';
-import { pathForm } from '../core/maker/form';
-import { createProving, TARGETS, type Target } from '../core/proof';
-import type { Prover } from '../worker/prover';
-import { shownFigure } from './editor';
+import { setFold } from '@/core/figure/commands';
+import { pathForm } from '@/core/maker';
+import { createProving, type Target, TARGETS } from '@/core/proof';
+import type { Prover } from '@/worker';
+import { shownFigure } from './editorState';
 import {
   askedTarget,
   chooseTarget,

@@ -1,21 +1,22 @@
 import { createStore, type StoreApi } from 'zustand';
 
-import type { Point } from '../core/curve/point';
-import { ok, type Mend } from '../core/finding';
-import type { Figure, OwnTarget, ProofSaid } from '../core/figure/model';
+import type { Point } from '@/core/curve';
+import { type Mend, ok } from '@/core/finding';
+import type { Figure, OwnTarget, ProofSaid } from '@/core/figure';
 import {
-  targetOf,
-  withMend,
   type Hands,
   type Place,
   type Proof,
   type ProofFacts,
   type ProofFinding,
   type Target,
-} from '../core/proof';
+  targetOf,
+  withMend,
+} from '@/core/proof';
 import { remembered } from '../core/remembered';
-import { createProver, type Prover } from '../worker/prover';
-import { commit, shownFigure, type Editor, type EditorState } from './editor';
+import { createProver, type Prover } from '@/worker';
+import { commit } from './editor';
+import { shownFigure, type Editor, type EditorState } from './editorState';
 import { figureOf } from './history';
 import { newId } from './ids';
 import { divisionOf } from './merges';

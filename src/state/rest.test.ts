@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
-import { newFigure } from '@/core/figure/start';
-import { act, shownFigure } from '@/state/editor';
+import { newFigure } from '@/core/figure';
+import { act } from '@/state/editor';
+import { shownFigure } from '@/state/editorState';
 import { editorOf } from '../../tests/help/editor';
 import { drawnOf, restOf } from './rest';
 

@@ -1,14 +1,13 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
-import { setFold } from '../core/figure/commands';
-import type { Figure } from '../core/figure/model';
-import { wholeSteps } from '../core/figure/patches';
-import { newFigure } from '../core/figure/start';
+import { setFold } from '@/core/figure/commands';
+import { type Figure, newFigure, wholeSteps } from '@/core/figure';
 import { stepBack } from '../../tests/help/editor';
 import type { HistoryStep, SavedFigure, SaveRequest } from '../wire';
 import { abandonedDrafts } from './drafts';
-import { act, createEditor, shownFigure, type Editor } from './editor';
+import { act, createEditor } from './editor';
+import { shownFigure, type Editor } from './editorState';
 import { undoLabel } from './history';
 import { ownTab } from './presence';
 import { followSaves, type Saver } from './saver';

@@ -1,10 +1,10 @@
 import equal from 'fast-deep-equal';
 
-import { patchSteps, wholeSteps, type StoredStep } from '../core/figure/patches';
+import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
 import type { HistoryStep, SaveRequest } from '../wire';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
 import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
-import type { Editor, SaveState } from './editor';
+import type { Editor, SaveState } from './editorState';
 import { ownTab } from './presence';
 import { server, ServerProblem } from './server';
 import { undoerOf, type Undoer } from './undoer';

@@ -1,12 +1,16 @@
-import type { Work } from '../core/derive';
-import { evaluate } from '../core/figure/evaluate';
-import { boundedFigure } from '../core/figure/excess';
-import type { Figure } from '../core/figure/model';
-import { layersOf, type Scene, type SceneLayer } from '../core/scene/scene';
-import { partsInHand, type InHand, type ScenePart } from '../core/scene/still';
-import type { MergeResult } from '../core/merge/merge';
+import type { Work } from '@/core/derive';
+import { boundedFigure, evaluate, type Figure } from '@/core/figure';
+import {
+  type InHand,
+  layersOf,
+  partsInHand,
+  type Scene,
+  type SceneLayer,
+  type ScenePart,
+} from '@/core/scene';
+import type { MergeResult } from '@/core/merge';
 import { remembered } from '../core/remembered';
-import { shownFigure, type EditorState } from './editor';
+import { shownFigure, type EditorState } from './editorState';
 import { mergeResults } from './merges';
 import { workOf } from './work';
 

@@ -1,6 +1,5 @@
-import type { Figure, OwnTarget } from '../core/figure/model';
-import type { StoredStep } from '../core/figure/patches';
-import { dataOf, partedFromPictures, withPictureIds } from '../core/format/figure/pictures';
+import type { Figure, OwnTarget, StoredStep } from '@/core/figure';
+import { dataOf, partedFromPictures, withPictureIds } from '@/core/format/figure';
 import { OWN_HEADER } from '../wire';
 import type {
   Collection,

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 
 import { editorOf, stepBack } from '../../tests/help/editor';
-import { addShapes, combineShapes, combinedOf, makeBands, moveShapes } from '../core/figure/commands';
-import { resolvedShapes } from '../core/figure/combined';
-import type { Figure } from '../core/figure/model';
-import { newFigure, newShape, START_PAINT } from '../core/figure/start';
-import type { Work } from '../core/derive';
-import { failed, finding, ok, type Result } from '../core/finding';
-import { pathForm, pathsOfForm } from '../core/maker/form';
-import type { TaskWorker } from '../worker/taskWorker';
-import { actAndSelect, commit, preview, shownFigure, stopWork, type Editor } from './editor';
+import { addShapes, combinedOf, combineShapes, makeBands, moveShapes } from '@/core/figure/commands';
+import { type Figure, newFigure, newShape, resolvedShapes, START_PAINT } from '@/core/figure';
+import type { Work } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { pathForm, pathsOfForm } from '@/core/maker';
+import type { TaskWorker } from '@/worker';
+import { actAndSelect, commit } from './editor';
+import { preview, stopWork } from './settle';
+import { shownFigure, type Editor } from './editorState';
 import { followTasks, perform } from './settle';
 import { workOf } from './work';
 

@@ -2,21 +2,19 @@
  * Taking steps whose outlines take work. What a step needs is found by looking (core/derive); what is missing is done by a worker,
  * and the step is looked at again with the answers, up to its end. Only then is it taken.
  */
-import { nodesOfContours } from '../core/curve/contours';
+import { nodesOfContours } from '@/core/curve';
 import {
   STRAIGHT,
+  type Task,
   withAnswer,
   withGivenUp,
   withoutOldest,
-  workFrom,
-  type Task,
   type Work,
-} from '../core/derive';
-import type { Figure } from '../core/figure/model';
-import { shownCells } from '../core/figure/cells';
-import { askOutlines, outlineFinding } from '../core/figure/outline';
-import { failed, finding, ok, type Result } from '../core/finding';
-import { createTaskWorker, type TaskWorker } from '../worker/taskWorker';
+  workFrom,
+} from '@/core/derive';
+import { askOutlines, type Figure, outlineFinding, shownCells } from '@/core/figure';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { createTaskWorker, type TaskWorker } from '@/worker';
 import type { Editor, EditorState, Selection } from './editorState';
 import { figureOf } from './history';
 

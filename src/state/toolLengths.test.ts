@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 
 import { editorOf, stepBack } from '../../tests/help/editor';
-import { inUnit, setPage } from '../core/figure/commands';
-import { handLength, newFigure } from '../core/figure/start';
-import { commit, shownFigure } from './editor';
+import { inUnit, setPage } from '@/core/figure/commands';
+import { handLength, newFigure } from '@/core/figure';
+import { commit } from './editor';
+import { shownFigure } from './editorState';
 import { followPage } from './toolLengths';
 
 describe('what tools begin with', () => {

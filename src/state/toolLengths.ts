@@ -5,10 +5,9 @@
  * @example
  * const { nudge, stamp, hand } = startLengths(figure.page);
  */
-import { handLength } from '../core/figure/start';
-import type { Figure } from '../core/figure/model';
-import { convertLength } from '../core/number/units';
-import type { ScenePage, Stroke } from '../core/scene/scene';
+import { type Figure, handLength } from '@/core/figure';
+import { convertLength } from '@/core/number';
+import type { ScenePage, Stroke } from '@/core/scene';
 import { shownFigure, type Editor, type EditorState } from './editorState';
 
 /** How many of the page's hand length each of them is at first. */

@@ -2,8 +2,9 @@
  * Undo and redo by position: where earlier steps have to be fetched, all that is asked for meanwhile moves the position that is gone to,
  * and one run of fetches serves it. A newer step ends it: what was done last is never what an undo from before takes back.
  */
-import { wholeSteps } from '../core/figure/patches';
-import { stepTo, type Editor } from './editor';
+import { wholeSteps } from '@/core/figure';
+import { stepTo } from './editor';
+import type { Editor } from './editorState';
 import { figureOf, firstHere, positionAfter, withEarlier, type History } from './history';
 import { server } from './server';
 

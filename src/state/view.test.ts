@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
 
 import { addRound, addShapes, moveShapes } from '@/core/figure/commands';
-import { newRound, newShape, START_PAINT } from '@/core/figure/start';
+import { newRound, newShape, START_PAINT } from '@/core/figure';
 import { disc, withForms } from '../../tests/help/figures';
 import { editorOf } from '../../tests/help/editor';
-import { commit, preview, select, shownFigure, type Editor } from './editor';
+import { commit, select } from './editor';
+import { preview } from './settle';
+import { shownFigure, type Editor } from './editorState';
 import { keepView } from './keepView';
 import { benchView, viewForRound } from './view';
 

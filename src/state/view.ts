@@ -1,11 +1,12 @@
 import { workOf } from './work';
-import type { Work } from '../core/derive';
-import type { Bounds } from '../core/curve/bounds';
-import type { Figure, Round } from '../core/figure/model';
-import { reachOfRound } from '../core/figure/commands';
-import { halfWedge } from '../core/symmetry/wedge';
-import { radiansOf } from '../core/number/turn';
-import { activeRound, shownFigure, type EditorState } from './editor';
+import type { Work } from '@/core/derive';
+import type { Bounds } from '@/core/curve';
+import type { Figure, Round } from '@/core/figure';
+import { reachOfRound } from '@/core/figure/commands';
+import { halfWedge } from '@/core/symmetry';
+import { radiansOf } from '@/core/number';
+import { activeRound } from './editor';
+import { shownFigure, type EditorState } from './editorState';
 import { laneStrip } from './lane';
 import { LEAST_ZOOM, type View } from './viewport';
 

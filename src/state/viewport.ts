@@ -1,4 +1,4 @@
-import type { Point } from '../core/curve/point';
+import type { Point } from '@/core/curve';
 
 /** How a pane shows the figure: pixels per unit, and where the centre is in the pane, in pixels. */
 export interface View {

@@ -1,4 +1,4 @@
-import { workFrom, type Work } from '../core/derive';
+import { type Work, workFrom } from '@/core/derive';
 import { remembered } from '../core/remembered';
 import type { EditorState } from './editorState';
 

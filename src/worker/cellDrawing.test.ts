@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
-import type { Paint } from '../core/scene/scene';
+import type { Paint } from '@/core/scene';
 import {
   drawCopies,
   eraseCopies,

@@ -1,6 +1,5 @@
-import { mapPaint } from '../core/paint/fills';
-import { cssColour, styleOf, type Ink } from '../core/paint/style';
-import type { FillRule, Paint } from '../core/scene/scene';
+import { cssColour, type Ink, mapPaint, styleOf } from '@/core/paint';
+import type { FillRule, Paint } from '@/core/scene';
 
 /** What a layer of cells is on a canvas: one outline in many places. */
 export interface CellDrawing {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { NO_TURN } from '../core/number/turn';
-import type { SceneItem, SceneLayer } from '../core/scene/scene';
+import { NO_TURN } from '@/core/number';
+import type { SceneItem, SceneLayer } from '@/core/scene';
 import { isDrawnAsCells } from './cellPainter';
 
 const FLAT: SceneItem = {

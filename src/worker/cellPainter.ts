@@ -1,9 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
-import { screenData } from '../core/format/screenData';
-import { inksOf } from '../core/paint/style';
-import type { SceneCopy, SceneLayer } from '../core/scene/scene';
-import { placementMap } from '../core/symmetry/rule';
+import { screenData } from '@/core/format';
+import { inksOfPaint } from '@/core/paint';
+import type { SceneCopy, SceneLayer } from '@/core/scene';
+import { placementMap } from '@/core/symmetry';
 import type { CanvasFrame, CellDrawing } from './cellDrawing';
 import type { CellDoor } from './cells.worker';
 import { remembered } from '../core/remembered';
@@ -31,7 +31,7 @@ export const isDrawnAsCells = remembered(({ items, copies, relief }: SceneLayer)
   const [item, another] = items;
   if (!item || another || item.origin.of === 'shape' || item.mirrored || relief) return false;
   // A canvas has rings that are circles only.
-  if (inksOf(item.paint).some((ink) => ink.kind === 'radial' && ink.map)) return false;
+  if (inksOfPaint(item.paint).some((ink) => ink.kind === 'radial' && ink.map)) return false;
   const opacity = copies[0]?.opacity ?? 1;
   // Seen through, a stroke would show its fill.
   if (opacity < 1 && item.paint.fill && item.paint.stroke) return false;

@@ -1,14 +1,15 @@
 import { expose, transfer } from 'comlink';
 
-import { mergedFully } from '../core/merge/cells';
-import { MergeFailed, MergeStopped } from '../core/merge/merge';
 import {
   buffersOf,
-  packResult,
-  unpackRequest,
+  mergedFully,
+  MergeFailed,
+  MergeStopped,
   type PackedRequest,
   type PackedResult,
-} from '../core/merge/pack';
+  packResult,
+  unpackRequest,
+} from '@/core/merge';
 
 export type MergeAnswer =
   | { readonly kind: 'done'; readonly result: PackedResult }

@@ -1,7 +1,6 @@
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 
-import type { MergeRequest } from '../core/merge/merge';
-import { buffersOf, packRequest } from '../core/merge/pack';
+import { buffersOf, type MergeRequest, packRequest } from '@/core/merge';
 import type { MergeAnswer, MergeDoor } from './merge.worker';
 
 /** One worker that merges for one round at a time. */

@@ -1,12 +1,15 @@
 import { expose } from 'comlink';
 
-import type { Affine } from '../core/curve/affine';
-import type { Path } from '../core/curve/path';
-import type { TraceOptions } from '../core/curve/trace';
-import { averaged, type Averaging } from '../core/picture/average';
-import { readPicture, type ChosenFold, type ReadPicture } from '../core/picture/readPicture';
-import type { ColourPicture } from '../core/picture/tone';
-import { tracedWhereItLies } from '../core/picture/traceWedge';
+import type { Affine, Path, TraceOptions } from '@/core/curve';
+import {
+  averaged,
+  type Averaging,
+  type ChosenFold,
+  type ColourPicture,
+  readPicture,
+  type ReadPicture,
+  tracedWhereItLies,
+} from '@/core/picture';
 
 type Progress = (share: number) => void;
 

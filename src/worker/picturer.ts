@@ -1,11 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
-import type { Affine } from '../core/curve/affine';
-import type { Path } from '../core/curve/path';
-import type { TraceOptions } from '../core/curve/trace';
-import type { Averaging } from '../core/picture/average';
-import type { ChosenFold, ReadPicture } from '../core/picture/readPicture';
-import type { ColourPicture } from '../core/picture/tone';
+import type { Affine, Path, TraceOptions } from '@/core/curve';
+import type { Averaging, ChosenFold, ColourPicture, ReadPicture } from '@/core/picture';
 import type { PictureDoor } from './picture.worker';
 
 type Progress = (share: number) => void;

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 
-import type { Figure } from '../core/figure/model';
-import { createProving, type Proved, type Target } from '../core/proof';
+import type { Figure } from '@/core/figure';
+import { createProving, type Proved, type Target } from '@/core/proof';
 
 /** The browser's door to the proof; it keeps what it worked out from one time to the next. */
 class ProofDoor {

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
-import type { Figure } from '../core/figure/model';
-import type { Proved, Target } from '../core/proof';
+import type { Figure } from '@/core/figure';
+import type { Proved, Target } from '@/core/proof';
 import type { ProofDoor } from './proof.worker';
 
 /** What came of a proof: null where it was stopped. */

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 
-import type { SentTask } from '../core/derive';
-import type { Result } from '../core/finding';
+import type { SentTask } from '@/core/derive';
+import type { Result } from '@/core/finding';
 import { doSent } from './taskKinds';
 
 /** The browser's door to tasks that take long. */

@@ -1,13 +1,11 @@
-import type { SentTask, Progress, TaskKind } from '../core/derive';
-import type { Result } from '../core/finding';
-import { BENT } from '../core/bend/bentPaths';
-import { NESTED } from '../core/merge/nested';
-import { STACKED } from '../core/merge/stacked';
-import { READ_DXF } from '../core/format/dxf/read/readDxf';
-import { READ_SVG } from '../core/format/svg/read/readDrawing';
-import { REBUILD } from '../core/rebuild/rebuild';
-import { NEST } from '../core/maker/nest';
-import { BANDS, MERGED, OFFSET } from '../core/merge/tasks';
+import type { Progress, SentTask, TaskKind } from '@/core/derive';
+import type { Result } from '@/core/finding';
+import { BENT } from '@/core/bend';
+import { BANDS, MERGED, NESTED, OFFSET, STACKED } from '@/core/merge';
+import { READ_DXF } from '@/core/format/dxf/read';
+import { READ_SVG } from '@/core/format/svg/read';
+import { REBUILD } from '@/core/rebuild';
+import { NEST } from '@/core/maker';
 
 /** Every kind of task that another thread can do; a new one is a line here. */
 const KINDS = [

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
-import { sent, type Task } from '../core/derive';
-import type { Result } from '../core/finding';
+import { sent, type Task } from '@/core/derive';
+import type { Result } from '@/core/finding';
 import type { TaskDoor } from './task.worker';
 
 /** Does tasks that take long, one after another. */

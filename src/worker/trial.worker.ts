@@ -1,11 +1,9 @@
 import { expose } from 'comlink';
 
-import { STRAIGHT } from '../core/derive';
-import { evaluateWhole } from '../core/figure/evaluateWhole';
-import { boundedFigure } from '../core/figure/excess';
-import type { Figure } from '../core/figure/model';
-import { svgOf } from '../core/format/svg/svg';
-import { afterPicks, wallOf, type Picked, type WallPlan } from '../core/trial/wall';
+import { STRAIGHT } from '@/core/derive';
+import { boundedFigure, evaluateWhole, type Figure } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import { afterPicks, type Picked, wallOf, type WallPlan } from '@/core/trial';
 
 /** Where a worker stands among those that share a wall: its own place, and how many there are. */
 export interface Shift {

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
-import type { Figure } from '../core/figure/model';
-import type { Picked, WallPlan } from '../core/trial/wall';
+import type { Figure } from '@/core/figure';
+import type { Picked, WallPlan } from '@/core/trial';
 import type { Hung, TrialDoor } from './trial.worker';
 
 export type { Hung } from './trial.worker';

@@ -5,7 +5,7 @@ import path from 'node:path';
 
 import { chromium, type Page } from '@playwright/test';
 
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { OWN_HEADER } from '../../src/wire';
 import { CHROMIUM } from '../help/chromium';
 

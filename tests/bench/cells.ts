@@ -1,6 +1,5 @@
-import { addShapes, setFold, setMerge } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
+import { addShapes, setFold, setMerge } from '@/core/figure/commands';
+import { type Figure, newFigure, newShape, START_PAINT } from '@/core/figure';
 import { inBrowser, percentile } from './browser';
 import { keeping } from './kept';
 

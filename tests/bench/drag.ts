@@ -1,7 +1,6 @@
-import { movedForm, pathForm } from '../../src/core/maker/form';
-import { addShapes, setFold } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
+import { movedForm, pathForm } from '@/core/maker';
+import { addShapes, setFold } from '@/core/figure/commands';
+import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/figure';
 import { inBrowser, percentile, wobble } from './browser';
 import { keeping } from './kept';
 

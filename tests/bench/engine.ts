@@ -1,11 +1,7 @@
-import { arrange, FULL_TOLERANCE } from '../../src/core/arrangement/arrange';
-import { turnMap } from '../../src/core/curve/affine';
-import { pathOfNodes } from '../../src/core/curve/nodes';
-import { fromPolar } from '../../src/core/curve/point';
-import { line } from '../../src/core/curve/segment';
-import { mergeNow } from '../../src/core/merge/engine';
-import type { MergeShape } from '../../src/core/merge/merge';
-import { turn } from '../../src/core/number/turn';
+import { arrange, FULL_TOLERANCE } from '@/core/arrangement';
+import { fromPolar, line, pathOfNodes, turnMap } from '@/core/curve';
+import { mergeNow, type MergeShape } from '@/core/merge';
+import { turn } from '@/core/number';
 import { iconMotif, iconNames } from '../help/icons';
 import { coveredArea, requestOf } from '../help/identities';
 import { circle } from '../help/motifs';

@@ -3,12 +3,9 @@ import { createRequire } from 'node:module';
 
 import paper from 'paper/dist/paper-core.js';
 
-import { mapPath, type Path } from '../../src/core/curve/path';
-import { cubicsOfArc } from '../../src/core/curve/segment';
-import { flatten } from '../../src/core/curve/flatten';
-import type { Affine } from '../../src/core/curve/affine';
-import { pathData } from '../../src/core/format/pathData';
-import type { MergeShape } from '../../src/core/merge/merge';
+import { type Affine, cubicsOfArc, flatten, mapPath, type Path } from '@/core/curve';
+import { pathData } from '@/core/format';
+import type { MergeShape } from '@/core/merge';
 import { clipper, flatCopies } from '../help/clipper';
 
 /** A general-purpose library, doing what the engine does, as well as it can. */

@@ -1,12 +1,18 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { addShapes, paintCells, setFold, setMerge, withShapes } from '../../src/core/figure/commands';
-import { shownCells, NO_CELL_EDITS } from '../../src/core/figure/cells';
-import { mergeJobsOf, requestOf } from '../../src/core/figure/jobs';
-import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
-import { mergedFully } from '../../src/core/merge/cells';
-import { NO_TURN } from '../../src/core/number/turn';
-import { createProving, targetOf } from '../../src/core/proof';
-import type { Figure } from '../../src/core/figure/model';
+import { STRAIGHT } from '@/core/derive';
+import { addShapes, paintCells, setFold, setMerge, withShapes } from '@/core/figure/commands';
+import {
+  type Figure,
+  mergeJobsOf,
+  newFigure,
+  newShape,
+  NO_CELL_EDITS,
+  requestOf,
+  shownCells,
+  START_PAINT,
+} from '@/core/figure';
+import { mergedFully } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
+import { createProving, targetOf } from '@/core/proof';
 import { median } from './timing';
 
 const COLOURS = ['#1f8a76', '#113d4c', '#84c5b4', '#e9b44c', '#d9512c'];

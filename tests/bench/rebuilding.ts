@@ -1,8 +1,8 @@
-import { STRAIGHT } from '../../src/core/derive';
-import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
-import type { DrawnShape } from '../../src/core/format/drawing/drawing';
-import { readSymmetry } from '../../src/core/rebuild/read';
-import { wallOf } from '../../src/core/trial/wall';
+import { STRAIGHT } from '@/core/derive';
+import { evaluateWhole } from '@/core/figure';
+import type { DrawnShape } from '@/core/format/drawing';
+import { readSymmetry } from '@/core/rebuild/read';
+import { wallOf } from '@/core/trial';
 import { PIECES } from '../../demo/pieces';
 import { Chance } from '../help/anyFigure';
 import { finishedArtwork } from '../help/finishedArtwork';

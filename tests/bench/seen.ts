@@ -2,7 +2,7 @@
  * How many pictures of rosettes are read right, of each sort and spoilt as it may be: `npx tsx tests/bench/seen.ts 50`. The table is in
  * docs/symmetry.md.
  */
-import { readPicture } from '../../src/core/picture/readPicture';
+import { readPicture } from '@/core/picture';
 import { Chance } from '../help/anyFigure';
 import { anyStand, drawnRosette, flower, pencilled, photographed, pictureOf, type Stand } from '../help/seen';
 

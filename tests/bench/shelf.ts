@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
 
-import { newFigure } from '../../src/core/figure/start';
-import { openDatabase } from '../../src/server/database';
-import { createFigure } from '../../src/server/figures';
+import { newFigure } from '@/core/figure';
+import { openDatabase } from '@/server/database';
+import { createFigure } from '@/server';
 import { inBrowser, percentile } from './browser';
 
 /**

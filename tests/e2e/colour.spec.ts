@@ -7,18 +7,17 @@ import {
   addRound,
   addShapes,
   boundByFrame,
+  paintCells,
   setBlend,
   setFrame,
-  paintCells,
   setMerge,
   setOpacity,
   setPage,
   setRelief,
-} from '../../src/core/figure/commands';
-import { newFigure, newRound, newShape } from '../../src/core/figure/start';
-import { fromPolar } from '../../src/core/curve/point';
-import { pathForm } from '../../src/core/maker/form';
-import type { Figure } from '../../src/core/figure/model';
+} from '@/core/figure/commands';
+import { type Figure, newFigure, newRound, newShape } from '@/core/figure';
+import { fromPolar } from '@/core/curve';
+import { pathForm } from '@/core/maker';
 import { pixelsOf } from '../help/pictures';
 import {
   benchAt,

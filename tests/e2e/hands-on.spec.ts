@@ -1,7 +1,6 @@
-import { FIGURE_VERSION } from '../../src/core/figure/model';
-import { addShapes, setFold as foldOf, setMirror } from '../../src/core/figure/commands';
-import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
-import { NO_TURN } from '../../src/core/number/turn';
+import { FIGURE_VERSION, newFigure, newShape, START_PAINT } from '@/core/figure';
+import { addShapes, setFold as foldOf, setMirror } from '@/core/figure/commands';
+import { NO_TURN } from '@/core/number';
 import { expect, test } from '@playwright/test';
 
 import {

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { bench, benchAt, makeFigure, opened, saved } from './hands';
 
 const LOGO = `<svg xmlns="http://www.w3.org/2000/svg" width="96" height="96"><title>Harbour mark</title>

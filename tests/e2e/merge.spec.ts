@@ -1,8 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { addShapes } from '../../src/core/figure/commands';
-import { newFigure, newShape, START_PAINT } from '../../src/core/figure/start';
-import { pathForm } from '../../src/core/maker/form';
+import { addShapes } from '@/core/figure/commands';
+import { newFigure, newShape, START_PAINT } from '@/core/figure';
+import { pathForm } from '@/core/maker';
 import {
   bench,
   benchAt,

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test, type Page } from '@playwright/test';
 
-import { inUnit } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
+import { inUnit } from '@/core/figure/commands';
+import type { Figure } from '@/core/figure';
 import { bench, benchAt, drag, goTo, makeFigure, opened, stored, unstored } from './hands';
 
 const STAGES = ['Set out', 'Draw', 'Turn', 'Merge', 'Colour'];

@@ -1,10 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 
-import { addShapes, setFold } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { newFigure, newShape } from '../../src/core/figure/start';
-import { NO_TURN } from '../../src/core/number/turn';
+import { addShapes, setFold } from '@/core/figure/commands';
+import { type Figure, newFigure, newShape } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import { difference } from '../help/pictures';
 import { opened, stored, unstored, whole } from './hands';
 

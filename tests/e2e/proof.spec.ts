@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
 
 import { hatchIris } from '../../demo/pieces/hatchIris';
-import { addShapes, setPage } from '../../src/core/figure/commands';
-import { newShape, START_PAINT } from '../../src/core/figure/start';
-import { pathForm } from '../../src/core/maker/form';
+import { addShapes, setPage } from '@/core/figure/commands';
+import { newShape, START_PAINT } from '@/core/figure';
+import { pathForm } from '@/core/maker';
 import { opened, stored, unstored, whole } from './hands';
 
 const at = (x: number, y: number) => ({ x, y, kind: 'corner' as const });

@@ -1,9 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { addRound, addShapes } from '../../src/core/figure/commands';
-import type { Figure } from '../../src/core/figure/model';
-import { newFigure, newRound, newShape, START_PAINT } from '../../src/core/figure/start';
-import { NO_TURN } from '../../src/core/number/turn';
+import { addRound, addShapes } from '@/core/figure/commands';
+import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import { bench, drag, goTo, opened, saved, stored, wholeAt } from './hands';
 
 const disc = (id: string, r: number) =>

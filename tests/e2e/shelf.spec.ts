@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { hatchIris } from '../../demo/pieces/hatchIris';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { bench, makeFigure, opened, saved, setFold, stored } from './hands';

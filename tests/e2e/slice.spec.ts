@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { SaxesParser } from 'saxes';
 
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { difference, pixelsOf, transformed } from '../help/pictures';
 import {
   benchAt,

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 
 import { PIECES } from '../../demo/pieces';
-import type { Figure } from '../../src/core/figure/model';
+import type { Figure } from '@/core/figure';
 import { opened, saved, stored } from './hands';
 
 async function figureOf(page: Page): Promise<Figure> {

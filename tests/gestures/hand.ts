@@ -3,7 +3,7 @@ import path from 'node:path';
 
 import type { Locator, Page } from '@playwright/test';
 
-import type { Point } from '../../src/core/curve/point';
+import type { Point } from '@/core/curve';
 
 /** A place on the Bench: along the axis from the apex, and to its right, in the figure's unit. */
 interface Spot {

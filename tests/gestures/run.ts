@@ -14,8 +14,9 @@ import { chromium, type Browser } from '@playwright/test';
 import sharp from 'sharp';
 
 import { PIECES as SAMPLES } from '../../demo/pieces';
-import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
-import { DEFAULT_SVG, svgOf } from '../../src/core/format/svg/svg';
+import { evaluateWhole } from '@/core/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
 import { CHROMIUM } from '../help/chromium';
 import { difference, pixelsOf } from '../help/pictures';
 import { Hand } from './hand';

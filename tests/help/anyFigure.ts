@@ -1,11 +1,16 @@
-import { petalOfSize } from '@/core/maker/petal';
-import { BUILT_KINDS, makerOf, withParams, type BuiltForm } from '@/core/maker/makers';
+import {
+  BUILT_KINDS,
+  type BuiltForm,
+  type Form,
+  makerOf,
+  pathForm,
+  petalOfSize,
+  withParams,
+} from '@/core/maker';
 import { addShapes, linkRound } from '@/core/figure/commands';
-import type { Figure, Round, Shape } from '@/core/figure/model';
-import { newFigure, newRound, newShape } from '@/core/figure/start';
-import { pathForm, type Form } from '@/core/maker/form';
-import { turn } from '@/core/number/turn';
-import type { Paint } from '@/core/scene/scene';
+import { type Figure, newFigure, newRound, newShape, type Round, type Shape } from '@/core/figure';
+import { turn } from '@/core/number';
+import type { Paint } from '@/core/scene';
 
 /** Chances from a seed (mulberry32, public domain), so that a failing run can be told again. */
 export class Chance {

@@ -1,12 +1,23 @@
 import fc from 'fast-check';
 
-import { moveMap, compose, scaleMap, turnMap, MIRROR, type Affine } from '@/core/curve/affine';
-import type { PathNode } from '@/core/curve/nodes';
-import { pathOfNodes } from '@/core/curve/nodes';
-import type { Path } from '@/core/curve/path';
-import { distance, type Point } from '@/core/curve/point';
-import { arcFromBulge, cubic, line, type Segment } from '@/core/curve/segment';
-import { turn } from '@/core/number/turn';
+import {
+  type Affine,
+  arcFromBulge,
+  compose,
+  cubic,
+  distance,
+  line,
+  MIRROR,
+  moveMap,
+  type Path,
+  type PathNode,
+  pathOfNodes,
+  type Point,
+  scaleMap,
+  type Segment,
+  turnMap,
+} from '@/core/curve';
+import { turn } from '@/core/number';
 
 /** Coordinates on a coarse grid too, so that lines coincide and points fall on each other. */
 const coordinate = fc.oneof(

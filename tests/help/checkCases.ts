@@ -1,11 +1,10 @@
 import { disc, withForms } from './figures';
-import { polygonPath } from '@/core/curve/path';
+import { polygonPath } from '@/core/curve';
 import { setBlend, setFill, setFold, setMerge, setPage, setStroke, setSweep } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { withRound } from '@/core/figure/update';
-import { formOfPaths, pathForm, type Form } from '@/core/maker/form';
-import { turn } from '@/core/number/turn';
-import type { Limits } from '@/core/proof/check';
+import { type Figure, withRound } from '@/core/figure';
+import { type Form, formOfPaths, pathForm } from '@/core/maker';
+import { turn } from '@/core/number';
+import type { Limits } from '@/core/proof';
 
 export const one = (...forms: Form[]): Figure => setFold(withForms(...forms), 'r', 1);
 

@@ -2,9 +2,8 @@ import clipperFactory from 'clipper2-wasm/dist/es/clipper2z.js';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 
-import { applyTo, type Affine } from '../../src/core/curve/affine';
-import { flatten } from '../../src/core/curve/flatten';
-import type { MergeShape } from '../../src/core/merge/merge';
+import { type Affine, applyTo, flatten } from '@/core/curve';
+import type { MergeShape } from '@/core/merge';
 
 type Clipper = Awaited<ReturnType<typeof load>>;
 

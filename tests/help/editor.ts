@@ -1,5 +1,6 @@
-import type { Figure } from '@/core/figure/model';
-import { createEditor, stepTo, type Editor } from '@/state/editor';
+import type { Figure } from '@/core/figure';
+import { createEditor, type Editor } from '@/state';
+import { stepTo } from '@/state/editor';
 
 /** An editor of a figure as it is opened from the server. */
 export const editorOf = (figure: Figure): Editor =>

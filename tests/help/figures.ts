@@ -1,8 +1,7 @@
 import { addShapes } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { newFigure, newShape, START_PAINT, startLine } from '@/core/figure/start';
-import type { Form } from '@/core/maker/form';
-import { NO_TURN } from '@/core/number/turn';
+import { type Figure, newFigure, newShape, START_PAINT, startLine } from '@/core/figure';
+import type { Form } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 
 /** Ids in a row: n1, n2, … */
 export const counter = (): (() => string) => {

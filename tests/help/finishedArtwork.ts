@@ -1,10 +1,20 @@
-import { applyTo, compose, MIRROR, moveMap, turnMap, type Affine } from '../../src/core/curve/affine';
-import { mapPath, type Path } from '../../src/core/curve/path';
-import { type Point } from '../../src/core/curve/point';
-import { cubic, line, type Segment } from '../../src/core/curve/segment';
-import { circlePath } from '../../src/core/maker/circle';
-import type { DrawnShape } from '../../src/core/format/drawing/drawing';
-import { turn, turnFromDegrees } from '../../src/core/number/turn';
+import {
+  type Affine,
+  applyTo,
+  compose,
+  cubic,
+  line,
+  mapPath,
+  MIRROR,
+  moveMap,
+  type Path,
+  type Point,
+  type Segment,
+  turnMap,
+} from '@/core/curve';
+import { circlePath } from '@/core/maker';
+import type { DrawnShape } from '@/core/format/drawing';
+import { turn, turnFromDegrees } from '@/core/number';
 import type { Chance } from './anyFigure';
 
 /** How finished artwork is made of rounds. */

@@ -1,9 +1,15 @@
 import { addRound, addShapes, setFold, setLowerAction, setMerge, setMirror } from '@/core/figure/commands';
-import type { Figure, Shape } from '@/core/figure/model';
-import { newFigure, newRound, newShape, START_PAINT } from '@/core/figure/start';
-import { withRound } from '@/core/figure/update';
-import { pathForm } from '@/core/maker/form';
-import { turn } from '@/core/number/turn';
+import {
+  type Figure,
+  newFigure,
+  newRound,
+  newShape,
+  type Shape,
+  START_PAINT,
+  withRound,
+} from '@/core/figure';
+import { pathForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import { counter, disc, START_LINE } from './figures';
 
 /** Figures that the format permits and that take minutes, or more memory than there is, to draw. */

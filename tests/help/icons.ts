@@ -2,10 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 
-import { moveMap } from '../../src/core/curve/affine';
-import { mapPath } from '../../src/core/curve/path';
-import { readSvg } from '../../src/core/format/svg/read/readDrawing';
-import type { MergeShape } from '../../src/core/merge/merge';
+import { mapPath, moveMap } from '@/core/curve';
+import { readSvg } from '@/core/format/svg/read';
+import type { MergeShape } from '@/core/merge';
 
 const folder = path.join(
   path.dirname(createRequire(import.meta.url).resolve('bootstrap-icons/package.json')),

@@ -1,7 +1,5 @@
-import type { Merged } from '../../src/core/merge/engine';
-import { mergeNow } from '../../src/core/merge/engine';
-import type { MergeOperation, MergeRequest, MergeShape } from '../../src/core/merge/merge';
-import { NO_TURN } from '../../src/core/number/turn';
+import { type Merged, mergeNow, type MergeOperation, type MergeRequest, type MergeShape } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
 
 export const requestOf = (
   fold: number,

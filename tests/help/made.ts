@@ -1,4 +1,4 @@
-import type { Result } from '../../src/core/finding';
+import type { Result } from '@/core/finding';
 
 /** The value of a result that a test counts on. @throws Error with the reason where there is none */
 export function made<T>(result: Result<T>): T {

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 
-import type { Path } from '../../src/core/curve/path';
-import { fromPolar, type Point } from '../../src/core/curve/point';
-import { arcFromBulge, cubic, line, type Segment } from '../../src/core/curve/segment';
-import type { MergeShape } from '../../src/core/merge/merge';
+import { arcFromBulge, cubic, fromPolar, line, type Path, type Point, type Segment } from '@/core/curve';
+import type { MergeShape } from '@/core/merge';
 
 /** A circle as two half arcs. */
 export function circle(x: number, y: number, r: number): Path {

@@ -1,13 +1,9 @@
 import { STRAIGHT } from '@/core/derive';
-import { evaluate } from '@/core/figure/evaluate';
-import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
-import type { Figure } from '@/core/figure/model';
-import { mergedFully } from '@/core/merge/cells';
-import type { MergeResult } from '@/core/merge/merge';
-import type { Limits, ProofFinding } from '@/core/proof/check';
+import { evaluate, type Figure, mergeJobsOf, requestOf } from '@/core/figure';
+import { mergedFully, type MergeResult } from '@/core/merge';
+import { type Limits, type ProofFinding, withMend } from '@/core/proof';
 import { checkOf } from '@/core/proof/checks';
-import { withMend } from '@/core/proof/mends';
-import { subjectOf, type Subject } from '@/core/proof/subject';
+import { type Subject, subjectOf } from '@/core/proof/subject';
 import type { Mend } from '@/core/finding';
 import { counter } from './figures';
 import { made } from './made';

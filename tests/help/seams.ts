@@ -1,5 +1,6 @@
-import { DEFAULT_SVG, svgOf } from '@/core/format/svg/svg';
-import type { Scene } from '@/core/scene/scene';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import type { Scene } from '@/core/scene';
 import { pixelsOf } from './pictures';
 
 /** How much of the page is seen through each pixel, from 0 to 255: how far two pictures on two papers differ. */

@@ -1,7 +1,7 @@
 /** Pictures of rosettes as they come from a printer, a camera or a hand: what is in them is known. */
 import { Resvg } from '@resvg/resvg-js';
 
-import type { ColourPicture } from '../../src/core/picture/tone';
+import type { ColourPicture } from '@/core/picture';
 import type { Chance } from './anyFigure';
 
 const SIDE = 640;

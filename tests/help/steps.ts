@@ -4,33 +4,34 @@
  * @example
  * figure = step(figure, 'moveShapes', new Chance(seed), counter());
  */
-import { divided } from '@/core/merge/cells';
-import { mergeNow } from '@/core/merge/engine';
-import type { Division } from '@/core/merge/merge';
-import { pathsOfForm } from '@/core/maker/form';
-import { turn } from '@/core/number/turn';
+import { divided, type Division, mergeNow } from '@/core/merge';
+import { pathsOfForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import { STRAIGHT } from '@/core/derive';
-import { valueOr, type Result } from '@/core/finding';
-import { NO_CELL_EDITS, shownCells } from '@/core/figure/cells';
-import { STOCK_MOTIFS } from '@/core/stock/motifs';
-import { placeAt } from '@/core/figure/sources';
-import * as commands from '@/core/figure/commands';
-import { evaluate } from '@/core/figure/evaluate';
-import { regrouped } from '@/core/figure/groups';
-import { inputChoices, inputFields } from '@/core/figure/inputs';
-import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
+import { type Result, valueOr } from '@/core/finding';
 import {
-  LOWER_ACTIONS,
   COMBINE_OPS,
-  EDGES,
-  LIMITS,
-  ROUND_MERGES,
+  evaluate,
   type Figure,
+  inputChoices,
+  inputFields,
+  LIMITS,
+  LOWER_ACTIONS,
+  mergeJobsOf,
+  newRound,
+  NO_CELL_EDITS,
+  placeAt,
+  regrouped,
+  requestOf,
   type Round,
+  ROUND_MERGES,
   type Shape,
+  shownCells,
   type Underlay,
-} from '@/core/figure/model';
-import { newRound } from '@/core/figure/start';
+} from '@/core/figure';
+import { STOCK_MOTIFS } from '@/core/stock/motifs';
+import * as commands from '@/core/figure/commands';
+import { EDGES } from '@/core/figure/model';
 import { anyForm, anyPaint, anyShape, type Chance } from './anyFigure';
 
 /** What a command is tried on. */

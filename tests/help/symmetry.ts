@@ -1,8 +1,6 @@
-import { MIRROR, turnMap } from '../../src/core/curve/affine';
-import { mapPath, type Path } from '../../src/core/curve/path';
-import { distance, lengthOf, type Point } from '../../src/core/curve/point';
-import type { Merged } from '../../src/core/merge/engine';
-import { turn } from '../../src/core/number/turn';
+import { distance, lengthOf, mapPath, MIRROR, type Path, type Point, turnMap } from '@/core/curve';
+import type { Merged } from '@/core/merge';
+import { turn } from '@/core/number';
 
 /** All copies of all parts of a result. */
 export const wholeOf = ({ parts }: Pick<Merged, 'parts'>): Path[] =>

@@ -8,12 +8,11 @@ import { describe, expect, it } from 'vitest';
 
 import { PIECES } from '../../demo/pieces';
 import { addShapes, setBlend, setFold, setOpacity } from '@/core/figure/commands';
-import { evaluateWhole } from '@/core/figure/evaluateWhole';
-import { newShape } from '@/core/figure/start';
-import { pdfOf } from '@/core/format/pdf/pdf';
-import { DEFAULT_SVG, svgOf } from '@/core/format/svg/svg';
-import type { Figure } from '@/core/figure/model';
-import type { Scene } from '@/core/scene/scene';
+import { evaluateWhole, type Figure, newShape } from '@/core/figure';
+import { pdfOf } from '@/core/format/pdf';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import type { Scene } from '@/core/scene';
 import { anyForm, anyPaint, Chance } from '../help/anyFigure';
 import { withForms } from '../help/figures';
 import { difference, pixelsOf } from '../help/pictures';

@@ -3,15 +3,14 @@ import path from 'node:path';
 
 import { describe, expect, it } from 'vitest';
 
-import { signedArea, type Path } from '../../src/core/curve/path';
-import { evaluateWhole } from '../../src/core/figure/evaluateWhole';
-import { figureOfDrawing } from '../../src/core/format/drawing/figureOfDrawing';
-import { shapesOfNodes } from '../../src/core/format/drawing/drawing';
-import { dxfOf } from '../../src/core/format/dxf/dxf';
-import { outlinesOf } from '../../src/core/format/dxf/outlines';
-import { readDxf } from '../../src/core/format/dxf/read/readDxf';
-import { readDrawing } from '../../src/core/format/svg/read/readDrawing';
-import { svgOf } from '../../src/core/format/svg/svg';
+import { type Path, signedArea } from '@/core/curve';
+import { evaluateWhole } from '@/core/figure';
+import { figureOfDrawing, shapesOfNodes } from '@/core/format/drawing';
+import { dxfOf } from '@/core/format/dxf/dxf';
+import { outlinesOf } from '@/core/format/dxf';
+import { readDxf } from '@/core/format/dxf/read';
+import { readDrawing } from '@/core/format/svg/read/readDrawing';
+import { svgOf } from '@/core/format/svg';
 import { counter } from '../help/figures';
 import { iconNames } from '../help/icons';
 import { made } from '../help/made';

@@ -3,8 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
-import { newFigure } from '@/core/figure/start';
-import type { Figure } from '@/core/figure/model';
+import { type Figure, newFigure } from '@/core/figure';
 import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/wire';
 
 const root = path.resolve(import.meta.dirname, '../..');

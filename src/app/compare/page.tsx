@@ -1,11 +1,8 @@
 import { redirect } from 'next/navigation';
 
-import { database } from '@/server/database';
-import { NotFound } from '@/server/errors';
-import { rowOf } from '@/server/shelf/list';
-import { historyOf } from '@/server/shelf/history';
-import { ComparePage } from '@/ui/compare/ComparePage';
-import { sidesOf, type SideRef } from '@/ui/compare/sides';
+import { database, NotFound } from '@/server';
+import { historyOf, rowOf } from '@/server/shelf';
+import { ComparePage, type SideRef, sidesOf } from '@/ui/compare';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Compare' };

@@ -1,6 +1,4 @@
-import type { Path } from '../curve/path';
-import { ORIGIN } from '../curve/point';
-import { line, type Segment } from '../curve/segment';
+import { line, ORIGIN, type Path, type Segment } from '@/core/curve';
 import { coverOf, type Cover } from './cover';
 import { coveredAnnuli, type Annulus, type Piece } from './covered';
 import { Edges } from './edges';

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { circle, polygon } from '../../../tests/help/motifs';
-import type { Path } from '../curve/path';
-import { fromPolar } from '../curve/point';
-import { arcFromBulge, cubic, line } from '../curve/segment';
+import { arcFromBulge, cubic, fromPolar, line, type Path } from '@/core/curve';
 import { arrange, FULL_TOLERANCE, type Arrangement, type ArrangementRequest } from './arrange';
 import type { CoverRule } from './windings';
 import { TooMuchWork } from './errors';

@@ -1,7 +1,7 @@
 import type { Edges } from './edges';
 import type { Group } from './group';
 import { valueAt } from './lists';
-import { rootBetween } from '../number/roots';
+import { rootBetween } from '@/core/number';
 import type { Annulus, Piece } from './covered';
 import { cutsOf, isEmptySource } from './pieces';
 import { angleBetween, polarAt, rangeOfPart } from './polar';

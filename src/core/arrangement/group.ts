@@ -1,4 +1,4 @@
-import { cosSin, turn } from '../number/turn';
+import { cosSin, turn } from '@/core/number';
 import { valueAt } from './lists';
 
 /** The symmetry of an arrangement: C_n, or D_n with a mirror whose axis points straight up. */

@@ -1,6 +1,6 @@
 import type { Edges } from './edges';
 import { valueAt } from './lists';
-import { rootBetween } from '../number/roots';
+import { rootBetween } from '@/core/number';
 import type { Regions } from './regions';
 import type { Subdivision } from './subdivision';
 

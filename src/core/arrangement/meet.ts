@@ -1,5 +1,5 @@
 import type { Edges } from './edges';
-import { rootBetween } from '../number/roots';
+import { rootBetween } from '@/core/number';
 
 /** What a meeting asks for: an edge is to go through a vertex, or is to be halved to be told apart. */
 export interface Splits {

@@ -1,4 +1,4 @@
-import { gcd } from '../number/turn';
+import { gcd } from '@/core/number';
 import type { Arrangement } from './arrange';
 import { Inconsistent } from './errors';
 import { valueAt } from './lists';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { arcFromBulge, cubic, line, pointAt, type Segment } from '../curve/segment';
+import { arcFromBulge, cubic, line, pointAt, type Segment } from '@/core/curve';
 import { Grid } from './grid';
 import { Group } from './group';
 import { Ints, valueAt } from './lists';

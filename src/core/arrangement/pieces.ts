@@ -1,4 +1,4 @@
-import { polynomialRoots, quadraticRoots, rootBetween, signChange } from '../number/roots';
+import { polynomialRoots, quadraticRoots, rootBetween, signChange } from '@/core/number';
 import { ARC, CUBIC, LINE, type Sources } from './sources';
 
 /** No piece turns by more than this, in radians, so that it is nearly straight and bends one way only. */

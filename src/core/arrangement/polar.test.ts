@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anySegment } from '../../../tests/help/arbitraries';
-import { pointAt } from '../curve/segment';
+import { pointAt } from '@/core/curve';
 import { Crossings } from './fold';
 import { Group } from './group';
 import { cutsOf } from './pieces';

@@ -1,4 +1,4 @@
-import { gcd } from '../number/turn';
+import { gcd } from '@/core/number';
 import { valueAt } from './lists';
 import type { Subdivision } from './subdivision';
 import { NEAR } from './vertices';

@@ -1,9 +1,21 @@
-import { applyTo, type Affine } from '../curve/affine';
-import { joined } from '../curve/joined';
-import { partOf, withEnds } from '../curve/part';
-import { mapPath, reversedPath, type Path } from '../curve/path';
-import { distance, lengthOf, type Point } from '../curve/point';
-import { arcFromBulge, mapSegment, pointAt, reversed, type Segment } from '../curve/segment';
+import {
+  type Affine,
+  applyTo,
+  arcFromBulge,
+  distance,
+  joined,
+  lengthOf,
+  mapPath,
+  mapSegment,
+  partOf,
+  type Path,
+  type Point,
+  pointAt,
+  reversed,
+  reversedPath,
+  type Segment,
+  withEnds,
+} from '@/core/curve';
 import type { Arrangement } from './arrange';
 import type { Group } from './group';
 import { valueAt } from './lists';

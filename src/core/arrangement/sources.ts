@@ -1,4 +1,4 @@
-import type { Segment } from '../curve/segment';
+import type { Segment } from '@/core/curve';
 import type { Group } from './group';
 import { Floats, Ints, valueAt } from './lists';
 

@@ -1,12 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { nearestOnPath } from '../curve/nearest';
-import { polygonPath, signedArea, type Path } from '../curve/path';
-import { distance, lengthOf, subtract, type Point } from '../curve/point';
-import { cubic, pointAt } from '../curve/segment';
-import { pathLength } from '../curve/length';
-import { cosSin, divideTurn, negateTurn, radiansOf, turn } from '../number/turn';
+import {
+  cubic,
+  distance,
+  lengthOf,
+  nearestOnPath,
+  type Path,
+  pathLength,
+  type Point,
+  pointAt,
+  polygonPath,
+  signedArea,
+  subtract,
+} from '@/core/curve';
+import { cosSin, divideTurn, negateTurn, radiansOf, turn } from '@/core/number';
 import {
   bendMap,
   bendProblem,

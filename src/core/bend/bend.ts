@@ -6,8 +6,8 @@
  * const bend = { ...plainBend({ left: 0, right: 40, top: -10, bottom: 0 }, turn(1, 5)), radius: 50 };
  * const bent = bentPaths(drawing, bend, 0.001);      // core/bend/bentPaths
  */
-import type { Point } from '../curve/point';
-import { finding, type Finding } from '../finding';
+import type { Point } from '@/core/curve';
+import { finding, type Finding } from '@/core/finding';
 import {
   addTurns,
   cosSin,
@@ -17,7 +17,7 @@ import {
   NO_TURN,
   radiansOf,
   type Turn,
-} from '../number/turn';
+} from '@/core/number';
 
 /** Which part of a straight drawing is one unit of a strip: y runs down, as in a motif. What is outside reaches over its neighbours. */
 export interface Strip {

@@ -5,14 +5,24 @@
  * const task = taskOf(BENT, { paths, bend });
  * const answer = work.ask(task);                  // undefined while it is being worked out
  */
-import type { Path } from '../curve/path';
-import { fittedTo } from '../curve/fitted';
-import { directionAt } from '../curve/direction';
-import { add, distance, lengthOf, scaleBy, subtract, type Point } from '../curve/point';
-import { derivativeAt, line, pointAt, type Segment } from '../curve/segment';
-import type { TaskKind } from '../derive';
-import { ok } from '../finding';
-import { cosSin } from '../number/turn';
+import {
+  add,
+  derivativeAt,
+  directionAt,
+  distance,
+  fittedTo,
+  lengthOf,
+  line,
+  type Path,
+  type Point,
+  pointAt,
+  scaleBy,
+  type Segment,
+  subtract,
+} from '@/core/curve';
+import type { TaskKind } from '@/core/derive';
+import { ok } from '@/core/finding';
+import { cosSin } from '@/core/number';
 import { bendMap, bentLength, isPlainBend, runOf, stripLength, type Bend, type BendMap } from './bend';
 
 /** How far a bent curve may be from the true one, as a share of the bent strip's height. */

@@ -5,9 +5,8 @@
  * for (const { id, point } of bendHandles(bend)) mark(point, id);
  * const wider = draggedBend(bend, 'span', { x: 30, y: -20 }, 12);
  */
-import type { Point } from '../curve/point';
-import { lengthOf, polarOf } from '../curve/point';
-import { cosSin, degreesOf, multiplyTurn, turn, turnFromDegrees, type Turn } from '../number/turn';
+import { lengthOf, type Point, polarOf } from '@/core/curve';
+import { cosSin, degreesOf, multiplyTurn, turn, type Turn, turnFromDegrees } from '@/core/number';
 import { bendMap, bendProblem, type Bend } from './bend';
 
 /** What can be dragged of a strip: one number each. */

@@ -1,4 +1,4 @@
-import { cosSin, type Turn } from '../number/turn';
+import { cosSin, type Turn } from '@/core/number';
 import type { Point } from './point';
 
 /** The map (x, y) → (a x + c y + e, b x + d y + f), in the order of SVG's `matrix()`. */

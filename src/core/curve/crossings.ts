@@ -1,4 +1,4 @@
-import { polynomialRoots } from '../number/roots';
+import { polynomialRoots } from '@/core/number';
 import { extremaOf } from './bounds';
 import { partOf } from './part';
 import { add, cross, distance, dot, lengthOf, scaleBy, subtract, type Point } from './point';

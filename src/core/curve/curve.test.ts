@@ -8,7 +8,7 @@ import {
   anySegment,
   anySimilarity,
 } from '../../../tests/help/arbitraries';
-import { turn } from '../number/turn';
+import { turn } from '@/core/number';
 import { applyTo, compose, determinant, IDENTITY, inverse, MIRROR, similarityScale, turnMap } from './affine';
 import { boundsOfPaths, boundsOfSegment } from './bounds';
 import { flatten } from './flatten';

@@ -1,5 +1,5 @@
 import type { Path } from './path';
-import { polynomialRoots } from '../number/roots';
+import { polynomialRoots } from '@/core/number';
 import { add, cross, distance, dot, scaleBy, subtract, type Point } from './point';
 import { derivativeAt, pointAt, type CubicSegment, type Segment } from './segment';
 

@@ -1,4 +1,4 @@
-import { failed, finding, type Result } from '../finding';
+import { failed, finding, type Result } from '@/core/finding';
 import { applyTo, MIRROR } from './affine';
 import type { Contour } from './contours';
 import { joined } from './joined';

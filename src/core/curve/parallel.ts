@@ -4,7 +4,7 @@
  * @example
  * parallelOf(curve, { from: 2, to: 2 }, 1e-3); // cubics 2 to its left
  */
-import { rootBetween } from '../number/roots';
+import { rootBetween } from '@/core/number';
 import { curvatureAt, directionAt, leftOf, STILL } from './direction';
 import { arcLength } from './length';
 import { partOf } from './part';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withReflection } from './nodeOps';
 import { pathOfNodes } from './nodes';
 import { signedArea } from './path';
-import { farthestFrom, onHalfCircle, plainStroke, withEnds } from './plainStroke';
+import { farthestFrom, onHalfCircle, plainStroke, strokeWithEnds } from './plainStroke';
 
 /** Points of an arc about the centre, in degrees clockwise from straight up, with a hand's tremble. */
 const arc = (from: number, to: number, r: number, tremble = 0) =>
@@ -20,7 +20,7 @@ const arc = (from: number, to: number, r: number, tremble = 0) =>
 describe('a stroke by hand', () => {
   it('from axis to axis, nearly half a circle, is one, and a circle with its reflection', () => {
     for (const direction of [1, -1]) {
-      const points = withEnds(arc(0, direction * 180, 20, 0.4), { x: 0, y: -20 }, { x: 0, y: 20 }, 0.5);
+      const points = strokeWithEnds(arc(0, direction * 180, 20, 0.4), { x: 0, y: -20 }, { x: 0, y: 20 }, 0.5);
       const nodes = plainStroke(points, 0.8);
       expect(nodes?.map(({ bulge }) => bulge)).toEqual([direction, undefined]);
       const whole = withReflection({ closed: false, nodes: nodes ?? [] }, 1e-9);
@@ -33,10 +33,12 @@ describe('a stroke by hand', () => {
   });
 
   it('of a brush from axis to axis lies on that circle at each of its points, with the pressure it has', () => {
-    const points = withEnds(arc(0, 180, 20, 0.4), { x: 0, y: -20 }, { x: 0, y: 20 }, 0.5).map((p, k) => ({
-      ...p,
-      pressure: k / 60,
-    }));
+    const points = strokeWithEnds(arc(0, 180, 20, 0.4), { x: 0, y: -20 }, { x: 0, y: 20 }, 0.5).map(
+      (p, k) => ({
+        ...p,
+        pressure: k / 60,
+      }),
+    );
     const on = onHalfCircle(points, 0.8);
     expect(on.map(({ pressure }) => pressure)).toEqual(points.map(({ pressure }) => pressure));
     for (const { x, y } of on) expect(Math.hypot(x, y)).toBeCloseTo(20, 12);
@@ -63,7 +65,7 @@ describe('a stroke by hand', () => {
 
   it('has its ends where they are caught, and no point beyond', () => {
     const points = [0, 1, 2, 3, 4, 5].map((x) => ({ x, y: 0, pressure: x / 5 }));
-    expect(withEnds(points, { x: 0.4, y: 0 }, { x: 5.2, y: 0 }, 1.5)).toEqual([
+    expect(strokeWithEnds(points, { x: 0.4, y: 0 }, { x: 5.2, y: 0 }, 1.5)).toEqual([
       { x: 0.4, y: 0, pressure: 0 },
       points[2],
       points[3],

@@ -72,7 +72,12 @@ export function onHalfCircle<P extends Point>(points: readonly P[], tolerance: n
 }
 
 /** A stroke with its ends at other places: what is nearer to them than a length gives way. */
-export function withEnds<P extends Point>(points: readonly P[], start: Point, end: Point, near: number): P[] {
+export function strokeWithEnds<P extends Point>(
+  points: readonly P[],
+  start: Point,
+  end: Point,
+  near: number,
+): P[] {
   const [first, last] = [points[0], points[points.length - 1]];
   if (!first || !last) return [];
   const from = points.findIndex((p) => distance(p, start) > near);

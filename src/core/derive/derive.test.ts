@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { failed, finding, ok } from '../finding';
+import { failed, finding, ok } from '@/core/finding';
 import {
   NO_RESULTS,
   rememberedWith,

@@ -6,7 +6,7 @@
  * const task = taskOf(offsetKind, { paths, away: 3 });
  * work.ask(task);          // the answer, or undefined where it is not there yet
  */
-import type { Result } from '../finding';
+import type { Result } from '@/core/finding';
 
 /** Told a share from 0 to 1 as the work goes on. */
 export type Progress = (share: number) => void;

@@ -7,7 +7,7 @@
  * const scene = evaluate(figure, merges, work);
  * const next = work.wanted();                       // have these done, put the answers into results, and look again
  */
-import type { Result } from '../finding';
+import type { Result } from '@/core/finding';
 import type { Task } from './task';
 
 /** Reads answers of tasks. */

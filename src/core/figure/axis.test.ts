@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, START_LINE, withForms } from '../../../tests/help/figures';
-import { areOwnMirror, signedArea, type Path } from '../curve/path';
-import { STRAIGHT } from '../derive';
-import { pathsOfForm, type Form } from '../maker/form';
+import { areOwnMirror, type Path, signedArea } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { type Form, pathsOfForm } from '@/core/maker';
 import {
   combineShapes,
   groupShapes,

@@ -2,15 +2,14 @@ import { describe, expect, it } from 'vitest';
 
 import { counter, withForms } from '../../../tests/help/figures';
 import { valueOf } from '../../../demo/pieces/valueOf';
-import { plainBend } from '../bend/bend';
-import { boundsOfPaths } from '../curve/bounds';
-import { polygonPath, signedArea } from '../curve/path';
-import { lengthOf } from '../curve/point';
-import { STRAIGHT } from '../derive';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
+import { plainBend } from '@/core/bend';
+import { boundsOfPaths, lengthOf, polygonPath, signedArea } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
-import { NO_TURN, turn } from '../number/turn';
+import { type Form, formOfPaths, pathsOfForm } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
 import { resolvedShapes } from './combined';
 import {
   bendShapes,

@@ -6,20 +6,23 @@
  * const { round, left } = withStripsMoved(before, chosen, { kind: 'move', by: { x: 0, y: -5 } }); // 5 farther out
  */
 import { withSourcesMoved } from './sources';
-import { bendMap, bendProblem, plainBend, stripLength, type Bend, type Strip } from '../bend/bend';
-import { BENT } from '../bend/bentPaths';
-import { applyTo, compose, moveMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import type { Path } from '../curve/path';
-import { lengthOf, polarOf, type Point } from '../curve/point';
-import { taskOf, type Work } from '../derive';
-import { formOfPaths, pathsOfForm } from '../maker/form';
-import { transformMap, type Transform } from '../maker/transform';
-import { addTurns, cosSin, degreesOf, multiplyTurn, negateTurn, turnFromDegrees, turn } from '../number/turn';
-import { isGradient, mapFills } from '../paint/fills';
-import { mappedRun } from '../paint/run';
-import type { Paint } from '../scene/scene';
-import { stepOf } from '../symmetry/rule';
+import { type Bend, bendMap, bendProblem, BENT, plainBend, type Strip, stripLength } from '@/core/bend';
+import {
+  applyTo,
+  boundsOfPaths,
+  compose,
+  lengthOf,
+  moveMap,
+  type Path,
+  type Point,
+  polarOf,
+} from '@/core/curve';
+import { taskOf, type Work } from '@/core/derive';
+import { formOfPaths, pathsOfForm, type Transform, transformMap } from '@/core/maker';
+import { addTurns, cosSin, degreesOf, multiplyTurn, negateTurn, turn, turnFromDegrees } from '@/core/number';
+import { isGradient, mapFills, mappedRun } from '@/core/paint';
+import type { Paint } from '@/core/scene';
+import { stepOf } from '@/core/symmetry';
 import { groupsAround, motifTree, shapesIn, type Motif, type MotifNode } from './groups';
 import { partsWithPaint } from './parts';
 import type { Group, Round, Shape } from './model';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { NO_TURN } from '../number/turn';
-import { MAKERS, type BuiltForm } from '../maker/makers';
+import { NO_TURN } from '@/core/number';
+import { type BuiltForm, MAKERS } from '@/core/maker';
 import { brokenSentence } from './broken';
 import { addShapes, setPage, setForm } from './commands';
 import type { Figure, Shape } from './model';

@@ -8,7 +8,7 @@
  */
 import type Joi from 'joi';
 
-import { makerOf, type BuiltKind } from '../maker/makers';
+import { type BuiltKind, makerOf } from '@/core/maker';
 
 type Keys = readonly (string | number)[];
 

@@ -1,14 +1,13 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { applyTo } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
-import { transformMap, type Transform } from '../maker/transform';
-import { turnFromDegrees } from '../number/turn';
-import { isGradient } from '../paint/fills';
-import type { Gradient } from '../scene/scene';
+import { applyTo, distance, type Point } from '@/core/curve';
+import { type Transform, transformMap } from '@/core/maker';
+import { turnFromDegrees } from '@/core/number';
+import { isGradient } from '@/core/paint';
+import type { Gradient } from '@/core/scene';
 import { moveRoundOut, moveShapes, roundOf, scaleRoundReach, setFill, transformShapes } from './commands';
 import type { Figure } from './model';
 

@@ -1,7 +1,6 @@
-import { moveMap, type Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { movedForm, type Form } from '../maker/form';
-import { carriedPaint } from '../paint/gradient';
+import { type Affine, moveMap, type Point } from '@/core/curve';
+import { type Form, movedForm } from '@/core/maker';
+import { carriedPaint } from '@/core/paint';
 import { allShapes, withStripsMoved } from './bent';
 import type { Round, Shape } from './model';
 

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { STRAIGHT } from '../derive';
-import { mergedFully } from '../merge/cells';
-import type { Division } from '../merge/merge';
+import { STRAIGHT } from '@/core/derive';
+import { type Division, mergedFully } from '@/core/merge';
 import { carryCells, colourCells, fuseCells, removeCells, roundOf, setFold, setMerge } from './commands';
 import { lostRefs, NO_CELL_EDITS, shownCells } from './cells';
 import { mergeJobsOf, requestOf } from './jobs';

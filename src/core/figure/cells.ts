@@ -1,12 +1,10 @@
-import { reversedPath, mapPath, type Path } from '../curve/path';
-import { MIRROR } from '../curve/affine';
+import { mapPath, MIRROR, type Path, reversedPath } from '@/core/curve';
 import { remembered } from '../remembered';
-import { addTurns, equalTurns, type Turn } from '../number/turn';
-import { groupsOf, type CellCopy, type CellGroup } from '../merge/fused';
-import type { Work } from '../derive';
-import type { Division } from '../merge/merge';
-import { nameOfPaint } from '../paint/fills';
-import type { Paint, SceneCopy, SceneLayer } from '../scene/scene';
+import { addTurns, equalTurns, type Turn } from '@/core/number';
+import { type CellCopy, type CellGroup, type Division, groupsOf } from '@/core/merge';
+import type { Work } from '@/core/derive';
+import { nameOfPaint } from '@/core/paint';
+import type { Paint, SceneCopy, SceneLayer } from '@/core/scene';
 import type { CellEdits, Round, RoundMerge } from './model';
 
 export const NO_CELL_EDITS: CellEdits = { frame: false, fused: [], removed: [], paints: {} };
@@ -34,7 +32,7 @@ export function shownCells(division: Division, { fused }: Pick<CellEdits, 'fused
 }
 
 /** The kind that a reference is to. */
-export function keyOf(ref: string): string {
+export function kindKey(ref: string): string {
   const at = ref.indexOf('@');
   return at < 0 ? ref : ref.slice(0, at);
 }
@@ -43,7 +41,7 @@ export function keyOf(ref: string): string {
 export function lostRefs(division: Division, done: CellEdits): string[] {
   const keys = new Set(division.cells.map(({ key }) => key));
   const refs = [...done.removed, ...Object.keys(done.paints), ...done.fused.flatMap(({ cells }) => cells)];
-  return [...new Set(refs.filter((ref) => !keys.has(keyOf(ref))))];
+  return [...new Set(refs.filter((ref) => !keys.has(kindKey(ref))))];
 }
 
 /** What was done to cells that are there. */
@@ -70,7 +68,7 @@ function overridesByKind<T>(entries: Iterable<readonly [string, T]>): Overrides<
   const all = new Map<string, T>();
   const single = new Map<string, Map<string, T>>();
   for (const [ref, what] of entries) {
-    const key = keyOf(ref);
+    const key = kindKey(ref);
     if (key === ref) all.set(key, what);
     else {
       const known = single.get(key) ?? new Map<string, T>();
@@ -89,7 +87,7 @@ export const removedByKind = remembered((removed: CellEdits['removed']) =>
 
 /** What was said of one cell, or of its kind. */
 export function overrideOf<T>({ all, single }: Overrides<T>, ref: string): T | undefined {
-  const key = keyOf(ref);
+  const key = kindKey(ref);
   return single.get(key)?.get(ref) ?? all.get(key);
 }
 

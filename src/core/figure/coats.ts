@@ -7,15 +7,12 @@
  * const coats = task && work.ask(task.nested);
  * if (task && coats?.ok) draw(coatedLayers(round, merge, division, task, coats.value, work));
  */
-import { addTurns } from '../number/turn';
-import { taskOf, type Task, type Work } from '../derive';
-import type { Division, MergeRequest } from '../merge/merge';
-import { NESTED, type Nested } from '../merge/nested';
-import { shortRefs } from '../merge/fused';
-import { coloursOfFill, isGradient } from '../paint/fills';
-import { isOpaque, meanColour } from '../paint/opaque';
-import type { Colour, Paint, SceneLayer } from '../scene/scene';
-import { keyOf, layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
+import { addTurns } from '@/core/number';
+import { type Task, taskOf, type Work } from '@/core/derive';
+import { type Division, type MergeRequest, type Nested, NESTED, shortRefs } from '@/core/merge';
+import { coloursOfFill, isGradient, isOpaque, meanColour } from '@/core/paint';
+import type { Colour, Paint, SceneLayer } from '@/core/scene';
+import { kindKey, layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
 import type { Round, RoundMerge } from './model';
 
 /** Divisions of more cells than this are drawn as they are: as many are shown by a canvas, cell by cell. */
@@ -70,7 +67,7 @@ export function coatsTask(
   return {
     nested: taskOf(NESTED, { request, paints }),
     colours,
-    keys: [...refs.values()].map((own) => [...new Set(own.map(keyOf))]),
+    keys: [...refs.values()].map((own) => [...new Set(own.map(kindKey))]),
   };
 }
 

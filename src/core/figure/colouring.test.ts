@@ -1,18 +1,16 @@
 import { made } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { pixelsOf } from '../../../tests/help/pictures';
-import { fromPolar } from '../curve/point';
-import { svgOf } from '../format/svg/svg';
-import { pathForm } from '../maker/form';
-import { cellsOf } from '../merge/cells';
-import { cellAt } from '../merge/fused';
-import type { Division } from '../merge/merge';
-import { turnFromDegrees } from '../number/turn';
-import { isGradient } from '../paint/fills';
-import type { Gradient, Paint } from '../scene/scene';
+import { fromPolar } from '@/core/curve';
+import { svgOf } from '@/core/format/svg';
+import { pathForm } from '@/core/maker';
+import { cellAt, cellsOf, type Division } from '@/core/merge';
+import { turnFromDegrees } from '@/core/number';
+import { isGradient } from '@/core/paint';
+import type { Gradient, Paint } from '@/core/scene';
 import {
   boundByFrame,
   changeCellPaint,

@@ -5,16 +5,21 @@
  * @example
  * for (const { shape, ids } of resolvedMotif(round, work)) draw(shape); // ids: the shapes of the motif behind it
  */
-import type { Path } from '../curve/path';
-import { rememberedWith, taskOf, type Work } from '../derive';
-import { valueOr } from '../finding';
-import { bandOfStroke } from '../maker/band';
-import { formOfPaths, pathsOfForm, type Form } from '../maker/form';
-import { areaAboutAxis, linesAboutAxis } from '../merge/axis';
-import type { MergeOperand, MergeRequest, MergeShape } from '../merge/merge';
-import { BANDS, MERGED } from '../merge/tasks';
-import { NO_TURN } from '../number/turn';
-import type { Paint } from '../scene/scene';
+import type { Path } from '@/core/curve';
+import { rememberedWith, taskOf, type Work } from '@/core/derive';
+import { valueOr } from '@/core/finding';
+import { bandOfStroke, type Form, formOfPaths, pathsOfForm } from '@/core/maker';
+import {
+  areaAboutAxis,
+  BANDS,
+  linesAboutAxis,
+  MERGED,
+  type MergeOperand,
+  type MergeRequest,
+  type MergeShape,
+} from '@/core/merge';
+import { NO_TURN } from '@/core/number';
+import type { Paint } from '@/core/scene';
 import { bentShapes } from './bent';
 import { motifTree, shapesIn, type GroupNode, type Motif, type MotifNode } from './groups';
 import type { AxisSide, CombineOp, Group, Round, Shape } from './model';

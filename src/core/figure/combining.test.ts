@@ -1,16 +1,16 @@
 import { made } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { circle } from '../../../tests/help/motifs';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { signedArea } from '../curve/path';
-import { splitAt } from '../curve/segment';
-import { formOfPaths, pathForm, pathsOfForm, type Form } from '../maker/form';
-import { NO_TURN } from '../number/turn';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import type { Scene } from '../scene/scene';
+import { signedArea, splitAt } from '@/core/curve';
+import { type Form, formOfPaths, pathForm, pathsOfForm } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import type { Scene } from '@/core/scene';
 import {
   addRound,
   combinedOf,

@@ -1,11 +1,10 @@
-import { compose, IDENTITY, MIRROR, moveMap, scaleMap, type Affine } from '../curve/affine';
-import { ORIGIN, type Point } from '../curve/point';
-import { addTurns, equalTurns, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '../number/turn';
-import type { Colour } from '../scene/scene';
-import { placementMap, stepOf, timesRound, turnsOf } from '../symmetry/rule';
+import { type Affine, compose, IDENTITY, MIRROR, moveMap, ORIGIN, type Point, scaleMap } from '@/core/curve';
+import { addTurns, equalTurns, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
+import type { Colour } from '@/core/scene';
+import { placementMap, stepOf, timesRound, turnsOf } from '@/core/symmetry';
 import type { Ease, Round } from './model';
 import { reachOfMotif } from './reach';
-import { rememberedWith, type Work } from '../derive';
+import { rememberedWith, type Work } from '@/core/derive';
 
 /** One copy of a round's motif: where it stands, and how it differs. */
 export interface RoundCopy {

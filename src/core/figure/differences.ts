@@ -6,11 +6,9 @@
  */
 import equal from 'fast-deep-equal';
 
-import { isBuilt, type Form } from '../maker/form';
-import { makerOf } from '../maker/makers';
-import type { Field, Params, Value } from '../maker/construction';
-import { degreesOf, type Turn } from '../number/turn';
-import type { ScenePage } from '../scene/scene';
+import { type Field, type Form, isBuilt, makerOf, type Params, type Value } from '@/core/maker';
+import { degreesOf, type Turn } from '@/core/number';
+import type { ScenePage } from '@/core/scene';
 import type { Figure, Round, Shape } from './model';
 import { coloursOfFigure } from './recolour';
 

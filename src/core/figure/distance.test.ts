@@ -2,10 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { withForms } from '../../../tests/help/figures';
-import { STRAIGHT } from '../derive';
-import type { Form } from '../maker/form';
-import { petalOfSize } from '../maker/petal';
-import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { type Form, petalOfSize } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import { addRound, addShapes, moveRoundOut, setFold } from './commands';
 import { gapOfRounds, touchingMoves } from './distance';
 import type { Figure } from './model';

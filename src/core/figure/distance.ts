@@ -1,13 +1,18 @@
-import type { Work } from '../derive';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { scaleMap, turnMap } from '../curve/affine';
-import { gapBetween, gapOfCurves } from '../curve/gap';
-import { ORIGIN } from '../curve/point';
-import { mapPath, type Path } from '../curve/path';
-import { neighbourGap } from '../maker/fit';
-import { bisected } from '../number/solve';
-import { gcd, type Turn } from '../number/turn';
-import { placementMap } from '../symmetry/rule';
+import type { Work } from '@/core/derive';
+import {
+  type Bounds,
+  boundsOfPaths,
+  gapBetween,
+  gapOfCurves,
+  mapPath,
+  ORIGIN,
+  type Path,
+  scaleMap,
+  turnMap,
+} from '@/core/curve';
+import { neighbourGap } from '@/core/maker';
+import { bisected, gcd, type Turn } from '@/core/number';
+import { placementMap } from '@/core/symmetry';
 import { movedMotif } from './carried';
 import { copiesOf, symmetryOf } from './copies';
 import type { Figure, Round } from './model';

@@ -2,13 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { counter } from '../../../tests/help/figures';
-import { pathLength } from '../curve/length';
-import { mapPath, type Path } from '../curve/path';
-import { STRAIGHT } from '../derive';
-import { checkFigure, readFigure, writeFigure } from '../format/figure/json';
-import { pathsOfForm } from '../maker/form';
-import { turnFromDegrees } from '../number/turn';
-import { STOCK_MOTIFS } from '../stock/motifs';
+import { mapPath, type Path, pathLength } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { checkFigure, readFigure, writeFigure } from '@/core/format/figure';
+import { pathsOfForm, type Transform } from '@/core/maker';
+import { turnFromDegrees } from '@/core/number';
+import { STOCK_MOTIFS } from '@/core/stock/motifs';
 import { shapesOfGroup } from './bent';
 import {
   detachMotif,
@@ -24,7 +23,6 @@ import {
 import type { Figure, Shape } from './model';
 import { placeAt, usesOfFigure } from './sources';
 import { newFigure } from './start';
-import type { Transform } from '../maker/transform';
 
 const stock = (id: string) => STOCK_MOTIFS.find((motif) => motif.id === id)!;
 const paths = (shapes: readonly Shape[]): Path[] => shapes.flatMap(({ form }) => pathsOfForm(form, STRAIGHT));

@@ -1,19 +1,23 @@
 import { START_LINE } from '../../../tests/help/figures';
 import { made } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
-import { boundsOfPaths } from '../curve/bounds';
-import { areOwnMirror, signedArea } from '../curve/path';
-import { polarOf } from '../curve/point';
-import { checkFigure } from '../format/figure/json';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { pathForm, pathsOfForm, type Form } from '../maker/form';
-import type { PathNode } from '../curve/nodes';
-import { closureOf, transformedForms, transformProblem } from '../maker/transform';
-import { MAKERS } from '../maker/makers';
-import { mergeNow } from '../merge/engine';
-import { NO_TURN, turn } from '../number/turn';
+import { areOwnMirror, boundsOfPaths, type PathNode, polarOf, signedArea } from '@/core/curve';
+import { checkFigure } from '@/core/format/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import {
+  closureOf,
+  type Form,
+  MAKERS,
+  pathForm,
+  pathsOfForm,
+  transformedForms,
+  transformProblem,
+} from '@/core/maker';
+import { mergeNow } from '@/core/merge';
+import { NO_TURN, turn } from '@/core/number';
 import {
   addGuide,
   addNode,

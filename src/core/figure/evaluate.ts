@@ -1,22 +1,17 @@
-import { areOwnMirror } from '../curve/path';
-import { addTurns, equalTurns, type Turn } from '../number/turn';
-import { pathsOfForm, type Form } from '../maker/form';
-import type { MergeResult, WeaveFacts } from '../merge/merge';
-import type { Nested } from '../merge/nested';
-import { withSettledGradients } from '../paint/gradient';
-import { withLight } from '../paint/light';
-import { START_LIGHT, type Relief } from '../paint/relief';
-import { mixedPaint } from '../paint/mix';
-import type {
-  Fill,
-  LayerRelief,
-  Origin,
-  Paint,
-  Scene,
-  SceneCopy,
-  SceneItem,
-  SceneLayer,
-} from '../scene/scene';
+import { areOwnMirror } from '@/core/curve';
+import { addTurns, equalTurns, type Turn } from '@/core/number';
+import { type Form, pathsOfForm } from '@/core/maker';
+import type { MergeResult, Nested, WeaveFacts } from '@/core/merge';
+import {
+  isGradient,
+  isRound,
+  mixedPaint,
+  type Relief,
+  START_LIGHT,
+  withLight,
+  withSettledGradients,
+} from '@/core/paint';
+import type { Fill, LayerRelief, Origin, Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
 import { layersOfCells } from './cells';
 import { coatedLayers, coatsTask, type CoatsTask } from './coats';
 import { isLine, paintOfArea, resolvedShapes } from './combined';
@@ -28,11 +23,8 @@ import { startPaints, withStartPaints } from './startPaint';
 import { partsWithPaint, type Trim } from './parts';
 import { coveringRound, shownParts } from './shown';
 import { runsOfStamps, stampItems } from './stampItems';
-import { rememberedWith, type Work } from '../derive';
-import { isRound } from '../paint/gradient';
-import { isGradient } from '../paint/fills';
-import { isKeptByTurn } from '../symmetry/invariant';
-import { stepOf, type TurnRule } from '../symmetry/rule';
+import { rememberedWith, type Work } from '@/core/derive';
+import { isKeptByTurn, stepOf, type TurnRule } from '@/core/symmetry';
 
 /** True where a form is its own image in the axis (to a ten-millionth of its figure's largest size). */
 const isSymmetric = rememberedWith((form: Form, work): boolean =>

@@ -1,7 +1,6 @@
-import { STRAIGHT } from '../derive';
-import { mergedFully } from '../merge/cells';
-import type { MergeControl, MergeResult } from '../merge/merge';
-import type { Scene } from '../scene/scene';
+import { STRAIGHT } from '@/core/derive';
+import { type MergeControl, mergedFully, type MergeResult } from '@/core/merge';
+import type { Scene } from '@/core/scene';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf } from './jobs';
 import type { Figure } from './model';

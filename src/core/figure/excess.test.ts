@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import { pathForm } from '../maker/form';
-import { MAKERS, withParams, type BuiltForm } from '../maker/makers';
-import { formProblem } from '../maker/form';
-import { NO_TURN } from '../number/turn';
-import type { PathNode } from '../curve/nodes';
+import { STRAIGHT } from '@/core/derive';
+import { type BuiltForm, formProblem, MAKERS, pathForm, withParams } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import type { PathNode } from '@/core/curve';
 import { addShapes, bendShapes, setBend, setFold } from './commands';
 import { boundedFigure, excessOf } from './excess';
 import { HEAVY } from '../../../tests/help/heavy';

@@ -6,10 +6,10 @@
  * const problem = excessOf(figure, work);
  * if (problem) say(problem.sentence);
  */
-import { finding, type Finding } from '../finding';
-import { rememberedWith, type Work } from '../derive';
-import { pathLength } from '../curve/length';
-import { pathsOfForm } from '../maker/form';
+import { finding, type Finding } from '@/core/finding';
+import { rememberedWith, type Work } from '@/core/derive';
+import { pathLength } from '@/core/curve';
+import { pathsOfForm } from '@/core/maker';
 import { groupsAround } from './groups';
 import type { Figure, Round, Shape } from './model';
 

@@ -1,12 +1,12 @@
-import { petalOfSize, petalOfCircles } from '../maker/petal';
-import { STRAIGHT } from '../derive';
+import { type Form, pathForm, petalOfCircles, petalOfSize } from '@/core/maker';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { laceRosette } from '../../../demo/pieces/laceRosette';
-import { checkFigure, readFigure, UnreadableFigure, writeFigure } from '../format/figure/json';
-import { NO_TURN, turn } from '../number/turn';
-import { pathForm, type Form, type PathForm } from '../maker/form';
+import { checkFigure, readFigure, UnreadableFigure, writeFigure } from '@/core/format/figure';
+import { NO_TURN, turn } from '@/core/number';
+import type { PathForm } from '@/core/maker/form';
 import {
   addNode,
   addRound,
@@ -41,7 +41,7 @@ import {
   showRound,
   toggleHalfStep,
 } from './commands';
-import { layersOf } from '../scene/scene';
+import { layersOf } from '@/core/scene';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf, sameJob } from './jobs';

@@ -4,11 +4,9 @@
  * @example
  * foundBy(figure);     // { folds: '12 fold', colours: 'teal 1f8a76', words: 'Tide Week Petals Petal' }
  */
-import type { Params } from '../maker/construction';
-import { isBuilt } from '../maker/form';
-import { makerOf } from '../maker/makers';
-import { colourName } from '../paint/colourName';
-import type { Words } from '../words/run';
+import { isBuilt, makerOf, type Params } from '@/core/maker';
+import { colourName } from '@/core/paint';
+import type { Words } from '@/core/words';
 import type { Figure, Round, Shape } from './model';
 import { coloursOfFigure } from './recolour';
 

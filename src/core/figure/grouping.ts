@@ -8,7 +8,7 @@ import {
   commonGroup,
   freeName,
   groupsAround,
-  keyOf,
+  nodeKey,
   largestNodes,
   motifOfTree,
   motifTree,
@@ -42,14 +42,14 @@ export function besideNodes(
   chosen: readonly MotifNode[],
   at: 'front' | 'back',
 ): Spot {
-  const keys = new Set(chosen.map(keyOf));
+  const keys = new Set(chosen.map(nodeKey));
   const holds = (node: MotifNode): boolean =>
-    keys.has(keyOf(node)) || (node.kind === 'group' && node.nodes.some(holds));
+    keys.has(nodeKey(node)) || (node.kind === 'group' && node.nodes.some(holds));
   const beside = nodesOfGroup(tree, home);
   const places = beside.flatMap((node, k) => (holds(node) ? [k] : []));
   const from = at === 'front' ? (places[places.length - 1] ?? -1) + 1 : (places[0] ?? 0);
-  const next = beside.slice(from).find((node) => !keys.has(keyOf(node)));
-  return { group: home, before: next ? keyOf(next) : null };
+  const next = beside.slice(from).find((node) => !keys.has(nodeKey(node)));
+  return { group: home, before: next ? nodeKey(next) : null };
 }
 
 /**
@@ -76,7 +76,7 @@ export function withNewGroup(
   const made: GroupNode = { kind: 'group', group, nodes };
   if (!isDeepEnough(round, home, made)) return null;
   const spot = besideNodes(tree, home, nodes, at);
-  const rest = treeWithout(tree, new Set(nodes.map(keyOf)));
+  const rest = treeWithout(tree, new Set(nodes.map(nodeKey)));
   return { round: withTree(round, treeWith(rest, [made], spot)), groupId: group.id };
 }
 

@@ -5,7 +5,7 @@
  * @example
  * for (const node of motifTree(round)) if (node.kind === 'group') console.log(node.group.name, shapesIn(node).length);
  */
-import { finding, type Finding } from '../finding';
+import { finding, type Finding } from '@/core/finding';
 import { LIMITS, type Group, type Round, type Shape } from './model';
 
 /** What a tree is made of. */
@@ -226,12 +226,12 @@ function withParent(group: Group, parent: string | undefined): Group {
 }
 
 /** What a node is known by: the id of its shape or group. */
-export const keyOf = (node: MotifNode): string => (node.kind === 'shape' ? node.shape.id : node.group.id);
+export const nodeKey = (node: MotifNode): string => (node.kind === 'shape' ? node.shape.id : node.group.id);
 
 /** A tree without some of its nodes. */
 export const treeWithout = (tree: readonly MotifNode[], gone: ReadonlySet<string>): MotifNode[] =>
   tree.flatMap((node): MotifNode[] => {
-    if (gone.has(keyOf(node))) return [];
+    if (gone.has(nodeKey(node))) return [];
     return node.kind === 'shape' ? [node] : [{ ...node, nodes: treeWithout(node.nodes, gone) }];
   });
 
@@ -253,7 +253,7 @@ export function treeWith(tree: readonly MotifNode[], added: readonly MotifNode[]
       node.kind === 'shape' ? node : { ...node, nodes: put(node.nodes, node.group.id) },
     );
     if (here !== group) return inner;
-    const at = inner.findIndex((node) => keyOf(node) === before);
+    const at = inner.findIndex((node) => nodeKey(node) === before);
     return at < 0 ? [...inner, ...added] : [...inner.slice(0, at), ...added, ...inner.slice(at)];
   };
   return put(tree, null);

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import type { BuiltForm } from '../maker/makers';
-import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import type { BuiltForm } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import { holdAt } from './hit';
 import { newShape, START_PAINT } from './start';
 

@@ -1,14 +1,20 @@
-import type { Work } from '../derive';
-import { applyTo, determinant, inverse, MIRROR } from '../curve/affine';
-import { boxOfPaths } from '../curve/bounds';
-import { nodesOfContours, pathsOfContours } from '../curve/contours';
-import { nearestOnPath } from '../curve/nearest';
-import { distance, type Point } from '../curve/point';
-import { pointAt } from '../curve/segment';
-import { windingNumber } from '../curve/winding';
-import { handlesOfForm, pathsOfForm } from '../maker/form';
-import { makerOf } from '../maker/makers';
-import { placementMap, type Placement } from '../symmetry/rule';
+import type { Work } from '@/core/derive';
+import {
+  applyTo,
+  boxOfPaths,
+  determinant,
+  distance,
+  inverse,
+  MIRROR,
+  nearestOnPath,
+  nodesOfContours,
+  pathsOfContours,
+  type Point,
+  pointAt,
+  windingNumber,
+} from '@/core/curve';
+import { handlesOfForm, makerOf, pathsOfForm } from '@/core/maker';
+import { type Placement, placementMap } from '@/core/symmetry';
 import { liesInStrip, straightOf } from './bent';
 import { resolvedMotif } from './combined';
 import { copiesOf } from './copies';

@@ -1,11 +1,12 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { iconMotif, iconNames } from '../../../tests/help/icons';
 import { withForms } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { formOfPaths } from '../maker/form';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import { formOfPaths } from '@/core/maker';
 import { setFold, setMerge } from './commands';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';

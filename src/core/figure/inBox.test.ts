@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { STRAIGHT } from '../derive';
-import { degreesOf, NO_TURN, turn } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { degreesOf, NO_TURN, turn } from '@/core/number';
 import { addRound, addShapes, lockRound, setFold } from './commands';
 import { shapesInBox } from './inBox';
 import { newRound, newShape, START_PAINT } from './start';

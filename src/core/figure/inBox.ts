@@ -4,12 +4,10 @@
  * @example
  * for (const { roundId, ids } of shapesInBox(figure, box, active, STRAIGHT)) console.log(roundId, ids.size);
  */
-import { applyTo, compose, turnMap, type Affine } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { mapPath } from '../curve/path';
-import type { Work } from '../derive';
-import { equalTurns, negateTurn, NO_TURN, type Turn } from '../number/turn';
-import { placementMap, type Placement } from '../symmetry/rule';
+import { type Affine, applyTo, type Bounds, boundsOfPaths, compose, mapPath, turnMap } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { equalTurns, negateTurn, NO_TURN, type Turn } from '@/core/number';
+import { type Placement, placementMap } from '@/core/symmetry';
 import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
 import type { Figure, Round } from './model';

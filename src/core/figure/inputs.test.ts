@@ -2,12 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms } from '../../../tests/help/figures';
-import type { PathNode } from '../curve/nodes';
-import { boundsOfPaths } from '../curve/bounds';
-import { STRAIGHT } from '../derive';
-import { pathForm, pathsOfForm, type Form } from '../maker/form';
-import { MAKERS } from '../maker/makers';
-import { turn } from '../number/turn';
+import { boundsOfPaths, IDENTITY, type PathNode } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { type Form, MAKERS, pathForm, pathsOfForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import {
   addShapes,
   duplicateRound,
@@ -27,7 +25,6 @@ import {
   takeOutInput,
   transformShapes,
 } from './commands';
-import { IDENTITY } from '../curve/affine';
 import { inputChoices, letGo } from './inputs';
 import { figureSchema } from './schema';
 import { newShape, START_PAINT } from './start';

@@ -6,26 +6,36 @@
  * const petals = offsetShapes(figure, 'petals', new Set(['petal']), 2, newId, work).figure;
  * const wider = setForm(petals, { roundId: 'petals', shapeId: 'petal' }, wide); // the offset is that of the wide petal
  */
-import { inverse, moveMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { centroidOf } from '../curve/centroid';
-import { contoursOfPaths, mappedContours, pathsOfContours, type Contour } from '../curve/contours';
-import { samePath } from '../curve/path';
-import type { Point } from '../curve/point';
-import { STRAIGHT, type Work } from '../derive';
-import { failed, finding, ok, type Finding, type Result } from '../finding';
-import type { Field, Params } from '../maker/construction';
 import {
+  boundsOfPaths,
+  centroidOf,
+  type Contour,
+  contoursOfPaths,
+  inverse,
+  mappedContours,
+  moveMap,
+  pathsOfContours,
+  type Point,
+  samePath,
+} from '@/core/curve';
+import { STRAIGHT, type Work } from '@/core/derive';
+import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
+import {
+  type BuiltForm,
+  type Field,
+  type Form,
   formProblem,
   handlesOfForm,
   isBuilt,
   isPlacing,
   isSolved,
+  type MakerHandle,
+  makerOf,
+  mapOf,
+  type Params,
   pathsOfForm,
-  type Form,
-} from '../maker/form';
-import { makerOf, withParams, type BuiltForm } from '../maker/makers';
-import { mapOf, type MakerHandle } from '../maker/placed';
+  withParams,
+} from '@/core/maker';
 import type { Motif } from './groups';
 import { LIMITS, type Shape } from './model';
 import { newShape } from './start';

@@ -1,10 +1,8 @@
-import { middleOf } from '../curve/centroid';
-import { applyTo, compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { lengthOf } from '../curve/point';
+import { type Affine, applyTo, compose, lengthOf, middleOf, MIRROR, turnMap } from '@/core/curve';
 import { remembered } from '../remembered';
-import type { CellCopy, CellGroup } from '../merge/fused';
-import { directionOf, ringsOfPlaces, type PlacedRegion } from '../paint/sequence';
-import type { Paint } from '../scene/scene';
+import type { CellCopy, CellGroup } from '@/core/merge';
+import { directionOf, type PlacedRegion, ringsOfPlaces } from '@/core/paint';
+import type { Paint } from '@/core/scene';
 import { paintsOfCells, paintsOfGroup, type ShownCells } from './cells';
 import type { RoundMerge } from './model';
 

@@ -1,21 +1,14 @@
 import { made } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { disc, START_LINE, withForms } from '../../../tests/help/figures';
-import { signedArea } from '../curve/path';
-import { distance } from '../curve/point';
-import { boundsOfPaths } from '../curve/bounds';
-import { applyTo, MIRROR, turnMap } from '../curve/affine';
-import { centroidOf } from '../curve/centroid';
-import { pathForm } from '../maker/form';
-import { turn } from '../number/turn';
-import { cellsOf, mergedFully } from '../merge/cells';
-import { cellAt, groupsOf } from '../merge/fused';
-import { placedLoops } from '../merge/placed';
-import type { Division } from '../merge/merge';
-import type { Scene } from '../scene/scene';
+import { applyTo, boundsOfPaths, centroidOf, distance, MIRROR, signedArea, turnMap } from '@/core/curve';
+import { pathForm } from '@/core/maker';
+import { turn } from '@/core/number';
+import { cellAt, cellsOf, type Division, groupsOf, mergedFully, placedLoops } from '@/core/merge';
+import type { Scene } from '@/core/scene';
 import {
   addRound,
   addShapes,

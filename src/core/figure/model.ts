@@ -1,15 +1,10 @@
-import type { Bend } from '../bend/bend';
-import type { Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import type { Form } from '../maker/form';
-import type { Turn } from '../number/turn';
-import type { ColourNames } from '../paint/colourNames';
-import type { ColourInks } from '../paint/inks';
-import type { Light } from '../paint/light';
-import type { Relief } from '../paint/relief';
-import type { BlendMode, FillRule, Paint, ScenePage, Colour } from '../scene/scene';
-import type { Frame } from '../symmetry/frame';
-import type { TurnRule } from '../symmetry/rule';
+import type { Bend } from '@/core/bend';
+import type { Affine, Point } from '@/core/curve';
+import type { Form } from '@/core/maker';
+import type { Turn } from '@/core/number';
+import type { ColourInks, ColourNames, Light, Relief } from '@/core/paint';
+import type { BlendMode, Colour, FillRule, Paint, ScenePage } from '@/core/scene';
+import type { Frame, TurnRule } from '@/core/symmetry';
 
 export const FIGURE_FORMAT = 'cyclogon-figure';
 export const FIGURE_VERSION = 11;

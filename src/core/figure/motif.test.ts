@@ -1,18 +1,15 @@
 import { made, refusal } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms } from '../../../tests/help/figures';
-import { boundsOfPaths } from '../curve/bounds';
-import type { PathNode } from '../curve/nodes';
-import { areOwnMirror, signedArea } from '../curve/path';
-import { polarOf, type Point } from '../curve/point';
-import { checkFigure } from '../format/figure/json';
-import { pathForm, pathsOfForm, type Form, type PathForm } from '../maker/form';
-import { MAKERS } from '../maker/makers';
-import { turn } from '../number/turn';
-import { pastRays } from '../symmetry/wedge';
+import { areOwnMirror, boundsOfPaths, type PathNode, type Point, polarOf, signedArea } from '@/core/curve';
+import { checkFigure } from '@/core/format/figure';
+import { type Form, MAKERS, pathForm, pathsOfForm } from '@/core/maker';
+import type { PathForm } from '@/core/maker/form';
+import { turn } from '@/core/number';
+import { pastRays } from '@/core/symmetry';
 import {
   addShapes,
   alignNodes,
@@ -35,7 +32,7 @@ import {
   startHalf,
   whirlShape,
 } from './commands';
-import { layersOf } from '../scene/scene';
+import { layersOf } from '@/core/scene';
 import { evaluate } from './evaluate';
 import { mergeJobsOf, requestOf, sameJob } from './jobs';
 import type { Figure } from './model';

@@ -6,9 +6,9 @@
  * askOutlines(figure, work);
  * work.wanted();          // empty once all bands, offsets, combinations and trims of the figure are there
  */
-import type { Work } from '../derive';
-import { foundAt, type Finding } from '../finding';
-import { formFinding, isSolved, pathsOfForm } from '../maker/form';
+import type { Work } from '@/core/derive';
+import { type Finding, foundAt } from '@/core/finding';
+import { formFinding, isSolved, pathsOfForm } from '@/core/maker';
 import { areaOfShape, isLine, resolvedShapes } from './combined';
 import { trimOf } from './jobs';
 import type { Figure } from './model';

@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc, withForms, START_LINE } from '../../../tests/help/figures';
-import { STRAIGHT } from '../derive';
-import { pathsOfForm, type Form } from '../maker/form';
-import { MAKERS } from '../maker/makers';
-import { mergedFully } from '../merge/cells';
-import type { Division } from '../merge/merge';
-import { NO_TURN, turn } from '../number/turn';
-import { isKeptByTurn } from '../symmetry/invariant';
+import { STRAIGHT } from '@/core/derive';
+import { type Form, MAKERS, pathsOfForm } from '@/core/maker';
+import { type Division, mergedFully } from '@/core/merge';
+import { NO_TURN, turn } from '@/core/number';
+import { isKeptByTurn } from '@/core/symmetry';
 import { boundByFrame, drawFrame, roundOf, setFold, setFrame, setMerge, setSweep } from './commands';
 import { seenFold } from './copies';
 import { evaluate } from './evaluate';

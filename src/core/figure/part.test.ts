@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { turn } from '../number/turn';
+import { turn } from '@/core/number';
 import { addRound, addShapes, setFold, setLowerAction, setMerge, setStart } from './commands';
 import { evaluateWhole } from './evaluateWhole';
 import type { Figure } from './model';

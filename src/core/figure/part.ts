@@ -4,12 +4,10 @@
  * @example
  * const alone = partOfFigure(figure, { of: 'motif', roundId: 'r' });
  */
-import { turnMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { mapPath } from '../curve/path';
-import { STRAIGHT } from '../derive';
-import { pathsOfForm } from '../maker/form';
-import { MITER_LIMIT } from '../paint/style';
+import { boundsOfPaths, mapPath, turnMap } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { pathsOfForm } from '@/core/maker';
+import { MITER_LIMIT } from '@/core/paint';
 import { resolvedShapes } from './combined';
 import { usedGroups, withShapesAndGroups } from './groups';
 import { roundsBelow } from './jobs';

@@ -1,12 +1,8 @@
-import type { Work } from '../derive';
-import { boundsOfPaths } from '../curve/bounds';
-import { areOwnMirror, type Path } from '../curve/path';
-import type { ShapePaint } from '../maker/construction';
-import { isBuilt, partsOfForm, pathsOfForm } from '../maker/form';
-import { makerOf } from '../maker/makers';
-import { mapOf } from '../maker/placed';
-import { trimPaths, type Side } from '../merge/trim';
-import type { Wedge } from '../symmetry/wedge';
+import type { Work } from '@/core/derive';
+import { areOwnMirror, boundsOfPaths, type Path } from '@/core/curve';
+import { isBuilt, makerOf, mapOf, partsOfForm, pathsOfForm, type ShapePaint } from '@/core/maker';
+import { type Side, trimPaths } from '@/core/merge';
+import type { Wedge } from '@/core/symmetry';
 import type { Shape } from './model';
 
 export interface PaintedPart extends ShapePaint {

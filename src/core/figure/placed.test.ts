@@ -1,5 +1,5 @@
 import { made, refusal } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -9,22 +9,25 @@ import { worstSeam } from '../../../tests/help/seams';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { dryDockFrame } from '../../../demo/pieces/dryDockFrame';
 import { posterWheel } from '../../../demo/pieces/posterWheel';
-import { checkFigure } from '../format/figure/json';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { drawingProblem, MOST_PARTS, radiusOfParts } from '../maker/drawing';
-import type { DrawnPart } from '../maker/drawn';
+import { checkFigure } from '@/core/format/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
 import {
+  drawingProblem,
+  type DrawnPart,
   formProblem,
   handlesOfForm,
+  MOST_PARTS,
   pathsOfForm,
-  scaledForm,
-  withPlaces,
   type PlacedFigure,
-} from '../maker/form';
-import { scattered, type ScatterOptions } from '../maker/scatter';
-import { distance } from '../curve/point';
-import { boundsOfPaths } from '../curve/bounds';
-import { NO_TURN, turn } from '../number/turn';
+  radiusOfParts,
+  scaledForm,
+  scattered,
+  withPlaces,
+} from '@/core/maker';
+import type { ScatterOptions } from '@/core/maker/scatter';
+import { boundsOfPaths, distance } from '@/core/curve';
+import { NO_TURN, turn } from '@/core/number';
 import {
   type Picture,
   makePlain,
@@ -36,7 +39,7 @@ import {
   setFold,
   setMirror,
 } from './commands';
-import { layersOf } from '../scene/scene';
+import { layersOf } from '@/core/scene';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { newFigure } from './start';

@@ -1,8 +1,8 @@
-import { pathsOfForm, type Form } from '../maker/form';
-import { reachOf, type Reach } from '../symmetry/reach';
+import { type Form, pathsOfForm } from '@/core/maker';
+import { type Reach, reachOf } from '@/core/symmetry';
 import { resolvedShapes } from './combined';
 import type { Motif } from './groups';
-import { rememberedWith } from '../derive';
+import { rememberedWith } from '@/core/derive';
 
 /** The reach of one form; a drag asks for it many times a frame, so that of each form is kept. */
 const reachOfForm = rememberedWith((form: Form, work): Reach | null => reachOf(pathsOfForm(form, work)));

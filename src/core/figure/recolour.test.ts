@@ -1,9 +1,8 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
-import { oklchOf } from '../paint/adjust';
-import { rampColour } from '../paint/sequence';
-import { NO_TURN } from '../number/turn';
+import { oklchOf, rampColour } from '@/core/paint';
+import { NO_TURN } from '@/core/number';
 import {
   addBacking,
   addRound,

@@ -1,12 +1,18 @@
-import { carriedNames } from '../paint/colourNames';
-import { opaque, type ColourInks } from '../paint/inks';
-import { coloursOfFill, coloursOfPaint, mapFill, mapPaint } from '../paint/fills';
-import { contrastOf, oklchOf } from '../paint/adjust';
-import { rampColour } from '../paint/sequence';
-import type { Colour, Paint } from '../scene/scene';
+import {
+  carriedNames,
+  type ColourInks,
+  coloursOfFill,
+  coloursOfPaint,
+  contrastOf,
+  mapFill,
+  mapPaint,
+  oklchOf,
+  opaque,
+  rampColour,
+} from '@/core/paint';
+import type { Colour, Paint } from '@/core/scene';
 import type { Figure, Round, Shape } from './model';
-import { isBuilt } from '../maker/form';
-import { makerOf, withParams } from '../maker/makers';
+import { isBuilt, makerOf, withParams } from '@/core/maker';
 import { remembered } from '../remembered';
 import { withRound, withRounds } from './update';
 

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import { formFinding } from '../maker/form';
-import { offset } from '../maker/offset';
-import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { formFinding, offset } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import { addShapes } from './commands';
 import { evaluate } from './evaluate';
 import { figureSchema } from './schema';

@@ -1,37 +1,41 @@
 import Joi from 'joi';
 
-import { determinant, type Affine } from '../curve/affine';
-import { NODE_KINDS } from '../curve/nodes';
-import type { Field, Params } from '../maker/construction';
-import { MOST_PARTS, MOST_PLACES } from '../maker/drawing';
-import { formProblem, type Form } from '../maker/form';
-import { BUILT_KINDS, makerOf, type BuiltKind } from '../maker/makers';
-import { MOST_SIDES } from '../maker/polygon';
-import { LENGTH_UNITS } from '../number/units';
-import { stopsProblem } from '../paint/gradient';
-import { BLEND_MODES, SPREADS, STROKE_CAPS, STROKE_JOINS, type GradientStop } from '../scene/scene';
+import { type Affine, determinant, NODE_KINDS } from '@/core/curve';
+import {
+  BUILT_KINDS,
+  type BuiltKind,
+  type Field,
+  type Form,
+  formProblem,
+  makerOf,
+  MOST_PARTS,
+  MOST_PLACES,
+  MOST_SIDES,
+  type Params,
+} from '@/core/maker';
+import { LENGTH_UNITS, MOST_DEN, type Turn } from '@/core/number';
+import { type ColourInks, MOST_COLOUR_NAME, MOST_SPOT_NAME, stopsProblem } from '@/core/paint';
+import { BLEND_MODES, type GradientStop, SPREADS, STROKE_CAPS, STROKE_JOINS } from '@/core/scene';
 import {
   DIAGONALS,
+  type FramePolygon,
   framePolygonProblem,
+  MOST_FOLD,
   MOST_GUIDES,
   MOST_RINGS,
-  type FramePolygon,
-} from '../symmetry/frame';
-import { MOST_DEN, type Turn } from '../number/turn';
-import { finding } from '../finding';
-import { MOST_FOLD, sweepProblem } from '../symmetry/rule';
+  sweepProblem,
+} from '@/core/symmetry';
+import { finding } from '@/core/finding';
 import {
+  type Bend,
   BEND_WAYS,
   bendProblem,
   MOST_SWELL,
   MOST_TWIST,
   MOST_UNITS,
   MOST_WAVES,
-  type Bend,
-} from '../bend/bend';
-import { MOST_CHARACTERS, MOST_FACE_ID, type Words } from '../words/run';
-import { MOST_COLOUR_NAME } from '../paint/colourNames';
-import { MOST_SPOT_NAME, type ColourInks } from '../paint/inks';
+} from '@/core/bend';
+import { MOST_CHARACTERS, MOST_FACE_ID, type Words } from '@/core/words';
 import { treeProblem } from './groups';
 import { inputsProblem } from './inputs';
 import {

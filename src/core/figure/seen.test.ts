@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { boundsOfPaths } from '../curve/bounds';
-import { signedArea } from '../curve/path';
-import { STRAIGHT } from '../derive';
-import { neighbourGap } from '../maker/fit';
-import { pathsOfForm } from '../maker/form';
+import { boundsOfPaths, signedArea } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { neighbourGap, pathsOfForm } from '@/core/maker';
 import { alignShapes, combineShapes, roundOf, setFold, setEdge, setShapeEdge, showShapes } from './commands';
 import { gapOfRound } from './distance';
 import type { Figure } from './model';

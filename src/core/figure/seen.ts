@@ -5,12 +5,10 @@
  * @example
  * const box = boundsOfPaths(seenPaths(round, work, selection.shapeIds));
  */
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import type { Path } from '../curve/path';
-import { ORIGIN } from '../curve/point';
-import type { Work } from '../derive';
-import { pathsOfForm } from '../maker/form';
-import { isInside } from '../merge/fused';
+import { type Bounds, boundsOfPaths, ORIGIN, type Path } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { pathsOfForm } from '@/core/maker';
+import { isInside } from '@/core/merge';
 import { resolvedMotif } from './combined';
 import { anchorOf } from './hit';
 import { trimOf } from './jobs';

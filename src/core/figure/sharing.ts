@@ -1,11 +1,20 @@
-import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { mapPath, type Path } from '../curve/path';
-import { distance, lengthOf, type Point } from '../curve/point';
-import { pointAt, type Segment } from '../curve/segment';
-import { turn } from '../number/turn';
-import type { MergeShape } from '../merge/merge';
-import type { TurnRule } from '../symmetry/rule';
+import {
+  type Affine,
+  boundsOfPaths,
+  compose,
+  distance,
+  lengthOf,
+  mapPath,
+  MIRROR,
+  type Path,
+  type Point,
+  pointAt,
+  type Segment,
+  turnMap,
+} from '@/core/curve';
+import { turn } from '@/core/number';
+import type { MergeShape } from '@/core/merge';
+import type { TurnRule } from '@/core/symmetry';
 
 type Symmetry = Pick<TurnRule, 'fold' | 'mirror'>;
 

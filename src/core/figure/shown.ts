@@ -4,13 +4,10 @@
  * @example
  * shownParts(shape, parts.length)[k]; // { of: the picture's items, map: where the part's place is }
  */
-import { compose } from '../curve/affine';
-import { pathsOfContours } from '../curve/contours';
-import { laidParts, mapAt } from '../maker/drawing';
-import type { DrawnPart } from '../maker/drawn';
-import { mapOf } from '../maker/placed';
+import { compose, pathsOfContours } from '@/core/curve';
+import { type DrawnPart, laidParts, mapAt, mapOf } from '@/core/maker';
 import { remembered } from '../remembered';
-import type { SceneItem, Shown } from '../scene/scene';
+import type { SceneItem, Shown } from '@/core/scene';
 import type { Round, Shape } from './model';
 
 /** A round whose placed figures are drawn so that nothing shows between what lies side by side in them; itself where none is. */

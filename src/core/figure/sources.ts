@@ -4,15 +4,30 @@
  * @example
  * const round = withSourcesMoved(before, chosen, { kind: 'move', by: { x: 0, y: -5 } }, 1);
  */
-import { applyTo, compose, determinant, IDENTITY, MIRROR, scaleMap, type Affine } from '../curve/affine';
-import { mapPath } from '../curve/path';
-import { ORIGIN } from '../curve/point';
-import type { Work } from '../derive';
-import { formOfPaths, pathsOfForm, plainForms, type Form } from '../maker/form';
-import { transformedForms, transformMap, type Transform } from '../maker/transform';
-import { turn, turnFromDegrees } from '../number/turn';
-import { carriedPaint } from '../paint/gradient';
-import type { Paint } from '../scene/scene';
+import {
+  type Affine,
+  applyTo,
+  compose,
+  determinant,
+  IDENTITY,
+  mapPath,
+  MIRROR,
+  ORIGIN,
+  scaleMap,
+} from '@/core/curve';
+import type { Work } from '@/core/derive';
+import {
+  type Form,
+  formOfPaths,
+  pathsOfForm,
+  plainForms,
+  type Transform,
+  transformedForms,
+  transformMap,
+} from '@/core/maker';
+import { turn, turnFromDegrees } from '@/core/number';
+import { carriedPaint } from '@/core/paint';
+import type { Paint } from '@/core/scene';
 import { motifTree, shapesIn, type Motif, type MotifNode } from './groups';
 import type { Figure, Group, MotifSource, Round, Shape } from './model';
 

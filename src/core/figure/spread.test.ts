@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
 import { disc, withForms } from '../../../tests/help/figures';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { turn } from '../number/turn';
-import { SPREADS, type Gradient } from '../scene/scene';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import { turn } from '@/core/number';
+import { type Gradient, SPREADS } from '@/core/scene';
 import { setFill, setFold, setStart } from './commands';
 import { evaluate } from './evaluate';
 import type { Figure } from './model';

@@ -1,10 +1,7 @@
-import type { Work } from '../derive';
-import { applyTo, inverse, turnMap } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { endsOver } from '../paint/gradient';
-import { movedRun, withRun } from '../paint/run';
-import type { Gradient, Spread } from '../scene/scene';
-import { distance, type Point } from '../curve/point';
+import type { Work } from '@/core/derive';
+import { applyTo, type Bounds, boundsOfPaths, distance, inverse, type Point, turnMap } from '@/core/curve';
+import { endsOver, movedRun, withRun } from '@/core/paint';
+import type { Gradient, Spread } from '@/core/scene';
 import type { Figure, Round } from './model';
 import { reachOfMotif } from './reach';
 import { seenPaths, seenShapes } from './seen';

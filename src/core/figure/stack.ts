@@ -6,19 +6,12 @@
  * const stack = stackOf(round, layers);
  * const coats = stack && work.ask(stack.task);
  */
-import { boundsOfPaths } from '../curve/bounds';
-import type { Path } from '../curve/path';
-import { lengthOf } from '../curve/point';
-import { pointAt } from '../curve/segment';
-import { addTurns, negateTurn, type Turn } from '../number/turn';
-import { taskOf, type Task } from '../derive';
-import type { MergeShape } from '../merge/merge';
-import type { Nested } from '../merge/nested';
-import { STACKED, type PlacedShape } from '../merge/stacked';
-import { isGradient } from '../paint/fills';
-import { isOpaque } from '../paint/opaque';
-import { itemsAt } from '../scene/placed';
-import type { Colour, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import { boundsOfPaths, lengthOf, type Path, pointAt } from '@/core/curve';
+import { addTurns, negateTurn, type Turn } from '@/core/number';
+import { type Task, taskOf } from '@/core/derive';
+import { type MergeShape, type Nested, type PlacedShape, STACKED } from '@/core/merge';
+import { isGradient, isOpaque } from '@/core/paint';
+import { type Colour, itemsAt, type SceneCopy, type SceneItem, type SceneLayer } from '@/core/scene';
 import { isSharing } from './sharing';
 import type { Round } from './model';
 

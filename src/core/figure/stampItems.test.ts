@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 
 import { withForms } from '../../../tests/help/figures';
 import { pixelsOf } from '../../../tests/help/pictures';
-import { svgOf } from '../format/svg/svg';
-import { MAKERS } from '../maker/makers';
+import { svgOf } from '@/core/format/svg';
+import { MAKERS } from '@/core/maker';
 import { stampAlong, type StampPart } from './commands';
 import { evaluateWhole } from './evaluateWhole';
 import type { Figure } from './model';

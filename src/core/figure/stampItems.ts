@@ -4,9 +4,9 @@
  * @example
  * runsOfStamps(shapes).flatMap((run) => stampItems(run, round, work) ?? run.flatMap(itemsOf));
  */
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import type { Work } from '../derive';
-import type { SceneItem } from '../scene/scene';
+import { type Bounds, boundsOfPaths } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import type { SceneItem } from '@/core/scene';
 import { trimOf } from './jobs';
 import type { Round, Shape } from './model';
 import { partsApart, type Trim } from './parts';

@@ -1,7 +1,7 @@
-import { NO_TURN } from '../number/turn';
-import type { Form } from '../maker/form';
-import { NO_FRAME } from '../symmetry/frame';
-import type { Paint, ScenePage, Stroke } from '../scene/scene';
+import { NO_TURN } from '@/core/number';
+import type { Form } from '@/core/maker';
+import { NO_FRAME } from '@/core/symmetry';
+import type { Paint, ScenePage, Stroke } from '@/core/scene';
 import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape } from './model';
 
 /** The colours that a new figure starts with: sand to deep water. */

@@ -5,17 +5,20 @@
  * const start = startPaints(paintSources(figure, round), division, work);
  * const merge = withStartPaints(round.merge, start); // its cells' paints are all that is seen
  */
-import { applyTo, inverse, type Affine } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import type { Path } from '../curve/path';
-import { windingNumber } from '../curve/winding';
-import type { Work } from '../derive';
-import type { Division } from '../merge/merge';
-import { isInside } from '../merge/fused';
-import type { Turn } from '../number/turn';
-import { isGradient, mapFills, nameOfPaint } from '../paint/fills';
-import { mappedRun } from '../paint/run';
-import type { FillRule, Paint } from '../scene/scene';
+import {
+  type Affine,
+  applyTo,
+  type Bounds,
+  boundsOfPaths,
+  inverse,
+  type Path,
+  windingNumber,
+} from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { type Division, isInside } from '@/core/merge';
+import type { Turn } from '@/core/number';
+import { isGradient, mapFills, mappedRun, nameOfPaint } from '@/core/paint';
+import type { FillRule, Paint } from '@/core/scene';
 import { resolvedShapes } from './combined';
 import { copyMaps } from './copies';
 import { roundsBelow, trimOf } from './jobs';

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 
 import { pixelsOf } from '../../../tests/help/pictures';
-import { STRAIGHT } from '../derive';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { MAKERS } from '../maker/makers';
-import type { Transform } from '../maker/transform';
-import { NO_TURN, turn } from '../number/turn';
-import type { Fill } from '../scene/scene';
+import { STRAIGHT } from '@/core/derive';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import { MAKERS, type Transform } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
+import type { Fill } from '@/core/scene';
 import { addShapes, setFold, transformShapes } from './commands';
 import { evaluate } from './evaluate';
 import type { Figure } from './model';

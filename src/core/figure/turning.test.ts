@@ -1,21 +1,19 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { counter, disc } from '../../../tests/help/figures';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { applyTo } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { mapPath, type Path } from '../curve/path';
-import { distance, polarOf } from '../curve/point';
-import { checkFigure } from '../format/figure/json';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { pathsOfForm, type Form } from '../maker/form';
-import { addTurns, degreesOf, NO_TURN, turn, wrapTurn } from '../number/turn';
-import { mixedColour } from '../paint/mix';
-import { BLEND_MODES, type Scene } from '../scene/scene';
-import { MOST_SWEEP_TURNS, placementMap, stepOf, sweepProblem, turnsOf } from '../symmetry/rule';
-import { copyAt } from '../symmetry/wedge';
+import { applyTo, boundsOfPaths, distance, mapPath, type Path, polarOf } from '@/core/curve';
+import { checkFigure } from '@/core/format/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import { type Form, pathsOfForm } from '@/core/maker';
+import { addTurns, degreesOf, NO_TURN, turn, wrapTurn } from '@/core/number';
+import { mixedColour } from '@/core/paint';
+import { BLEND_MODES, type Scene } from '@/core/scene';
+import { MOST_SWEEP_TURNS } from '@/core/symmetry/rule';
+import { copyAt, placementMap, stepOf, sweepProblem, turnsOf } from '@/core/symmetry';
 import {
   addRound,
   addShapes,

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { applyTo, turnMap } from '../curve/affine';
-import { add, distance, type Point } from '../curve/point';
-import { turn } from '../number/turn';
+import { add, applyTo, distance, type Point, turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
 import type { Underlay } from './model';
 import { underlayMap, underlayRound, underlayThrough } from './underlay';
 

@@ -4,10 +4,21 @@
  * @example
  * const laid = underlayThrough(underlay, [[tip, { x: 0, y: -80 }], [foot, { x: 0, y: 0 }]]);
  */
-import { add, distance, polarOf, subtract, type Point } from '../curve/point';
-import { applyTo, compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
-import { ORIGIN } from '../curve/point';
-import { addTurns, negateTurn, NO_TURN, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
+import {
+  add,
+  type Affine,
+  applyTo,
+  compose,
+  distance,
+  moveMap,
+  ORIGIN,
+  type Point,
+  polarOf,
+  scaleMap,
+  subtract,
+  turnMap,
+} from '@/core/curve';
+import { addTurns, negateTurn, NO_TURN, type Turn, turnFromDegrees, wrapTurn } from '@/core/number';
 import { LIMITS, type Figure, type Underlay } from './model';
 
 interface Similarity {

@@ -5,11 +5,12 @@ import { describe, expect, it } from 'vitest';
 
 import { difference, pixelsOf } from '../../../tests/help/pictures';
 import { PIECES } from '../../../demo/pieces';
-import { readFigure, writeFigure } from '../format/figure/json';
-import { DEFAULT_SVG, svgOf } from '../format/svg/svg';
-import { MOST_DEN } from '../number/turn';
+import { readFigure, writeFigure } from '@/core/format/figure';
+import { DEFAULT_SVG } from '@/core/format/svg/svg';
+import { svgOf } from '@/core/format/svg';
+import { MOST_DEN } from '@/core/number';
 import { evaluateWhole } from './evaluateWhole';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { resolvedShapes } from './combined';
 import { combineShapes } from './commands';
 import { FIGURE_VERSION } from './model';

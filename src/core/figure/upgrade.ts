@@ -1,6 +1,6 @@
-import { petalOfCircles, petalOfSize } from '../maker/petal';
-import { addTurns, MOST_DEN, NO_TURN, turn } from '../number/turn';
-import { NO_FRAME } from '../symmetry/frame';
+import { petalOfCircles, petalOfSize } from '@/core/maker';
+import { addTurns, MOST_DEN, NO_TURN, turn } from '@/core/number';
+import { NO_FRAME } from '@/core/symmetry';
 
 type Json = Record<string, unknown>;
 

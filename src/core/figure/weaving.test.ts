@@ -1,15 +1,12 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { circle } from '../../../tests/help/motifs';
-import { contoursOfPaths } from '../curve/contours';
-import { reversedPath, signedArea } from '../curve/path';
-import { band } from '../maker/band';
-import { formOfPaths, type Form } from '../maker/form';
-import { NO_TURN } from '../number/turn';
-import { mergedFully } from '../merge/cells';
-import { packResult, unpackResult } from '../merge/pack';
+import { contoursOfPaths, reversedPath, signedArea } from '@/core/curve';
+import { band, type Form, formOfPaths } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import { mergedFully, packResult, unpackResult } from '@/core/merge';
 import {
   addShapes,
   roundOf,

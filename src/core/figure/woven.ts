@@ -5,11 +5,10 @@
  * @example
  * wovenShapes(round, work).map((shape) => wovenBand(shape, work)?.width);
  */
-import type { Path } from '../curve/path';
-import { rememberedWith, type Work } from '../derive';
-import { middleOfBand, pathsOfForm } from '../maker/form';
-import type { BandCap, BandJoin } from '../merge/band';
-import { spineOfBand } from '../merge/spine';
+import type { Path } from '@/core/curve';
+import { rememberedWith, type Work } from '@/core/derive';
+import { middleOfBand, pathsOfForm } from '@/core/maker';
+import { type BandCap, type BandJoin, spineOfBand } from '@/core/merge';
 import { isLine, resolvedShapes } from './combined';
 import type { Round, Shape } from './model';
 

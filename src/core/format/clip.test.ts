@@ -1,17 +1,13 @@
-import { petalOfSize } from '../maker/petal';
-import { STRAIGHT } from '../derive';
+import { formOfPaths, MAKERS, pathsOfForm, petalOfSize } from '@/core/maker';
+import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
 
 import { counter, START_LINE } from '../../../tests/help/figures';
 import { made, refusal } from '../../../tests/help/made';
-import type { Result } from '../finding';
-import { boundsOfPaths } from '../curve/bounds';
-import { signedArea } from '../curve/path';
-import type { Shape } from '../figure/model';
-import { newShape, START_PAINT } from '../figure/start';
-import { formOfPaths, pathsOfForm } from '../maker/form';
-import { MAKERS } from '../maker/makers';
-import { turn } from '../number/turn';
+import type { Result } from '@/core/finding';
+import { boundsOfPaths, signedArea } from '@/core/curve';
+import { newShape, type Shape, START_PAINT } from '@/core/figure';
+import { turn } from '@/core/number';
 import { clipOf, isSvgText, motifOfClip } from './clip';
 import { READ_SVG } from './svg/read/readDrawing';
 import { motifOfDrawing } from './drawing/taken';

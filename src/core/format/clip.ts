@@ -1,16 +1,19 @@
-import type { Work } from '../derive';
+import type { Work } from '@/core/derive';
 import Joi from 'joi';
 import { SaxesParser } from 'saxes';
 
-import { boundsOfPaths } from '../curve/bounds';
-import type { Shape } from '../figure/model';
-import { LIMITS } from '../figure/model';
-import { resolvedShapes } from '../figure/combined';
-import { treeProblem, type Motif } from '../figure/groups';
-import { groupSchema, shapeSchema } from '../figure/schema';
-import { pathsOfForm } from '../maker/form';
-import { NO_TURN } from '../number/turn';
-import type { LengthUnit } from '../number/units';
+import { boundsOfPaths } from '@/core/curve';
+import {
+  groupSchema,
+  LIMITS,
+  type Motif,
+  resolvedShapes,
+  type Shape,
+  shapeSchema,
+  treeProblem,
+} from '@/core/figure';
+import { pathsOfForm } from '@/core/maker';
+import { type LengthUnit, NO_TURN } from '@/core/number';
 import { escapeXml, svgOf } from './svg/svg';
 
 /** Marks the part of an SVG file that holds its shapes as they are edited. */

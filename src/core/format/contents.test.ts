@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { setFold } from '../figure/commands';
-import { evaluateWhole } from '../figure/evaluateWhole';
+import { setFold } from '@/core/figure/commands';
+import { evaluateWhole } from '@/core/figure';
 import { contentsOf } from './contents';
 import { dxf } from './dxf';
 import { svg } from './svg';

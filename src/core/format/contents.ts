@@ -4,11 +4,11 @@
  * @example
  * contentsOf('svg', text); // [{ caption: 'Paths', value: '12' }, …]
  */
-import { arcLength } from '../curve/length';
+import { arcLength } from '@/core/curve';
 import { printNumber } from './pathData';
 import { readDxf } from './dxf/read/readDxf';
 import { shapesOfNodes, type Drawing } from './drawing/drawing';
-import { fromPixels } from '../number/units';
+import { fromPixels } from '@/core/number';
 
 export interface Content {
   readonly caption: string;

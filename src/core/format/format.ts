@@ -8,8 +8,8 @@
  */
 import Joi from 'joi';
 
-import type { Figure } from '../figure/model';
-import type { Scene } from '../scene/scene';
+import type { Figure } from '@/core/figure';
+import type { Scene } from '@/core/scene';
 import type { Pictures } from './figure/pictures';
 
 export type OptionValue = string | number | boolean;

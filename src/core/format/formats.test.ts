@@ -1,12 +1,10 @@
 import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
 
-import { pathForm } from '../maker/form';
+import { pathForm } from '@/core/maker';
 import { counter, disc, withForms } from '../../../tests/help/figures';
-import { evaluateWhole } from '../figure/evaluateWhole';
-import { addShapes, duplicateRound, setMerge, setPage } from '../figure/commands';
-import type { Figure } from '../figure/model';
-import { newFigure, newShape } from '../figure/start';
+import { evaluateWhole, type Figure, newFigure, newShape } from '@/core/figure';
+import { addShapes, duplicateRound, setMerge, setPage } from '@/core/figure/commands';
 import { png } from './png';
 import { optionRules, parametersOf, type OptionField, type Options, type OptionValue } from './format';
 import { fileName, formatOf, FORMATS } from './formats';

@@ -1,7 +1,5 @@
-import { compose, turnMap, type Affine } from '../curve/affine';
-import { boundsOfPaths, isEmptyBounds } from '../curve/bounds';
-import { mapPath } from '../curve/path';
-import type { MergePart } from '../merge/merge';
+import { type Affine, boundsOfPaths, compose, isEmptyBounds, mapPath, turnMap } from '@/core/curve';
+import type { MergePart } from '@/core/merge';
 import { pathData, printNumber } from './pathData';
 
 const DECIMALS = 9;

@@ -1,6 +1,4 @@
-import type { Path } from '../curve/path';
-import { splitAt, type Segment } from '../curve/segment';
-import type { Point } from '../curve/point';
+import { type Path, type Point, type Segment, splitAt } from '@/core/curve';
 
 /** A number with at most the given decimals and no needless zeros; never in exponent form, never −0. */
 export function printNumber(value: number, decimals: number): string {

@@ -4,8 +4,8 @@
  * @example
  * const size = sizeOn(page); // 2100 for a page of 180 mm, its own pixels for one that is measured in them
  */
-import { convertLength } from '../number/units';
-import type { ScenePage } from '../scene/scene';
+import { convertLength } from '@/core/number';
+import type { ScenePage } from '@/core/scene';
 import type { OptionField, PixelJob, Source } from './format';
 import { sidesOf } from './svg';
 import { svgOf } from './svg/svg';

@@ -1,9 +1,17 @@
 import SvgPath from 'svgpath';
 
-import { IDENTITY, type Affine } from '../curve/affine';
-import type { Path } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { cubic, line, mapSegment, type ArcSegment, type Segment } from '../curve/segment';
+import {
+  type Affine,
+  type ArcSegment,
+  cubic,
+  distance,
+  IDENTITY,
+  line,
+  mapSegment,
+  type Path,
+  type Point,
+  type Segment,
+} from '@/core/curve';
 
 /** Path data that breaks the grammar; everything before the mistake is drawn by browsers, but not by us. */
 export class BadPathData extends Error {

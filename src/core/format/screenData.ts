@@ -1,4 +1,4 @@
-import type { Path } from '../curve/path';
+import type { Path } from '@/core/curve';
 import { pathData } from './pathData';
 import { remembered } from '../remembered';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { ok } from '../finding';
+import { ok } from '@/core/finding';
 import { readTokens, tokensOf } from './tokens';
 
 const palette = { name: 'Tide Week', colours: ['#1f8a76', '#d9512c80'] };

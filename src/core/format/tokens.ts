@@ -1,11 +1,9 @@
 import Joi from 'joi';
 
-import { failed, finding, ok, type Result } from '../finding';
-import { readColour } from '../paint/colour';
-import { MOST_COLOUR_NAME, type ColourNames } from '../paint/colourNames';
-import type { Palette } from '../paint/palettes';
-import type { Colour } from '../scene/scene';
-import { LIMITS } from '../figure/model';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { type ColourNames, MOST_COLOUR_NAME, type Palette, readColour } from '@/core/paint';
+import type { Colour } from '@/core/scene';
+import { LIMITS } from '@/core/figure';
 
 /**
  * A palette as design tokens, in the JSON of the Design Tokens Format Module 2025.10 of the W3C's Design Tokens Community Group: a

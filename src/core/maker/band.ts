@@ -1,16 +1,21 @@
-import { finding } from '../finding';
-import { firstNodeOf, nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
-import { pathLength } from '../curve/length';
-import { movedNode } from '../curve/nodes';
-import { signedArea } from '../curve/path';
-import { subtract, type Point } from '../curve/point';
-import { dashCount, MOST_DASHES, type BandCap, type BandJoin, type BandLook } from '../merge/band';
-import { BANDS } from '../merge/tasks';
-import { taskOf } from '../derive';
+import { finding } from '@/core/finding';
+import {
+  type Contour,
+  firstNodeOf,
+  movedNode,
+  nodesOfContours,
+  type Path,
+  pathLength,
+  pathsOfContours,
+  type Point,
+  signedArea,
+  subtract,
+} from '@/core/curve';
+import { type BandCap, type BandJoin, type BandLook, BANDS, dashCount, MOST_DASHES } from '@/core/merge';
+import { taskOf } from '@/core/derive';
 import { remembered } from '../remembered';
-import type { Path } from '../curve/path';
-import { MITER_LIMIT } from '../paint/style';
-import type { Stroke } from '../scene/scene';
+import { MITER_LIMIT } from '@/core/paint';
+import type { Stroke } from '@/core/scene';
 import { JOIN_FIELDS, type Maker } from './construction';
 
 export type BandParams = {

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { boundsOfPaths } from '../curve/bounds';
-import { signedArea } from '../curve/path';
-import { turn } from '../number/turn';
+import { boundsOfPaths, signedArea } from '@/core/curve';
+import { turn } from '@/core/number';
 import { bar, tipReach, type BarParams } from './bar';
 import { branch } from './branch';
 

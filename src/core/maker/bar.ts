@@ -4,12 +4,10 @@
  * @example
  * barPath(ORIGIN, turn(0), { length: 30, width: 4 }, { kind: 'pointed', reach: 6, both: false });
  */
-import { finding } from '../finding';
-import { add, ORIGIN, point, scaleBy, type Point } from '../curve/point';
-import type { Path } from '../curve/path';
-import { line, type Segment } from '../curve/segment';
-import { radiansOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { add, line, ORIGIN, type Path, point, type Point, scaleBy, type Segment } from '@/core/curve';
+import { radiansOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { arcAbout, type Field, type Maker } from './construction';
 
 /** How a bar ends. What older files do not say is as long as the bar is wide, at its far end alone. */

@@ -1,9 +1,7 @@
-import { finding } from '../finding';
-import { turnMap } from '../curve/affine';
-import { mapPath } from '../curve/path';
-import { add, scaleBy, type Point } from '../curve/point';
-import { turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { add, mapPath, type Point, scaleBy, turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { polygonOf, type Maker } from './construction';
 
 export type BarFrameParams = { readonly sides: number; readonly radius: number; readonly bar: number };

@@ -1,7 +1,7 @@
-import { finding } from '../finding';
-import { add, scaleBy, subtract, type Point } from '../curve/point';
-import { turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { add, type Point, scaleBy, subtract } from '@/core/curve';
+import { turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { polygonOf, type Maker } from './construction';
 
 export type BladeParams = {

@@ -1,9 +1,7 @@
-import { finding } from '../finding';
-import { MIRROR } from '../curve/affine';
-import { mapPath, reversedPath, type Path } from '../curve/path';
-import { add, ORIGIN, point, type Point } from '../curve/point';
-import { degreesOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { add, mapPath, MIRROR, ORIGIN, type Path, point, type Point, reversedPath } from '@/core/curve';
+import { degreesOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { barPath, TIP_FIELDS, tipProblem, type TipParams } from './bar';
 import { lineOf, type Field, type Maker } from './construction';
 

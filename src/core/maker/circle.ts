@@ -1,5 +1,4 @@
-import type { Path } from '../curve/path';
-import { ORIGIN, point, type Point } from '../curve/point';
+import { ORIGIN, type Path, point, type Point } from '@/core/curve';
 import { arcAbout } from './construction';
 
 /** A circle as four exact arcs from quadrant to quadrant, clockwise from the top. */

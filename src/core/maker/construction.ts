@@ -1,14 +1,23 @@
-import { scaleMap, type Affine } from '../curve/affine';
-import { mappedContours, type Contour } from '../curve/contours';
-import type { Path } from '../curve/path';
-import { cross, dot, ORIGIN, subtract, type Point } from '../curve/point';
-import { line, type ArcSegment } from '../curve/segment';
-import type { BandJoin } from '../merge/band';
-import type { Task } from '../derive';
-import type { Finding } from '../finding';
-import type { Colour, FillRule, Paint, Laid } from '../scene/scene';
-import type { Turn } from '../number/turn';
-import type { Words } from '../words/run';
+import {
+  type Affine,
+  type ArcSegment,
+  type Contour,
+  cross,
+  dot,
+  line,
+  mappedContours,
+  ORIGIN,
+  type Path,
+  type Point,
+  scaleMap,
+  subtract,
+} from '@/core/curve';
+import type { BandJoin } from '@/core/merge';
+import type { Task } from '@/core/derive';
+import type { Finding } from '@/core/finding';
+import type { Colour, FillRule, Laid, Paint } from '@/core/scene';
+import type { Turn } from '@/core/number';
+import type { Words } from '@/core/words';
 import type { DrawnPart, Place } from './drawn';
 
 /**

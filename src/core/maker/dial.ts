@@ -1,10 +1,7 @@
-import { finding } from '../finding';
-import { turnMap } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { ORIGIN } from '../curve/point';
-import { line, type Segment } from '../curve/segment';
-import { turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { line, mapPath, ORIGIN, type Path, type Segment, turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { arcAbout, type Maker } from './construction';
 
 export type DialParams = {

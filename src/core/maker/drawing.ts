@@ -1,11 +1,17 @@
-import { mapPaint } from '../paint/fills';
-import { finding, type Finding } from '../finding';
-import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
-import { pathsOfContours } from '../curve/contours';
-import { mapPath } from '../curve/path';
-import { lengthOf, ORIGIN } from '../curve/point';
-import { placedPaint } from '../paint/gradient';
-import type { Laid } from '../scene/scene';
+import { mapPaint, placedPaint } from '@/core/paint';
+import { finding, type Finding } from '@/core/finding';
+import {
+  type Affine,
+  compose,
+  lengthOf,
+  mapPath,
+  moveMap,
+  ORIGIN,
+  pathsOfContours,
+  scaleMap,
+  turnMap,
+} from '@/core/curve';
+import type { Laid } from '@/core/scene';
 import type { Maker, ShapePaint } from './construction';
 import type { DrawnPart, Place } from './drawn';
 

@@ -1,19 +1,24 @@
 import { made, refusal } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import type { Contour } from '../curve/contours';
-import { boundsOfPaths } from '../curve/bounds';
-import { gapOfCurves } from '../curve/gap';
-import { pathLength } from '../curve/length';
-import { nearestOnPath } from '../curve/nearest';
-import { nodesOfPath, pathOfNodes } from '../curve/nodes';
-import { mapPath, type Path } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { scaleMap } from '../curve/affine';
-import { turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import {
+  boundsOfPaths,
+  type Contour,
+  distance,
+  gapOfCurves,
+  mapPath,
+  nearestOnPath,
+  nodesOfPath,
+  type Path,
+  pathLength,
+  pathOfNodes,
+  type Point,
+  scaleMap,
+} from '@/core/curve';
+import { turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { MAKERS } from './makers';
 import { nest, nestFactor } from './nest';
 import { stamp, stampChances, stampCount, type StampParams } from './stamp';

@@ -1,7 +1,6 @@
-import type { Contour } from '../curve/contours';
-import type { Point } from '../curve/point';
-import type { Turn } from '../number/turn';
-import type { FillRule, Laid, Paint } from '../scene/scene';
+import type { Contour, Point } from '@/core/curve';
+import type { Turn } from '@/core/number';
+import type { FillRule, Laid, Paint } from '@/core/scene';
 
 /** One shape of a drawing with its paint, the drawing's centre at 0, 0. */
 export interface DrawnPart {

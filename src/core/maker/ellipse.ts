@@ -1,7 +1,5 @@
-import { mapPath, type Path } from '../curve/path';
-import { ORIGIN, point } from '../curve/point';
-import { arcFromBulge } from '../curve/segment';
-import { finding } from '../finding';
+import { arcFromBulge, mapPath, ORIGIN, type Path, point } from '@/core/curve';
+import { finding } from '@/core/finding';
 import type { Maker } from './construction';
 
 export type EllipseParams = { readonly width: number; readonly height: number };

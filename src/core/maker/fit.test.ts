@@ -1,15 +1,10 @@
 import { petalOfSize } from './petal';
-import { STRAIGHT } from '../derive';
-import type { Path } from '../curve/path';
+import { STRAIGHT } from '@/core/derive';
+import { distance, gapBetween, mapPath, ORIGIN, type Path, pointAt, turnMap } from '@/core/curve';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { turnMap } from '../curve/affine';
-import { gapBetween } from '../curve/gap';
-import { mapPath } from '../curve/path';
-import { distance, ORIGIN } from '../curve/point';
-import { pointAt } from '../curve/segment';
-import { NO_TURN, turn } from '../number/turn';
+import { NO_TURN, turn } from '@/core/number';
 import { circlePath } from './circle';
 import { fitNeighbours, fittedForm, grownForm, growthToTouch, neighbourGap } from './fit';
 import { MAKERS } from './makers';

@@ -1,14 +1,21 @@
-import { failed, finding, ok, type Result } from '../finding';
-import type { Work } from '../derive';
-import { boundsOfPaths } from '../curve/bounds';
-import { MIRROR, moveMap, scaleMap, turnMap } from '../curve/affine';
-import { enclosesAll, gapBetween, gapOfCurves } from '../curve/gap';
-import { areOwnMirror, mapPath, type Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import { bisected } from '../number/solve';
-import { multiplyTurn, negateTurn } from '../number/turn';
-import { MOST_FOLD, type TurnRule } from '../symmetry/rule';
-import { halfWedge, isWide } from '../symmetry/wedge';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import type { Work } from '@/core/derive';
+import {
+  areOwnMirror,
+  boundsOfPaths,
+  enclosesAll,
+  gapBetween,
+  gapOfCurves,
+  mapPath,
+  MIRROR,
+  moveMap,
+  type Path,
+  type Point,
+  scaleMap,
+  turnMap,
+} from '@/core/curve';
+import { bisected, multiplyTurn, negateTurn } from '@/core/number';
+import { halfWedge, isWide, MOST_FOLD, type TurnRule } from '@/core/symmetry';
 import { middleOfBand, movedForm, pathsOfForm, scaledForm, widenedForm, type Form } from './form';
 import { withParams } from './makers';
 

@@ -1,11 +1,19 @@
-import { finding, ok, valueOr, type Finding, type Result } from '../finding';
-import { applyTo, moveMap, scaleMap } from '../curve/affine';
-import { contoursOfPaths, mappedContours, pathsOfContours, type Contour } from '../curve/contours';
-import type { PathNode } from '../curve/nodes';
-import type { Path } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { rememberedWith, type Work } from '../derive';
-import { equalTurns, turn, wrapTurn } from '../number/turn';
+import { finding, type Finding, ok, type Result, valueOr } from '@/core/finding';
+import {
+  applyTo,
+  type Contour,
+  contoursOfPaths,
+  distance,
+  mappedContours,
+  moveMap,
+  type Path,
+  type PathNode,
+  pathsOfContours,
+  type Point,
+  scaleMap,
+} from '@/core/curve';
+import { rememberedWith, type Work } from '@/core/derive';
+import { equalTurns, turn, wrapTurn } from '@/core/number';
 import { scaledParams, type MakerFact } from './construction';
 import type { Place } from './drawn';
 import { makerOf, withParams, type BuiltForm } from './makers';

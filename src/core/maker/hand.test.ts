@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import type { HandPoint } from '../curve/freehand';
-import { nearestOnPath } from '../curve/nearest';
-import { signedArea } from '../curve/path';
-import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { type HandPoint, nearestOnPath, signedArea } from '@/core/curve';
+import { NO_TURN } from '@/core/number';
 import { formProblem, pathsOfForm, plainForms, scaledForm, widenedForm } from './form';
 import { hand, handParams } from './hand';
 import type { BuiltForm } from './makers';

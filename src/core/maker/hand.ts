@@ -1,11 +1,18 @@
-import { contoursOfPaths, nodesOfContours, type Contour } from '../curve/contours';
-import { brushNodes, type HandPoint } from '../curve/freehand';
-import { pathOfNodes } from '../curve/nodes';
-import { stationsAlong } from '../curve/along';
-import { lengthUntil, pathLength } from '../curve/length';
-import { nearestOnPath } from '../curve/nearest';
-import { distance, type Point } from '../curve/point';
-import { finding } from '../finding';
+import {
+  brushNodes,
+  type Contour,
+  contoursOfPaths,
+  distance,
+  type HandPoint,
+  lengthUntil,
+  nearestOnPath,
+  nodesOfContours,
+  pathLength,
+  pathOfNodes,
+  type Point,
+  stationsAlong,
+} from '@/core/curve';
+import { finding } from '@/core/finding';
 import { remembered } from '../remembered';
 import type { Maker } from './construction';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { nodesOfContours } from '../curve/contours';
-import { turn } from '../number/turn';
+import { nodesOfContours } from '@/core/curve';
+import { turn } from '@/core/number';
 import { handParams } from './hand';
 import { withReflectedHand } from './handHalf';
 

@@ -4,10 +4,8 @@
  * @example
  * const leaf = withReflectedHand(form, 0.5); // null where neither end is within half a millimetre of the axis
  */
-import { nodesOfContours } from '../curve/contours';
-import { applyTo } from '../curve/affine';
-import type { HandPoint } from '../curve/freehand';
-import { NO_TURN } from '../number/turn';
+import { applyTo, type HandPoint, nodesOfContours } from '@/core/curve';
+import { NO_TURN } from '@/core/number';
 import { handParams, type HandParams } from './hand';
 import { mapOf, type Placed } from './placed';
 

@@ -1,6 +1,5 @@
-import { finding } from '../finding';
-import { distance, ORIGIN, point } from '../curve/point';
-import { line } from '../curve/segment';
+import { finding } from '@/core/finding';
+import { distance, line, ORIGIN, point } from '@/core/curve';
 import { arcAbout, reflected, type Maker } from './construction';
 
 export type HeartParams = { readonly length: number; readonly width: number; readonly notch: number };

@@ -1,5 +1,5 @@
-import { finding } from '../finding';
-import { ORIGIN, point } from '../curve/point';
+import { finding } from '@/core/finding';
+import { ORIGIN, point } from '@/core/curve';
 import { polygonOf, reflected, type Maker } from './construction';
 
 export type KiteParams = { readonly length: number; readonly width: number; readonly widest: number };

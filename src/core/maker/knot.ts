@@ -1,8 +1,7 @@
-import { finding } from '../finding';
-import type { Path } from '../curve/path';
-import { arcFromBulge } from '../curve/segment';
-import { gcd, radiansOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { arcFromBulge, type Path } from '@/core/curve';
+import { gcd, radiansOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import type { Maker } from './construction';
 
 export type KnotParams = {

@@ -1,5 +1,5 @@
-import { finding } from '../finding';
-import { ORIGIN, point, type Point } from '../curve/point';
+import { finding } from '@/core/finding';
+import { ORIGIN, point, type Point } from '@/core/curve';
 import { circlePath, commonOfCircles } from './circle';
 import type { Maker } from './construction';
 

@@ -1,17 +1,21 @@
 import { petalOfSize, petalOfCircles, type PetalParams } from './petal';
-import { STRAIGHT } from '../derive';
-import type { Path } from '../curve/path';
+import { STRAIGHT } from '@/core/derive';
+import {
+  areOwnMirror,
+  boundsOfPaths,
+  distance,
+  nodesOfPath,
+  type Path,
+  pathLength,
+  samePath,
+  signedArea,
+} from '@/core/curve';
 import { pathsOfForm } from './form';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anyPoint, anyClosedPath } from '../../../tests/help/arbitraries';
-import { boundsOfPaths } from '../curve/bounds';
-import { pathLength } from '../curve/length';
-import { nodesOfPath } from '../curve/nodes';
-import { areOwnMirror, samePath, signedArea } from '../curve/path';
-import { distance } from '../curve/point';
-import { NO_TURN, turn } from '../number/turn';
+import { NO_TURN, turn } from '@/core/number';
 import {
   dragFormHandle,
   formProblem,

@@ -1,15 +1,20 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { figureSchema } from '../figure/schema';
-import { newFigure, newShape, START_PAINT } from '../figure/start';
-import { boundsOfPaths } from '../curve/bounds';
-import { areOwnMirror, signedArea, type Path } from '../curve/path';
-import { distance, lengthOf, ORIGIN } from '../curve/point';
-import { derivativeAt } from '../curve/segment';
-import { nearestOnPath } from '../curve/nearest';
-import { NO_TURN, turn } from '../number/turn';
+import { figureSchema, newFigure, newShape, START_PAINT } from '@/core/figure';
+import {
+  areOwnMirror,
+  boundsOfPaths,
+  derivativeAt,
+  distance,
+  lengthOf,
+  nearestOnPath,
+  ORIGIN,
+  type Path,
+  signedArea,
+} from '@/core/curve';
+import { NO_TURN, turn } from '@/core/number';
 import { armLengths, branch, pairPositions } from './branch';
 import { barFrame } from './barFrame';
 import { blade } from './blade';

@@ -1,24 +1,32 @@
-import { taskOf, type TaskKind } from '../derive';
-import { failed, finding, ok } from '../finding';
+import { type TaskKind, taskOf } from '@/core/derive';
+import { failed, finding, ok } from '@/core/finding';
 import { remembered } from '../remembered';
-import { compose, scaleMap, turnMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
-import { gapOfCurves } from '../curve/gap';
-import { mapPath } from '../curve/path';
-import { lengthOf, ORIGIN, polarOf } from '../curve/point';
-import { windingNumber } from '../curve/winding';
-import { bisected } from '../number/solve';
+import {
+  boundsOfPaths,
+  compose,
+  type Contour,
+  gapOfCurves,
+  lengthOf,
+  mapPath,
+  nodesOfContours,
+  ORIGIN,
+  pathsOfContours,
+  polarOf,
+  scaleMap,
+  turnMap,
+  windingNumber,
+} from '@/core/curve';
 import {
   addTurns,
+  bisected,
   degreesOf,
   multiplyTurn,
   turn,
+  type Turn,
   turnFromDegrees,
   wrapTurn,
-  type Turn,
-} from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+} from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import type { Maker } from './construction';
 import { endsFields } from './whirl';
 

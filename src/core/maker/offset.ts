@@ -1,10 +1,7 @@
-import { finding } from '../finding';
-import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
-import { signedArea } from '../curve/path';
-import type { BandJoin } from '../merge/band';
-import type { Path } from '../curve/path';
-import { taskOf } from '../derive';
-import { OFFSET } from '../merge/tasks';
+import { finding } from '@/core/finding';
+import { type Contour, nodesOfContours, type Path, pathsOfContours, signedArea } from '@/core/curve';
+import { type BandJoin, OFFSET } from '@/core/merge';
+import { taskOf } from '@/core/derive';
 import { remembered } from '../remembered';
 import { nodeGrips } from './band';
 import { JOIN_FIELDS, type Maker } from './construction';

@@ -1,6 +1,5 @@
-import { ORIGIN, point } from '../curve/point';
-import { arcFromBulge } from '../curve/segment';
-import { finding } from '../finding';
+import { arcFromBulge, ORIGIN, point } from '@/core/curve';
+import { finding } from '@/core/finding';
 import type { Maker } from './construction';
 
 /** A petal by its own length and width, or as what two equal circles share; what is not asked for follows from what is. */

@@ -1,7 +1,16 @@
-import { moveMap, turnMap, compose, inverse, applyTo } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { polarOf, subtract, type Point } from '../curve/point';
-import { turnFromDegrees, type Turn } from '../number/turn';
+import {
+  applyTo,
+  compose,
+  inverse,
+  mapPath,
+  moveMap,
+  type Path,
+  type Point,
+  polarOf,
+  subtract,
+  turnMap,
+} from '@/core/curve';
+import { type Turn, turnFromDegrees } from '@/core/number';
 
 /** Where a construction stands in the motif: its own origin, and how far it is turned clockwise about that. */
 export interface Placed {

@@ -1,8 +1,7 @@
-import type { Point } from '../curve/point';
-import { finding } from '../finding';
-import { turn } from '../number/turn';
-import { MOST_CORNERS_WITH_ALL } from '../symmetry/frame';
-import { alongTurn } from '../symmetry/wedge';
+import type { Point } from '@/core/curve';
+import { finding } from '@/core/finding';
+import { turn } from '@/core/number';
+import { alongTurn, MOST_CORNERS_WITH_ALL } from '@/core/symmetry';
 import { lineOf, polygonOf, type Maker } from './construction';
 
 export type PolygonParams = {

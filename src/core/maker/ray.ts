@@ -1,8 +1,7 @@
-import { finding } from '../finding';
-import { ORIGIN, point, type Point } from '../curve/point';
-import { line } from '../curve/segment';
-import { radiansOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { line, ORIGIN, point, type Point } from '@/core/curve';
+import { radiansOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { arcAbout, polygonOf, reflected, type Maker } from './construction';
 
 export type RayParams = {

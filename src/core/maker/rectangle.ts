@@ -1,6 +1,5 @@
-import { finding } from '../finding';
-import { point, type Point } from '../curve/point';
-import { line, type Segment } from '../curve/segment';
+import { finding } from '@/core/finding';
+import { line, point, type Point, type Segment } from '@/core/curve';
 import { arcAbout, type Maker } from './construction';
 
 export type RectangleParams = {

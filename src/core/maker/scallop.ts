@@ -1,8 +1,7 @@
-import { finding } from '../finding';
-import { ORIGIN, point } from '../curve/point';
-import { arcFromBulge, line } from '../curve/segment';
-import { radiansOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { arcFromBulge, line, ORIGIN, point } from '@/core/curve';
+import { radiansOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { reflected, type Maker } from './construction';
 
 export type ScallopParams = { readonly radius: number; readonly angle: Turn; readonly rise: number };

@@ -1,8 +1,8 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
-import { distance, type Point } from '../curve/point';
-import { turn } from '../number/turn';
+import { distance, type Point } from '@/core/curve';
+import { turn } from '@/core/number';
 import type { Place } from './drawn';
 
 export interface ScatterOptions {

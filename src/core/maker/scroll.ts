@@ -1,6 +1,5 @@
-import { finding } from '../finding';
-import { add, point, scaleBy, subtract, type Point } from '../curve/point';
-import type { ArcSegment } from '../curve/segment';
+import { finding } from '@/core/finding';
+import { add, type ArcSegment, point, type Point, scaleBy, subtract } from '@/core/curve';
 import { arcAbout, type Maker } from './construction';
 
 export type ScrollParams = {

@@ -1,14 +1,23 @@
-import { variedPaint } from '../paint/vary';
-import { finding } from '../finding';
+import { variedPaint } from '@/core/paint';
+import { finding } from '@/core/finding';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
-import { compose, moveMap, scaleMap, type Affine } from '../curve/affine';
-import { stationsAlong, type Station } from '../curve/along';
-import { nodesOfContours, pathsOfContours, type Contour } from '../curve/contours';
-import { pathLength } from '../curve/length';
-import { mapPath, type Path } from '../curve/path';
-import { ORIGIN } from '../curve/point';
+import {
+  type Affine,
+  compose,
+  type Contour,
+  mapPath,
+  moveMap,
+  nodesOfContours,
+  ORIGIN,
+  type Path,
+  pathLength,
+  pathsOfContours,
+  scaleMap,
+  type Station,
+  stationsAlong,
+} from '@/core/curve';
 import { nodeGrips } from './band';
 import type { Maker } from './construction';
 

@@ -1,7 +1,7 @@
-import { finding } from '../finding';
-import type { Point } from '../curve/point';
-import { gcd, turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import type { Point } from '@/core/curve';
+import { gcd, turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { polygonOf, type Maker } from './construction';
 
 export type StarParams = {

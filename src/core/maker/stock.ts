@@ -1,11 +1,7 @@
 import { petalOfSize } from './petal';
-import { scaleMap, moveMap, compose } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import type { Contour } from '../curve/contours';
-import { mapPath } from '../curve/path';
-import { STRAIGHT, type Work } from '../derive';
-import { ORIGIN } from '../curve/point';
-import { turn } from '../number/turn';
+import { boundsOfPaths, compose, type Contour, mapPath, moveMap, ORIGIN, scaleMap } from '@/core/curve';
+import { STRAIGHT, type Work } from '@/core/derive';
+import { turn } from '@/core/number';
 import { formOfPaths, pathsOfForm, type Form } from './form';
 import { MAKERS } from './makers';
 

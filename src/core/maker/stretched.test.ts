@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { applyTo, turnMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { STRAIGHT } from '../derive';
-import { turn } from '../number/turn';
-import { distance } from '../curve/point';
+import { applyTo, boundsOfPaths, distance, turnMap } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { turn } from '@/core/number';
 import { dragFormHandle, handlesOfForm, pathsOfForm, stretchedForm, type Form } from './form';
 import { MAKERS, type BuiltForm } from './makers';
 import { transformedForms } from './transform';

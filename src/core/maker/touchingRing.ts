@@ -1,7 +1,7 @@
-import { finding } from '../finding';
-import { point } from '../curve/point';
-import { turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { point } from '@/core/curve';
+import { turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { circlePath } from './circle';
 import type { Maker } from './construction';
 

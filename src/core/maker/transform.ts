@@ -1,9 +1,17 @@
-import { finding, type Finding } from '../finding';
-import { applyTo, compose, MIRROR, moveMap, turnMap, type Affine } from '../curve/affine';
-import type { Work } from '../derive';
-import { areOwnMirror, mapPath } from '../curve/path';
-import type { Point } from '../curve/point';
-import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn } from '../number/turn';
+import { finding, type Finding } from '@/core/finding';
+import {
+  type Affine,
+  applyTo,
+  areOwnMirror,
+  compose,
+  mapPath,
+  MIRROR,
+  moveMap,
+  type Point,
+  turnMap,
+} from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn } from '@/core/number';
 import {
   formOfPaths,
   movedForm,

@@ -1,6 +1,6 @@
-import { finding } from '../finding';
-import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '../number/turn';
-import { alongTurn } from '../symmetry/wedge';
+import { finding } from '@/core/finding';
+import { addTurns, multiplyTurn, radiansOf, turn, type Turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
 import { polygonOf, type Field, type Maker } from './construction';
 
 export type WhirlParams = {

@@ -1,12 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { boundsOfPaths } from '../curve/bounds';
-import { lengthOf } from '../curve/point';
-import { pointAt } from '../curve/segment';
-import { STRAIGHT } from '../derive';
-import { NO_TURN, radiansOf, turn } from '../number/turn';
-import type { Run } from '../words/run';
+import { boundsOfPaths, lengthOf, pointAt } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { NO_TURN, radiansOf, turn } from '@/core/number';
+import type { Run } from '@/core/words';
 import { partsOfForm, pathsOfForm, plainForms, type Form } from './form';
 import { words, type WordsParams } from './words';
 

@@ -1,11 +1,8 @@
-import { mapPath, type Path } from '../curve/path';
-import { pathsOfContours } from '../curve/contours';
-import { finding } from '../finding';
-import { radiansOf, turn, turnFromDegrees, degreesOf, type Turn } from '../number/turn';
-import { polarOf } from '../curve/point';
-import { alongTurn } from '../symmetry/wedge';
-import type { Words } from '../words/run';
-import { START_WORDS } from '../words/startWords';
+import { mapPath, type Path, pathsOfContours, polarOf } from '@/core/curve';
+import { finding } from '@/core/finding';
+import { degreesOf, radiansOf, turn, type Turn, turnFromDegrees } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
+import { START_WORDS, type Words } from '@/core/words';
 import type { Maker } from './construction';
 
 export type WordsParams = {

@@ -5,15 +5,20 @@
  * @example
  * const leaf = areaAboutAxis(paths, 'nonzero', 'right', work); // closed outlines that are their own reflection
  */
-import { MIRROR } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { contoursOfPaths, pathsOfContours } from '../curve/contours';
-import { joined } from '../curve/joined';
-import { withReflection } from '../curve/nodeOps';
-import { mapPath, reversedPath, type Path } from '../curve/path';
-import type { Segment } from '../curve/segment';
-import { taskOf, type Work } from '../derive';
-import { NO_TURN } from '../number/turn';
+import {
+  boundsOfPaths,
+  contoursOfPaths,
+  joined,
+  mapPath,
+  MIRROR,
+  type Path,
+  pathsOfContours,
+  reversedPath,
+  type Segment,
+  withReflection,
+} from '@/core/curve';
+import { taskOf, type Work } from '@/core/derive';
+import { NO_TURN } from '@/core/number';
 import type { MergeRequest } from './merge';
 import { MERGED } from './tasks';
 import { trimPaths, type Side } from './trim';

@@ -3,14 +3,23 @@ import { describe, expect, it } from 'vitest';
 
 import { clipper } from '../../../tests/help/clipper';
 import { circle, polygon } from '../../../tests/help/motifs';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { directionAt } from '../curve/direction';
-import { flatten } from '../curve/flatten';
-import { nearestOnPath } from '../curve/nearest';
-import { signedArea, type Path } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { arcFromBulge, cubic, line, pointAt, type Segment } from '../curve/segment';
-import { windingNumber } from '../curve/winding';
+import {
+  arcFromBulge,
+  type Bounds,
+  boundsOfPaths,
+  cubic,
+  directionAt,
+  distance,
+  flatten,
+  line,
+  nearestOnPath,
+  type Path,
+  type Point,
+  pointAt,
+  type Segment,
+  signedArea,
+  windingNumber,
+} from '@/core/curve';
 import { BAND_TOLERANCE, bandsOf, offsetOf, type BandLook } from './band';
 
 const LOOK: BandLook = {

@@ -1,9 +1,13 @@
-import { boundsOfPaths } from '../curve/bounds';
-import { dashesOf } from '../curve/cutAlong';
-import { arcLength, pathLength } from '../curve/length';
-import { signedArea, type Path } from '../curve/path';
-import { distance } from '../curve/point';
-import { NO_TURN } from '../number/turn';
+import {
+  arcLength,
+  boundsOfPaths,
+  dashesOf,
+  distance,
+  type Path,
+  pathLength,
+  signedArea,
+} from '@/core/curve';
+import { NO_TURN } from '@/core/number';
 import { coverOfBand, type BandJoin, type BandLook } from './bandSides';
 import { mergeNow } from './engine';
 import { placedLoops } from './placed';

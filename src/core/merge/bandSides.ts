@@ -5,15 +5,33 @@
  * @example
  * coverOfBand(line, look, 1e-3); // [{ paths: [one outline all round], rule: 'nonzero' }]
  */
-import { arcLength, pathLength } from '../curve/length';
-import { boundsOfPaths } from '../curve/bounds';
-import { parameterAt } from '../curve/along';
-import { curvatureAt, cuspOf, directionAt, leftOf } from '../curve/direction';
-import { parallelOf, turningBack, type Apart } from '../curve/parallel';
-import { partOf, withEnds } from '../curve/part';
-import { signedArea, type Path } from '../curve/path';
-import { add, cross, distance, dot, scaleBy, subtract, type Point } from '../curve/point';
-import { line, reversed, type Segment } from '../curve/segment';
+import {
+  add,
+  type Apart,
+  arcLength,
+  boundsOfPaths,
+  cross,
+  curvatureAt,
+  cuspOf,
+  directionAt,
+  distance,
+  dot,
+  leftOf,
+  line,
+  parallelOf,
+  parameterAt,
+  partOf,
+  type Path,
+  pathLength,
+  type Point,
+  reversed,
+  scaleBy,
+  type Segment,
+  signedArea,
+  subtract,
+  turningBack,
+  withEnds,
+} from '@/core/curve';
 import type { MergeShape } from './merge';
 
 export type BandJoin = 'miter' | 'round' | 'bevel';

@@ -6,10 +6,8 @@
  * const [cell] = index.cellsAt('rupan21eudiqm-0@3');
  * const next = index.turned(cell, 1);               // the same cell of the next copy
  */
-import { applyTo, MIRROR, turnMap } from '../curve/affine';
-import type { Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import { NO_TURN, type Turn } from '../number/turn';
+import { applyTo, MIRROR, type Path, type Point, turnMap } from '@/core/curve';
+import { NO_TURN, type Turn } from '@/core/number';
 import type { Cells } from './merge';
 import { placedLoops } from './placed';
 

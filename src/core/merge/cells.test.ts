@@ -3,14 +3,23 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { circle, polygon } from '../../../tests/help/motifs';
-import { centroidOf } from '../curve/centroid';
-import { flatten } from '../curve/flatten';
-import { mapPath, type Path } from '../curve/path';
-import { distance, lengthOf, type Point } from '../curve/point';
-import { arcFromBulge, line } from '../curve/segment';
-import { NO_TURN } from '../number/turn';
-import { STRAIGHT } from '../derive';
-import { applyTo, MIRROR, scaleMap, turnMap } from '../curve/affine';
+import {
+  applyTo,
+  arcFromBulge,
+  centroidOf,
+  distance,
+  flatten,
+  lengthOf,
+  line,
+  mapPath,
+  MIRROR,
+  type Path,
+  type Point,
+  scaleMap,
+  turnMap,
+} from '@/core/curve';
+import { NO_TURN } from '@/core/number';
+import { STRAIGHT } from '@/core/derive';
 import { cellsOf, insideOf } from './cells';
 import { groupsOf } from './fused';
 import type { Cells } from './merge';

@@ -1,11 +1,8 @@
 import polylabel from 'polylabel';
 
-import type { Result } from '../finding';
-import { keysOf } from '../arrangement/keys';
-import { centroidOf } from '../curve/centroid';
-import { flatten } from '../curve/flatten';
-import { signedArea, type Path } from '../curve/path';
-import type { Point } from '../curve/point';
+import type { Result } from '@/core/finding';
+import { keysOf } from '@/core/arrangement';
+import { centroidOf, flatten, type Path, type Point, signedArea } from '@/core/curve';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
 import { weaveOf } from './weave/weave';
 import {

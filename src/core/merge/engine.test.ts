@@ -1,7 +1,5 @@
-import { petalOfSize } from '../maker/petal';
-import { STRAIGHT } from '../derive';
-import type { Form } from '../maker/form';
-import { pathsOfForm } from '../maker/form';
+import { type Form, pathsOfForm, petalOfSize } from '@/core/maker';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -10,11 +8,19 @@ import { iconMotif, iconNames } from '../../../tests/help/icons';
 import { brokenIdentities, coveredArea, requestOf } from '../../../tests/help/identities';
 import { asymmetry, nodesOf, wholeOf } from '../../../tests/help/symmetry';
 import { anyFold, circle, motif, polygon } from '../../../tests/help/motifs';
-import { compose, MIRROR, turnMap } from '../curve/affine';
-import { mapPath, signedArea, type Path } from '../curve/path';
-import { fromPolar, lengthOf } from '../curve/point';
-import { arcFromBulge, line } from '../curve/segment';
-import { NO_TURN, turn } from '../number/turn';
+import {
+  arcFromBulge,
+  compose,
+  fromPolar,
+  lengthOf,
+  line,
+  mapPath,
+  MIRROR,
+  type Path,
+  signedArea,
+  turnMap,
+} from '@/core/curve';
+import { NO_TURN, turn } from '@/core/number';
 import { merge, mergeNow } from './engine';
 import { MergeStopped, type MergeOperand, type MergeShape } from './merge';
 import { stabilizerOrder } from './operands';

@@ -1,11 +1,16 @@
-import { finding } from '../finding';
-import { arrange, FULL_TOLERANCE, type Arrangement } from '../arrangement/arrange';
-import { Inconsistent, TooMuchWork } from '../arrangement/errors';
-import { outlinesOf, type OutlinedRegion } from '../arrangement/outline';
-import { Restorer } from '../arrangement/restore';
-import { MIRROR } from '../curve/affine';
-import { mapPath, reversedPath, signedArea } from '../curve/path';
-import { turn, wrapTurn, type Turn } from '../number/turn';
+import { finding } from '@/core/finding';
+import {
+  arrange,
+  type Arrangement,
+  FULL_TOLERANCE,
+  Inconsistent,
+  type OutlinedRegion,
+  outlinesOf,
+  Restorer,
+  TooMuchWork,
+} from '@/core/arrangement';
+import { mapPath, MIRROR, reversedPath, signedArea } from '@/core/curve';
+import { turn, type Turn, wrapTurn } from '@/core/number';
 import {
   MergeFailed,
   MergeStopped,

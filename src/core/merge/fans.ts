@@ -5,13 +5,8 @@
  * @example
  * const lines = fansOf(division, (kind) => ranks[kind]);
  */
-import { outlinesOf, type OutlinedRegion, type OutlineStep } from '../arrangement/outline';
-import { Restorer } from '../arrangement/restore';
-import { valueAt } from '../arrangement/lists';
-import { applyTo } from '../curve/affine';
-import { signedArea, type Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import { line } from '../curve/segment';
+import { type OutlinedRegion, outlinesOf, type OutlineStep, Restorer, valueAt } from '@/core/arrangement';
+import { applyTo, line, type Path, type Point, signedArea } from '@/core/curve';
 import { insideOf } from './cells';
 import type { Divided } from './engine';
 

@@ -1,10 +1,15 @@
-import { applyTo, MIRROR } from '../curve/affine';
-import { boxOfPaths } from '../curve/bounds';
-import { signedArea, type Path } from '../curve/path';
-import { lengthOf, type Point } from '../curve/point';
-import { windingNumber } from '../curve/winding';
-import { NO_TURN, radiansOf, turn, type Turn } from '../number/turn';
-import { taskOf, type Work } from '../derive';
+import {
+  applyTo,
+  boxOfPaths,
+  lengthOf,
+  MIRROR,
+  type Path,
+  type Point,
+  signedArea,
+  windingNumber,
+} from '@/core/curve';
+import { NO_TURN, radiansOf, turn, type Turn } from '@/core/number';
+import { taskOf, type Work } from '@/core/derive';
 import { type Cells, type Division, type MergeRequest, type MergeShape } from './merge';
 import { MERGED } from './tasks';
 import { CellIndex } from './cellIndex';

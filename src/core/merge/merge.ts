@@ -1,7 +1,6 @@
-import { failed, ok, type Finding, type Result } from '../finding';
-import type { Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import type { Turn } from '../number/turn';
+import { failed, type Finding, ok, type Result } from '@/core/finding';
+import type { Path, Point } from '@/core/curve';
+import type { Turn } from '@/core/number';
 
 /**
  * What is kept of the plane. With `among: 'copies'` every copy of every operand counts on its own; with

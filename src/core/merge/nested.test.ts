@@ -3,11 +3,9 @@ import { describe, expect, it } from 'vitest';
 
 import { made } from '../../../tests/help/made';
 import { circle, polygon } from '../../../tests/help/motifs';
-import { applyTo, turnMap } from '../curve/affine';
-import { STRAIGHT, taskOf } from '../derive';
-import type { Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import { NO_TURN } from '../number/turn';
+import { applyTo, type Path, type Point, turnMap } from '@/core/curve';
+import { STRAIGHT, taskOf } from '@/core/derive';
+import { NO_TURN } from '@/core/number';
 import { divided } from './cells';
 import { mergeNow } from './engine';
 import { cellAt, groupsOf, isInside } from './fused';

@@ -9,13 +9,11 @@
  * const answer = work.ask(task);
  * if (answer?.ok) for (const { paint, parts } of answer.value) draw(parts, colours[paint]);
  */
-import { applyTo, turnMap } from '../curve/affine';
-import { boxOfPaths, type Bounds } from '../curve/bounds';
-import { lengthOf, type Point } from '../curve/point';
-import { negateTurn } from '../number/turn';
-import type { TaskKind } from '../derive';
-import { failed, finding, type Result } from '../finding';
-import { keysOf } from '../arrangement/keys';
+import { applyTo, type Bounds, boxOfPaths, lengthOf, type Point, turnMap } from '@/core/curve';
+import { negateTurn } from '@/core/number';
+import type { TaskKind } from '@/core/derive';
+import { failed, finding, type Result } from '@/core/finding';
+import { keysOf } from '@/core/arrangement';
 import { CellIndex } from './cellIndex';
 import { divided, insideOf } from './cells';
 import { divisionOf, mergeNow, outlinedKinds, type Divided } from './engine';

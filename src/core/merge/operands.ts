@@ -1,10 +1,17 @@
-import type { ArrangedPath } from '../arrangement/arrange';
-import type { Symmetry } from '../arrangement/group';
-import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import { mapPath, samePath, type Path } from '../curve/path';
-import { distance, lengthOf } from '../curve/point';
-import { addTurns, gcd, multiplyTurn, negateTurn, turn, type Turn } from '../number/turn';
+import type { ArrangedPath, Symmetry } from '@/core/arrangement';
+import {
+  type Affine,
+  boundsOfPaths,
+  compose,
+  distance,
+  lengthOf,
+  mapPath,
+  MIRROR,
+  type Path,
+  samePath,
+  turnMap,
+} from '@/core/curve';
+import { addTurns, gcd, multiplyTurn, negateTurn, turn, type Turn } from '@/core/number';
 import type { MergeOperand, MergeShape } from './merge';
 
 /** An operand's part in an arrangement. */

@@ -1,5 +1,4 @@
-import type { Path } from '../curve/path';
-import type { Segment } from '../curve/segment';
+import type { Path, Segment } from '@/core/curve';
 import type { Cells, Division, MergeOperand, MergePart, MergeRequest, MergeResult } from './merge';
 
 /**

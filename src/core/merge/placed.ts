@@ -1,6 +1,5 @@
-import { MIRROR, turnMap } from '../curve/affine';
-import { mapPath, reversedPath, type Path } from '../curve/path';
-import type { Turn } from '../number/turn';
+import { mapPath, MIRROR, type Path, reversedPath, turnMap } from '@/core/curve';
+import type { Turn } from '@/core/number';
 
 /** Outlines put where a copy stands, clockwise as they were. */
 export function placedLoops(loops: readonly Path[], by: Turn, mirrored: boolean): Path[] {

@@ -1,13 +1,11 @@
-import { STRAIGHT } from '../derive';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { circle } from '../../../tests/help/motifs';
-import { areOwnMirror, signedArea, type Path } from '../curve/path';
-import { pathLength } from '../curve/length';
-import { arcFromBulge, line } from '../curve/segment';
-import { turn } from '../number/turn';
-import { pastRays } from '../symmetry/wedge';
+import { arcFromBulge, areOwnMirror, line, type Path, pathLength, signedArea } from '@/core/curve';
+import { turn } from '@/core/number';
+import { pastRays } from '@/core/symmetry';
 import { mergeNow } from './engine';
 import { slitPath } from './slit';
 import { trimPaths } from './trim';

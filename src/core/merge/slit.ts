@@ -1,12 +1,20 @@
-import { boundsOfPaths } from '../curve/bounds';
-import { crossingsOf } from '../curve/crossings';
-import { partOf } from '../curve/part';
-import { polygonPath, type Path } from '../curve/path';
-import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
-import { line, type Segment } from '../curve/segment';
-import { taskOf, type Work } from '../derive';
-import { valueOr } from '../finding';
-import { NO_TURN } from '../number/turn';
+import {
+  add,
+  boundsOfPaths,
+  crossingsOf,
+  distance,
+  line,
+  partOf,
+  type Path,
+  type Point,
+  polygonPath,
+  scaleBy,
+  type Segment,
+  subtract,
+} from '@/core/curve';
+import { taskOf, type Work } from '@/core/derive';
+import { valueOr } from '@/core/finding';
+import { NO_TURN } from '@/core/number';
 import type { MergeOperand, MergeRequest } from './merge';
 import { MERGED } from './tasks';
 

@@ -4,11 +4,7 @@
  * @example
  * spineOfBand([circleOf(20), circleOf(16)]); // { path: a circle of 18, width: 4 }
  */
-import { boundsOfPaths } from '../curve/bounds';
-import { stationsAlong } from '../curve/along';
-import { pathLength } from '../curve/length';
-import { nearestOnPath } from '../curve/nearest';
-import { signedArea, type Path } from '../curve/path';
+import { boundsOfPaths, nearestOnPath, type Path, pathLength, signedArea, stationsAlong } from '@/core/curve';
 import { remembered } from '../remembered';
 import { bandsOf, offsetOf } from './band';
 import { tried } from './merge';

@@ -6,12 +6,9 @@
  * const task = taskOf(STACKED, { fold: 8, mirror: true, shapes: [octant], placed });
  * const answer = work.ask(task);                 // the coats, by the numbers of their paints
  */
-import { applyTo, compose, MIRROR, turnMap } from '../curve/affine';
-import { boundsOfPaths } from '../curve/bounds';
-import type { Point } from '../curve/point';
-import { windingNumber } from '../curve/winding';
-import type { TaskKind } from '../derive';
-import { negateTurn, NO_TURN, type Turn } from '../number/turn';
+import { applyTo, boundsOfPaths, compose, MIRROR, type Point, turnMap, windingNumber } from '@/core/curve';
+import type { TaskKind } from '@/core/derive';
+import { negateTurn, NO_TURN, type Turn } from '@/core/number';
 import { CellIndex } from './cellIndex';
 import { divided } from './cells';
 import { mergeNow } from './engine';

@@ -7,9 +7,9 @@
  * const answer = work.ask(task);                  // undefined while it is being worked out
  * if (answer?.ok) draw(answer.value.flat());
  */
-import type { Path } from '../curve/path';
-import type { TaskKind } from '../derive';
-import { failed, finding, type Result } from '../finding';
+import type { Path } from '@/core/curve';
+import type { TaskKind } from '@/core/derive';
+import { failed, finding, type Result } from '@/core/finding';
 import { bandsOf, dashCount, MOST_DASHES, offsetOf, type BandJoin, type BandLook } from './band';
 import { mergeNow } from './engine';
 import { tried, type MergeRequest, type MergeShape } from './merge';

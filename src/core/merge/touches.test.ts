@@ -1,12 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { mapPath, signedArea, type Path } from '../curve/path';
-import { MIRROR, moveMap, turnMap, type Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { cubic, line } from '../curve/segment';
-import { circlePath } from '../maker/circle';
-import { NO_TURN, turn } from '../number/turn';
+import {
+  type Affine,
+  cubic,
+  line,
+  mapPath,
+  MIRROR,
+  moveMap,
+  type Path,
+  type Point,
+  signedArea,
+  turnMap,
+} from '@/core/curve';
+import { circlePath } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
 import { mergeNow } from './engine';
 import type { MergeOperand } from './merge';
 

@@ -1,10 +1,16 @@
-import { polygonPath, type Path } from '../curve/path';
-import { distance, ORIGIN, scaleBy, type Point } from '../curve/point';
-import { pointAt } from '../curve/segment';
-import { taskOf, type Work } from '../derive';
-import { negateTurn, NO_TURN } from '../number/turn';
-import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '../symmetry/wedge';
-import { boundsOfPaths } from '../curve/bounds';
+import {
+  boundsOfPaths,
+  distance,
+  ORIGIN,
+  type Path,
+  type Point,
+  pointAt,
+  polygonPath,
+  scaleBy,
+} from '@/core/curve';
+import { taskOf, type Work } from '@/core/derive';
+import { negateTurn, NO_TURN } from '@/core/number';
+import { alongTurn, halfWedge, isWide, pastRays, type Wedge } from '@/core/symmetry';
 import { alone, slitPath } from './slit';
 import type { MergeOperand, MergeRequest } from './merge';
 import { MERGED } from './tasks';

@@ -1,6 +1,6 @@
 import { clampChroma, converter, formatHex, formatHex8, wcagContrast } from 'culori';
 
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 const toOklch = converter('oklch');
 const toOklab = converter('oklab');

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { pixelsOf } from '../../../tests/help/pictures';
-import { BLEND_MODES } from '../scene/scene';
+import { BLEND_MODES } from '@/core/scene';
 import { blended } from './blend';
 import { tintOf } from './inkAt';
 

@@ -5,7 +5,7 @@
  * @example
  * blended({ r: 200, g: 40, b: 40 }, { r: 0, g: 255, b: 0, opacity: 0.5 }, 'multiply');
  */
-import type { BlendMode } from '../scene/scene';
+import type { BlendMode } from '@/core/scene';
 import type { Tint } from './inkAt';
 
 type Rgb = Pick<Tint, 'r' | 'g' | 'b'>;

@@ -1,6 +1,6 @@
 import { formatHex, formatHex8, parse } from 'culori';
 
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 /** Any CSS colour (CSS Color 4), or bare hex digits, as `#rrggbb` or `#rrggbbaa`; null where the text is none. */
 export function readColour(text: string): Colour | null {

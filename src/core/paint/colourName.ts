@@ -6,7 +6,7 @@
  */
 import { differenceCiede2000, nearest } from 'culori';
 
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 /**
  * A few colours of each word, dark, pale and full, as people name them: the eleven basic terms (Berlin and Kay, Basic Color Terms, 1969),

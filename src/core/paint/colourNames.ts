@@ -5,7 +5,7 @@
  * const names = namedColours({}, '#d9512c', 'Signal');
  * calledColour('#d9512c', names);   // 'Signal, #d9512c'
  */
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 export type ColourNames = Readonly<Record<Colour, string>>;
 

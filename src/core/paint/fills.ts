@@ -1,4 +1,4 @@
-import type { Colour, Fill, Gradient, Paint } from '../scene/scene';
+import type { Colour, Fill, Gradient, Paint } from '@/core/scene';
 import { remembered } from '../remembered';
 
 export const isGradient = (fill: Fill | null | undefined): fill is Gradient =>

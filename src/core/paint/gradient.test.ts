@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import { pathsOfForm } from '../maker/form';
-import { NO_TURN, turn } from '../number/turn';
-import type { Gradient, GradientStop, SceneItem, SceneLayer } from '../scene/scene';
+import { STRAIGHT } from '@/core/derive';
+import { pathsOfForm } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
+import type { Gradient, GradientStop, SceneItem, SceneLayer } from '@/core/scene';
 import { isGradient } from './fills';
 import { plainStops, reversedStops, stopsProblem, withSettledGradients, withStop } from './gradient';
 

@@ -1,12 +1,22 @@
 import { remembered } from '../remembered';
-import { finding, type Finding } from '../finding';
+import { finding, type Finding } from '@/core/finding';
 import { formatHex, formatHex8, interpolate } from 'culori';
 
-import { applyTo, determinant, inverse, MIRROR, similarityScale, type Affine } from '../curve/affine';
-import { boundsOfPaths, type Bounds } from '../curve/bounds';
-import { distance, lengthOf, type Point } from '../curve/point';
-import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
-import { placementMap } from '../symmetry/rule';
+import {
+  type Affine,
+  applyTo,
+  type Bounds,
+  boundsOfPaths,
+  determinant,
+  distance,
+  inverse,
+  lengthOf,
+  MIRROR,
+  type Point,
+  similarityScale,
+} from '@/core/curve';
+import type { Fill, Gradient, GradientStop, Paint, SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
+import { placementMap } from '@/core/symmetry';
 import { isGradient, mapFills } from './fills';
 import { hasCircles, mappedRun, movedRun } from './run';
 

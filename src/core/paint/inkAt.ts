@@ -4,8 +4,7 @@
  * @example
  * inkAt({ kind: 'linear', from: { x: 0, y: 0 }, to: { x: 10, y: 0 }, stops }, { x: 5, y: 0 }); // half way
  */
-import { applyTo, inverse } from '../curve/affine';
-import { distance, dot, subtract, type Point } from '../curve/point';
+import { applyTo, distance, dot, inverse, type Point, subtract } from '@/core/curve';
 import type { Ink } from './style';
 
 /** Red, green and blue from 0 to 255, and the opacity from 0 to 1. */

@@ -4,7 +4,7 @@
  * @example
  * inksOf('#d9512c', figure.inks); // as the person said, or { c: 0, m: 63, y: 80, k: 15 }
  */
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 /** Shares in per cent. */
 export interface Cmyk {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 
-import { STRAIGHT } from '../derive';
-import { pathsOfForm } from '../maker/form';
-import { NO_TURN, turn, turnFromDegrees } from '../number/turn';
-import type { SceneItem, SceneLayer } from '../scene/scene';
+import { STRAIGHT } from '@/core/derive';
+import { pathsOfForm } from '@/core/maker';
+import { NO_TURN, turn, turnFromDegrees } from '@/core/number';
+import type { SceneItem, SceneLayer } from '@/core/scene';
 import { brightnessOf, facingOf, litColour, withLight, type Light } from './light';
 
 const at = (degrees: number, r = 10) => ({

@@ -1,11 +1,9 @@
 import { converter, formatHex, formatHex8 } from 'culori';
 
-import { middleOf } from '../curve/centroid';
-import { applyTo } from '../curve/affine';
-import { ORIGIN, type Point } from '../curve/point';
-import { degreesOf, type Turn } from '../number/turn';
-import type { Colour, SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
-import { placementMap } from '../symmetry/rule';
+import { applyTo, middleOf, ORIGIN, type Point } from '@/core/curve';
+import { degreesOf, type Turn } from '@/core/number';
+import type { Colour, SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
+import { placementMap } from '@/core/symmetry';
 import { mapPaint } from './fills';
 
 /** Light on the facets of a round. */

@@ -1,6 +1,6 @@
 import { formatHex, formatHex8, interpolate } from 'culori';
 
-import type { Colour, Paint } from '../scene/scene';
+import type { Colour, Paint } from '@/core/scene';
 import { mapPaint } from './fills';
 
 /** A colour some of the way to another, in OKLab (CSS Color 4, section 12); its opacity stays its own. */

@@ -1,6 +1,6 @@
 import { converter, formatHex, parse } from 'culori';
 
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 /** True where nothing is seen through a colour. */
 export const isOpaque = (colour: Colour): boolean => (parse(colour)?.alpha ?? 1) === 1;

@@ -1,4 +1,4 @@
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 import type { ColourNames } from './colourNames';
 import { adjustedColour, harmonyOf, HARMONIES, NO_ADJUSTMENT, shadesOf } from './adjust';
 

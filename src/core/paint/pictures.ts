@@ -6,7 +6,7 @@
  */
 import isEqual from 'fast-deep-equal';
 
-import type { Laid, SceneItem, Shown } from '../scene/scene';
+import type { Laid, SceneItem, Shown } from '@/core/scene';
 import { placedPaint } from './gradient';
 
 /** Things in runs that are laid as one; those that just cover, one by one or together, have none. */

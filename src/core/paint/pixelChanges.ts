@@ -5,7 +5,7 @@
  * grey([217, 81, 44, 255]);             // as light, without colour
  * greyOf('#d9512c');                    // the same for a colour
  */
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 import { seenAs, type Vision } from './vision';
 
 /** Red, green, blue and opacity, from 0 to 255. */

@@ -1,4 +1,4 @@
-import { degreesOf, turnFromDegrees, type Turn } from '../number/turn';
+import { degreesOf, type Turn, turnFromDegrees } from '@/core/number';
 
 /** Lines and shapes of a round as raised wire, or sunken as grooves. */
 export interface Relief {

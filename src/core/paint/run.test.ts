@@ -2,11 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { pixelsOf } from '../../../tests/help/pictures';
-import { applyTo, determinant, inverse, type Affine } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
-import { svgOf } from '../format/svg/svg';
-import type { Gradient, Scene } from '../scene/scene';
-import { turn } from '../number/turn';
+import { type Affine, applyTo, determinant, distance, inverse, type Point } from '@/core/curve';
+import { svgOf } from '@/core/format/svg';
+import type { Gradient, Scene } from '@/core/scene';
+import { turn } from '@/core/number';
 import { isGradient } from './fills';
 import { turnedPaint, withSettledGradients } from './gradient';
 import { hasCircles, mappedRun, rimMap } from './run';

@@ -4,9 +4,8 @@
  * @example
  * mappedRun(rings, { ...IDENTITY, a: 2 }).across; // rings became ellipses, twice as wide as high
  */
-import { applyTo, similarityScale, type Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import type { Gradient } from '../scene/scene';
+import { type Affine, applyTo, type Point, similarityScale } from '@/core/curve';
+import type { Gradient } from '@/core/scene';
 
 /** From the unit circle's middle and two points of it, a quarter apart, to the middle and the rim of a radial gradient. */
 export function rimMap({ from, to, across }: Pick<Gradient, 'from' | 'to' | 'across'>): Affine {

@@ -1,8 +1,8 @@
 import { formatHex, formatHex8, interpolate } from 'culori';
 
 import { remembered } from '../remembered';
-import { lengthOf, type Point } from '../curve/point';
-import type { Colour } from '../scene/scene';
+import { lengthOf, type Point } from '@/core/curve';
+import type { Colour } from '@/core/scene';
 
 /** Something that gets a colour by where it lies: a cell, or a shape. Lengths in the figure's unit, from the centre. */
 export interface PlacedRegion {

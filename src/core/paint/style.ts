@@ -5,10 +5,9 @@
  * @example
  * const { fill, stroke, isStrokeFirst } = styleOf(item.paint, item.rule);
  */
-import type { Affine } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
+import { type Affine, distance, type Point } from '@/core/curve';
 import { remembered } from '../remembered';
-import type { Colour, Fill, FillRule, Gradient, Paint, Stroke } from '../scene/scene';
+import type { Colour, Fill, FillRule, Gradient, Paint, Stroke } from '@/core/scene';
 import { opacityOf } from './colour';
 import { isGradient } from './fills';
 import { plainStops } from './gradient';
@@ -93,7 +92,7 @@ export const styleOf = ({ fill, stroke, behind }: Paint, rule: FillRule): Style 
 });
 
 /** The inks of a paint, that of the fill first. */
-export const inksOf = ({ fill, stroke }: Paint): Ink[] =>
+export const inksOfPaint = ({ fill, stroke }: Paint): Ink[] =>
   [fill, stroke?.colour ?? null].flatMap((each) => (each === null ? [] : [inkOf(each)]));
 
 /** A flat ink as CSS has it. */

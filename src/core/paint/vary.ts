@@ -1,6 +1,6 @@
 import { clampChroma, converter, formatHex, formatHex8 } from 'culori';
 
-import type { Colour, Paint } from '../scene/scene';
+import type { Colour, Paint } from '@/core/scene';
 import { mapPaint } from './fills';
 
 const toOklch = converter('oklch');

@@ -14,7 +14,7 @@ import {
   type Color,
 } from 'culori';
 
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 
 export const VISIONS = ['protan', 'deutan', 'tritan'] as const;
 export type Vision = (typeof VISIONS)[number];

@@ -4,7 +4,7 @@
  * @example
  * for (const { kind, points } of frameSeen(read.seat, read.reach, { fold: 12, axis })) …
  */
-import type { Point } from '../curve/point';
+import type { Point } from '@/core/curve';
 import { seenAt, type Seat } from './polar';
 
 /** A line through points in pixels of the picture. */

@@ -4,7 +4,7 @@
  * @example
  * const polar = polarOf(tone, { ...UPRIGHT, x: 200, y: 180 }, { reach: 150, rings: 64, spokes: 512 });
  */
-import type { Point } from '../curve/point';
+import type { Point } from '@/core/curve';
 import type { Tone } from './tone';
 
 /**

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { pictureOf } from '../../../tests/help/seen';
-import { IDENTITY, moveMap } from '../curve/affine';
-import { signedArea } from '../curve/path';
-import { polarOf } from '../curve/point';
+import { IDENTITY, moveMap, polarOf, signedArea } from '@/core/curve';
 import { tracedWhereItLies } from './traceWedge';
 
 const OPTIONS = { threshold: 0.5, light: false, smoothness: 0.6, smallest: 4 };

@@ -5,12 +5,18 @@
  * @example
  * const areas = tracedWhereItLies(clean, options, map, { fold: 12, mirror: true });
  */
-import { turnMap, type Affine } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { traced, type GreyPicture, type TraceOptions } from '../curve/trace';
-import { STRAIGHT } from '../derive';
-import { trimPaths } from '../merge/trim';
-import { turn } from '../number/turn';
+import {
+  type Affine,
+  type GreyPicture,
+  mapPath,
+  type Path,
+  traced,
+  type TraceOptions,
+  turnMap,
+} from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { trimPaths } from '@/core/merge';
+import { turn } from '@/core/number';
 import type { ChosenFold } from './readPicture';
 import type { ColourPicture } from './tone';
 

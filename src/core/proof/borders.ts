@@ -1,6 +1,6 @@
-import { contrastOf } from '../paint/adjust';
+import { contrastOf } from '@/core/paint';
 import { remembered } from '../remembered';
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 import type { Place } from './check';
 import type { Subject } from './subject';
 

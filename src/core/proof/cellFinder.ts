@@ -4,10 +4,17 @@
  * @example
  * finderOf(groups).at({ x: 3, y: -40 });   // { group, copy }, or null where no cell is
  */
-import { applyTo, compose, inverse, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { boxOfPaths } from '../curve/bounds';
-import type { Point } from '../curve/point';
-import { isInside, type CellCopy, type CellGroup } from '../merge/fused';
+import {
+  type Affine,
+  applyTo,
+  boxOfPaths,
+  compose,
+  inverse,
+  MIRROR,
+  type Point,
+  turnMap,
+} from '@/core/curve';
+import { type CellCopy, type CellGroup, isInside } from '@/core/merge';
 import { remembered } from '../remembered';
 
 interface FoundCell {

@@ -1,14 +1,19 @@
-import { applyTo, compose, MIRROR, turnMap } from '../curve/affine';
-import type { Point } from '../curve/point';
-import type { Work } from '../derive';
-import { NO_CELL_EDITS, paintsOfCells, shownCells } from '../figure/cells';
-import { insideOf } from '../merge/cells';
-import type { Figure, Round, RoundMerge } from '../figure/model';
-import { paintSources, startPaints, withStartPaints } from '../figure/startPaint';
-import type { CellCopy, CellGroup } from '../merge/fused';
-import type { MergeResult } from '../merge/merge';
-import { addTurns } from '../number/turn';
-import type { Paint } from '../scene/scene';
+import { applyTo, compose, MIRROR, type Point, turnMap } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import {
+  type Figure,
+  NO_CELL_EDITS,
+  paintsOfCells,
+  paintSources,
+  type Round,
+  type RoundMerge,
+  shownCells,
+  startPaints,
+  withStartPaints,
+} from '@/core/figure';
+import { type CellCopy, type CellGroup, insideOf, type MergeResult } from '@/core/merge';
+import { addTurns } from '@/core/number';
+import type { Paint } from '@/core/scene';
 
 /** The cells of a divided round as they are drawn. */
 export interface RoundCells {

@@ -1,10 +1,8 @@
-import { applyTo, compose, MIRROR, turnMap } from '../curve/affine';
-import { arcLength } from '../curve/length';
-import { derivativeAt, pointAt } from '../curve/segment';
+import { applyTo, arcLength, compose, derivativeAt, MIRROR, pointAt, turnMap } from '@/core/curve';
 import { applyTurnBack } from './turnBack';
 import { finderOf } from './cellFinder';
-import type { CellCopy, CellGroup } from '../merge/fused';
-import { addTurns } from '../number/turn';
+import type { CellCopy, CellGroup } from '@/core/merge';
+import { addTurns } from '@/core/number';
 import { MOST_PLACES, type Place } from './check';
 import type { RoundCells } from './cellGroups';
 import type { Subject } from './subject';

@@ -4,8 +4,8 @@
  * @example
  * export const thin = check({ id: 'thin', title: 'Thin lines', limits: [width], passed: '…', find: (subject, { width }) => […] });
  */
-import type { Mend, Severity } from '../finding';
-import type { Point } from '../curve/point';
+import type { Mend, Severity } from '@/core/finding';
+import type { Point } from '@/core/curve';
 import type { Subject } from './subject';
 
 /** One place of a finding. */

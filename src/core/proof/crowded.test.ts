@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
 import { subjectFor } from '../../../tests/help/proofs';
-import { polygonPath } from '../curve/path';
-import { setFold } from '../figure/commands';
-import { formOfPaths } from '../maker/form';
+import { polygonPath } from '@/core/curve';
+import { setFold } from '@/core/figure/commands';
+import { formOfPaths } from '@/core/maker';
 import { crowdedIn } from './crowded';
 import { seamsOf } from './seams';
 import { narrowPlaces, narrowRuns } from './widths';

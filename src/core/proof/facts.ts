@@ -5,11 +5,10 @@
  * const facts = factsOf(subject);
  * facts.shares[0];            // { colour: '#1f8a76', share: 0.34 }, of the page
  */
-import { coloursOfFigure } from '../figure/recolour';
-import { coloursApart } from '../paint/vision';
-import type { Point } from '../curve/point';
-import type { Colour } from '../scene/scene';
-import { arcLength } from '../curve/length';
+import { coloursOfFigure } from '@/core/figure';
+import { coloursApart } from '@/core/paint';
+import { arcLength, type Point } from '@/core/curve';
+import type { Colour } from '@/core/scene';
 import { cutsOf } from './checks/cutting';
 import { narrowPlaces, narrowRuns } from './widths';
 import type { Subject } from './subject';

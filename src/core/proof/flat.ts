@@ -5,10 +5,8 @@
  * const flat = flatItem(item, 0.001);
  * flat.fill && isFilled(flat, 'nonzero', 3, -40);
  */
-import { flatten } from '../curve/flatten';
-import { pathLength } from '../curve/length';
-import type { Path } from '../curve/path';
-import type { FillRule, SceneItem, Stroke } from '../scene/scene';
+import { flatten, type Path, pathLength } from '@/core/curve';
+import type { FillRule, SceneItem, Stroke } from '@/core/scene';
 
 /** Points one after another, x and y in turn. */
 type Polyline = Float64Array;

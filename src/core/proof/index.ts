@@ -1,3 +1,9 @@
+/**
+ * What may be wrong with a figure, for what it is meant for.
+ *
+ * @example
+ * const { proof } = await createProving().prove(figure, target);   // proof.findings: sentences, places, mends
+ */
 export { type Limit, type Limits, type Place, type ProofFinding } from './check';
 export { CHECKS } from './checks';
 export { type ProofFacts } from './facts';

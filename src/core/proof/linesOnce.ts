@@ -1,12 +1,9 @@
-import { turnMap } from '../curve/affine';
-import { areOwnMirror, mapPath, type Path } from '../curve/path';
-import { pathLength } from '../curve/length';
-import type { Work } from '../derive';
-import { tidyShapes } from '../figure/commands';
-import type { Figure, Round, Shape } from '../figure/model';
-import { roundOf, withRound } from '../figure/update';
-import { turn } from '../number/turn';
-import { formOfPaths, pathsOfForm } from '../maker/form';
+import { areOwnMirror, mapPath, type Path, pathLength, turnMap } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { tidyShapes } from '@/core/figure/commands';
+import { type Figure, type Round, roundOf, type Shape, withRound } from '@/core/figure';
+import { turn } from '@/core/number';
+import { formOfPaths, pathsOfForm } from '@/core/maker';
 
 const lengthOf = (round: Round, work: Work): number =>
   round.shapes.reduce(

@@ -4,11 +4,10 @@
  * @example
  * const mended = withMend(figure, finding.mends[0], hands); // Result<Figure>
  */
-import { failed, finding, ok, type Mend, type Result } from '../finding';
-import { distance, scaleBy, type Point } from '../curve/point';
-import { polygonPath } from '../curve/path';
-import type { Work } from '../derive';
-import { firstColour, isGradient } from '../paint/fills';
+import { failed, finding, type Mend, ok, type Result } from '@/core/finding';
+import { type Contour, distance, type Point, polygonPath, scaleBy } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { firstColour, isGradient } from '@/core/paint';
 import {
   addRound,
   addToPalette,
@@ -23,26 +22,30 @@ import {
   setOpacity,
   setPage,
   setWeaveGap,
+  type StepChoice,
   takeStep,
   tidyShapes,
   withShapes,
-  type StepChoice,
-} from '../figure/commands';
-import { recoloured, swapColour } from '../figure/recolour';
-import { seenPaths } from '../figure/seen';
-import { newRound, newShape, startStroke } from '../figure/start';
-import type { Figure, Round } from '../figure/model';
-import { roundOf, withRound } from '../figure/update';
-import type { Contour } from '../curve/contours';
+} from '@/core/figure/commands';
+import {
+  type Figure,
+  newRound,
+  newShape,
+  recoloured,
+  type Round,
+  roundOf,
+  seenPaths,
+  startStroke,
+  swapColour,
+  withRound,
+} from '@/core/figure';
 import { withoutIdleHandles } from './checks/handles';
 import { isSpeck } from './checks/specks';
 import { withLinesOnce } from './linesOnce';
-import { fitNeighbours, fittedForm } from '../maker/fit';
-import { formOfPaths, pathsOfForm } from '../maker/form';
-import { MERGED } from '../merge/tasks';
-import type { Division } from '../merge/merge';
-import { NO_TURN } from '../number/turn';
-import type { Paint, ScenePage, Stroke } from '../scene/scene';
+import { fitNeighbours, fittedForm, formOfPaths, pathsOfForm } from '@/core/maker';
+import { type Division, MERGED } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
+import type { Paint, ScenePage, Stroke } from '@/core/scene';
 
 /** What a mend may need besides the figure. */
 export interface Hands {

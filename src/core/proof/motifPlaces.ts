@@ -1,8 +1,6 @@
-import { applyTo } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { copyMaps } from '../figure/copies';
-import type { Round } from '../figure/model';
-import { NO_TURN } from '../number/turn';
+import { applyTo, type Point } from '@/core/curve';
+import { copyMaps, type Round } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import { MOST_PLACES, type Place } from './check';
 import type { Subject } from './subject';
 

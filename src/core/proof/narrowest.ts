@@ -5,9 +5,8 @@
  * @example
  * const told = withNarrowest(picture, narrowRuns(places, width, picture), width, step);
  */
-import { applyTo, turnMap } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { turn } from '../number/turn';
+import { applyTo, type Point, turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
 import type { DrawnPicture } from './picture';
 import { seamsOf } from './seams';
 import { Squares } from './squares';

@@ -8,13 +8,12 @@ import { subjectFor } from '../../../tests/help/proofs';
 import { hatchIris } from '../../../demo/pieces/hatchIris';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { posterWheel } from '../../../demo/pieces/posterWheel';
-import { excessOf } from '../figure/excess';
-import { STRAIGHT } from '../derive';
-import { svgOf } from '../format/svg/svg';
-import { tintOf } from '../paint/inkAt';
+import { excessOf, type Figure } from '@/core/figure';
+import { STRAIGHT } from '@/core/derive';
+import { svgOf } from '@/core/format/svg';
+import { tintOf } from '@/core/paint';
 import { bordersOf } from './borders';
 import { factsOf } from './facts';
-import type { Figure } from '../figure/model';
 
 const SIDE = 240;
 

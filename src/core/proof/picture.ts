@@ -7,27 +7,22 @@
  * picture.at(0, -40);                     // { tone: 3, top: 12 }
  * picture.colours[3];                     // '#2e8b6f'
  */
-import { applyTo, inverse, similarityScale, turnMap, type Affine } from '../curve/affine';
-import { addTurns, gcd, turn, wrapTurn, type Turn } from '../number/turn';
-import { blended } from '../paint/blend';
-import { inkAt, tintOf, type Tint } from '../paint/inkAt';
-import { isRound } from '../paint/gradient';
-import { isGradient } from '../paint/fills';
-import { styleOf, type Ink } from '../paint/style';
+import { type Affine, applyTo, inverse, type Point, similarityScale, turnMap } from '@/core/curve';
+import { addTurns, gcd, turn, type Turn, wrapTurn } from '@/core/number';
+import { blended, type Ink, inkAt, isGradient, isRound, styleOf, type Tint, tintOf } from '@/core/paint';
 import { remembered } from '../remembered';
-import { placedAt } from '../scene/placed';
 import {
-  layersOf,
   type BlendMode,
   type Colour,
   type Fill,
+  layersOf,
+  placedAt,
   type Scene,
   type SceneCopy,
   type SceneItem,
   type SceneLayer,
-} from '../scene/scene';
-import { isKeptByTurn } from '../symmetry/invariant';
-import type { Point } from '../curve/point';
+} from '@/core/scene';
+import { isKeptByTurn } from '@/core/symmetry';
 import { isStacked } from './stacking';
 import { edgesOf, flatItem, isFilled, isStroked, type FlatItem } from './flat';
 

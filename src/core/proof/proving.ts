@@ -7,13 +7,10 @@
  */
 import equal from 'fast-deep-equal';
 
-import { STRAIGHT } from '../derive';
-import { evaluate } from '../figure/evaluate';
-import { mergeJobsOf, requestOf, sameJob, type MergeJob } from '../figure/jobs';
-import type { Figure } from '../figure/model';
-import { mergedFully } from '../merge/cells';
-import type { MergeResult } from '../merge/merge';
-import type { Scene } from '../scene/scene';
+import { STRAIGHT } from '@/core/derive';
+import { evaluate, type Figure, type MergeJob, mergeJobsOf, requestOf, sameJob } from '@/core/figure';
+import { mergedFully, type MergeResult } from '@/core/merge';
+import type { Scene } from '@/core/scene';
 import { factsOf, type ProofFacts } from './facts';
 import { proved, type Proof } from './proof';
 import { subjectOf, type Subject } from './subject';

@@ -7,15 +7,13 @@
  */
 import { PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
 
-import type { Figure } from '../figure/model';
-import { pdfOf } from '../format/pdf/pdf';
-import { printNumber } from '../format/pathData';
-import { convertLength } from '../number/units';
-import { mapFill, mapPaint } from '../paint/fills';
-import { seenAs } from '../paint/vision';
-import type { Colour, Scene, SceneItem, SceneLayer } from '../scene/scene';
-import { greyOf } from '../paint/pixelChanges';
-import { stretchesOf } from '../words/stretches';
+import type { Figure } from '@/core/figure';
+import { pdfOf } from '@/core/format/pdf';
+import { printNumber } from '@/core/format';
+import { convertLength } from '@/core/number';
+import { greyOf, mapFill, mapPaint, seenAs } from '@/core/paint';
+import type { Colour, Scene, SceneItem, SceneLayer } from '@/core/scene';
+import { stretchesOf } from '@/core/words';
 import type { ProofFinding } from './check';
 import type { ProofFacts } from './facts';
 import type { Proof } from './proof';

@@ -1,5 +1,5 @@
-import { turnMap } from '../curve/affine';
-import { turn } from '../number/turn';
+import { turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
 import type { DrawnPicture } from './picture';
 
 /** Places of a picture's sector with those copies of them that its turns take near the sector. */

@@ -2,12 +2,10 @@
  * Whether it shows that each copy of a layer lies over the one before it: where copies overlap in more than one colour, the last lies over
  * the first as none lies over the one after it, and the picture is not the same all round.
  */
-import { applyTo, inverse, similarityScale, type Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { isGradient } from '../paint/fills';
+import { type Affine, applyTo, inverse, type Point, similarityScale } from '@/core/curve';
+import { isGradient } from '@/core/paint';
 import { remembered } from '../remembered';
-import { placedAt } from '../scene/placed';
-import type { SceneCopy, SceneItem, SceneLayer } from '../scene/scene';
+import { placedAt, type SceneCopy, type SceneItem, type SceneLayer } from '@/core/scene';
 import { edgesOf, flatItem, isFilled, isStroked, type FlatItem } from './flat';
 
 /** Polygons differ from curves by this share of an item's size, about: overlaps that are smaller do not show. */

@@ -5,16 +5,14 @@
  * const subject = subjectOf(figure, scene, merges);
  * subject.narrow(0.25 * subject.mm);   // all that is narrower than a quarter of a millimetre
  */
-import { applyTo, turnMap } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { STRAIGHT, type Work } from '../derive';
+import { applyTo, type Point, turnMap } from '@/core/curve';
+import { STRAIGHT, type Work } from '@/core/derive';
 import { crowdedIn } from './crowded';
 import { cellGroups, type RoundCells } from './cellGroups';
-import type { Figure, Round } from '../figure/model';
-import type { MergeResult } from '../merge/merge';
-import { convertLength } from '../number/units';
-import { turn } from '../number/turn';
-import type { Scene } from '../scene/scene';
+import type { Figure, Round } from '@/core/figure';
+import type { MergeResult } from '@/core/merge';
+import { convertLength, turn } from '@/core/number';
+import type { Scene } from '@/core/scene';
 import { pictureOf, type DrawnPicture } from './picture';
 import { withNarrowest } from './narrowest';
 import { seamsOf, type Seams } from './seams';

@@ -6,7 +6,7 @@
  */
 import { CHECKS, checkOf } from './checks';
 import type { Check, Limits } from './check';
-import type { OwnTarget } from '../figure/model';
+import type { OwnTarget } from '@/core/figure';
 
 export interface Target {
   readonly id: string;

@@ -4,14 +4,12 @@ import { describe, expect, it } from 'vitest';
 import { disc, withForms } from '../../../tests/help/figures';
 import { pixelsOf } from '../../../tests/help/pictures';
 import { subjectFor } from '../../../tests/help/proofs';
-import { addShapes, setFold } from '../figure/commands';
-import { newFigure, newShape } from '../figure/start';
-import type { Figure } from '../figure/model';
-import { svgOf } from '../format/svg/svg';
-import { formOfPaths } from '../maker/form';
-import { line } from '../curve/segment';
-import { polygonPath } from '../curve/path';
-import type { Stroke } from '../scene/scene';
+import { addShapes, setFold } from '@/core/figure/commands';
+import { type Figure, newFigure, newShape } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import { formOfPaths } from '@/core/maker';
+import { line, polygonPath } from '@/core/curve';
+import type { Stroke } from '@/core/scene';
 
 /** One line of a width, straight across. */
 const barOf = (width: number, y: number, cap: Stroke['cap'] = 'round') =>

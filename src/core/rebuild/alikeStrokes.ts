@@ -4,7 +4,7 @@
  * @example
  * byCopies([petalUp, petalAtTwo]); // { fold: 6, from: 'copies', kept: [their mean], … }
  */
-import { cross, distance, dot, lengthOf, ORIGIN, subtract, type Point } from '../curve/point';
+import { cross, distance, dot, lengthOf, ORIGIN, type Point, subtract } from '@/core/curve';
 import {
   directionOf,
   evenAxis,

@@ -5,8 +5,7 @@
  * const found = bestAxis(classes, 0.05, middle);
  * found?.units.length; // so many pairs of marks are each other's reflections
  */
-import { applyTo, type Affine } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
+import { type Affine, applyTo, distance, type Point } from '@/core/curve';
 import type { Alike } from './centres';
 import { matchUnder, mirrorAbout } from './match';
 import type { Mark } from './mark';

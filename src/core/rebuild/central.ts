@@ -1,4 +1,4 @@
-import type { Point } from '../curve/point';
+import type { Point } from '@/core/curve';
 import { matchUnder, turnAbout } from './match';
 import { isTexture, type Mark } from './mark';
 

@@ -5,8 +5,7 @@
  * @example
  * for (const centre of likelyCentres(classes, 0.05)) …
  */
-import { distance, type Point } from '../curve/point';
-import { circleThrough } from '../curve/threePoints';
+import { circleThrough, distance, type Point } from '@/core/curve';
 import { turnsBetween } from './match';
 import { meanOf, type Mark } from './mark';
 

@@ -5,22 +5,26 @@
  * const read = readSymmetry(nodes);
  * const made = figureOfRead(drawing, read, 'rosette.svg', AS_IT_IS, newId);
  */
-import { applyTo, compose, turnMap, type Affine } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
-import { STRAIGHT } from '../derive';
-import { failed, finding, ok, type Result } from '../finding';
-import { motifOfTree, type MotifNode } from '../figure/groups';
-import type { Figure, Round, Shape } from '../figure/model';
-import { newRound } from '../figure/start';
-import { figureAbout, groundOf, type FigureTaken } from '../format/drawing/figureOfDrawing';
-import { shapesOfNodes, type Drawing, type DrawnNode } from '../format/drawing/drawing';
-import { amountProblem, leftWith, nodesTaken, takingMap } from '../format/drawing/taken';
-import { formOfPaths, pathsOfForm } from '../maker/form';
-import { makerOf } from '../maker/makers';
-import { trimPaths } from '../merge/trim';
-import { convertLength } from '../number/units';
-import { negateTurn, NO_TURN, turn, turnFromDegrees, type Turn } from '../number/turn';
-import { isGradient } from '../paint/fills';
+import { type Affine, applyTo, compose, distance, type Point, turnMap } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { type Figure, type MotifNode, motifOfTree, newRound, type Round, type Shape } from '@/core/figure';
+import {
+  amountProblem,
+  type Drawing,
+  type DrawnNode,
+  figureAbout,
+  type FigureTaken,
+  groundOf,
+  leftWith,
+  nodesTaken,
+  shapesOfNodes,
+  takingMap,
+} from '@/core/format/drawing';
+import { formOfPaths, makerOf, pathsOfForm } from '@/core/maker';
+import { trimPaths } from '@/core/merge';
+import { convertLength, negateTurn, NO_TURN, turn, type Turn, turnFromDegrees } from '@/core/number';
+import { isGradient } from '@/core/paint';
 import type { Mark } from './mark';
 import { turnAbout } from './match';
 import { motifNode, type MotifBy } from './motif';

@@ -4,7 +4,7 @@
  * @example
  * goesRound({ id: 's', points: circle, closed: true }); // true
  */
-import { cross, distance, dot, type Point } from '../curve/point';
+import { cross, distance, dot, type Point } from '@/core/curve';
 
 /** What a hand drew, as points at even distances along it, from the centre. */
 export interface HandStroke {

@@ -3,17 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { counter, withForms } from '../../../tests/help/figures';
 import { made } from '../../../tests/help/made';
 import { difference, pixelsOf } from '../../../tests/help/pictures';
-import { turnMap } from '../curve/affine';
-import { mapPath, polygonPath } from '../curve/path';
-import { STRAIGHT } from '../derive';
-import { setFold } from '../figure/commands';
-import { evaluateWhole } from '../figure/evaluateWhole';
-import { figureSchema } from '../figure/schema';
-import { svgOf } from '../format/svg/svg';
-import { formOfPaths } from '../maker/form';
-import { turn } from '../number/turn';
+import { mapPath, polygonPath, turnMap } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { setFold } from '@/core/figure/commands';
+import { evaluateWhole, figureSchema } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import { formOfPaths } from '@/core/maker';
+import { turn } from '@/core/number';
 import { canBeRead, drawingOfShapes, withRoundsOf } from './inFigure';
-import { AS_IT_IS, rebuildTask } from './rebuild';
+import { AS_IT_IS } from './figureOfRead';
+import { rebuildTask } from './rebuild';
 
 const tooth = polygonPath([
   { x: 2, y: -60 },

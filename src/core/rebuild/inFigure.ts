@@ -5,18 +5,13 @@
  * const drawing = drawingOfShapes(figure, 'r', ids, work);
  * const after = withRoundsOf(figure, 'r', ids, rebuilt.figure.rounds);
  */
-import { compose, moveMap, scaleMap, turnMap, type Affine } from '../curve/affine';
-import { mapPath } from '../curve/path';
-import { ORIGIN } from '../curve/point';
-import type { Work } from '../derive';
-import { addRound, removeRound, removeShapes } from '../figure/commands';
-import { groupsAround } from '../figure/groups';
-import type { Figure, Round } from '../figure/model';
-import { roundOf } from '../figure/update';
-import type { Drawing, DrawnShape } from '../format/drawing/drawing';
-import { mappedPaint } from '../format/drawing/taken';
-import { pathsOfForm } from '../maker/form';
-import { convertLength } from '../number/units';
+import { type Affine, compose, mapPath, moveMap, ORIGIN, scaleMap, turnMap } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { addRound, removeRound, removeShapes } from '@/core/figure/commands';
+import { type Figure, groupsAround, type Round, roundOf } from '@/core/figure';
+import { type Drawing, type DrawnShape, mappedPaint } from '@/core/format/drawing';
+import { pathsOfForm } from '@/core/maker';
+import { convertLength } from '@/core/number';
 
 /** From a round's motif, as its first copy stands, to pixels from the upper left corner of the page. */
 function toPixels({ page }: Figure, { rule }: Round): Affine {

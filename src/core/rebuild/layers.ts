@@ -6,16 +6,21 @@
  * const order = sortedBlocks([petals, dots, rim], overlaps);
  * otherwiseIn(order.flatMap((k) => blocks[k]), overlaps); // 0: all that overlaps lies as it did
  */
-import { boundsApart, type Bounds } from '../curve/bounds';
-import { convexHull, hullOfPaths, hullsMeet } from '../curve/hull';
-import { closedPath, signedArea } from '../curve/path';
-import type { Point } from '../curve/point';
-import { STRAIGHT, taskOf } from '../derive';
-import type { MergeOperand } from '../merge/merge';
-import { MERGED } from '../merge/tasks';
-import { NO_TURN } from '../number/turn';
+import {
+  type Bounds,
+  boundsApart,
+  closedPath,
+  convexHull,
+  hullOfPaths,
+  hullsMeet,
+  type Point,
+  signedArea,
+} from '@/core/curve';
+import { STRAIGHT, taskOf } from '@/core/derive';
+import { MERGED, type MergeOperand } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
 import { remembered } from '../remembered';
-import type { Colour } from '../scene/scene';
+import type { Colour } from '@/core/scene';
 import type { Mark } from './mark';
 
 /** Two marks that may overlap: their hulls do. */

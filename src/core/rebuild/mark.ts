@@ -4,13 +4,21 @@
  * @example
  * const marks = marksOf(drawing.nodes, 0.05); // back to front
  */
-import { closedPath, type Path } from '../curve/path';
-import { add, distance, scaleBy, subtract, type Point } from '../curve/point';
-import { circleThrough } from '../curve/threePoints';
-import { pointAt, type Segment } from '../curve/segment';
-import type { DrawnGroup, DrawnNode, DrawnShape } from '../format/drawing/drawing';
-import { isGradient, mapFills } from '../paint/fills';
-import type { BlendMode, Gradient, Paint } from '../scene/scene';
+import {
+  add,
+  circleThrough,
+  closedPath,
+  distance,
+  type Path,
+  type Point,
+  pointAt,
+  scaleBy,
+  type Segment,
+  subtract,
+} from '@/core/curve';
+import type { DrawnGroup, DrawnNode, DrawnShape } from '@/core/format/drawing';
+import { isGradient, mapFills } from '@/core/paint';
+import type { BlendMode, Gradient, Paint } from '@/core/scene';
 import { partedShape } from './parted';
 
 /** A whole circle, wherever its nodes are. */

@@ -5,9 +5,18 @@
  * const match = matchUnder(petal, next, turnAbout(centre, turn(1, 12)), 0.02);
  * match?.far; // how far the farthest of its points is from where it would be
  */
-import { applyTo, moveMap, compose, type Affine } from '../curve/affine';
-import { distance, subtract, type Point } from '../curve/point';
-import { mapSegment, reversed, type Segment } from '../curve/segment';
+import {
+  type Affine,
+  applyTo,
+  compose,
+  distance,
+  mapSegment,
+  moveMap,
+  type Point,
+  reversed,
+  type Segment,
+  subtract,
+} from '@/core/curve';
 import { innerPoints, type Layer, type Line, type Mark, type Outline } from './mark';
 
 /** Where a contour of one mark is in the other one. */

@@ -4,13 +4,24 @@
  * @example
  * const node = motifNode(part, round, centre, 0.05, 'median'); // where the first copy stands
  */
-import { applyTo, compose, inverse, type Affine } from '../curve/affine';
-import { circlePath } from '../maker/circle';
-import { mapPath, reversedPath, type Path } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { arcFromBulge, bulgeOf, cubic, line, type Segment } from '../curve/segment';
-import type { DrawnNode } from '../format/drawing/drawing';
-import { mappedPaint } from '../format/drawing/taken';
+import {
+  type Affine,
+  applyTo,
+  arcFromBulge,
+  bulgeOf,
+  compose,
+  cubic,
+  distance,
+  inverse,
+  line,
+  mapPath,
+  type Path,
+  type Point,
+  reversedPath,
+  type Segment,
+} from '@/core/curve';
+import { circlePath } from '@/core/maker';
+import { type DrawnNode, mappedPaint } from '@/core/format/drawing';
 import type { Outline, Mark } from './mark';
 import { matchUnder, mirrorAbout, turnAbout } from './match';
 import type { Part, ReadRound } from './rounds';

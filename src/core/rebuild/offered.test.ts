@@ -1,18 +1,21 @@
 import { describe, expect, it } from 'vitest';
 
 import { Chance } from '../../../tests/help/anyFigure';
-import { applyTo, moveMap, turnMap } from '../curve/affine';
-import { mapPath, polygonPath, signedArea } from '../curve/path';
-import { distance, type Point } from '../curve/point';
-import { STRAIGHT } from '../derive';
-import { addShapes, setFold, transformShapes } from '../figure/commands';
-import type { Figure, Shape } from '../figure/model';
-import { figureSchema } from '../figure/schema';
-import { newFigure, newShape, START_PAINT } from '../figure/start';
-import { formOfPaths, pathForm, pathsOfForm, type Form } from '../maker/form';
-import { handParams } from '../maker/hand';
-import { petalOfSize } from '../maker/petal';
-import { NO_TURN, turn } from '../number/turn';
+import {
+  applyTo,
+  distance,
+  mapPath,
+  moveMap,
+  type Point,
+  polygonPath,
+  signedArea,
+  turnMap,
+} from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { addShapes, setFold, transformShapes } from '@/core/figure/commands';
+import { type Figure, figureSchema, newFigure, newShape, type Shape, START_PAINT } from '@/core/figure';
+import { type Form, formOfPaths, handParams, pathForm, pathsOfForm, petalOfSize } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
 import { offerOf, takeOffer } from './offered';
 
 const counter = (): (() => string) => {

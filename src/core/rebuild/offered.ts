@@ -5,14 +5,22 @@
  * const offer = offerOf(round, work); // { fold: 6, from: 'copies', … }
  * const { figure: after } = takeOffer(figure, round.id, offer, newId, work);
  */
-import { stationsAlong } from '../curve/along';
-import { closedNodes, fittedNodes } from '../curve/freehand';
-import { pathLength } from '../curve/length';
-import { pathOfNodes } from '../curve/nodes';
-import { compose, moveMap, turnMap } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { distance, ORIGIN, type Point } from '../curve/point';
-import { rememberedWith, type Work } from '../derive';
+import {
+  closedNodes,
+  compose,
+  distance,
+  fittedNodes,
+  mapPath,
+  moveMap,
+  ORIGIN,
+  type Path,
+  pathLength,
+  pathOfNodes,
+  type Point,
+  stationsAlong,
+  turnMap,
+} from '@/core/curve';
+import { rememberedWith, type Work } from '@/core/derive';
 import {
   addRound,
   removeShapes,
@@ -22,13 +30,10 @@ import {
   setMirror,
   setStart,
   transformShapes,
-} from '../figure/commands';
-import type { Figure, Round, Shape } from '../figure/model';
-import { newRound } from '../figure/start';
-import { roundOf } from '../figure/update';
-import { isBuilt, pathForm, pathsOfForm, type Form } from '../maker/form';
-import { handParams, type HandParams } from '../maker/hand';
-import { addTurns, NO_TURN, turnFromDegrees } from '../number/turn';
+} from '@/core/figure/commands';
+import { type Figure, newRound, type Round, roundOf, type Shape } from '@/core/figure';
+import { type Form, handParams, type HandParams, isBuilt, pathForm, pathsOfForm } from '@/core/maker';
+import { addTurns, NO_TURN, turnFromDegrees } from '@/core/number';
 import { goesRound, type HandStroke, type KeptStroke, type StrokeSymmetry } from './handStroke';
 import { strokeSymmetry } from './strokes';
 

@@ -4,7 +4,7 @@
  * @example
  * byEnds([arch]); // { fold: 5, from: 'ends', … } where its ends are about 72 degrees apart, equally far out
  */
-import { lengthOf } from '../curve/point';
+import { lengthOf } from '@/core/curve';
 import { directionOf, evenAxis, FULL, meanOf, within, type Found, type HandStroke } from './handStroke';
 
 /** How near to a whole number of steps an angle has to be, as a part of it. */

@@ -5,7 +5,7 @@
  * const { orbits, central, alone } = orbitsAbout(centre, classes, 0.05);
  * orbits[0]?.fold; // 12: twelve marks, or a few fewer, that turns by a twelfth take to one another
  */
-import { distance, type Point } from '../curve/point';
+import { distance, type Point } from '@/core/curve';
 import type { Alike } from './centres';
 import { evenRows, type EvenRow } from './folds';
 import { matchUnder, mirrorAbout, turnAbout, turnsBetween } from './match';

@@ -1,8 +1,6 @@
-import { boundsApart, boundsOfPaths, type Bounds } from '../curve/bounds';
-import { hullOfPaths, hullsMeet } from '../curve/hull';
-import { joining } from '../number/joining';
-import type { Path } from '../curve/path';
-import type { DrawnShape } from '../format/drawing/drawing';
+import { type Bounds, boundsApart, boundsOfPaths, hullOfPaths, hullsMeet, type Path } from '@/core/curve';
+import { joining } from '@/core/number';
+import type { DrawnShape } from '@/core/format/drawing';
 
 /** Contours beyond this number are taken as they are: they are a texture, and none of them is drawn for itself. */
 const MOST_CONTOURS = 4000;

@@ -3,9 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { Chance } from '../../../tests/help/anyFigure';
 import { finishedArtwork, type Artwork, type Making } from '../../../tests/help/finishedArtwork';
 import { shape, turnedShapes } from '../../../tests/help/finishedArtwork';
-import { polygonPath } from '../curve/path';
-import { distance } from '../curve/point';
-import { circlePath } from '../maker/circle';
+import { distance, polygonPath } from '@/core/curve';
+import { circlePath } from '@/core/maker';
 import { readSymmetry, type SymmetryRead } from './read';
 import { marksOfRound } from './rounds';
 

@@ -6,10 +6,9 @@
  * read.rounds.map(({ fold, mirror }) => [fold, mirror]); // [[12, false], [24, true]]
  * read.share;                                            // 0.98: so much of its lines goes round
  */
-import { boundsOfPaths, isEmptyBounds } from '../curve/bounds';
-import { distance, type Point } from '../curve/point';
-import type { Progress } from '../derive';
-import { shapesOfNodes, type DrawnNode } from '../format/drawing/drawing';
+import { boundsOfPaths, distance, isEmptyBounds, type Point } from '@/core/curve';
+import type { Progress } from '@/core/derive';
+import { type DrawnNode, shapesOfNodes } from '@/core/format/drawing';
 import { bestAxis } from './axes';
 import { ownFold } from './central';
 import { classesOf, likelyCentres, type Alike } from './centres';

@@ -6,24 +6,18 @@
  * const rebuilt = await worker.do(task, progress);   // a Result<Rebuilt>
  * rebuilt.value.told.rounds;                          // [{ fold: 12, … }, { fold: 24, … }]
  */
-import { mapPath, type Path } from '../curve/path';
-import { taskOf, type Progress, type Task, type TaskKind } from '../derive';
-import { finding, failed, ok, type Result } from '../finding';
-import type { Figure } from '../figure/model';
-import type { Drawing } from '../format/drawing/drawing';
-import type { LeftOut } from '../format/drawing/leftOut';
-import { takingMap } from '../format/drawing/taken';
-import { fromPixels } from '../number/units';
+import { mapPath, type Path } from '@/core/curve';
+import { type Progress, type Task, type TaskKind, taskOf } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import type { Figure } from '@/core/figure';
+import { type Drawing, type LeftOut, takingMap } from '@/core/format/drawing';
+import { fromPixels } from '@/core/number';
 import { drawnNodes, figureOfRead, type ReadChoices } from './figureOfRead';
 import type { Mark } from './mark';
 import { turnAbout } from './match';
 import { readSymmetry, type OtherCentre, type ReadOptions, type SymmetryRead } from './read';
 import { marksOfRound } from './rounds';
 import type { Stray } from './strays';
-
-export { AS_IT_IS, type ReadChoices } from './figureOfRead';
-export type { ReadOptions } from './read';
-export type { MotifBy } from './motif';
 
 interface RebuildInput {
   readonly drawing: Drawing;

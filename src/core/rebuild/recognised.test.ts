@@ -1,13 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { contoursOfPaths } from '../curve/contours';
-import { polygonPath, type Path } from '../curve/path';
-import { arcFromBulge, cubicsOfArc, line } from '../curve/segment';
-import { STRAIGHT } from '../derive';
-import { pathsOfForm } from '../maker/form';
-import { MAKERS, type BuiltForm } from '../maker/makers';
-import { turn } from '../number/turn';
+import { arcFromBulge, contoursOfPaths, cubicsOfArc, line, type Path, polygonPath } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { type BuiltForm, MAKERS, pathsOfForm } from '@/core/maker';
+import { turn } from '@/core/number';
 import { recognised } from './recognised';
 
 const NEAR = 0.01;

@@ -4,16 +4,25 @@
  * @example
  * recognised([squarePath], 0.01); // { kind: 'polygon', params: { sides: 4, … }, … } or null
  */
-import { contoursOfPaths } from '../curve/contours';
-import type { Path } from '../curve/path';
-import { add, between, distance, lengthOf, polarOf, scaleBy, subtract, type Point } from '../curve/point';
-import { arcFromBulge, bulgeOf, line, pointAt, type Segment } from '../curve/segment';
-import type { BuiltForm } from '../maker/makers';
-import { placePath } from '../maker/placed';
-import { polygon } from '../maker/polygon';
-import { rectangle } from '../maker/rectangle';
-import { star, innerRadius } from '../maker/star';
-import { turnFromDegrees, type Turn } from '../number/turn';
+import {
+  add,
+  arcFromBulge,
+  between,
+  bulgeOf,
+  contoursOfPaths,
+  distance,
+  lengthOf,
+  line,
+  type Path,
+  type Point,
+  pointAt,
+  polarOf,
+  scaleBy,
+  type Segment,
+  subtract,
+} from '@/core/curve';
+import { type BuiltForm, innerRadius, placePath, polygon, rectangle, star } from '@/core/maker';
+import { type Turn, turnFromDegrees } from '@/core/number';
 import { circleOf, meanOf } from './mark';
 
 /** The direction from one point to another, rounded to what `within` says of it. */

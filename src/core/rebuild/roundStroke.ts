@@ -4,9 +4,8 @@
  * @example
  * byRound(outlineOfFiveLobes); // { fold: 5, from: 'round', kept: [one step, from valley to valley], … }
  */
-import { lengthOf, type Point } from '../curve/point';
-import { foldShare, harmonicsOf } from '../picture/correlation';
-import { meantFold } from '../picture/readPicture';
+import { lengthOf, type Point } from '@/core/curve';
+import { foldShare, harmonicsOf, meantFold } from '@/core/picture';
 import {
   directionOf,
   evenAxis,

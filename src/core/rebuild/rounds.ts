@@ -4,9 +4,9 @@
  * @example
  * for (const round of roundsOf(units, { centre, within, overlaps, isFilled: false })) round.copies[0]; // where its first copy is, and which marks it is made of
  */
-import { distance, type Point } from '../curve/point';
-import { turn, turnFromDegrees, wrapTurn, type Turn } from '../number/turn';
-import type { BlendMode } from '../scene/scene';
+import { distance, type Point } from '@/core/curve';
+import { turn, type Turn, turnFromDegrees, wrapTurn } from '@/core/number';
+import type { BlendMode } from '@/core/scene';
 import { otherwiseIn, overlapsAmong, sortedBlocks, type overlapsOf } from './layers';
 import type { Mark } from './mark';
 import type { Orbit } from './orbits';

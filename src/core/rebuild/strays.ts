@@ -5,8 +5,7 @@
  * const strays = straysOf(orbits, alone, centre, 0.05);
  * strays[0]; // { kind: 'moved', by: 0.3, mark, … }: a copy that is 0.3 off
  */
-import { applyTo } from '../curve/affine';
-import { distance, type Point } from '../curve/point';
+import { applyTo, distance, type Point } from '@/core/curve';
 import { matchUnder, turnAbout } from './match';
 import type { Mark } from './mark';
 import type { Orbit } from './orbits';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { Chance } from '../../../tests/help/anyFigure';
-import { distance, type Point } from '../curve/point';
+import { distance, type Point } from '@/core/curve';
 import type { HandStroke } from './handStroke';
 import { strokeSymmetry } from './strokes';
 

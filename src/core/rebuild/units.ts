@@ -5,7 +5,7 @@
  * const units = unitsOf(orbits, 0.05, centre);
  * units[0]?.axis; // the direction of an axis in which the part is reflected, as a share of a full turn; null without one
  */
-import { distance, type Point } from '../curve/point';
+import { distance, type Point } from '@/core/curve';
 import type { Mark } from './mark';
 import { mirrorsOf, type Orbit } from './orbits';
 

@@ -4,9 +4,8 @@
  * @example
  * for (const { item, map } of scene.layers.flatMap(placedItems)) draw(item.paths, map);
  */
-import type { Affine } from '../curve/affine';
-import type { Point } from '../curve/point';
-import { placementMap } from '../symmetry/rule';
+import type { Affine, Point } from '@/core/curve';
+import { placementMap } from '@/core/symmetry';
 import type { SceneCopy, SceneItem, SceneLayer, ScenePage } from './scene';
 
 /** The figure's centre from the page's upper left corner. */

@@ -1,8 +1,5 @@
-import type { Affine } from '../curve/affine';
-import type { Path } from '../curve/path';
-import type { Point } from '../curve/point';
-import type { LengthUnit } from '../number/units';
-import type { Turn } from '../number/turn';
+import type { Affine, Path, Point } from '@/core/curve';
+import type { LengthUnit, Turn } from '@/core/number';
 
 /** A colour as `#rrggbb` or `#rrggbbaa`. */
 export type Colour = string;

@@ -3,14 +3,11 @@ import { describe, expect, it } from 'vitest';
 
 import { anyShape, Chance } from '../../../tests/help/anyFigure';
 import { counter } from '../../../tests/help/figures';
-import { flatten } from '../curve/flatten';
-import { distance, ORIGIN } from '../curve/point';
-import { STRAIGHT } from '../derive';
-import { addRound, addShapes, moveShapes, setBlend, setFold } from '../figure/commands';
-import { evaluate } from '../figure/evaluate';
-import type { Figure } from '../figure/model';
-import { newFigure, newRound, newShape } from '../figure/start';
-import { NO_TURN } from '../number/turn';
+import { distance, flatten, ORIGIN } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, addShapes, moveShapes, setBlend, setFold } from '@/core/figure/commands';
+import { evaluate, type Figure, newFigure, newRound, newShape } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import type { SceneItem, SceneLayer } from './scene';
 import { partsInHand } from './still';
 

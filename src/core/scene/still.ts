@@ -6,7 +6,7 @@
  * // [{ still: true, layers: [rounds behind, shapes that it never meets] }, { still: false, layers: [the petal's copies] }, …]
  */
 import { remembered } from '../remembered';
-import { reachOf, type Reach } from '../symmetry/reach';
+import { type Reach, reachOf } from '@/core/symmetry';
 import type { SceneItem, SceneLayer } from './scene';
 
 /** Layers that lie together, back to front. */

@@ -1,13 +1,17 @@
 /** What stock motifs are put together from: constructions and arcs, about 0, 0, in millimetres. */
-import type { PathNode } from '../curve/nodes';
-import type { Point } from '../curve/point';
-import { newShape } from '../figure/start';
-import type { Shape } from '../figure/model';
-import { pathForm, type Form } from '../maker/form';
-import { makerOf, withParams, type BuiltForm, type BuiltKind } from '../maker/makers';
-import { petalOfSize } from '../maker/petal';
-import { cosSin, NO_TURN, turn, type Turn } from '../number/turn';
-import type { Paint } from '../scene/scene';
+import type { PathNode, Point } from '@/core/curve';
+import { newShape, type Shape } from '@/core/figure';
+import {
+  type BuiltForm,
+  type BuiltKind,
+  type Form,
+  makerOf,
+  pathForm,
+  petalOfSize,
+  withParams,
+} from '@/core/maker';
+import { cosSin, NO_TURN, turn, type Turn } from '@/core/number';
+import type { Paint } from '@/core/scene';
 
 /** The colours of stock motifs. */
 export const INK = {

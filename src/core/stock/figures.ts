@@ -1,6 +1,5 @@
 /** Stock motifs as figures of one round, as those that a person keeps are. */
-import { newFigure, newRound } from '../figure/start';
-import type { Figure } from '../figure/model';
+import { type Figure, newFigure, newRound } from '@/core/figure';
 import type { StockMotif } from './building';
 import { STOCK_MOTIFS } from './motifs';
 

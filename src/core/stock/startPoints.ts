@@ -1,6 +1,6 @@
 /** The constructions that a figure can begin from, each with the numbers that it asks for. */
-import type { Shape } from '../figure/model';
-import { turn, turnFromDegrees, type Turn } from '../number/turn';
+import type { Shape } from '@/core/figure';
+import { turn, type Turn, turnFromDegrees } from '@/core/number';
 import { built, disc, fill, INK, line, part, petal } from './building';
 
 /** A number that is asked for. */

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { boundsOfPaths } from '../curve/bounds';
-import { STRAIGHT } from '../derive';
-import { evaluateWhole } from '../figure/evaluateWhole';
-import { reachOfRound } from '../figure/commands';
-import { checkFigure } from '../format/figure/json';
-import { pathsOfForm } from '../maker/form';
-import { allowed, madeFrom, onPage, PAGES, START_POINTS } from './starts';
+import { boundsOfPaths } from '@/core/curve';
+import { STRAIGHT } from '@/core/derive';
+import { evaluateWhole } from '@/core/figure';
+import { reachOfRound } from '@/core/figure/commands';
+import { checkFigure } from '@/core/format/figure';
+import { pathsOfForm } from '@/core/maker';
+import { allowed, madeFrom, onPage, PAGES } from './starts';
+import { START_POINTS } from './startPoints';
 
 describe('figures to begin from', () => {
   it('are twelve, and all can be drawn with any numbers that may be asked for', async () => {

@@ -4,12 +4,9 @@
  * @example
  * const figure = madeFrom(START_POINTS[0]!, { fold: 24, reach: 80, share: 50 }, 'My burst');
  */
-import { addRound, addShapes, inUnit, resized, setMerge, setWeaveGap } from '../figure/commands';
-import type { Figure, Round } from '../figure/model';
-import { newFigure, newRound } from '../figure/start';
+import { addRound, addShapes, inUnit, resized, setMerge, setWeaveGap } from '@/core/figure/commands';
+import { type Figure, newFigure, newRound, type Round } from '@/core/figure';
 import type { Made, Numbers, StartPoint } from './startPoints';
-
-export { START_POINTS, type StartPoint } from './startPoints';
 
 /** Pages that a new figure can begin with: what they are for, and their sides. */
 export const PAGES = [

@@ -1,8 +1,15 @@
-import { finding, type Finding } from '../finding';
-import type { Path } from '../curve/path';
-import { add, ORIGIN, scaleBy, type Point } from '../curve/point';
-import { line, type ArcSegment, type Segment } from '../curve/segment';
-import { turn, type Turn } from '../number/turn';
+import { finding, type Finding } from '@/core/finding';
+import {
+  add,
+  type ArcSegment,
+  line,
+  ORIGIN,
+  type Path,
+  type Point,
+  scaleBy,
+  type Segment,
+} from '@/core/curve';
+import { turn, type Turn } from '@/core/number';
 import { alongTurn } from './wedge';
 
 /** Which diagonals of a frame's polygon are drawn: none, the longest ones, or all. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { degreesOf } from '../number/turn';
+import { degreesOf } from '@/core/number';
 import { heldDirection } from './held';
 
 const apart = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);

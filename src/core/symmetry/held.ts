@@ -5,7 +5,7 @@
  * heldDirection(47, 15, { fold: 7 }); // 45°, a turn clockwise from straight up
  * heldDirection(26, 15, { fold: 7 }); // the ray itself, 180°/7: nearer than 30°
  */
-import { addTurns, degreesOf, negateTurn, turn, turnFromDegrees, type Turn } from '../number/turn';
+import { addTurns, degreesOf, negateTurn, turn, type Turn, turnFromDegrees } from '@/core/number';
 import { halfWedge, isWide, type Wedge } from './wedge';
 
 /** The angle between two directions, in degrees from 0 to 180. */

@@ -2,12 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../tests/help/figures';
-import { setFill, setFold } from '../figure/commands';
-import { evaluate } from '../figure/evaluate';
-import { STRAIGHT } from '../derive';
-import { pathsOfForm, type Form } from '../maker/form';
-import { MAKERS } from '../maker/makers';
-import { NO_TURN, turn } from '../number/turn';
+import { setFill, setFold } from '@/core/figure/commands';
+import { evaluate } from '@/core/figure';
+import { STRAIGHT } from '@/core/derive';
+import { type Form, MAKERS, pathsOfForm } from '@/core/maker';
+import { NO_TURN, turn } from '@/core/number';
 import { isKeptByTurn } from './invariant';
 
 const placed = { at: { x: 0, y: 0 }, rotation: NO_TURN };

@@ -1,9 +1,17 @@
-import { applyTo, turnMap } from '../curve/affine';
-import { nearestOnPath } from '../curve/nearest';
-import { mapPath, type Path } from '../curve/path';
-import { distance, lengthOf, ORIGIN, type Point } from '../curve/point';
-import { pointAt, type Segment } from '../curve/segment';
-import { turn, type Turn } from '../number/turn';
+import {
+  applyTo,
+  distance,
+  lengthOf,
+  mapPath,
+  nearestOnPath,
+  ORIGIN,
+  type Path,
+  type Point,
+  pointAt,
+  type Segment,
+  turnMap,
+} from '@/core/curve';
+import { turn, type Turn } from '@/core/number';
 
 /** Nearer than this, as a share of how far paths reach, is on them. */
 const ON_PATH = 1e-9;

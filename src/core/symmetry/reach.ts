@@ -1,8 +1,13 @@
-import type { Path } from '../curve/path';
-import { add, lengthOf, ORIGIN, scaleBy } from '../curve/point';
-import { flatten } from '../curve/flatten';
-import { nearestOnPath } from '../curve/nearest';
-import { windingNumber } from '../curve/winding';
+import {
+  add,
+  flatten,
+  lengthOf,
+  nearestOnPath,
+  ORIGIN,
+  type Path,
+  scaleBy,
+  windingNumber,
+} from '@/core/curve';
 
 /** How near to the centre and how far from it shapes reach, in the figure's unit. */
 export interface Reach {

@@ -1,6 +1,6 @@
-import { finding, type Finding } from '../finding';
-import { compose, MIRROR, turnMap, type Affine } from '../curve/affine';
-import { addTurns, divideTurn, multiplyTurn, turn, type Turn } from '../number/turn';
+import { finding, type Finding } from '@/core/finding';
+import { type Affine, compose, MIRROR, turnMap } from '@/core/curve';
+import { addTurns, divideTurn, multiplyTurn, turn, type Turn } from '@/core/number';
 import { remembered } from '../remembered';
 
 /** The largest fold; at it a wedge is half a degree. */

@@ -1,23 +1,28 @@
-import { boundsOfSegment, extremaOf, type Bounds } from '../curve/bounds';
-import { crossingsOf, tangentParameters } from '../curve/crossings';
-import { arcLength } from '../curve/length';
-import { nearestOnPath } from '../curve/nearest';
-import { partOf } from '../curve/part';
-import { line, pointAt, type Segment } from '../curve/segment';
 import {
   add,
+  arcLength,
   between,
+  type Bounds,
+  boundsOfSegment,
   cross,
+  crossingsOf,
   distance,
   dot,
+  extremaOf,
   lengthOf,
+  line,
+  nearestOnPath,
   ORIGIN,
-  scaleBy,
-  subtract,
+  partOf,
   type Point,
-} from '../curve/point';
+  pointAt,
+  scaleBy,
+  type Segment,
+  subtract,
+  tangentParameters,
+} from '@/core/curve';
 import { alongTurn, halfWedge, type Wedge } from './wedge';
-import { negateTurn } from '../number/turn';
+import { negateTurn } from '@/core/number';
 
 /** What a pointer can catch. */
 export type SnapKind =

@@ -2,9 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anyPoint } from '../../../tests/help/arbitraries';
-import { distance, dot, lengthOf, subtract, type Point } from '../curve/point';
-import { arcFromBulge } from '../curve/segment';
-import { turnFromDegrees } from '../number/turn';
+import { arcFromBulge, distance, dot, lengthOf, type Point, subtract } from '@/core/curve';
+import { turnFromDegrees } from '@/core/number';
 import { curveOf, SNAP_KINDS, snapAlong, type SnapTargets } from './snap';
 import { alongTurn } from './wedge';
 

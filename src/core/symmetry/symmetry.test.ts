@@ -2,11 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anyPoint } from '../../../tests/help/arbitraries';
-import { applyTo } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { distance, fromPolar, lengthOf, polarOf } from '../curve/point';
-import { arcFromBulge, line } from '../curve/segment';
-import { addTurns, degreesOf, turn, wrapTurn } from '../number/turn';
+import {
+  applyTo,
+  arcFromBulge,
+  distance,
+  fromPolar,
+  lengthOf,
+  line,
+  mapPath,
+  type Path,
+  polarOf,
+} from '@/core/curve';
+import { addTurns, degreesOf, turn, wrapTurn } from '@/core/number';
 import { reachOf } from './reach';
 import { copyCount, isFold, placementMap, stepOf, turnsOf } from './rule';
 import { curveOf, snapCandidates, spacedPlaces, ringStepFor, snap, SNAP_KINDS, type SnapKind } from './snap';

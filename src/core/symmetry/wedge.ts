@@ -1,7 +1,4 @@
-import { boundsOfPaths, isEmptyBounds } from '../curve/bounds';
-import { turnMap } from '../curve/affine';
-import { mapPath, type Path } from '../curve/path';
-import { polarOf, type Point } from '../curve/point';
+import { boundsOfPaths, isEmptyBounds, mapPath, type Path, type Point, polarOf, turnMap } from '@/core/curve';
 import {
   addTurns,
   cosSin,
@@ -10,9 +7,9 @@ import {
   multiplyTurn,
   negateTurn,
   turn,
-  wrapTurn,
   type Turn,
-} from '../number/turn';
+  wrapTurn,
+} from '@/core/number';
 import { stepOf, turnsOf, type TurnRule } from './rule';
 
 /** What says how wide a wedge is. */

@@ -7,10 +7,10 @@
  */
 import jsep, { type Expression } from 'jsep';
 
-import type { Work } from '../derive';
-import { failed, finding, ok, type Finding, type Result } from '../finding';
-import { readShare } from '../number/arithmetic';
-import type { Figure, Slider } from '../figure/model';
+import type { Work } from '@/core/derive';
+import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
+import { readShare } from '@/core/number';
+import type { Figure, Slider } from '@/core/figure';
 import { leversOf, type Lever } from './levers';
 import { nameOf, withSettings, wordOf, type Setting } from './named';
 

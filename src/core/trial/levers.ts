@@ -5,7 +5,7 @@
  * const fold = leversOf(figure, work).find(({ key }) => key === 'r fold');
  * fold?.set(figure, 12, work); // the figure with twelve copies
  */
-import type { Work } from '../derive';
+import type { Work } from '@/core/derive';
 import {
   mirroringOf,
   moveRound,
@@ -25,16 +25,31 @@ import {
   setStroke,
   setVariation,
   withShapes,
-} from '../figure/commands';
-import { anchorOf } from '../figure/hit';
-import { LIMITS, ROUND_MERGES, type Figure, type Group, type Round, type Shape } from '../figure/model';
-import { seenPaths } from '../figure/seen';
-import { fitNeighbours, fittedForm, neighbourGap } from '../maker/fit';
-import type { Field, Params, Value } from '../maker/construction';
-import { isBuilt } from '../maker/form';
-import { makerOf, withParams, type BuiltForm } from '../maker/makers';
-import { degreesOf, turnFromDegrees, type Turn } from '../number/turn';
-import { MOST_FOLD } from '../symmetry/rule';
+} from '@/core/figure/commands';
+import {
+  anchorOf,
+  type Figure,
+  type Group,
+  LIMITS,
+  type Round,
+  ROUND_MERGES,
+  seenPaths,
+  type Shape,
+} from '@/core/figure';
+import {
+  type BuiltForm,
+  type Field,
+  fitNeighbours,
+  fittedForm,
+  isBuilt,
+  makerOf,
+  neighbourGap,
+  type Params,
+  type Value,
+  withParams,
+} from '@/core/maker';
+import { degreesOf, type Turn, turnFromDegrees } from '@/core/number';
+import { MOST_FOLD } from '@/core/symmetry';
 
 /** A number, degrees for a turn; or one of some choices. */
 export type LeverValue = number | string;

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 
 import { PIECES } from '../../../demo/pieces';
 import { made, refusal } from '../../../tests/help/made';
-import { STRAIGHT } from '../derive';
-import { roundOf } from '../figure/commands';
+import { STRAIGHT } from '@/core/derive';
+import { roundOf } from '@/core/figure/commands';
 import { leversOf } from './levers';
 import { nameOf, withSettings, type Setting } from './named';
 

@@ -4,12 +4,10 @@
  * @example
  * const made = withSettings(figure, [['hub.fold', '16'], ['petal.width', '2mm']], STRAIGHT);
  */
-import type { Work } from '../derive';
-import { failed, finding, ok, type Result } from '../finding';
-import type { Figure } from '../figure/model';
-import { figureSchema } from '../figure/schema';
-import { readLength, readShare, readTurn, type Reading } from '../number/arithmetic';
-import { degreesOf } from '../number/turn';
+import type { Work } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { type Figure, figureSchema } from '@/core/figure';
+import { degreesOf, type Reading, readLength, readShare, readTurn } from '@/core/number';
 import { leversOf, type Lever, type LeverValue } from './levers';
 
 /** A name, and what it is to be, as they are typed. */

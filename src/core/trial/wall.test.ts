@@ -2,15 +2,11 @@ import { describe, expect, it } from 'vitest';
 
 import { anyFigure, Chance } from '../../../tests/help/anyFigure';
 import { counter, disc, withForms } from '../../../tests/help/figures';
-import { STRAIGHT } from '../derive';
-import { addRound, roundOf, setFold, setRoundWhirl, START_WHIRL } from '../figure/commands';
-import { evaluateWhole } from '../figure/evaluateWhole';
-import { seenPaths } from '../figure/seen';
-import { figureSchema } from '../figure/schema';
-import { newRound } from '../figure/start';
-import { neighbourGap } from '../maker/fit';
-import { MAKERS } from '../maker/makers';
-import { NO_TURN } from '../number/turn';
+import { STRAIGHT } from '@/core/derive';
+import { addRound, roundOf, setFold, setRoundWhirl, START_WHIRL } from '@/core/figure/commands';
+import { evaluateWhole, figureSchema, newRound, seenPaths } from '@/core/figure';
+import { MAKERS, neighbourGap } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import { leversOf } from './levers';
 import { afterPicks, WALL, wallOf, type WallPlan } from './wall';
 

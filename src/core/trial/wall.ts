@@ -8,9 +8,8 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 
-import type { Work } from '../derive';
-import type { Figure } from '../figure/model';
-import { figureSchema } from '../figure/schema';
+import type { Work } from '@/core/derive';
+import { type Figure, figureSchema } from '@/core/figure';
 import { leversOf, type Lever, type LeverValue, type NumberLever } from './levers';
 
 export interface WallPlan {

@@ -6,7 +6,7 @@
  * const { run } = await shaped('Tide week');        // ui: asks the server, which has the faces
  * const form = { kind: 'words', at, rotation, params: { ...words.start, words: { text, face, run } } };
  */
-import type { Contour } from '../curve/contours';
+import type { Contour } from '@/core/curve';
 
 /** One letter, with the marks on it; lengths in ems, the size of the face. */
 export interface Letter {

@@ -4,8 +4,7 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 
 import { valueOf } from '../../../demo/pieces/valueOf';
-import { boundsOfPaths } from '../curve/bounds';
-import { pathsOfContours } from '../curve/contours';
+import { boundsOfPaths, pathsOfContours } from '@/core/curve';
 import { faceOf, shapeWords, type Face } from './shape';
 import { START_WORDS } from './startWords';
 

@@ -8,14 +8,22 @@
  */
 import * as fontkit from 'fontkit';
 
-import { scaleMap } from '../curve/affine';
-import { contoursOfPaths, mappedContours, pathsOfContours, type Contour } from '../curve/contours';
-import type { Path } from '../curve/path';
-import { ORIGIN, type Point } from '../curve/point';
-import { cubic, line, type Segment } from '../curve/segment';
-import { failed, finding, ok, type Result } from '../finding';
-import { MERGED } from '../merge/tasks';
-import { NO_TURN } from '../number/turn';
+import {
+  type Contour,
+  contoursOfPaths,
+  cubic,
+  line,
+  mappedContours,
+  ORIGIN,
+  type Path,
+  pathsOfContours,
+  type Point,
+  scaleMap,
+  type Segment,
+} from '@/core/curve';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { MERGED } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
 import { MOST_CHARACTERS, type Letter, type Run } from './run';
 import { stretchesOf } from './stretches';
 

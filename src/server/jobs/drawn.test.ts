@@ -2,9 +2,8 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 
 import { addShapes, setFold, setMirror } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { newFigure, newShape } from '@/core/figure/start';
-import { turn } from '@/core/number/turn';
+import { type Figure, newFigure, newShape } from '@/core/figure';
+import { turn } from '@/core/number';
 import { makeFile } from './makeFile';
 
 /** Overlapping ellipses in a mirrored round. */

@@ -8,7 +8,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
 
-import type { PixelJob } from '../../core/format/format';
+import type { PixelJob } from '@/core/format';
 import { Refused } from '../errors';
 
 /** The longest side that a picture is drawn in before it is made smaller, in pixels. */

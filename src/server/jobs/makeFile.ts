@@ -1,14 +1,10 @@
 import { zipSync } from 'fflate';
 import toIco from 'png-to-ico';
 
-import { STRAIGHT } from '../../core/derive';
-import { evaluateWhole } from '../../core/figure/evaluateWhole';
-import { excessOf } from '../../core/figure/excess';
-import type { Figure } from '../../core/figure/model';
-import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
-import { fileName, formatOf } from '../../core/format/formats';
-import type { BundleFile, Format, Options, Source } from '../../core/format/format';
-import type { Pictures } from '../../core/format/figure/pictures';
+import { STRAIGHT } from '@/core/derive';
+import { evaluateWhole, excessOf, type Figure } from '@/core/figure';
+import { checkFigure, type Pictures, UnreadableFigure } from '@/core/format/figure';
+import { type BundleFile, fileName, type Format, formatOf, type Options, type Source } from '@/core/format';
 import { Refused } from '../errors';
 import { drawn } from './drawn';
 

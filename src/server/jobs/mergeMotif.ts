@@ -1,13 +1,10 @@
-import { compose, moveMap, turnMap } from '../../core/curve/affine';
-import { mapPath } from '../../core/curve/path';
-import { svgOfMerge } from '../../core/format/mergeSvg';
-import type { DrawnShape } from '../../core/format/drawing/drawing';
-import { readSvg } from '../../core/format/svg/read/readDrawing';
-import { UnreadableSvg } from '../../core/format/svg/read/unreadable';
-import { mergeNow, type Merged } from '../../core/merge/engine';
-import type { MergeOperation, MergeShape } from '../../core/merge/merge';
-import { NO_TURN, type Turn } from '../../core/number/turn';
-import type { FillRule } from '../../core/scene/scene';
+import { compose, mapPath, moveMap, turnMap } from '@/core/curve';
+import { svgOfMerge } from '@/core/format';
+import type { DrawnShape } from '@/core/format/drawing';
+import { readSvg, UnreadableSvg } from '@/core/format/svg/read';
+import { type Merged, mergeNow, type MergeOperation, type MergeShape } from '@/core/merge';
+import { NO_TURN, type Turn } from '@/core/number';
+import type { FillRule } from '@/core/scene';
 import { Refused } from '../errors';
 
 /** What may become of the copies, by the words of the command line. */

@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads';
 
 import workerpool from 'workerpool';
 
-import { MergeFailed } from '../../core/merge/merge';
+import { MergeFailed } from '@/core/merge';
 import { Refused } from '../errors';
 import { BEGUN, MOST_MEMORY } from './limits';
 import { makeFile } from './makeFile';

@@ -1,5 +1,5 @@
-import { createProving, dataOf, findTarget, reportOf, targetOf, type ProofData } from '../../core/proof';
-import type { Figure } from '../../core/figure/model';
+import { createProving, dataOf, findTarget, type ProofData, reportOf, targetOf } from '@/core/proof';
+import type { Figure } from '@/core/figure';
 import { Refused } from '../errors';
 import { pageFaces } from '../shippedFaces';
 import { checked } from './makeFile';

@@ -1,5 +1,4 @@
-import type { Run } from '../../core/words/run';
-import { faceOf, shapeWords, type Face } from '../../core/words/shape';
+import { type Face, faceOf, type Run, shapeWords } from '@/core/words';
 import { Refused } from '../errors';
 
 /** What is asked of a face: lines of text as outlines. */

@@ -1,18 +1,19 @@
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../../core/figure/model';
-import { checkFigure, UnreadableFigure } from '../../core/format/figure/json';
-import { ok, type Result } from '../../core/finding';
-import type { Drawing } from '../../core/format/drawing/drawing';
-import { figureOfDrawing } from '../../core/format/drawing/figureOfDrawing';
-import type { LeftOut } from '../../core/format/drawing/leftOut';
-import { readArtwork } from '../../core/format/drawing/readFile';
-import type { TakenBy } from '../../core/format/drawing/taken';
-import { convertLength } from '../../core/number/units';
-import { rebuildTask, type Differing, type ReadChoices, type ToldReading } from '../../core/rebuild/rebuild';
-import { keyOfLetters, wantedLetters, type Letters } from '../../core/format/svg/read/texts';
-import type { Run } from '../../core/words/run';
-import { faceOf, shapeWords, type Face } from '../../core/words/shape';
+import type { Figure } from '@/core/figure';
+import { checkFigure, UnreadableFigure } from '@/core/format/figure';
+import { ok, type Result } from '@/core/finding';
+import {
+  type Drawing,
+  figureOfDrawing,
+  type LeftOut,
+  readArtwork,
+  type TakenBy,
+} from '@/core/format/drawing';
+import { convertLength } from '@/core/number';
+import { type Differing, type ReadChoices, rebuildTask, type ToldReading } from '@/core/rebuild';
+import { keyOfLetters, type Letters, wantedLetters } from '@/core/format/svg/read';
+import { type Face, faceOf, type Run, shapeWords } from '@/core/words';
 import { Refused } from '../errors';
 import { bytesOfShipped } from '../shippedFaces';
 

@@ -14,8 +14,8 @@ import Database from 'better-sqlite3';
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../../core/figure/model';
-import { checkFigure } from '../../core/format/figure/json';
+import type { Figure } from '@/core/figure';
+import { checkFigure } from '@/core/format/figure';
 import type { TakenBackup } from '../../wire';
 import { DATABASE_FILE, openDatabase, writing } from '../database';
 import { Refused, Unusable } from '../errors';

@@ -5,8 +5,8 @@ import path from 'node:path';
 import type { Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
-import { stockFigure } from '@/core/stock/figures';
-import { newFigure } from '@/core/figure/start';
+import { stockFigure } from '@/core/stock';
+import { newFigure } from '@/core/figure';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { openDatabase } from '../database';
 import { motifSetSchema } from '../requests';

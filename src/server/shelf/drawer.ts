@@ -2,11 +2,10 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../../core/figure/model';
-import { upgraded } from '../../core/figure/upgrade';
-import { checkFigure } from '../../core/format/figure/json';
-import { idOfStock, stockFigure } from '../../core/stock/figures';
-import { STOCK_MOTIFS } from '../../core/stock/motifs';
+import { type Figure, upgraded } from '@/core/figure';
+import { checkFigure } from '@/core/format/figure';
+import { idOfStock, stockFigure } from '@/core/stock';
+import { STOCK_MOTIFS } from '@/core/stock/motifs';
 import { MOTIF_SET, type KeptMotif, type MotifEntry, type MotifSet } from '../../wire';
 import { writing } from '../database';
 import { NotFound, Refused } from '../errors';

@@ -2,8 +2,7 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '../../core/figure/model';
-import { upgraded } from '../../core/figure/upgrade';
+import { type Figure, upgraded } from '@/core/figure';
 import type { FigureHistory, StateRef, VersionEntry } from '../../wire';
 import { writing } from '../database';
 import { NotFound, Refused } from '../errors';

@@ -23,7 +23,7 @@ import * as facts from '@/app/api/shelf/route';
 import * as target from '@/app/api/shelf/targets/[id]/route';
 import * as targets from '@/app/api/shelf/targets/route';
 import * as thinning from '@/app/api/shelf/thinning/route';
-import { stockFigure } from '@/core/stock/figures';
+import { stockFigure } from '@/core/stock';
 import {
   OWN_HEADER,
   type Collection,

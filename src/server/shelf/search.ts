@@ -7,8 +7,7 @@
  */
 import type { Knex } from 'knex';
 
-import { foundBy } from '../../core/figure/foundBy';
-import type { Figure } from '../../core/figure/model';
+import { type Figure, foundBy } from '@/core/figure';
 
 interface Placed {
   number: number;

@@ -7,8 +7,7 @@ import type { Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
 import { setFold } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { newFigure } from '@/core/figure/start';
+import { type Figure, newFigure } from '@/core/figure';
 import { ALL_FIGURES, BIN_DAYS, type ShelfQuery } from '@/wire';
 import { frostFlake } from '../../../demo/pieces/frostFlake';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';

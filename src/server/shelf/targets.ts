@@ -2,8 +2,7 @@
 import Joi from 'joi';
 import type { Knex } from 'knex';
 
-import { LIMITS, type OwnTarget } from '../../core/figure/model';
-import { ownTargetSchema } from '../../core/figure/schema';
+import { LIMITS, type OwnTarget, ownTargetSchema } from '@/core/figure';
 import { writing } from '../database';
 import { Refused } from '../errors';
 import { keepSetting, settingOf } from './settings';

@@ -1,40 +1,43 @@
 'use client';
 
-import { symmetryOf } from '@/core/figure/copies';
-import { swallowedRounds } from '@/core/figure/jobs';
-import { printNumber } from '@/core/format/pathData';
-import { screenData } from '@/core/format/screenData';
-import { degreesOf, NO_TURN } from '@/core/number/turn';
-import { firstColour } from '@/core/paint/fills';
-import { layersOf } from '@/core/scene/scene';
-import { isMuch, partsInHand } from '@/core/scene/still';
-import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry/wedge';
-import { activeRound, shownFigure, type EditorState } from '@/state/editor';
-import { offeredNow } from '@/state/offer';
-import { handOf, sceneOf } from '@/state/scene';
-import { benchRadius, benchView } from '@/state/view';
-import { toScreen, type View } from '@/state/viewport';
-import { FrameLines } from '../common/FrameLines';
-import { placeOfView, type Slab } from '../common/Slabs';
-import { useSameView } from '../common/useSameView';
-import { placeBetween, useSettledView } from '../common/useSettledView';
-import { wedgeData } from '../common/wedgeShape';
-import { useEditor, useRestState } from '../editor/EditorContext';
-import { seenHere } from '../editor/seenPicture';
-import { useWork } from '../editor/useWork';
-import { dropsOf } from '../import/takeFile';
-import { ProofMarks } from '../proof/ProofMarks';
-import { CellMarks } from '../tools/CellMarks';
-import { PaneCanvas } from '../tools/PaneCanvas';
-import { ringStepOf } from '../tools/pointer';
-import { OfferCard, OfferLines } from '../whole/Offer';
+import { swallowedRounds, symmetryOf } from '@/core/figure';
+import { printNumber, screenData } from '@/core/format';
+import { degreesOf, NO_TURN } from '@/core/number';
+import { firstColour } from '@/core/paint';
+import { isMuch, layersOf, partsInHand } from '@/core/scene';
+import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry';
+import {
+  activeRound,
+  benchRadius,
+  benchView,
+  type EditorState,
+  handOf,
+  offeredNow,
+  sceneOf,
+  shownFigure,
+  toScreen,
+  type View,
+} from '@/state';
+import {
+  FrameLines,
+  placeBetween,
+  placeOfView,
+  type Slab,
+  useSameView,
+  useSettledView,
+  wedgeData,
+} from '@/ui/common';
+import { seenHere, useEditor, useRestState, useWork } from '@/ui/desk';
+import { dropsOf } from '@/ui/import';
+import { ProofMarks } from '@/ui/proof';
+import { CellMarks, OfferCard, OfferLines, PaneCanvas, Readout } from '@/ui/pane';
+import { ringStepOf } from '@/ui/tools';
 import { EmptyHint, Frame, Ground, RayLabel, Rays, UnderlayImage } from './BenchGround';
 import { BenchHeader } from './BenchHeader';
 import { mergedSlabs, MotifAndCopies, MotifDefs, otherSlabs, type BenchLook } from './BenchLayers';
 import { BARE_INKS, inksOn, type GroundInks } from './ground';
 import { Lane } from './Lane';
 import { MotifLine } from './MotifLine';
-import { Readout } from './Readout';
 import { SeenFrame } from './SeenFrame';
 import { Tray } from './Tray';
 import { outsideData, warnedPaths } from './warned';

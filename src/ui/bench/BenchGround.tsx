@@ -2,14 +2,12 @@
 
 import { memo } from 'react';
 
-import type { Underlay } from '@/core/figure/model';
-import { degreesOf, negateTurn } from '@/core/number/turn';
-import type { ScenePage } from '@/core/scene/scene';
-import { alongTurn, halfWedge, type Wedge } from '@/core/symmetry/wedge';
-import { pictureAddress } from '@/state/server';
-import type { Stage } from '@/state/stages';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
-import { wedgeData } from '../common/wedgeShape';
+import type { Underlay } from '@/core/figure';
+import { degreesOf, negateTurn } from '@/core/number';
+import type { ScenePage } from '@/core/scene';
+import { alongTurn, halfWedge, type Wedge } from '@/core/symmetry';
+import { pictureAddress, type Stage } from '@/state';
+import { BackgroundDefs, backgroundFill, wedgeData } from '@/ui/common';
 import type { GroundInks } from './ground';
 
 /** The wedge and its rings. */

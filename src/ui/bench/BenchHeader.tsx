@@ -3,13 +3,12 @@
 import { Archive } from 'lucide-react';
 import { memo } from 'react';
 
-import type { Round } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { degreesOf } from '@/core/number/turn';
-import { halfWedge, pastRays } from '@/core/symmetry/wedge';
-import { IconButton } from '../common/Button';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { useWork } from '../editor/useWork';
+import type { Round } from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { degreesOf } from '@/core/number';
+import { halfWedge, pastRays } from '@/core/symmetry';
+import { IconButton } from '@/ui/common';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { warnedPaths } from './warned';
 
 /** How far what must not cross a ray does. */

@@ -1,18 +1,23 @@
 'use client';
 
-import type { Wedge } from '@/core/symmetry/wedge';
+import type { Wedge } from '@/core/symmetry';
 import { useMemo, type ReactNode } from 'react';
 
-import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, wrapTurn, type Turn } from '@/core/number/turn';
+import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
 import { remembered } from '@/core/remembered';
-import type { SceneLayer } from '@/core/scene/scene';
-import { isMuch } from '@/core/scene/still';
-import type { View } from '@/state/viewport';
-import { LayerCopies } from '../common/LayerCopies';
-import { ReliefGroup } from '../common/ReliefGroup';
-import { GradientDefs, gradientIds, Items } from '../common/sceneShapes';
-import { placeOfView, slabsOf, type Slab } from '../common/Slabs';
-import { wedgeData } from '../common/wedgeShape';
+import { isMuch, type SceneLayer } from '@/core/scene';
+import type { View } from '@/state';
+import {
+  GradientDefs,
+  gradientIds,
+  Items,
+  LayerCopies,
+  placeOfView,
+  ReliefGroup,
+  type Slab,
+  slabsOf,
+  wedgeData,
+} from '@/ui/common';
 
 /** How the Bench shows layers: turned so that one wedge stands upright. */
 export interface BenchLook {

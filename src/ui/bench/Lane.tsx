@@ -2,22 +2,15 @@
 
 import { useId } from 'react';
 
-import type { Strip } from '@/core/bend/bend';
-import { evaluate } from '@/core/figure/evaluate';
-import type { Figure, Round } from '@/core/figure/model';
+import type { Strip } from '@/core/bend';
+import { evaluate, type Figure, type Round } from '@/core/figure';
 import { remembered } from '@/core/remembered';
 import type { Work } from '@/core/derive';
-import { layersOf } from '@/core/scene/scene';
-import { shownFigure } from '@/state/editor';
-import { isLaid, laneRound, laneStrip, laneView } from '@/state/lane';
-import { laneHeight } from '@/state/view';
-import { FrameLines } from '../common/FrameLines';
-import { LayerCopies } from '../common/LayerCopies';
-import { placeOfView } from '../common/Slabs';
-import { useEditorState, useRestState } from '../editor/EditorContext';
-import { useWork } from '../editor/useWork';
-import { PaneCanvas } from '../tools/PaneCanvas';
-import { backgroundFill, BackgroundDefs } from '../common/Background';
+import { layersOf } from '@/core/scene';
+import { isLaid, laneHeight, laneRound, laneStrip, laneView, shownFigure } from '@/state';
+import { BackgroundDefs, backgroundFill, FrameLines, LayerCopies, placeOfView } from '@/ui/common';
+import { useEditorState, useRestState, useWork } from '@/ui/desk';
+import { PaneCanvas } from '@/ui/pane';
 
 const scenes = remembered((round: Round) =>
   remembered(

@@ -2,8 +2,8 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronUp } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 
-import { MORE_KEY, type ToolId } from '@/state/tools';
-import { TOOLS } from '../tools/registry';
+import { MORE_KEY, type ToolId } from '@/state';
+import { TOOLS } from '@/ui/tools';
 
 interface Props {
   readonly tools: readonly ToolId[];

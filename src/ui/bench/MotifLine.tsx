@@ -1,9 +1,9 @@
-import { useWork } from '@/ui/editor/useWork';
+import { useWork } from '@/ui/desk';
 import { memo } from 'react';
 
-import type { Shape } from '@/core/figure/model';
-import { pathsOfForm } from '@/core/maker/form';
-import { screenData } from '@/core/format/screenData';
+import type { Shape } from '@/core/figure';
+import { pathsOfForm } from '@/core/maker';
+import { screenData } from '@/core/format';
 
 /** A shape's line alone, in the stroke of what is around it. */
 export const MotifLine = memo(function MotifLine({ shape }: { readonly shape: Shape }) {

@@ -6,18 +6,13 @@ import { Ban } from 'lucide-react';
 import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
-import { startStroke } from '@/core/figure/start';
-import { calledColour } from '@/core/paint/colourNames';
-import { firstColour } from '@/core/paint/fills';
-import type { Colour, Fill } from '@/core/scene/scene';
-import { act, activeRound, shownFigure } from '@/state/editor';
-import { CHECKS, fillBackground } from '../common/fillBackground';
-import { LengthField } from '../common/NumberField';
-import { useEditor } from '../editor/EditorContext';
-import { paintInUse } from '../editor/paintInUse';
-import { ColourField } from '../inspector/ColourField';
-import { useCalmState } from '../inspector/useCalmState';
-import { common } from '../inspector/words';
+import { startStroke } from '@/core/figure';
+import { calledColour, firstColour } from '@/core/paint';
+import type { Colour, Fill } from '@/core/scene';
+import { act, activeRound, shownFigure } from '@/state';
+import { CHECKS, fillBackground, LengthField } from '@/ui/common';
+import { common, paintInUse, useCalmState, useEditor } from '@/ui/desk';
+import { ColourField } from '@/ui/colour';
 
 type Side = 'fill' | 'stroke';
 

@@ -2,12 +2,10 @@
 
 import { memo } from 'react';
 
-import { matrixOf } from '@/core/curve/affine';
-import type { Underlay } from '@/core/figure/model';
-import { underlayMap } from '@/core/figure/underlay';
-import { frameSeen, type FrameSeenLine } from '@/core/picture/frameSeen';
-import { axisOf } from '@/core/picture/readPicture';
-import type { SeenPicture } from '@/state/editorState';
+import { matrixOf } from '@/core/curve';
+import { type Underlay, underlayMap } from '@/core/figure';
+import { axisOf, frameSeen, type FrameSeenLine } from '@/core/picture';
+import type { SeenPicture } from '@/state';
 
 interface Look {
   readonly stroke: string;

@@ -2,11 +2,10 @@
 
 import { memo, useSyncExternalStore } from 'react';
 
-import { toolsBeyond, TRAY_KEYS, TRAYS } from '@/state/tools';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { keyLetter, subscribeToLayout } from '../editor/keyboardLayout';
-import { TOOLS } from '../tools/registry';
-import { takeTool } from '../tools/takeTool';
+import { toolsBeyond, TRAY_KEYS, TRAYS } from '@/state';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { keyLetter, subscribeToLayout } from '@/ui/keys';
+import { takeTool, TOOLS } from '@/ui/tools';
 import { MoreTools } from './MoreTools';
 import { PaintAtHand } from './PaintAtHand';
 

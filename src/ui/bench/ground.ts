@@ -1,7 +1,7 @@
 import { wcagContrast } from 'culori';
 
-import { firstColour } from '@/core/paint/fills';
-import type { Fill } from '@/core/scene/scene';
+import { firstColour } from '@/core/paint';
+import type { Fill } from '@/core/scene';
 
 /** What is drawn over the page on the Bench, told from it whatever its colour. */
 export interface GroundInks {

@@ -1,10 +1,8 @@
-import type { Path } from '@/core/curve/path';
+import type { Path } from '@/core/curve';
 import type { Work } from '@/core/derive';
-import { edgeOf } from '@/core/figure/jobs';
-import type { Round } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
-import type { Wedge } from '@/core/symmetry/wedge';
-import { wedgeData } from '../common/wedgeShape';
+import { edgeOf, type Round, seenPaths } from '@/core/figure';
+import type { Wedge } from '@/core/symmetry';
+import { wedgeData } from '@/ui/common';
 
 /** What of a motif must not cross a ray. */
 export function warnedPaths(round: Round, work: Work): Path[] {

@@ -1,6 +1,5 @@
-import { isGradient } from '@/core/paint/fills';
-import { inksOf } from '@/core/paint/style';
-import type { ScenePage } from '@/core/scene/scene';
+import { inksOfPaint, isGradient } from '@/core/paint';
+import type { ScenePage } from '@/core/scene';
 import { GradientDefs } from './sceneShapes';
 
 /** What a page's background is painted with: its colour, its gradient by id, or something else where it has none. */
@@ -10,7 +9,7 @@ export const backgroundFill = ({ background }: ScenePage, id: string, none: stri
 /** What a background may refer to: its gradient, and the checks that stand for none. */
 export function BackgroundDefs({ page, id }: { readonly page: ScenePage; readonly id: string }) {
   const { background, width, height, centre } = page;
-  const [ink] = inksOf({ fill: background, stroke: null });
+  const [ink] = inksOfPaint({ fill: background, stroke: null });
   const side = Math.max(width, height) / 40;
   return (
     <defs>

@@ -3,10 +3,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import type { SceneLayer } from '@/core/scene/scene';
-import type { View } from '@/state/viewport';
-import type { CanvasFrame } from '@/worker/cellDrawing';
-import { createCellPainter, type CellPainter } from '@/worker/cellPainter';
+import type { SceneLayer } from '@/core/scene';
+import type { View } from '@/state';
+import { type CanvasFrame, type CellPainter, createCellPainter } from '@/worker';
 import { ProgressBar } from './ProgressBar';
 import { useTheme } from './theme';
 import { placeBetween } from './useSettledView';

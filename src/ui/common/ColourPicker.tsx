@@ -1,7 +1,7 @@
 'use client';
 
-import { colourOfOklch, isInSrgb, notationsOf, oklchOf, type Oklch } from '@/core/paint/adjust';
-import type { Colour } from '@/core/scene/scene';
+import { colourOfOklch, isInSrgb, notationsOf, type Oklch, oklchOf } from '@/core/paint';
+import type { Colour } from '@/core/scene';
 import { useState } from 'react';
 import { CHECKS } from './fillBackground';
 

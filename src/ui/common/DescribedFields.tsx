@@ -1,8 +1,7 @@
 'use client';
 
 import type { Finding } from '@/core/finding';
-import type { Turn } from '@/core/number/turn';
-import type { LengthUnit } from '@/core/number/units';
+import type { LengthUnit, Turn } from '@/core/number';
 import { CountField, LengthField, ShareField, TurnField } from './NumberField';
 import { Row } from './Panel';
 import { Segmented } from './Choices';

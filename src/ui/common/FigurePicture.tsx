@@ -1,7 +1,7 @@
 import PQueue from 'p-queue';
 import { useEffect, useRef, useState } from 'react';
 
-import { exportAddress } from '@/state/server';
+import { exportAddress } from '@/state';
 import type { FigureSummary } from '@/wire';
 
 /**

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 
-import { pathData } from '@/core/format/pathData';
-import { frameLines, type Frame } from '@/core/symmetry/frame';
+import { pathData } from '@/core/format';
+import { type Frame, frameLines } from '@/core/symmetry';
 
 /** A round's frame in motif coordinates, as thin lines that keep their width at every zoom. */
 export const FrameLines = memo(function FrameLines({

@@ -1,12 +1,10 @@
 import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 
-import { matrixOf } from '@/core/curve/affine';
-import { mapPath } from '@/core/curve/path';
-import { degreesOf } from '@/core/number/turn';
-import { isGradient } from '@/core/paint/fills';
+import { mapPath, matrixOf } from '@/core/curve';
+import { degreesOf } from '@/core/number';
+import { isGradient } from '@/core/paint';
 import { remembered } from '@/core/remembered';
-import { placedItems } from '@/core/scene/placed';
-import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene/scene';
+import { placedItems, type SceneCopy, type SceneItem, type SceneLayer } from '@/core/scene';
 import { GradientDefs, gradientIds, Items, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 
 function placeOf({ turn, transform }: SceneCopy): string {

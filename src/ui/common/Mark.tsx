@@ -1,7 +1,6 @@
-import { moveMap } from '@/core/curve/affine';
-import { mapPath } from '@/core/curve/path';
-import { pathData } from '@/core/format/pathData';
-import { petal, petalOfSize } from '@/core/maker/petal';
+import { mapPath, moveMap } from '@/core/curve';
+import { pathData } from '@/core/format';
+import { petal, petalOfSize } from '@/core/maker';
 
 const PETAL = pathData(
   petal.paths(petalOfSize(9.2, 4.6)).map((path) => mapPath(path, moveMap({ x: 0, y: -2.2 }))),

@@ -3,11 +3,20 @@
 import type { Finding } from '@/core/finding';
 import { useId, useState, type KeyboardEvent } from 'react';
 
-import { readCount, readLength, readList, readShare, readTurn, type Reading } from '@/core/number/arithmetic';
-import { degreesOf, turnFromDegrees, type Turn } from '@/core/number/turn';
-import type { LengthUnit } from '@/core/number/units';
+import {
+  degreesOf,
+  type LengthUnit,
+  readCount,
+  type Reading,
+  readLength,
+  readList,
+  readShare,
+  readTurn,
+  type Turn,
+  turnFromDegrees,
+} from '@/core/number';
 import { useLeaveField } from './useLeaveField';
-import { printNumber } from '@/core/format/pathData';
+import { printNumber } from '@/core/format';
 
 type Refuse<T> = (value: T) => Finding | null;
 

@@ -1,5 +1,5 @@
-import { firstColour } from '@/core/paint/fills';
-import type { Paint } from '@/core/scene/scene';
+import { firstColour } from '@/core/paint';
+import type { Paint } from '@/core/scene';
 import { CHECKS, fillBackground } from './fillBackground';
 
 /** What is painted so, small: its fill, ringed by its stroke; several paints side by side, and a sign for none. */

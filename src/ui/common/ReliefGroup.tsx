@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
-import { reliefFilter } from '@/core/paint/relief';
-import type { LayerRelief } from '@/core/scene/scene';
+import { reliefFilter } from '@/core/paint';
+import type { LayerRelief } from '@/core/scene';
 
 interface Props {
   readonly relief: LayerRelief | undefined;

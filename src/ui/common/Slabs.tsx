@@ -1,8 +1,8 @@
 import { type ComponentProps, type ReactNode } from 'react';
 
-import type { SceneLayer } from '@/core/scene/scene';
-import type { View } from '@/state/viewport';
-import { isDrawnAsCells } from '@/worker/cellPainter';
+import type { SceneLayer } from '@/core/scene';
+import type { View } from '@/state';
+import { isDrawnAsCells } from '@/worker';
 import { CellCanvas } from './CellCanvas';
 
 /** A part of a pane's artwork: SVG in the pane's pixels, or very many cells. */

@@ -2,7 +2,7 @@
 
 import { memo, useEffect, useRef, useState } from 'react';
 
-import type { Scene } from '@/core/scene/scene';
+import type { Scene } from '@/core/scene';
 import { BackgroundDefs, backgroundFill } from './Background';
 import { LayerCopies } from './LayerCopies';
 import { Slabs, placeOfView, slabsOf } from './Slabs';

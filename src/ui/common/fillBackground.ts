@@ -1,6 +1,5 @@
-import { plainStops } from '@/core/paint/gradient';
-import { isGradient } from '@/core/paint/fills';
-import type { Fill, GradientStop } from '@/core/scene/scene';
+import { isGradient, plainStops } from '@/core/paint';
+import type { Fill, GradientStop } from '@/core/scene';
 
 /** What shows through where there is no paint. */
 export const CHECKS =

@@ -1,10 +1,9 @@
 import { Fragment, memo, type SVGProps } from 'react';
 
-import { matrixOf } from '@/core/curve/affine';
-import { runsLaid } from '@/core/paint/pictures';
-import { cssColour, inksOf, styleOf, type GradientInk, type Ink } from '@/core/paint/style';
-import type { SceneItem } from '@/core/scene/scene';
-import { screenData } from '@/core/format/screenData';
+import { matrixOf } from '@/core/curve';
+import { cssColour, type GradientInk, type Ink, inksOfPaint, runsLaid, styleOf } from '@/core/paint';
+import type { SceneItem } from '@/core/scene';
+import { screenData } from '@/core/format';
 
 interface ItemProps {
   readonly item: SceneItem;
@@ -22,7 +21,7 @@ const NO_GRADIENTS: GradientIds = new Map();
 
 /** An id for each gradient of some items. */
 export function gradientIds(prefix: string, items: readonly SceneItem[]): GradientIds {
-  const inks = items.flatMap(({ paint }) => inksOf(paint)).filter((ink) => ink.kind !== 'flat');
+  const inks = items.flatMap(({ paint }) => inksOfPaint(paint)).filter((ink) => ink.kind !== 'flat');
   if (inks.length === 0) return NO_GRADIENTS;
   const byName = new Map(inks.map((ink) => [nameOf(ink), ink]));
   return new Map([...byName].map(([name, ink], k) => [name, { id: `${prefix}-paint-${k}`, ink }]));

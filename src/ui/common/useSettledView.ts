@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-import type { View } from '@/state/viewport';
+import type { View } from '@/state';
 
 /** A view that has not changed for this long, in milliseconds, is one to be drawn clean. */
 const REST = 120;

@@ -1,6 +1,6 @@
-import { alongTurn, halfWedge, type Wedge } from '@/core/symmetry/wedge';
-import { negateTurn } from '@/core/number/turn';
-import { printNumber } from '@/core/format/pathData';
+import { alongTurn, halfWedge, type Wedge } from '@/core/symmetry';
+import { negateTurn } from '@/core/number';
+import { printNumber } from '@/core/format';
 
 /** Path data of an upright wedge out to a radius. */
 export function wedgeData(wedge: Wedge, radius: number): string {

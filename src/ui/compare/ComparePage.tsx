@@ -6,10 +6,8 @@ import { ArrowLeftRight } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 
-import { server } from '@/state/server';
-import { Button } from '../common/Button';
-import { Mark } from '../common/Mark';
-import { ThemeButton } from '../common/ThemeButton';
+import { server } from '@/state';
+import { Button, Mark, ThemeButton } from '@/ui/common';
 import { CompareView, type Side } from './CompareView';
 import { wordOfSide, type SideRef } from './sides';
 import { stateAddress } from './stateAddress';

@@ -2,13 +2,9 @@
 
 import { useEffect, useState } from 'react';
 
-import { differences } from '@/core/figure/differences';
-import type { Figure } from '@/core/figure/model';
-import { convertLength } from '@/core/number/units';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { ServerPicture } from '../common/FigurePicture';
-import { keysElsewhere } from '../common/keysElsewhere';
+import { differences, type Figure } from '@/core/figure';
+import { convertLength } from '@/core/number';
+import { Button, keysElsewhere, Segmented, ServerPicture } from '@/ui/common';
 import { FITTING, useSharedView, type SharedView } from './useSharedView';
 
 /** One of what is compared. */

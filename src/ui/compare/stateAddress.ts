@@ -1,4 +1,4 @@
-import { exportAddress } from '@/state/server';
+import { exportAddress } from '@/state';
 import type { SideRef } from './sides';
 
 /** Where the picture of a state of a figure is. */

@@ -5,20 +5,21 @@ import { Archive, Download, Pencil, Search, Tag, Upload, X } from 'lucide-react'
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import { activeRound, selectedShapes } from '@/state/editor';
-import { motifPicture, server } from '@/state/server';
+import { activeRound, motifPicture, selectedShapes, server } from '@/state';
 import type { MotifEntry } from '@/wire';
-import { say } from '../common/say';
-import { Button, IconButton } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { download } from '../common/download';
-import { ServerPicture } from '../common/FigurePicture';
-import { DotsMenu } from '../common/Menu';
-import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { nameOfSelected } from '../inspector/ShapesHeader';
+import {
+  Button,
+  DotsMenu,
+  download,
+  IconButton,
+  say,
+  Segmented,
+  ServerPicture,
+  TextField,
+} from '@/ui/common';
+import { DRAGGED, keepInDrawer, takeMotif, useEditor, useEditorState } from '@/ui/desk';
+import { nameOfSelected } from '@/ui/inspector';
 import { found } from './found';
-import { DRAGGED, keepInDrawer, takeMotif } from './motifUse';
 
 type Shown = 'all' | 'own' | 'stock';
 

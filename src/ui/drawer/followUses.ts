@@ -1,10 +1,8 @@
 import { toast } from 'sonner';
 
 import { followMotif } from '@/core/figure/commands';
-import { usesOfFigure } from '@/core/figure/sources';
-import { act, shownFigure, type Editor } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { server } from '@/state/server';
+import { usesOfFigure } from '@/core/figure';
+import { act, type Editor, newId, server, shownFigure } from '@/state';
 
 /** Puts newer revisions of motifs in the place of their uses, as a step each. */
 async function look(editor: Editor): Promise<void> {

@@ -5,51 +5,48 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { ok } from '@/core/finding';
-import { excessOf } from '@/core/figure/excess';
-import { askOutlines } from '@/core/figure/outline';
-import { followCopy } from '@/state/active';
-import { followCells } from '@/state/carry';
-import { followCoats } from '@/state/coats';
-import { keepView } from '@/state/keepView';
-import { noticeLetGo } from '@/state/letGo';
-import { followOpen } from '@/state/openElsewhere';
-import { followPage } from '@/state/toolLengths';
-import { workOf } from '@/state/work';
-import { createEditor, followTasks, perform, shownFigure, type Editor } from '@/state/editor';
-import { followMerges } from '@/state/merges';
-import { createProofing } from '@/state/proof';
-import { followSaves, type Notices, type Saver } from '@/state/saver';
+import { askOutlines, excessOf } from '@/core/figure';
+import {
+  createEditor,
+  createProofing,
+  type Editor,
+  followCells,
+  followCoats,
+  followCopy,
+  followMerges,
+  followOpen,
+  followPage,
+  followSaves,
+  followTasks,
+  keepView,
+  noticeLetGo,
+  type Notices,
+  perform,
+  type Saver,
+  shownFigure,
+  workOf,
+} from '@/state';
 import type { SavedFigure } from '@/wire';
-import { Bench } from '../bench/Bench';
-import { writeFigure } from '@/core/format/figure/json';
-import { downloadBlob } from '../common/download';
-import { ContextMenu } from '../common/ContextMenu';
-import { selectUnder } from '../tools/selectUnder';
-import { useMedia } from '../common/useMedia';
-import { Segmented } from '../common/Choices';
-import { ArtworkChooser } from '../import/ImportButton';
-import { ImportSheet } from '../import/ImportSheet';
-import { ReadSheet } from '../import/ReadSheet';
-import { Inspector } from '../inspector/Inspector';
-import { DrawerPanel } from '../drawer/DrawerPanel';
-import { followUses } from '../drawer/followUses';
-import { HistoryPanes } from '../history/HistoryPanes';
-import { KeepVersionSheet } from '../history/KeepVersionSheet';
-import { FindingsPanel } from '../proof/FindingsPanel';
-import { Reach } from '../reach/Reach';
-import { Whole } from '../whole/Whole';
+import { Bench } from '@/ui/bench';
+import { writeFigure } from '@/core/format/figure';
+import { ContextMenu, downloadBlob, Segmented, useMedia } from '@/ui/common';
+import { selectUnder } from '@/ui/tools';
+import { ArtworkChooser, ImportSheet, ReadSheet } from '@/ui/import';
+import { Inspector } from '@/ui/inspector';
+import { DrawerPanel, followUses } from '@/ui/drawer';
+import { HistoryPanes, KeepVersionSheet } from '@/ui/history';
+import { FindingsPanel } from '@/ui/proof';
+import { Reach } from '@/ui/reach';
+import { Whole } from '@/ui/whole';
 import { SaveSheets } from './SaveSheets';
-import { useEditor, useEditorState, WorkshopContext, type Workshop } from './EditorContext';
-import { ExportSheet } from '../export/ExportSheet';
+import { selectionActions, useEditor, useEditorState, type Workshop, WorkshopContext } from '@/ui/desk';
+import { ExportSheet } from '@/ui/export';
 import { OtherPane } from './OtherPane';
 import { PaneDivider, usePaneWidths } from './PaneDivider';
-import { KeysSheet } from './KeysSheet';
-import { beginGuide, Guide } from '../guide/Guide';
-import { GUIDE_MARK } from '../guide/mark';
-import { FindSheet } from '../find/FindSheet';
-import { followKeys, type Sheet } from './keys';
+import { followKeys, KeysSheet, type Sheet } from '@/ui/keys';
+import { beginGuide, Guide, GUIDE_MARK } from '@/ui/guide';
+import { FindSheet } from '@/ui/find';
 import { followClipboard } from './clipboard';
-import { selectionActions } from './selectionActions';
 import { TopBar } from './TopBar';
 import { WorkingCard } from './WorkingCard';
 

@@ -1,15 +1,12 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
-import { NO_TURN } from '@/core/number/turn';
-import type { Scene } from '@/core/scene/scene';
-import { activeRound, shownFigure, type EditorState, type PaneId } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
-import { benchRadius } from '@/state/view';
-import { Tray } from '../bench/Tray';
-import { SmallScene } from '../common/SmallScene';
-import { FoldControl } from '../whole/FoldControl';
-import { useEditor, useRestState } from './EditorContext';
+import { useEditor, useRestState, useWork } from '@/ui/desk';
+import { NO_TURN } from '@/core/number';
+import type { Scene } from '@/core/scene';
+import { activeRound, benchRadius, type EditorState, type PaneId, sceneOf, shownFigure } from '@/state';
+import { Tray } from '@/ui/bench';
+import { SmallScene } from '@/ui/common';
+import { FoldControl } from '@/ui/whole';
 
 /** The motif upright on a page of its own, as the Bench has it: its centre at the foot. */
 function motifScene(state: EditorState, radius: number): Scene {

@@ -3,7 +3,7 @@
 import { useDrag } from '@use-gesture/react';
 import { useRef, type KeyboardEvent } from 'react';
 
-import { keptIn, useKept } from '../common/kept';
+import { keptIn, useKept } from '@/ui/common';
 
 /** Widths that a person gave the Bench and the panel, in pixels; none where they are as they come. */
 interface PaneWidths {

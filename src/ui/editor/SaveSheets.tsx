@@ -4,16 +4,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 
-import { differences } from '@/core/figure/differences';
-import { shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
-import { server } from '@/state/server';
-import { say } from '../common/say';
-import { Button } from '../common/Button';
-import { FigurePicture } from '../common/FigurePicture';
-import { Sheet } from '../common/Panel';
-import { SmallScene } from '../common/SmallScene';
-import { useEditorState, useRestState, useWorkshop } from './EditorContext';
+import { differences } from '@/core/figure';
+import { sceneOf, server, shownFigure } from '@/state';
+import { Button, FigurePicture, say, Sheet, SmallScene } from '@/ui/common';
+import { useEditorState, useRestState, useWorkshop } from '@/ui/desk';
 
 /** What stands in the way of saving and a person has to settle. */
 export function SaveSheets() {

@@ -4,15 +4,10 @@ import { AppWindow, Download, History, Keyboard, Redo2, Undo2, Search } from 'lu
 import Link from 'next/link';
 
 import { renameFigure } from '@/core/figure/commands';
-import { act, shownFigure, type SaveState } from '@/state/editor';
-import { redoLabel, undoLabel } from '@/state/history';
-import { STAGE_NAMES, STAGES } from '@/state/stages';
-import { Button, IconButton } from '../common/Button';
-import { Mark } from '../common/Mark';
-import { TextField } from '../common/TextField';
-import { ThemeButton } from '../common/ThemeButton';
-import { useEditor, useEditorState, useWorkshop } from './EditorContext';
-import { goToStage, undoStep } from './keys';
+import { act, redoLabel, type SaveState, shownFigure, STAGE_NAMES, STAGES, undoLabel } from '@/state';
+import { Button, IconButton, Mark, TextField, ThemeButton } from '@/ui/common';
+import { useEditor, useEditorState, useWorkshop } from '@/ui/desk';
+import { goToStage, undoStep } from '@/ui/keys';
 
 function saveWords(save: SaveState): string {
   switch (save.kind) {

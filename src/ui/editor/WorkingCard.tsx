@@ -1,9 +1,8 @@
 'use client';
 
-import { stopWork } from '@/state/editor';
-import { Button } from '../common/Button';
-import { ProgressBar } from '../common/ProgressBar';
-import { useEditor, useEditorState } from './EditorContext';
+import { stopWork } from '@/state';
+import { Button, ProgressBar } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 /** While a step is worked out: nothing else is taken, and once that lasts, how far it is and how to leave it. */
 export function WorkingCard() {

@@ -1,14 +1,21 @@
-import { workOf } from '@/state/work';
+import {
+  act,
+  actAndSelect,
+  activeRound,
+  type Editor,
+  newId,
+  overParts,
+  selectedParts,
+  shapesOfParts,
+  shownFigure,
+  workOf,
+} from '@/state';
 import { toast } from 'sonner';
 
 import { addMotif, removeShapes } from '@/core/figure/commands';
-import { regrouped, usedGroups } from '@/core/figure/groups';
-import { renamedShapes } from '@/core/figure/inputs';
-import { clipOf, isSvgText, motifOfClip } from '@/core/format/clip';
-import { act, actAndSelect, activeRound, shownFigure, type Editor } from '@/state/editor';
-import { overParts, selectedParts, shapesOfParts } from '@/state/parts';
-import { newId } from '@/state/ids';
-import { nameOfFile } from '../import/takeFile';
+import { regrouped, renamedShapes, usedGroups } from '@/core/figure';
+import { clipOf, isSvgText, motifOfClip } from '@/core/format';
+import { nameOfFile } from '@/ui/import';
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea'));

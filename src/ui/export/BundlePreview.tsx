@@ -3,8 +3,8 @@
 import { unzip } from 'fflate';
 import { useEffect, useState } from 'react';
 
-import { SAFE_RADIUS } from '@/core/format/icons/icons';
-import { PAPER_CHECKS } from '../common/fillBackground';
+import { SAFE_RADIUS } from '@/core/format/icons';
+import { PAPER_CHECKS } from '@/ui/common';
 import type { FileMade } from './useFile';
 
 /** A file of a bundle, with an address where it is a picture. */

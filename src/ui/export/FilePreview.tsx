@@ -2,14 +2,12 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-import { evaluateWhole } from '@/core/figure/evaluateWhole';
-import { partOfFigure } from '@/core/figure/part';
-import { readDxf } from '@/core/format/dxf/read/readDxf';
-import { linesOf } from '@/core/format/drawing/lines';
-import { svgOf } from '@/core/format/svg/svg';
-import { shownFigure, type Editor } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
-import { PAPER_CHECKS } from '../common/fillBackground';
+import { evaluateWhole, partOfFigure } from '@/core/figure';
+import { readDxf } from '@/core/format/dxf/read';
+import { linesOf } from '@/core/format/drawing';
+import { svgOf } from '@/core/format/svg';
+import { type Editor, sceneOf, shownFigure } from '@/state';
+import { PAPER_CHECKS } from '@/ui/common';
 import { BundlePreview } from './BundlePreview';
 import type { Asked, FileMade } from './useFile';
 

@@ -1,14 +1,11 @@
 'use client';
 
 import { setInks } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { coloursOfFigure } from '@/core/figure/recolour';
-import { inksOf, MOST_SPOT_NAME, opaque, type Inks } from '@/core/paint/inks';
-import { firstColour } from '@/core/paint/fills';
-import { act, shownFigure } from '@/state/editor';
-import { CountField } from '../common/NumberField';
-import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { coloursOfFigure, type Figure } from '@/core/figure';
+import { firstColour, type Inks, inksOf, MOST_SPOT_NAME, opaque } from '@/core/paint';
+import { act, shownFigure } from '@/state';
+import { CountField, TextField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 /** Colours that have a row; a figure with more is not printed by inks one by one. */
 const MOST_ROWS = 40;

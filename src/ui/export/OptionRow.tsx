@@ -1,10 +1,9 @@
 'use client';
 
-import type { OptionField, Options } from '@/core/format/format';
-import { CountField } from '../common/NumberField';
-import { ChoiceRow } from '../common/ChoiceRow';
-import { shownFigure } from '@/state/editor';
-import { useEditorState } from '../editor/EditorContext';
+import type { OptionField, Options } from '@/core/format';
+import { ChoiceRow, CountField } from '@/ui/common';
+import { shownFigure } from '@/state';
+import { useEditorState } from '@/ui/desk';
 
 interface FieldProps {
   readonly field: OptionField<Options>;

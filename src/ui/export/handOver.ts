@@ -1,9 +1,7 @@
-import type { FigurePart } from '@/core/figure/part';
-import { fileName, formatOf } from '@/core/format/formats';
-import { shownFigure, type Editor } from '@/state/editor';
-import type { Saver } from '@/state/saver';
-import { downloadBlob } from '../common/download';
-import { zipped } from '../common/zipped';
+import type { FigurePart } from '@/core/figure';
+import { fileName, formatOf } from '@/core/format';
+import { type Editor, type Saver, shownFigure } from '@/state';
+import { downloadBlob, zipped } from '@/ui/common';
 import type { Handing } from './remembered';
 import { fileOf, type Asked } from './useFile';
 

@@ -1,7 +1,6 @@
-import { FORMATS } from '@/core/format/formats';
-import type { Options } from '@/core/format/format';
-import type { ScenePage } from '@/core/scene/scene';
-import { keptIn } from '../common/kept';
+import { FORMATS, type Options } from '@/core/format';
+import type { ScenePage } from '@/core/scene';
+import { keptIn } from '@/ui/common';
 
 /** How a figure was handed over last. */
 export interface Handing {

@@ -1,13 +1,8 @@
 import { useEffect, useState } from 'react';
 
-import { parametersOf, type Format, type Options } from '@/core/format/format';
-import { wordOfPart, type FigurePart } from '@/core/figure/part';
-import { isFinest } from '@/state/coats';
-import { shownFigure, type Editor } from '@/state/editor';
-import { isAllMerged } from '@/state/merges';
-import type { Saver } from '@/state/saver';
-import { sceneOf } from '@/state/scene';
-import { exportAddress } from '@/state/server';
+import { type Format, type Options, parametersOf } from '@/core/format';
+import { type FigurePart, wordOfPart } from '@/core/figure';
+import { type Editor, exportAddress, isAllMerged, isFinest, type Saver, sceneOf, shownFigure } from '@/state';
 
 /** How long choices rest before their file is made, in milliseconds. */
 const REST = 250;

@@ -14,10 +14,10 @@ import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import { ALL_FIGURES } from '@/wire';
-import { useWorkshop } from '../editor/EditorContext';
-import type { Sheet } from '../editor/keys';
+import { useWorkshop } from '@/ui/desk';
+import type { Sheet } from '@/ui/keys';
 import { entriesOf, type FindEntry } from './entries';
 import { ranked } from './rank';
 

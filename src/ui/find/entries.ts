@@ -5,22 +5,32 @@
  * ranked(entriesOf(workshop), 'skew')[0]?.run();
  */
 import { CHECKS } from '@/core/proof';
-import { selectedShapes, activeRound, shownFigure, type Editor } from '@/state/editor';
-import { groupsOf, look, type ProofStore } from '@/state/proof';
-import type { Saver } from '@/state/saver';
-import { STAGE_NAMES, STAGES } from '@/state/stages';
-import { MORE_KEY, toolsBeyond, TRAY_KEYS, TRAYS, type ToolId } from '@/state/tools';
-import { actOnRound } from '@/state/editor';
+import {
+  activeRound,
+  actOnRound,
+  type Editor,
+  groupsOf,
+  look,
+  MORE_KEY,
+  type ProofStore,
+  type Saver,
+  selectedShapes,
+  shownFigure,
+  STAGE_NAMES,
+  STAGES,
+  type ToolId,
+  toolsBeyond,
+  TRAY_KEYS,
+  TRAYS,
+} from '@/state';
 import { setMirror, toggleHalfStep } from '@/core/figure/commands';
-import { unfold } from '../common/folded';
-import type { MenuEntry } from '../common/Menu';
-import { goToStage, undoStep, type Sheet } from '../editor/keys';
-import { selectionActions } from '../editor/selectionActions';
-import { roundActions } from '../reach/roundActions';
-import { chooseArtwork } from '../import/ImportButton';
-import { beginGuide } from '../guide/Guide';
-import { TOOLS } from '../tools/registry';
-import { takeTool } from '../tools/takeTool';
+import { type MenuEntry, unfold } from '@/ui/common';
+import { goToStage, type Sheet, undoStep } from '@/ui/keys';
+import { selectionActions } from '@/ui/desk';
+import { roundActions } from '@/ui/reach';
+import { chooseArtwork } from '@/ui/import';
+import { beginGuide } from '@/ui/guide';
+import { takeTool, TOOLS } from '@/ui/tools';
 import { PLACES, type Place } from './places';
 import type { Findable } from './rank';
 

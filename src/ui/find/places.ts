@@ -1,5 +1,4 @@
-import type { Level } from '@/state/editorState';
-import type { Stage } from '@/state/stages';
+import type { Level, Stage } from '@/state';
 
 /** A section of the panel: where it is, and what else a person would call it. */
 export interface Place {

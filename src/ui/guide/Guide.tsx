@@ -3,10 +3,9 @@
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
 
-import type { Editor } from '@/state/editor';
-import { STAGE_NAMES } from '@/state/stages';
-import { Button, IconButton } from '../common/Button';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { type Editor, STAGE_NAMES } from '@/state';
+import { Button, IconButton } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { STEPS, whatIs } from './steps';
 
 /** Begins the way to a first figure; also again. */

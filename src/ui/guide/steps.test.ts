@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { newFigure } from '@/core/figure/start';
-import type { GuideStart } from '@/state/editorState';
+import { newFigure } from '@/core/figure';
+import type { GuideStart } from '@/state';
 import { STEPS } from './steps';
 
 const figure = newFigure('Any', 'r');

@@ -5,10 +5,7 @@
  * const begun = whatIs(editor.getState());
  * STEPS[0].isDone(whatIs(editor.getState()), begun); // true once something was drawn
  */
-import { activeRound, type EditorState } from '@/state/editor';
-import { figureOf } from '@/state/history';
-import type { Stage } from '@/state/stages';
-import type { GuideStart } from '@/state/editorState';
+import { activeRound, type EditorState, figureOf, type GuideStart, type Stage } from '@/state';
 
 export interface GuideStep {
   /** What of the interface is marked meanwhile: a name in `data-guide-at`, which the styles know. */

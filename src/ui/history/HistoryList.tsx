@@ -5,11 +5,9 @@ import { format } from 'date-fns';
 import { ArrowLeftRight, ChevronDown, ExternalLink, Flag, Pencil, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 
-import { exportAddress } from '@/state/server';
+import { exportAddress } from '@/state';
 import type { FigureHistory } from '@/wire';
-import { CARD, ServerPicture } from '../common/FigurePicture';
-import { DotsMenu, type MenuEntry } from '../common/Menu';
-import { TextField } from '../common/TextField';
+import { CARD, DotsMenu, type MenuEntry, ServerPicture, TextField } from '@/ui/common';
 import { foldedAtFirst, nameOfRow, rowsOf, type Row } from './rows';
 
 export interface RowActions {

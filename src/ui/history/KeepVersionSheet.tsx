@@ -4,12 +4,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
-import { shownFigure } from '@/state/editor';
-import { server } from '@/state/server';
-import { say } from '../common/say';
-import { Button } from '../common/Button';
-import { Sheet } from '../common/Panel';
-import { useEditor, useWorkshop } from '../editor/EditorContext';
+import { server, shownFigure } from '@/state';
+import { Button, say, Sheet } from '@/ui/common';
+import { useEditor, useWorkshop } from '@/ui/desk';
 
 /** Keeps the figure as it is under a name; the name is there already, so that Enter is enough. */
 export function KeepVersionSheet({

@@ -3,11 +3,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import type { ThinningRules } from '@/wire';
-import { say } from '../common/say';
-import { Button } from '../common/Button';
-import { Sheet } from '../common/Panel';
+import { Button, say, Sheet } from '@/ui/common';
 
 const days = (count: number): string => (count === 1 ? 'one day' : `${count} days`);
 

@@ -2,18 +2,14 @@
 
 import { useEffect, useState, type ReactNode } from 'react';
 
-import { evaluateWhole } from '@/core/figure/evaluateWhole';
-import type { Figure } from '@/core/figure/model';
-import { coloursOfFigure } from '@/core/figure/recolour';
-import { opaque } from '@/core/paint/inks';
-import { printNumber } from '@/core/format/pathData';
-import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
-import type { LeftOut } from '@/core/format/drawing/leftOut';
-import { svgOf } from '@/core/format/svg/svg';
-import { convertLength } from '@/core/number/units';
-import { PAPER_CHECKS } from '../common/fillBackground';
-import { Fact } from '../common/Panel';
-import { plural } from '../inspector/words';
+import { coloursOfFigure, evaluateWhole, type Figure } from '@/core/figure';
+import { opaque } from '@/core/paint';
+import { printNumber } from '@/core/format';
+import { type Drawing, type LeftOut, shapesOfNodes } from '@/core/format/drawing';
+import { svgOf } from '@/core/format/svg';
+import { convertLength } from '@/core/number';
+import { Fact, PAPER_CHECKS } from '@/ui/common';
+import { plural } from '@/ui/desk';
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 

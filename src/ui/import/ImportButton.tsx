@@ -2,8 +2,8 @@
 
 import { FileInput } from 'lucide-react';
 
-import { IconButton } from '../common/Button';
-import { useEditor } from '../editor/EditorContext';
+import { IconButton } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 import { takeFile } from './takeFile';
 
 const CHOOSER = 'artwork-file';

@@ -3,22 +3,30 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 
-import type { Point } from '@/core/curve/point';
+import type { Point } from '@/core/curve';
 import { addMotif, addRound, addToPalette } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { figureOfDrawing } from '@/core/format/drawing/figureOfDrawing';
-import { shapesOfNodes, type Drawing } from '@/core/format/drawing/drawing';
-import { motifOfDrawing, type TakenBy } from '@/core/format/drawing/taken';
-import { act, actAndSelect, activeRound, select, shownFigure, type Editor } from '@/state/editor';
-import type { Importing } from '@/state/editorState';
-import { newId } from '@/state/ids';
-import { benchRadius } from '@/state/view';
-import { workOf } from '@/state/work';
-import { Button } from '../common/Button';
-import { ChoiceRow } from '../common/ChoiceRow';
-import { Sheet } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { layPicture } from '../editor/underlay';
+import type { Figure } from '@/core/figure';
+import {
+  type Drawing,
+  figureOfDrawing,
+  motifOfDrawing,
+  shapesOfNodes,
+  type TakenBy,
+} from '@/core/format/drawing';
+import {
+  act,
+  actAndSelect,
+  activeRound,
+  benchRadius,
+  type Editor,
+  type Importing,
+  newId,
+  select,
+  shownFigure,
+  workOf,
+} from '@/state';
+import { Button, ChoiceRow, Sheet } from '@/ui/common';
+import { layPicture, useEditor, useEditorState } from '@/ui/desk';
 import { DrawingFacts } from './DrawingFacts';
 import { Refused } from './OpenSheet';
 import { ReadingProgress } from './ReadingProgress';

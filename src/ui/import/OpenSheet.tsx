@@ -2,14 +2,10 @@
 
 import { useMemo, useState } from 'react';
 
-import type { Figure } from '@/core/figure/model';
-import { figureOfDrawing, type FigureTaken } from '@/core/format/drawing/figureOfDrawing';
-import type { Drawing } from '@/core/format/drawing/drawing';
-import type { TakenBy } from '@/core/format/drawing/taken';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { ChoiceRow } from '../common/ChoiceRow';
-import { Sheet } from '../common/Panel';
+import type { Figure } from '@/core/figure';
+import { type Drawing, figureOfDrawing, type FigureTaken, type TakenBy } from '@/core/format/drawing';
+import { newId } from '@/state';
+import { Button, ChoiceRow, Sheet } from '@/ui/common';
 import { DrawingFacts } from './DrawingFacts';
 import { ReadingProgress } from './ReadingProgress';
 import { DifferingMarks } from './ReadRounds';

@@ -1,12 +1,10 @@
-import type { Figure } from '@/core/figure/model';
-import { pathData, printNumber } from '@/core/format/pathData';
-import { AS_IT_IS, type MotifBy, type ToldReading } from '@/core/rebuild/rebuild';
+import type { Figure } from '@/core/figure';
+import { pathData, printNumber } from '@/core/format';
+import { AS_IT_IS, type MotifBy, type ToldReading } from '@/core/rebuild';
 import { aboveZero } from '@/core/finding';
-import { convertLength, type LengthUnit } from '@/core/number/units';
-import { ChoiceRow } from '../common/ChoiceRow';
-import { CountField, LengthField } from '../common/NumberField';
-import { Fact, Row } from '../common/Panel';
-import { plural } from '../inspector/words';
+import { convertLength, type LengthUnit } from '@/core/number';
+import { ChoiceRow, CountField, Fact, LengthField, Row } from '@/ui/common';
+import { plural } from '@/ui/desk';
 import type { Asked } from './useRebuilt';
 
 /** Less than this of the lines says too little to be sure, and more than that nearly all. */

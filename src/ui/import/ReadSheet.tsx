@@ -2,14 +2,10 @@
 
 import { useMemo, useState } from 'react';
 
-import { drawingOfShapes, withRoundsOf } from '@/core/rebuild/inFigure';
-import { act, select, shownFigure } from '@/state/editor';
-import type { RereadShapes } from '@/state/editorState';
-import { workOf } from '@/state/work';
-import { Button } from '../common/Button';
-import { Sheet } from '../common/Panel';
-import { ProgressBar } from '../common/ProgressBar';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { drawingOfShapes, withRoundsOf } from '@/core/rebuild';
+import { act, type RereadShapes, select, shownFigure, workOf } from '@/state';
+import { Button, ProgressBar, Sheet } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { Picture } from './DrawingFacts';
 import { DifferingMarks, FIRST_ASKED, isAnything, ReadRounds } from './ReadRounds';
 import { useRebuilt } from './useRebuilt';

@@ -1,5 +1,4 @@
-import { Button } from '../common/Button';
-import { ProgressBar } from '../common/ProgressBar';
+import { Button, ProgressBar } from '@/ui/common';
 
 /** How far a file is read, and a way to leave it. */
 export function ReadingProgress({ share, onStop }: { readonly share: number; readonly onStop: () => void }) {

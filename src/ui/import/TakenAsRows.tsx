@@ -1,6 +1,5 @@
-import type { Drawing } from '@/core/format/drawing/drawing';
-import { ChoiceRow } from '../common/ChoiceRow';
-import { ProgressBar } from '../common/ProgressBar';
+import type { Drawing } from '@/core/format/drawing';
+import { ChoiceRow, ProgressBar } from '@/ui/common';
 import { ReadRounds } from './ReadRounds';
 import type { TakenAsState } from './useTakenAs';
 

@@ -1,10 +1,8 @@
-import type { Editor, PaneId } from '@/state/editor';
-import { fromScreen } from '@/state/viewport';
+import { type Editor, fromScreen, type PaneId } from '@/state';
 import type { DragEvent } from 'react';
 
-import { DRAGGED, takeMotif } from '../drawer/motifUse';
-import { placementIn, toMotif, viewOf } from '../tools/pointer';
-import { layPicture } from '../editor/underlay';
+import { DRAGGED, layPicture, takeMotif } from '@/ui/desk';
+import { placementIn, toMotif, viewOf } from '@/ui/tools';
 
 export const isArtwork = ({ type, name }: File): boolean =>
   type === 'image/svg+xml' || /\.(svg|dxf)$/i.test(name);

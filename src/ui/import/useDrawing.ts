@@ -1,12 +1,11 @@
 import { useEffect, useState } from 'react';
 
 import type { Result } from '@/core/finding';
-import type { Drawing } from '@/core/format/drawing/drawing';
-import { readingTask } from '@/core/format/drawing/readFile';
-import { keyOfLetters, wantedLetters, type Letters } from '@/core/format/svg/read/texts';
-import type { Run } from '@/core/words/run';
-import { server } from '@/state/server';
-import { createTaskWorker } from '@/worker/taskWorker';
+import { type Drawing, readingTask } from '@/core/format/drawing';
+import { keyOfLetters, type Letters, wantedLetters } from '@/core/format/svg/read';
+import type { Run } from '@/core/words';
+import { server } from '@/state';
+import { createTaskWorker } from '@/worker';
 
 /** A text of more characters than this is not read. */
 const MOST_CHARACTERS = 60_000_000;

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 
 import type { Result } from '@/core/finding';
-import type { Drawing } from '@/core/format/drawing/drawing';
-import { rebuildTask, type ReadChoices, type ReadOptions, type Rebuilt } from '@/core/rebuild/rebuild';
-import { newId } from '@/state/ids';
-import { createTaskWorker } from '@/worker/taskWorker';
+import type { Drawing } from '@/core/format/drawing';
+import { type ReadChoices, type ReadOptions, rebuildTask, type Rebuilt } from '@/core/rebuild';
+import { newId } from '@/state';
+import { createTaskWorker } from '@/worker';
 
 /** How a drawing is read, and what becomes of what was read. */
 export interface Asked {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
-import type { Figure } from '@/core/figure/model';
-import type { Drawing } from '@/core/format/drawing/drawing';
+import type { Figure } from '@/core/figure';
+import type { Drawing } from '@/core/format/drawing';
 import { FIRST_ASKED, isSure } from './ReadRounds';
 import { useRebuilt, type Asked, type Rebuilding } from './useRebuilt';
 

@@ -2,16 +2,20 @@
 
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 
-import { coloursOfFigure, recoloured, swapColour, type ColourScope } from '@/core/figure/recolour';
-import type { Figure, Round } from '@/core/figure/model';
-import type { Colour } from '@/core/scene/scene';
-import { adjustedColour, NO_ADJUSTMENT, type Adjustment } from '@/core/paint/adjust';
-import { commit, preview, shownFigure, type EditorState } from '@/state/editor';
-import { act } from '@/state/editor';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useRestState } from '../editor/EditorContext';
-import { Swatch } from './Swatch';
+import {
+  type ColourScope,
+  coloursOfFigure,
+  type Figure,
+  recoloured,
+  type Round,
+  swapColour,
+} from '@/core/figure';
+import type { Colour } from '@/core/scene';
+import { adjustedColour, type Adjustment, NO_ADJUSTMENT } from '@/core/paint';
+import { act, commit, type EditorState, preview, shownFigure } from '@/state';
+import { Row, Section, Segmented } from '@/ui/common';
+import { useEditor, useRestState } from '@/ui/desk';
+import { Swatch } from '@/ui/colour';
 
 const SLIDERS: readonly { key: keyof Adjustment; less: string; more: string; most: number; step: number }[] =
   [

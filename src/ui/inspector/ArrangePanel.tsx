@@ -1,27 +1,22 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useWork } from '@/ui/desk';
 import {
+  type Alignment,
   alignShapes,
+  type AlignTo,
   removeShapes,
   setForm,
-  spreadShapes,
-  type Alignment,
-  type AlignTo,
   type SpreadAlong,
+  spreadShapes,
 } from '@/core/figure/commands';
-import type { Contour } from '@/core/curve/contours';
-import { joinedPaths } from '@/core/curve/nodeOps';
-import { largestNodes, motifTree } from '@/core/figure/groups';
-import { anchorOf } from '@/core/figure/hit';
-import type { Round, Shape } from '@/core/figure/model';
-import { grownForm, growthToTouch, type Growth } from '@/core/maker/fit';
-import { act } from '@/state/editor';
+import { type Contour, joinedPaths } from '@/core/curve';
+import { anchorOf, largestNodes, motifTree, type Round, type Shape } from '@/core/figure';
+import { grownForm, type Growth, growthToTouch } from '@/core/maker';
+import { act } from '@/state';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor } from '../editor/EditorContext';
+import { Row, Section, Segmented } from '@/ui/common';
 
 const ALONE: readonly (readonly [Alignment, string])[] = [
   ['axis', 'On the axis'],

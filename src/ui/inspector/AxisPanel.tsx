@@ -1,17 +1,11 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
-import type { Path } from '@/core/curve/path';
+import { useEditor, useWork } from '@/ui/desk';
+import type { Path } from '@/core/curve';
 import { makeCombinedPlain, setAxis } from '@/core/figure/commands';
-import { groupOf } from '@/core/figure/groups';
-import type { AxisSide, Round, Shape } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
-import { act, actAndSelect } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { Section } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
+import { type AxisSide, groupOf, type Round, seenPaths, type Shape } from '@/core/figure';
+import { act, actAndSelect, newId } from '@/state';
+import { Button, Section, Segmented } from '@/ui/common';
 
 type Side = AxisSide | 'drawn';
 

@@ -1,16 +1,16 @@
 'use client';
 
-import type { Point } from '@/core/curve/point';
+import type { Point } from '@/core/curve';
 import { addToPalette, setPage } from '@/core/figure/commands';
-import { endsOver } from '@/core/paint/gradient';
+import { endsOver } from '@/core/paint';
 import { Pipette } from 'lucide-react';
 
-import type { Gradient } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { Button } from '../common/Button';
-import { takeTool } from '../tools/takeTool';
-import { FillField } from './FillField';
+import type { Gradient } from '@/core/scene';
+import { act, shownFigure } from '@/state';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { Button } from '@/ui/common';
+import { takeTool } from '@/ui/tools';
+import { FillField } from '@/ui/colour';
 
 /** The page's background: none, a colour, or a gradient over the page. */
 export function BackgroundField() {

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  type Bend,
   bendProblem,
   bentLength,
   fittingRadius,
@@ -11,20 +12,14 @@ import {
   stretchOf,
   withInner,
   withOuter,
-  type Bend,
-} from '@/core/bend/bend';
-import { stripAround } from '@/core/figure/bent';
+} from '@/core/bend';
+import { type Round, type Shape, stripAround } from '@/core/figure';
 import { bendShapes, fitStrip, makeCombinedPlain, setBend, straighten } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { degreesOf, turn, turnFromDegrees, type Turn } from '@/core/number/turn';
-import { act, actAndSelect, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { DescribedFields, type DescribedField } from '../common/DescribedFields';
-import { Fact, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { printNumber } from '@/core/format';
+import { degreesOf, turn, type Turn, turnFromDegrees } from '@/core/number';
+import { act, actAndSelect, newId, shownFigure } from '@/state';
+import { Button, type DescribedField, DescribedFields, Fact, Section, Segmented } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 /** Parts of a turn that a strip is often bent to, as names and turns. */
 const SPANS: readonly { readonly label: string; readonly turn: Turn }[] = [

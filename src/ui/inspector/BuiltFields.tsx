@@ -1,17 +1,31 @@
 'use client';
 
-import type { Field, MakerFact, Params, Value } from '@/core/maker/construction';
-import { factsOfForm, formFinding } from '@/core/maker/form';
-import { makerOf, withParams, type BuiltForm } from '@/core/maker/makers';
-import { turn, type Turn } from '@/core/number/turn';
-import { printNumber } from '@/core/format/pathData';
-import { activeRound, shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
-import { CountField, LengthField, ListField, ShareField, TurnField } from '../common/NumberField';
-import { Fact, Row } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditorState } from '../editor/EditorContext';
-import { useWork } from '../editor/useWork';
+import {
+  type BuiltForm,
+  factsOfForm,
+  type Field,
+  formFinding,
+  type MakerFact,
+  makerOf,
+  type Params,
+  type Value,
+  withParams,
+} from '@/core/maker';
+import { turn, type Turn } from '@/core/number';
+import { printNumber } from '@/core/format';
+import { activeRound, shownFigure } from '@/state';
+import {
+  Button,
+  CountField,
+  Fact,
+  LengthField,
+  ListField,
+  Row,
+  Segmented,
+  ShareField,
+  TurnField,
+} from '@/ui/common';
+import { useEditorState, useWork } from '@/ui/desk';
 
 interface Props {
   readonly form: BuiltForm;

@@ -8,19 +8,12 @@ import {
   partCells,
   restoreCells,
 } from '@/core/figure/commands';
-import { lostRefs, NO_CELL_EDITS } from '@/core/figure/cells';
-import { factsOfCells } from '@/core/figure/kinds';
-import type { Round } from '@/core/figure/model';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { cellsOfRound, divisionOf } from '@/state/merges';
+import { factsOfCells, lostRefs, NO_CELL_EDITS, type Round } from '@/core/figure';
+import { actOnRound, cellsOfRound, divisionOf, shownFigure } from '@/state';
 import { Crop } from 'lucide-react';
-import { Button } from '../common/Button';
-import { DotsMenu } from '../common/Menu';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { Button, DotsMenu, Fact, Row, Section, Segmented } from '@/ui/common';
+import { notYet, plural, useEditor, useRestState } from '@/ui/desk';
 import { ReachChoice } from './ReachChoice';
-import { notYet, plural } from './words';
 
 /** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
 export function CellsPanel({ round }: { readonly round: Round }) {

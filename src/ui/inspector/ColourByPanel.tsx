@@ -4,16 +4,12 @@ import { useState } from 'react';
 import { X } from 'lucide-react';
 
 import { colourCells, colourShapes } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { COLOUR_BY, type ColourPlan } from '@/core/paint/sequence';
-import type { Colour } from '@/core/scene/scene';
-import { actOnRound, selectedShapes, shownFigure } from '@/state/editor';
-import { divisionOf } from '@/state/merges';
-import { Button } from '../common/Button';
-import { Choices } from '../common/Choices';
-import { CountField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import type { Round } from '@/core/figure';
+import { COLOUR_BY, type ColourPlan } from '@/core/paint';
+import type { Colour } from '@/core/scene';
+import { actOnRound, divisionOf, selectedShapes, shownFigure } from '@/state';
+import { Button, Choices, CountField, Row, Section } from '@/ui/common';
+import { useEditor, useRestState } from '@/ui/desk';
 
 const NAMES: Record<ColourPlan['by'], string> = {
   ring: 'Rings',

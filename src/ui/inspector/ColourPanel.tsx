@@ -1,14 +1,11 @@
 'use client';
 
 import { addBacking, BACKINGS } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { firstColour } from '@/core/paint/fills';
-import { act, selectedShapes, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Row, Section } from '../common/Panel';
-import { useEditor, useRestState } from '../editor/EditorContext';
-import { paintInUse } from '../editor/paintInUse';
+import type { Round } from '@/core/figure';
+import { firstColour } from '@/core/paint';
+import { act, newId, selectedShapes, shownFigure } from '@/state';
+import { Button, Row, Section } from '@/ui/common';
+import { paintInUse, useEditor, useRestState } from '@/ui/desk';
 import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { ContrastRow } from './ContrastRow';
@@ -17,7 +14,7 @@ import { PlacedColours } from './PlacedColours';
 import { TrialsPanel } from './TrialsPanel';
 import { BackgroundField } from './BackgroundField';
 import { DrawnPanel } from './DrawnPanel';
-import { FillField } from './FillField';
+import { FillField } from '@/ui/colour';
 import { LightPanel } from './LightPanel';
 import { KindsPanel } from './KindsPanel';
 import { ReachChoice } from './ReachChoice';

@@ -1,7 +1,7 @@
 'use client';
 
-import { aboveZero } from '@/core/finding';
-import { useWork } from '@/ui/editor/useWork';
+import { aboveZero, type Result } from '@/core/finding';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
@@ -18,21 +18,20 @@ import {
   tidyShapes,
   trimToShape,
 } from '@/core/figure/commands';
-import { resolvedMotif } from '@/core/figure/combined';
-import { COMBINE_OPS, type CombineOp, type Figure, type Round, type Shape } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { pathsOfForm } from '@/core/maker/form';
-import { signedArea } from '@/core/curve/path';
-import type { TidyReport } from '@/core/curve/tidy';
+import {
+  COMBINE_OPS,
+  type CombineOp,
+  type Figure,
+  resolvedMotif,
+  type Round,
+  type Shape,
+} from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { pathsOfForm } from '@/core/maker';
+import { signedArea, type TidyReport } from '@/core/curve';
 import type { Work } from '@/core/derive';
-import type { Result } from '@/core/finding';
-import { act, actAndSelect, commit, shownFigure, type Made } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Choices, Segmented } from '../common/Choices';
-import { LengthField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { act, actAndSelect, commit, type Made, newId, shownFigure } from '@/state';
+import { Button, Choices, Fact, LengthField, Row, Section, Segmented } from '@/ui/common';
 import { usePageLength } from './usePageLength';
 
 const NAMES: Record<CombineOp, string> = {

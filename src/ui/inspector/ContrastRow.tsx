@@ -1,5 +1,5 @@
-import { contrastOf, contrastWords } from '@/core/paint/adjust';
-import type { Colour } from '@/core/scene/scene';
+import { contrastOf, contrastWords } from '@/core/paint';
+import type { Colour } from '@/core/scene';
 
 interface Props {
   readonly of: Colour | null;

@@ -4,16 +4,18 @@ import { zeroOrMore } from '@/core/finding';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
-import { MOST_PLACES, radiusOfParts } from '@/core/maker/drawing';
-import { formProblem, withPlaces, type PlacedFigure } from '@/core/maker/form';
-import { scattered } from '@/core/maker/scatter';
-import { NO_TURN } from '@/core/number/turn';
-import { shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
-import { CountField, LengthField, ShareField } from '../common/NumberField';
-import { Row } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditorState } from '../editor/EditorContext';
+import {
+  formProblem,
+  MOST_PLACES,
+  type PlacedFigure,
+  radiusOfParts,
+  scattered,
+  withPlaces,
+} from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import { shownFigure } from '@/state';
+import { Button, CountField, LengthField, Row, Segmented, ShareField } from '@/ui/common';
+import { useEditorState } from '@/ui/desk';
 import { usePageLength } from './usePageLength';
 
 interface Props {

@@ -4,17 +4,11 @@ import type { ReactNode } from 'react';
 import { Eye, EyeOff } from 'lucide-react';
 
 import { showLines } from '@/core/figure/commands';
-import { isLine } from '@/core/figure/combined';
-import { wovenShapes } from '@/core/figure/woven';
-import type { Round } from '@/core/figure/model';
-import type { Paint } from '@/core/scene/scene';
-import { actOnRound, chooseKinds } from '@/state/editor';
-import { LINES, WHOLE } from '@/state/editorState';
-import { IconButton } from '../common/Button';
-import { PaintChip } from '../common/PaintChip';
-import { Section } from '../common/Panel';
-import { workOf } from '@/state/work';
-import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
+import { isLine, type Round, wovenShapes } from '@/core/figure';
+import type { Paint } from '@/core/scene';
+import { actOnRound, chooseKinds, LINES, WHOLE, workOf } from '@/state';
+import { IconButton, PaintChip, Section } from '@/ui/common';
+import { useEditor, useEditorState, useRestState } from '@/ui/desk';
 
 /** A part of what is drawn of a merged round; chosen, Fill and Stroke are its. */
 export function DrawnRow({

@@ -1,25 +1,24 @@
 'use client';
 
 import { zeroOrMore } from '@/core/finding';
-import { isLive } from '@/core/figure/combined';
-import { groupsAround } from '@/core/figure/groups';
-import { widenedForm } from '@/core/maker/form';
-import { useWork } from '@/ui/editor/useWork';
+import {
+  anchorOf,
+  groupsAround,
+  holdsCentre,
+  isLive,
+  type Round,
+  seenPaths,
+  type Shape,
+} from '@/core/figure';
+import { type FitBy, fitNeighbours, fittedForm, neighbourGap, widenedForm } from '@/core/maker';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { useMemo, useState } from 'react';
 
 import { setFold, withShapes } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { areOwnMirror } from '@/core/curve/path';
-import { anchorOf } from '@/core/figure/hit';
-import { holdsCentre, seenPaths } from '@/core/figure/seen';
-import { fitNeighbours, fittedForm, neighbourGap, type FitBy } from '@/core/maker/fit';
-import { printNumber } from '@/core/format/pathData';
-import { act, shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
-import { LengthField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { areOwnMirror } from '@/core/curve';
+import { printNumber } from '@/core/format';
+import { act, shownFigure } from '@/state';
+import { Button, Fact, LengthField, Row, Section, Segmented } from '@/ui/common';
 
 /** Curves of a motif that is not its own reflection; more take longer to compare than a person waits. */
 const MOST_SEGMENTS = 80;

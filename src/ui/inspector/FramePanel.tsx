@@ -1,23 +1,16 @@
 'use client';
 
 import { finding } from '@/core/finding';
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { drawFrame, drawFrameCells, removeGuide, setFrame, showFrame } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { startLine } from '@/core/figure/start';
-import { degreesOf } from '@/core/number/turn';
-import type { LengthUnit } from '@/core/number/units';
-import { MOST_RINGS, type Frame } from '@/core/symmetry/frame';
-import { printNumber } from '@/core/format/pathData';
-import { act, actAndSelect, actOnRound, select, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { benchRadius } from '@/state/view';
+import { type Round, startLine } from '@/core/figure';
+import { degreesOf, type LengthUnit } from '@/core/number';
+import { type Frame, MOST_RINGS } from '@/core/symmetry';
+import { printNumber } from '@/core/format';
+import { act, actAndSelect, actOnRound, benchRadius, newId, select, shownFigure } from '@/state';
 import { Eye, EyeOff, Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
-import { Button, IconButton } from '../common/Button';
-import { ListField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { Button, IconButton, ListField, Row, Section } from '@/ui/common';
 import { FramePolygonChoice } from './FramePolygonFields';
 
 /** What a round is set out by: a polygon with its diagonals, rings, free guides; and what can be made of them. */

@@ -1,22 +1,14 @@
 'use client';
 
 import { aboveZero } from '@/core/finding';
-import { printNumber } from '@/core/format/pathData';
+import { printNumber } from '@/core/format';
 import { setFrame } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { MOST_SIDES } from '@/core/maker/polygon';
-import {
-  cornerRadius,
-  DIAGONALS,
-  framePolygonProblem,
-  type Frame,
-  type FramePolygon,
-} from '@/core/symmetry/frame';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { Segmented } from '../common/Choices';
-import { CountField, LengthField } from '../common/NumberField';
-import { Fact, Row } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { Round } from '@/core/figure';
+import { MOST_SIDES } from '@/core/maker';
+import { cornerRadius, DIAGONALS, type Frame, type FramePolygon, framePolygonProblem } from '@/core/symmetry';
+import { actOnRound, shownFigure } from '@/state';
+import { CountField, Fact, LengthField, Row, Segmented } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None', long: 'Long', all: 'All' };
 

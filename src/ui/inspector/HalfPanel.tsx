@@ -1,13 +1,11 @@
 'use client';
 
 import { endHalf, startHalf } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { actOnRound } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Section } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
-import { CATCH, viewOf } from '../tools/pointer';
+import type { Round } from '@/core/figure';
+import { actOnRound, newId } from '@/state';
+import { Button, Section } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
+import { CATCH, viewOf } from '@/ui/tools';
 
 /** Draws one side of the axis, the other being its live reflection, and joins them. */
 export function HalfPanel({ round }: { readonly round: Round }) {

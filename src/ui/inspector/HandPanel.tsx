@@ -1,11 +1,9 @@
 'use client';
 
 import { aboveZero, zeroOrMore } from '@/core/finding';
-import { shownFigure, type EditorState } from '@/state/editor';
-import { LengthField, ShareField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { type EditorState, shownFigure } from '@/state';
+import { LengthField, Row, Section, Segmented, ShareField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 /** How strokes by hand become shapes. */
 export function HandPanel() {

@@ -1,12 +1,11 @@
 'use client';
 
 import { aboveZero } from '@/core/finding';
-import type { HandleSide, PathNode } from '@/core/curve/nodes';
-import { add, fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
+import { add, fromPolar, type HandleSide, type PathNode, type Point, polarOf, subtract } from '@/core/curve';
 import { setHandle, type ShapeRef } from '@/core/figure/commands';
-import { act, shownFigure } from '@/state/editor';
-import { AngleField, LengthField } from '../common/NumberField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { act, shownFigure } from '@/state';
+import { AngleField, LengthField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 const SIDES: readonly (readonly [HandleSide, string])[] = [
   ['in', 'In'],

@@ -3,14 +3,22 @@
 import { TabGroup } from '@headlessui/react';
 import { memo, useDeferredValue } from 'react';
 
-import type { Round, Shape } from '@/core/figure/model';
-import { activeRound, selectedShapes, shownFigure, shownLevel, type EditorState } from '@/state/editor';
-import type { Level } from '@/state/editorState';
-import { isLaid, measuredRound } from '@/state/lane';
-import { isOverRounds, shapesOfParts } from '@/state/parts';
-import type { Stage } from '@/state/stages';
-import { useEditor } from '../editor/EditorContext';
-import { MotifDock } from '../motif/MotifDock';
+import type { Round, Shape } from '@/core/figure';
+import {
+  activeRound,
+  type EditorState,
+  isLaid,
+  isOverRounds,
+  type Level,
+  measuredRound,
+  selectedShapes,
+  shapesOfParts,
+  shownFigure,
+  shownLevel,
+  type Stage,
+} from '@/state';
+import { plural, useCalmState, useEditor } from '@/ui/desk';
+import { MotifDock } from '@/ui/motif';
 import { ArrangePanel } from './ArrangePanel';
 import { AxisPanel } from './AxisPanel';
 import { BendPanel } from './BendPanel';
@@ -28,9 +36,9 @@ import { PlaceSizePanel } from './PlaceSizePanel';
 import { RoundHeader } from './RoundHeader';
 import { SeveralPanel } from './SeveralPanel';
 import { ShapePanel } from './ShapePanel';
-import { FormTrialsPanel } from '../trial/FormTrials';
-import { firstNumber } from '@/core/trial/levers';
-import { isBuilt } from '@/core/maker/form';
+import { FormTrialsPanel } from '@/ui/trial';
+import { firstNumber } from '@/core/trial';
+import { isBuilt } from '@/core/maker';
 import { nameOfSelected, ShapesHeader } from './ShapesHeader';
 import { SnapPanel } from './SnapPanel';
 import { ToolPanel } from './ToolPanel';
@@ -38,9 +46,7 @@ import { TransformPanel } from './TransformPanel';
 import { TurnPanel } from './TurnPanel';
 import { UnderlayPanel } from './UnderlayPanel';
 import { UsePanel } from './UsePanel';
-import { useCalmState } from './useCalmState';
 import { WedgePanel } from './WedgePanel';
-import { plural } from './words';
 
 /** The sections for the stage and the selection. While something is dragged they follow a little behind the panes. */
 export function Inspector() {

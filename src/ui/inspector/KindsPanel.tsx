@@ -2,19 +2,14 @@
 
 import { memo, useDeferredValue, useMemo } from 'react';
 
-import { kindsOf, refsOfGroup, type KindFacts } from '@/core/figure/kinds';
-import type { Round } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { chooseKinds, type Editor } from '@/state/editor';
-import { cellsOfRound, mergeOf } from '@/state/merges';
-import { LINES, WHOLE } from '@/state/editorState';
-import { nameOfPaint } from '@/core/paint/fills';
-import type { Paint } from '@/core/scene/scene';
-import { Section } from '../common/Panel';
-import { PaintChip } from '../common/PaintChip';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { type KindFacts, kindsOf, refsOfGroup, type Round } from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { cellsOfRound, chooseKinds, type Editor, LINES, mergeOf, WHOLE } from '@/state';
+import { nameOfPaint } from '@/core/paint';
+import type { Paint } from '@/core/scene';
+import { PaintChip, Section } from '@/ui/common';
+import { notYet, plural, useEditor, useEditorState } from '@/ui/desk';
 import { DrawnRow, LinesRow } from './DrawnPanel';
-import { notYet, plural } from './words';
 
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
 const MOST_ROWS = 120;

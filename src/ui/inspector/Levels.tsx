@@ -2,7 +2,7 @@
 
 import { Tab, TabList } from '@headlessui/react';
 
-import type { Level } from '@/state/editorState';
+import type { Level } from '@/state';
 
 export const LEVELS: readonly Level[] = ['page', 'round', 'shapes'];
 

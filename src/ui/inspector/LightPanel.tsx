@@ -2,15 +2,12 @@
 
 import { aboveZero } from '@/core/finding';
 import { setLight, setRelief } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import type { Light } from '@/core/paint/light';
-import type { Relief } from '@/core/paint/relief';
-import { turnFromDegrees } from '@/core/number/turn';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { LengthField, ShareField, TurnField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { Round } from '@/core/figure';
+import type { Light, Relief } from '@/core/paint';
+import { turnFromDegrees } from '@/core/number';
+import { actOnRound, shownFigure } from '@/state';
+import { LengthField, Row, Section, Segmented, ShareField, TurnField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 const START: Light = { from: turnFromDegrees(-45), depth: 25, faces: 'across' };
 

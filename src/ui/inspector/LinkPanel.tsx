@@ -1,16 +1,12 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { freeCopy, linkedRounds, linkRound, takeCopyBack, unlinkRound } from '@/core/figure/commands';
-import { copiesOf } from '@/core/figure/copies';
-import type { Round } from '@/core/figure/model';
-import { degreesOf, equalTurns, wrapTurn } from '@/core/number/turn';
-import { printNumber } from '@/core/format/pathData';
-import { act, actOnRound, select, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Row, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { copiesOf, type Round } from '@/core/figure';
+import { degreesOf, equalTurns, wrapTurn } from '@/core/number';
+import { printNumber } from '@/core/format';
+import { act, actOnRound, newId, select, shownFigure } from '@/state';
+import { Button, Row, Section } from '@/ui/common';
 
 /** Whose motif the round has, and which of its copies are free. */
 export function LinkPanel({ round }: { readonly round: Round }) {

@@ -3,15 +3,11 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 
 import { setBlend, setOpacity } from '@/core/figure/commands';
-import type { Figure, Round } from '@/core/figure/model';
-import { BLEND_MODES, type BlendMode, type Scene } from '@/core/scene/scene';
-import { actOnRound, preview, shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
-import { Button } from '../common/Button';
-import { ShareField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { SmallScene } from '../common/SmallScene';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { Figure, Round } from '@/core/figure';
+import { BLEND_MODES, type BlendMode, type Scene } from '@/core/scene';
+import { actOnRound, preview, sceneOf, shownFigure } from '@/state';
+import { Button, Row, Section, ShareField, SmallScene } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 /** The names of Compositing and Blending Level 1, as a person reads them. */
 const nameOf = (mode: BlendMode): string => {

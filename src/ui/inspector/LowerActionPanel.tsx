@@ -4,11 +4,10 @@ import { Checkbox } from '@headlessui/react';
 import { Check } from 'lucide-react';
 
 import { setLowerAction } from '@/core/figure/commands';
-import { LOWER_ACTIONS, type LowerAction, type Round } from '@/core/figure/model';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { Choices } from '../common/Choices';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { LOWER_ACTIONS, type LowerAction, type Round } from '@/core/figure';
+import { actOnRound, shownFigure } from '@/state';
+import { Choices, Section } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 type How = LowerAction['how'] | 'on';
 

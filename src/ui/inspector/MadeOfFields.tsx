@@ -3,14 +3,10 @@
 import { SquarePen } from 'lucide-react';
 
 import { setInput, takeOutInput } from '@/core/figure/commands';
-import { inputChoices, inputFields, inputName } from '@/core/figure/inputs';
-import type { Round, Shape } from '@/core/figure/model';
-import { actAndSelect, select } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { LET_GO } from '@/state/letGo';
-import { IconButton } from '../common/Button';
-import { Row } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
+import { inputChoices, inputFields, inputName, type Round, type Shape } from '@/core/figure';
+import { actAndSelect, LET_GO, newId, select } from '@/state';
+import { IconButton, Row } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 
 const ITS_OWN = '';
 

@@ -1,29 +1,33 @@
 'use client';
 
 import { makeRoundPlain, setMerge } from '@/core/figure/commands';
-import { mergeJobsOf, requestOf } from '@/core/figure/jobs';
-import { ROUND_MERGES, type Round, type RoundMerge } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { totalFacts } from '@/core/merge/totalFacts';
-import { actOnRound, chooseKinds, shownFigure } from '@/state/editor';
-import { WHOLE } from '@/state/editorState';
-import { newId } from '@/state/ids';
-import { cellsOfRound, mergesOfRound } from '@/state/merges';
-import { factsOfCells } from '@/core/figure/kinds';
-import { layersOf } from '@/core/scene/scene';
-import { sceneOf } from '@/state/scene';
-import { Button } from '../common/Button';
-import { ProgressBar } from '../common/ProgressBar';
-import { CountField } from '../common/NumberField';
-import { Fact, Section } from '../common/Panel';
-import { useEditor, useRestState, useWorkshop } from '../editor/EditorContext';
-import { useWork } from '../editor/useWork';
+import {
+  factsOfCells,
+  mergeJobsOf,
+  requestOf,
+  type Round,
+  ROUND_MERGES,
+  type RoundMerge,
+} from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { totalFacts } from '@/core/merge';
+import {
+  actOnRound,
+  cellsOfRound,
+  chooseKinds,
+  mergesOfRound,
+  newId,
+  sceneOf,
+  shownFigure,
+  WHOLE,
+} from '@/state';
+import { layersOf } from '@/core/scene';
+import { Button, Choices, CountField, Fact, ProgressBar, Section } from '@/ui/common';
+import { plural, useEditor, useRestState, useWork, useWorkshop } from '@/ui/desk';
 import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { WeavePanel } from './WeavePanel';
-import { Choices } from '../common/Choices';
-import { plural } from './words';
 
 type Op = RoundMerge['op'] | 'separate';
 

@@ -1,13 +1,26 @@
 'use client';
 
-import { zeroOrMore } from '@/core/finding';
-import type { Result } from '@/core/finding';
-import { nodesOfContours, placeOfNode, type Contour } from '@/core/curve/contours';
-import { movedNode, NODE_KINDS, type NodeKind, type PathNode } from '@/core/curve/nodes';
-import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
-import { onLine, roundedCorner, splitAtNode, withReflection } from '@/core/curve/nodeOps';
+import { type Result, zeroOrMore } from '@/core/finding';
+import {
+  type Contour,
+  fromPolar,
+  movedNode,
+  NODE_KINDS,
+  type NodeKind,
+  nodesOfContours,
+  onLine,
+  type PathNode,
+  placeOfNode,
+  type Point,
+  polarOf,
+  roundedCorner,
+  splitAtNode,
+  subtract,
+  withReflection,
+} from '@/core/curve';
 import {
   alignNodes,
+  type NodeLine,
   placeNodes,
   removeHandles,
   removeNodes,
@@ -15,21 +28,15 @@ import {
   setClosed,
   setNodeKind,
   spreadNodes,
-  type NodeLine,
 } from '@/core/figure/commands';
-import { turn } from '@/core/number/turn';
-import { alongTurn } from '@/core/symmetry/wedge';
-import { newId } from '@/state/ids';
+import { turn } from '@/core/number';
+import { alongTurn } from '@/core/symmetry';
+import { act, newId, selectNodes, shownFigure } from '@/state';
 import { toast } from 'sonner';
-import type { Round, Shape } from '@/core/figure/model';
-import { act, selectNodes, shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
-import { AngleField, LengthField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
+import type { Round, Shape } from '@/core/figure';
+import { AngleField, Button, LengthField, Row, Section, Segmented } from '@/ui/common';
 import { HandleFields } from './HandleFields';
-import { common } from './words';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { common, useEditor, useEditorState } from '@/ui/desk';
 import { usePageLength } from './usePageLength';
 
 const NAMES: Record<NodeKind, string> = {

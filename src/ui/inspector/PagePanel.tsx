@@ -4,15 +4,13 @@ import { aboveZero, zeroOrMore } from '@/core/finding';
 import { toast } from 'sonner';
 
 import { inUnit, setPage } from '@/core/figure/commands';
-import { LIMITS } from '@/core/figure/model';
-import { LENGTH_UNITS, type LengthUnit } from '@/core/number/units';
-import { printNumber } from '@/core/format/pathData';
-import type { ScenePage } from '@/core/scene/scene';
-import { act, shownFigure, type Editor } from '@/state/editor';
-import { LengthField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor } from '../editor/EditorContext';
+import { LIMITS } from '@/core/figure';
+import { LENGTH_UNITS, type LengthUnit } from '@/core/number';
+import { printNumber } from '@/core/format';
+import type { ScenePage } from '@/core/scene';
+import { act, type Editor, shownFigure } from '@/state';
+import { LengthField, Row, Section, Segmented } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 import { BackgroundField } from './BackgroundField';
 
 const sideProblem = aboveZero('A page side', LIMITS.size);

@@ -6,19 +6,14 @@ import { useCallback, useMemo, useRef } from 'react';
 import { toast } from 'sonner';
 
 import { changeSwatch, nameColour, removeSwatch, setPalette } from '@/core/figure/commands';
-import { coloursOfFigure } from '@/core/figure/recolour';
-import { LIMITS } from '@/core/figure/model';
-import { readTokens, tokensOf } from '@/core/format/tokens';
-import { HARMONIES, harmonyOf } from '@/core/paint/adjust';
-import { calledColour, type ColourNames } from '@/core/paint/colourNames';
-import { STOCK_PALETTES } from '@/core/paint/palettes';
-import type { Colour } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
-import { download } from '../common/download';
-import { DotsMenu } from '../common/Menu';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { Swatch } from './Swatch';
+import { coloursOfFigure, LIMITS } from '@/core/figure';
+import { readTokens, tokensOf } from '@/core/format';
+import { calledColour, type ColourNames, HARMONIES, harmonyOf, STOCK_PALETTES } from '@/core/paint';
+import type { Colour } from '@/core/scene';
+import { act, shownFigure } from '@/state';
+import { DotsMenu, download, Section } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { Swatch } from '@/ui/colour';
 
 /** Pixels that a picture is read at. */
 const READ_PIXELS = 64_000;

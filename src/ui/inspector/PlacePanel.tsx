@@ -3,15 +3,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import { ALL_FIGURES } from '@/wire';
-import type { Round } from '@/core/figure/model';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { FigurePicture } from '../common/FigurePicture';
-import { Row, Section, Sheet } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
-import { nestWhole, placeFigure } from '../editor/placeFigure';
+import type { Round } from '@/core/figure';
+import { Button, FigurePicture, Row, Section, Segmented, Sheet } from '@/ui/common';
+import { nestWhole, placeFigure, useEditor } from '@/ui/desk';
 
 /** Places a figure of the Shelf in this one, or makes all of this one a motif. */
 export function PlacePanel({ round }: { readonly round: Round }) {

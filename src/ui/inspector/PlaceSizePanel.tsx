@@ -4,18 +4,13 @@ import { aboveZero, zeroOrMore } from '@/core/finding';
 import { Link2, Unlink2 } from 'lucide-react';
 import { useState } from 'react';
 
-import { useWork } from '@/ui/editor/useWork';
-import { polarOf, fromPolar, subtract, type Point } from '@/core/curve/point';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { fromPolar, type Point, polarOf, subtract } from '@/core/curve';
 import { moveShapes, transformShapes } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { seenBox } from '@/core/figure/seen';
-import { act, actAndSelect, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { IconButton } from '../common/Button';
-import { AngleField, LengthField } from '../common/NumberField';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { canStretch } from '../tools/boxGrips';
+import { type Round, seenBox, type Shape } from '@/core/figure';
+import { act, actAndSelect, newId, shownFigure } from '@/state';
+import { AngleField, IconButton, LengthField, Section } from '@/ui/common';
+import { canStretch } from '@/ui/tools';
 
 const positive = aboveZero('A size');
 

@@ -2,14 +2,19 @@
 
 import { useCallback } from 'react';
 
-import type { Round, Shape } from '@/core/figure/model';
-import { coloursOfShapes, intoPalette, recoloured, type ColourScope } from '@/core/figure/recolour';
-import type { Colour } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
-import { Button } from '../common/Button';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { Swatch } from './Swatch';
+import {
+  type ColourScope,
+  coloursOfShapes,
+  intoPalette,
+  recoloured,
+  type Round,
+  type Shape,
+} from '@/core/figure';
+import type { Colour } from '@/core/scene';
+import { act, shownFigure } from '@/state';
+import { Button, Section } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { Swatch } from '@/ui/colour';
 
 const MOST_SWATCHES = 32;
 

@@ -1,12 +1,10 @@
 'use client';
 
 import { setProgression, START_PROGRESSION } from '@/core/figure/commands';
-import { EASES, type Ease, type Round, type Progression } from '@/core/figure/model';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { AngleField, LengthField, ShareField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { type Ease, EASES, type Progression, type Round } from '@/core/figure';
+import { actOnRound, shownFigure } from '@/state';
+import { AngleField, LengthField, Row, Section, Segmented, ShareField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { TintField } from './TintField';
 
 const EASE_NAMES: Record<Ease, string> = { even: 'Even', in: 'Late', out: 'Early', both: 'Soft' };

@@ -1,9 +1,8 @@
 'use client';
 
-import { CELL_REACHES, type CellReach } from '@/core/figure/kinds';
-import { Choices, Segmented } from '../common/Choices';
-import { Row } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { CELL_REACHES, type CellReach } from '@/core/figure';
+import { Choices, Row, Segmented } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 
 const NAMES: Record<CellReach, string> = {
   one: 'One alone',

@@ -3,13 +3,11 @@
 import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 
 import { lockRound, renameRound, showRound } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { act, shownFigure } from '@/state/editor';
-import { IconButton } from '../common/Button';
-import { DotsMenu } from '../common/Menu';
-import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { roundActions } from '../reach/roundActions';
+import type { Round } from '@/core/figure';
+import { act, shownFigure } from '@/state';
+import { DotsMenu, IconButton, TextField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { roundActions } from '@/ui/reach';
 
 /** A round's name and what can be done with the round as a whole. */
 export function RoundHeader({ round }: { readonly round: Round }) {

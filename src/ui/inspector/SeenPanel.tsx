@@ -2,15 +2,20 @@
 
 import { ScanSearch } from 'lucide-react';
 
-import type { TraceOptions } from '@/core/curve/trace';
-import { SURE_SHARE, type FoldSeen } from '@/core/picture/readPicture';
-import { shownFigure } from '@/state/editor';
-import type { SeenPicture } from '@/state/editorState';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { Fact, Row } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { chooseSeen, layAverage, laySeen, readUnderlay, seenHere, traceAverage } from '../editor/seenPicture';
+import type { TraceOptions } from '@/core/curve';
+import { type FoldSeen, SURE_SHARE } from '@/core/picture';
+import { type SeenPicture, shownFigure } from '@/state';
+import { Button, Fact, Row, Segmented } from '@/ui/common';
+import {
+  chooseSeen,
+  layAverage,
+  laySeen,
+  readUnderlay,
+  seenHere,
+  traceAverage,
+  useEditor,
+  useEditorState,
+} from '@/ui/desk';
 import { useWatched } from './useWatched';
 
 interface Props {

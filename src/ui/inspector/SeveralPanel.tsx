@@ -2,28 +2,27 @@
 
 import { useState } from 'react';
 
-import { ORIGIN } from '@/core/curve/point';
+import { ORIGIN } from '@/core/curve';
 import { lockShapes, showShapes } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { turn } from '@/core/number/turn';
-import type { Transform } from '@/core/maker/transform';
-import { act, commit, select, shownFigure, type EditorState } from '@/state/editor';
+import type { Figure } from '@/core/figure';
+import { turn } from '@/core/number';
+import type { Transform } from '@/core/maker';
 import {
+  act,
+  commit,
+  type EditorState,
   frameOf,
   overParts,
+  select,
+  type SelectedPart,
   selectedParts,
   selectParts,
   shapesOfParts,
+  shownFigure,
   transformedParts,
-  type SelectedPart,
-} from '@/state/parts';
-import { Button } from '../common/Button';
-import { DotsMenu } from '../common/Menu';
-import { ShareField, TurnField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
-import { selectionActions } from '../editor/selectionActions';
-import { plural } from './words';
+} from '@/state';
+import { Button, DotsMenu, Row, Section, ShareField, TurnField } from '@/ui/common';
+import { plural, selectionActions, useEditor } from '@/ui/desk';
 
 /** What is selected in more than one round: how much of each, and what can be done with all of it, about the centre that they share. */
 export function SeveralPanel({ state }: { readonly state: EditorState }) {

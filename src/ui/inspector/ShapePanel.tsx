@@ -1,24 +1,22 @@
 'use client';
 
 import { aboveZero, zeroOrMore } from '@/core/finding';
-import { useWork } from '@/ui/editor/useWork';
-import { boundsOfPaths } from '@/core/curve/bounds';
-import { pathLength } from '@/core/curve/length';
-import { signedArea } from '@/core/curve/path';
-import { fromPolar, polarOf, subtract, type Point } from '@/core/curve/point';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import {
+  boundsOfPaths,
+  fromPolar,
+  pathLength,
+  type Point,
+  polarOf,
+  signedArea,
+  subtract,
+} from '@/core/curve';
 import { alignStamps, findShape, makePlain, moveShapes, setForm } from '@/core/figure/commands';
-import { liesWithInput } from '@/core/figure/inputs';
-import type { Round, Shape } from '@/core/figure/model';
-import { anchorOf } from '@/core/figure/hit';
-import { isBuilt, pathsOfForm, type Form } from '@/core/maker/form';
-import { makerOf } from '@/core/maker/makers';
-import { printNumber } from '@/core/format/pathData';
-import { act, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { AngleField, LengthField, TurnField } from '../common/NumberField';
-import { Fact, Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { anchorOf, liesWithInput, type Round, type Shape } from '@/core/figure';
+import { type Form, isBuilt, makerOf, pathsOfForm } from '@/core/maker';
+import { printNumber } from '@/core/format';
+import { act, newId, shownFigure } from '@/state';
+import { AngleField, Button, Fact, LengthField, Section, TurnField } from '@/ui/common';
 import { BuiltFields } from './BuiltFields';
 import { MadeOfFields } from './MadeOfFields';
 import { DrawingFields } from './DrawingFields';

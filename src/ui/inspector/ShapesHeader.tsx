@@ -1,13 +1,10 @@
 'use client';
 
 import { renameGroup, renameShape } from '@/core/figure/commands';
-import { groupOf, groupsAround } from '@/core/figure/groups';
-import type { Round, Shape } from '@/core/figure/model';
-import { act } from '@/state/editor';
-import { DotsMenu } from '../common/Menu';
-import { TextField } from '../common/TextField';
-import { useEditor } from '../editor/EditorContext';
-import { selectionActions } from '../editor/selectionActions';
+import { groupOf, groupsAround, type Round, type Shape } from '@/core/figure';
+import { act } from '@/state';
+import { DotsMenu, TextField } from '@/ui/common';
+import { selectionActions, useEditor } from '@/ui/desk';
 
 const count = (shapes: readonly Shape[]): string =>
   shapes.length === 1 ? '1 shape' : `${shapes.length} shapes`;

@@ -4,20 +4,12 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 
 import { finding } from '@/core/finding';
-import { LIMITS, type Formula, type Slider } from '@/core/figure/model';
-import { movedSlider, setFormula, setSliders, spelled } from '@/core/trial/formulas';
-import { leversOf, type Lever } from '@/core/trial/levers';
-import { nameOf } from '@/core/trial/named';
-import { act } from '@/state/editor';
-import { figureOf } from '@/state/history';
-import { newId } from '@/state/ids';
-import { useWork } from '@/ui/editor/useWork';
-import { Button, IconButton } from '../common/Button';
-import { ShareField } from '../common/NumberField';
-import { Section } from '../common/Panel';
-import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { LeverChoice } from '../trial/LeverChoice';
+import { type Formula, LIMITS, type Slider } from '@/core/figure';
+import { type Lever, leversOf, movedSlider, nameOf, setFormula, setSliders, spelled } from '@/core/trial';
+import { act, figureOf, newId } from '@/state';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { Button, IconButton, Section, ShareField, TextField } from '@/ui/common';
+import { LeverChoice } from '@/ui/trial';
 
 const FIELD = 'h-[30px] min-w-0 flex-1 rounded-ui border border-line-strong bg-field px-2';
 

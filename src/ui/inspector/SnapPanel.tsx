@@ -1,12 +1,11 @@
 'use client';
 
 import { aboveZero } from '@/core/finding';
-import { SNAP_KINDS, type SnapKind } from '@/core/symmetry/snap';
-import { shownFigure } from '@/state/editor';
-import { LengthField } from '../common/NumberField';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { CATCH } from '../tools/pointer';
+import { SNAP_KINDS, type SnapKind } from '@/core/symmetry';
+import { shownFigure } from '@/state';
+import { LengthField, Section } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
+import { CATCH } from '@/ui/tools';
 
 const NAMES: Record<SnapKind, string> = {
   centre: 'Centre',

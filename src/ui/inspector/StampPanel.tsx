@@ -1,18 +1,13 @@
 'use client';
 
 import { aboveZero } from '@/core/finding';
-import { useWork } from '@/ui/editor/useWork';
-import type { Shape } from '@/core/figure/model';
-import { isSolved, pathsOfForm } from '@/core/maker/form';
-import { nodesOfPath } from '@/core/curve/nodes';
-import { STOCK_IDS, stockName } from '@/core/maker/stock';
-import { shownFigure, type EditorState } from '@/state/editor';
-import { Button } from '../common/Button';
-import { CountField, LengthField, ShareField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { partsOfShapes, setStamps } from '../tools/stamp';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import type { Shape } from '@/core/figure';
+import { isSolved, pathsOfForm, STOCK_IDS, stockName } from '@/core/maker';
+import { nodesOfPath } from '@/core/curve';
+import { type EditorState, shownFigure } from '@/state';
+import { Button, CountField, LengthField, Row, Section, Segmented, ShareField } from '@/ui/common';
+import { partsOfShapes, setStamps } from '@/ui/tools';
 
 const CHIP = 'h-[28px] rounded-ui border px-2 text-[12px]';
 

@@ -2,16 +2,12 @@
 
 import { aboveZero, finding } from '@/core/finding';
 import { setBehind } from '@/core/figure/commands';
-import { STROKE_CAPS, STROKE_JOINS, type Stroke } from '@/core/scene/scene';
-import { shownFigure } from '@/state/editor';
-import { Segmented } from '../common/Choices';
-import { LengthField, ListField, ShareField } from '../common/NumberField';
-import { Row } from '../common/Panel';
-import { useEditorState } from '../editor/EditorContext';
-import type { PaintInUse } from '../editor/paintInUse';
-import { FillField } from './FillField';
+import { type Stroke, STROKE_CAPS, STROKE_JOINS } from '@/core/scene';
+import { shownFigure } from '@/state';
+import { LengthField, ListField, Row, Segmented, ShareField } from '@/ui/common';
+import { common, type PaintInUse, useEditorState } from '@/ui/desk';
+import { FillField } from '@/ui/colour';
 import type { Spreading } from './useSpreading';
-import { common } from './words';
 
 const CAP_NAMES: Record<Stroke['cap'], string> = { butt: 'Butt', round: 'Round', square: 'Square' };
 const JOIN_NAMES: Record<Stroke['join'], string> = { miter: 'Miter', round: 'Round', bevel: 'Bevel' };

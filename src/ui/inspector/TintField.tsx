@@ -1,9 +1,9 @@
 'use client';
 
-import type { Colour } from '@/core/scene/scene';
-import { shownFigure } from '@/state/editor';
-import { Row } from '../common/Panel';
-import { useEditorState } from '../editor/EditorContext';
+import type { Colour } from '@/core/scene';
+import { shownFigure } from '@/state';
+import { Row } from '@/ui/common';
+import { useEditorState } from '@/ui/desk';
 
 interface Props {
   readonly label: string;

@@ -2,12 +2,10 @@
 
 import type { ReactNode } from 'react';
 
-import type { Shape } from '@/core/figure/model';
-import type { EditorState } from '@/state/editor';
-import type { ToolId } from '@/state/tools';
-import { Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { Shape } from '@/core/figure';
+import type { EditorState, ToolId } from '@/state';
+import { Section, Segmented } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { HandPanel } from './HandPanel';
 import { StampPanel } from './StampPanel';
 

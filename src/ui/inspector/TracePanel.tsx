@@ -1,12 +1,8 @@
 'use client';
 
-import type { TraceOptions } from '@/core/curve/trace';
-import { Button } from '../common/Button';
-import { ShareField } from '../common/NumberField';
-import { Row } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor } from '../editor/EditorContext';
-import { traceUnderlay } from '../editor/traceUnderlay';
+import type { TraceOptions } from '@/core/curve';
+import { Button, Row, Segmented, ShareField } from '@/ui/common';
+import { traceUnderlay, useEditor } from '@/ui/desk';
 import { useWatched } from './useWatched';
 
 interface Props {

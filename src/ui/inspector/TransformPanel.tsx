@@ -1,23 +1,25 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 
-import { nodesOfContours } from '@/core/curve/contours';
-import { fromPolar, ORIGIN, type Point } from '@/core/curve/point';
+import { fromPolar, nodesOfContours, ORIGIN, type Point } from '@/core/curve';
 import { transformShapes } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { seenBox } from '@/core/figure/seen';
-import { closureOf, transformProblem, type Transform } from '@/core/maker/transform';
-import { degreesOf, turn, type Turn } from '@/core/number/turn';
-import { printNumber } from '@/core/format/pathData';
-import { act, select, shownFigure } from '@/state/editor';
-import type { TransformOptions } from '@/state/editorState';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { AngleField, CountField, LengthField, ShareField, TurnField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { type Round, seenBox, type Shape } from '@/core/figure';
+import { closureOf, type Transform, transformProblem } from '@/core/maker';
+import { degreesOf, turn, type Turn } from '@/core/number';
+import { printNumber } from '@/core/format';
+import { act, newId, select, shownFigure, type TransformOptions } from '@/state';
+import {
+  AngleField,
+  Button,
+  CountField,
+  LengthField,
+  Row,
+  Section,
+  Segmented,
+  ShareField,
+  TurnField,
+} from '@/ui/common';
 
 const KINDS: readonly { value: Transform['kind']; label: string }[] = [
   { value: 'move', label: 'Move' },

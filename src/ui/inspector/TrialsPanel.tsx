@@ -1,19 +1,12 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { useEffect, useMemo, useState } from 'react';
 
-import { evaluate } from '@/core/figure/evaluate';
-import { boundedFigure } from '@/core/figure/excess';
-import { coloursOfFigure, inPalette } from '@/core/figure/recolour';
-import type { Figure } from '@/core/figure/model';
-import { trialPalettes, type Palette } from '@/core/paint/palettes';
-import { act, shownFigure } from '@/state/editor';
-import { mergeResults } from '@/state/merges';
-import { Button } from '../common/Button';
-import { Section, Sheet } from '../common/Panel';
-import { SmallScene } from '../common/SmallScene';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { boundedFigure, coloursOfFigure, evaluate, type Figure, inPalette } from '@/core/figure';
+import { type Palette, trialPalettes } from '@/core/paint';
+import { act, mergeResults, shownFigure } from '@/state';
+import { Button, Section, Sheet, SmallScene } from '@/ui/common';
 
 /** The figure in a palette, small. */
 function Trial({

@@ -1,8 +1,9 @@
 'use client';
 
 import { finding, zeroOrMore } from '@/core/finding';
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import {
+  type Mirroring,
   mirroringOf,
   moveRoundOut,
   reachOfRound,
@@ -11,27 +12,29 @@ import {
   setMirroring,
   setStart,
   setSweep,
+  type StepChoice,
   stepChoices,
   takeStep,
   toggleHalfStep,
-  type Mirroring,
-  type StepChoice,
 } from '@/core/figure/commands';
-import { copiesOf, seenFold } from '@/core/figure/copies';
-import { gapOfRound, gapOfRounds, nextOutward, sizeOfRound } from '@/core/figure/distance';
-import { holdsCentre } from '@/core/figure/seen';
-import type { Figure, Round } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { degreesOf, turn, type Turn } from '@/core/number/turn';
-import { MOST_FOLD, stepOf, sweepProblem, timesRound } from '@/core/symmetry/rule';
-import { actOnRound, shownFigure } from '@/state/editor';
+import {
+  copiesOf,
+  type Figure,
+  gapOfRound,
+  gapOfRounds,
+  holdsCentre,
+  nextOutward,
+  type Round,
+  seenFold,
+  sizeOfRound,
+} from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { degreesOf, turn, type Turn } from '@/core/number';
+import { MOST_FOLD, stepOf, sweepProblem, timesRound } from '@/core/symmetry';
+import { actOnRound, shownFigure } from '@/state';
 import { useMemo, useState } from 'react';
-import { Button } from '../common/Button';
-import { CountField, LengthField, TurnField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { FormTrialsPanel } from '../trial/FormTrials';
+import { Button, CountField, Fact, LengthField, Row, Section, Segmented, TurnField } from '@/ui/common';
+import { FormTrialsPanel } from '@/ui/trial';
 import { VariationPanel } from './VariationPanel';
 import { LinkPanel } from './LinkPanel';
 import { LookPanel } from './LookPanel';

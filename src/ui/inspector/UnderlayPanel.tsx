@@ -4,16 +4,13 @@ import { aboveZero } from '@/core/finding';
 import { Eye, EyeOff, ImagePlus, Lock, LockOpen, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 
-import type { TraceOptions } from '@/core/curve/trace';
+import type { TraceOptions } from '@/core/curve';
 import { changeUnderlay, setUnderlay } from '@/core/figure/commands';
-import { LIMITS, type Underlay } from '@/core/figure/model';
-import { act, activeRound, shownFigure } from '@/state/editor';
-import { Button, IconButton } from '../common/Button';
-import { LengthField, ShareField, TurnField } from '../common/NumberField';
-import { Section } from '../common/Panel';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { layPicture } from '../editor/underlay';
-import { fitUnderlay } from '../tools/underlayFit';
+import { LIMITS, type Underlay } from '@/core/figure';
+import { act, activeRound, shownFigure } from '@/state';
+import { Button, IconButton, LengthField, Section, ShareField, TurnField } from '@/ui/common';
+import { layPicture, useEditor, useEditorState } from '@/ui/desk';
+import { fitUnderlay } from '@/ui/tools';
 import { SeenPanel } from './SeenPanel';
 import { TracePanel } from './TracePanel';
 

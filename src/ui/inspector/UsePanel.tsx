@@ -3,14 +3,10 @@
 import { useQuery } from '@tanstack/react-query';
 
 import { detachMotif } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import { usesOfRound } from '@/core/figure/sources';
-import { actOnRound } from '@/state/editor';
-import { server } from '@/state/server';
-import { Button } from '../common/Button';
-import { Section } from '../common/Panel';
-import { changeToUse } from '../drawer/motifUse';
-import { useEditor } from '../editor/EditorContext';
+import { type Round, type Shape, usesOfRound } from '@/core/figure';
+import { actOnRound, server } from '@/state';
+import { Button, Section } from '@/ui/common';
+import { changeToUse, useEditor } from '@/ui/desk';
 
 /** The motif of the drawer that what is selected is a use of, or lies in. */
 export function UsePanel({ round, shapes }: { readonly round: Round; readonly shapes: readonly Shape[] }) {

@@ -1,13 +1,11 @@
 'use client';
 
 import { setVariation, START_VARIATION } from '@/core/figure/commands';
-import type { NthVariation, Round } from '@/core/figure/model';
-import { MOST_FOLD } from '@/core/symmetry/rule';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { CountField, LengthField, ShareField } from '../common/NumberField';
-import { Row, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { NthVariation, Round } from '@/core/figure';
+import { MOST_FOLD } from '@/core/symmetry';
+import { actOnRound, shownFigure } from '@/state';
+import { CountField, LengthField, Row, Section, Segmented, ShareField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { TintField } from './TintField';
 
 /** Every second (third, …) copy different from the others. */

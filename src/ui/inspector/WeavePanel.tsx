@@ -2,19 +2,13 @@
 
 import { finding } from '@/core/finding';
 import { setWeaveAreas, setWeaveGap, swapCrossing } from '@/core/figure/commands';
-import { START_WEAVE } from '@/core/figure/jobs';
-import type { Round } from '@/core/figure/model';
-import type { WeaveFacts } from '@/core/merge/merge';
-import { actOnRound, shownFigure } from '@/state/editor';
-import { weaveOfRound } from '@/state/merges';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { LengthField } from '../common/NumberField';
-import { Fact, Row, Section } from '../common/Panel';
+import { type Round, START_WEAVE } from '@/core/figure';
+import type { WeaveFacts } from '@/core/merge';
+import { actOnRound, shownFigure, weaveOfRound } from '@/state';
+import { Button, Fact, LengthField, Row, Section, Segmented } from '@/ui/common';
 
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { notYet, plural, useEditor, useRestState } from '@/ui/desk';
 import { SwapReach } from './ReachChoice';
-import { notYet, plural } from './words';
 
 /** How bands pass over and under, in words: nothing is said of what there is none of, or of places that are not woven. */
 function alternating({ crossings, crowded }: WeaveFacts): string {

@@ -1,18 +1,12 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
-import { edgeOf } from '@/core/figure/jobs';
-import type { Edge, Round, Shape } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
-import { printNumber } from '@/core/format/pathData';
-import { pastRays } from '@/core/symmetry/wedge';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { type Edge, edgeOf, type Round, seenPaths, type Shape } from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { pastRays } from '@/core/symmetry';
 import { setEdge, setShapeEdge, trimToWedge } from '@/core/figure/commands';
-import { act, actOnRound, select, shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { Button } from '../common/Button';
-import { Fact, Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import { act, actOnRound, newId, select, shownFigure } from '@/state';
+import { Button, Fact, Section, Segmented } from '@/ui/common';
 
 const EDGES: readonly { value: Edge; label: string }[] = [
   { value: 'overlap', label: 'May cross' },

@@ -1,17 +1,12 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useWork } from '@/ui/desk';
 import { toast } from 'sonner';
 
 import { setRoundWhirl, START_WHIRL } from '@/core/figure/commands';
-import { touchingWhirl } from '@/core/figure/distance';
-import { LIMITS, type Round, type RoundWhirl } from '@/core/figure/model';
-import { actOnRound } from '@/state/editor';
-import { Button } from '../common/Button';
-import { CountField, ShareField, TurnField } from '../common/NumberField';
-import { Section } from '../common/Panel';
-import { Segmented } from '../common/Choices';
-import { useEditor } from '../editor/EditorContext';
+import { LIMITS, type Round, type RoundWhirl, touchingWhirl } from '@/core/figure';
+import { actOnRound } from '@/state';
+import { Button, CountField, Section, Segmented, ShareField, TurnField } from '@/ui/common';
 
 /** The whole round turned and shrunk inward again and again. */
 export function WhirlPanel({ round }: { readonly round: Round }) {

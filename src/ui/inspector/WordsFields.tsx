@@ -4,16 +4,13 @@ import { useEffect, useRef, useState, type ChangeEvent } from 'react';
 import { toast } from 'sonner';
 
 import { setForm } from '@/core/figure/commands';
-import type { Round, Shape } from '@/core/figure/model';
-import type { BuiltForm } from '@/core/maker/makers';
-import { START_WORDS } from '@/core/words/startWords';
-import { MOST_CHARACTERS } from '@/core/words/run';
-import { act } from '@/state/editor';
-import { server } from '@/state/server';
+import type { Round, Shape } from '@/core/figure';
+import type { BuiltForm } from '@/core/maker';
+import { MOST_CHARACTERS, START_WORDS } from '@/core/words';
+import { act, server } from '@/state';
 import type { FaceName } from '@/wire';
-import { Button } from '../common/Button';
-import { Row } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
+import { Button, Row } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 
 type WordsForm = Extract<BuiltForm, { kind: 'words' }>;
 

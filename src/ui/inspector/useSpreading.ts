@@ -1,11 +1,9 @@
-import { useWork } from '@/ui/editor/useWork';
-import type { Point } from '@/core/curve/point';
+import { useEditor, useRestState, useWork } from '@/ui/desk';
+import type { Point } from '@/core/curve';
 import { addToPalette } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { endsOfSpread, respread } from '@/core/figure/spread';
-import type { Colour, Gradient, Spread } from '@/core/scene/scene';
-import { act, shownFigure } from '@/state/editor';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { endsOfSpread, respread, type Round } from '@/core/figure';
+import type { Colour, Gradient, Spread } from '@/core/scene';
+import { act, shownFigure } from '@/state';
 
 /** What a field of a fill asks of the round at hand: where gradients begin and end over what is selected, and to keep a colour. */
 export interface Spreading {

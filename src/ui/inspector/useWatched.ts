@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import type { Watch } from '../editor/traceUnderlay';
+import type { Watch } from '@/ui/desk';
 
 /** Work that is under way: how far it is, and how to stop it once it can be. */
 export interface Watched {

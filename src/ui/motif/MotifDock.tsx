@@ -1,9 +1,8 @@
 'use client';
 
-import type { Round } from '@/core/figure/model';
-import { useFolded } from '../common/folded';
-import { FoldTitle } from '../common/Panel';
-import { ImportButton } from '../import/ImportButton';
+import type { Round } from '@/core/figure';
+import { FoldTitle, useFolded } from '@/ui/common';
+import { ImportButton } from '@/ui/import';
 import { MotifList } from './MotifList';
 
 /** The list of the motif at the panel's foot, where it stays whatever stands above it. */

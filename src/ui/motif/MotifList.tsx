@@ -10,13 +10,11 @@ import {
 } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 
-import { motifTree, shapesIn } from '@/core/figure/groups';
-import type { Round } from '@/core/figure/model';
+import { motifTree, type Round, shapesIn } from '@/core/figure';
 import { lockShapes, placeInMotif, renameGroup, renameShape, showShapes } from '@/core/figure/commands';
-import { act, select, type Editor } from '@/state/editor';
-import { ContextMenu } from '../common/ContextMenu';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { selectionActions } from '../editor/selectionActions';
+import { act, type Editor, select } from '@/state';
+import { ContextMenu } from '@/ui/common';
+import { selectionActions, useEditor, useEditorState } from '@/ui/desk';
 import { MotifRowItem, type RowActions } from './MotifRowItem';
 import { dropPlaceAt, rowsOf, spotOf, type DropPlace, type MotifRow } from './rows';
 

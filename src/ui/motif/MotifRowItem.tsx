@@ -4,10 +4,9 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { ChevronDown, Eye, EyeOff, FlipHorizontal2, Lock, LockOpen, Spline } from 'lucide-react';
 import { memo, type KeyboardEvent, type MouseEvent } from 'react';
 
-import type { CombineOp, Group } from '@/core/figure/model';
-import { PaintChip } from '../common/PaintChip';
-import { TextField } from '../common/TextField';
-import { plural } from '../inspector/words';
+import type { CombineOp, Group } from '@/core/figure';
+import { PaintChip, TextField } from '@/ui/common';
+import { plural } from '@/ui/desk';
 import type { DropPlace, MotifRow } from './rows';
 
 const SMALL =

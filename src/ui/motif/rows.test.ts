@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import { groupShapes, placeInMotif, roundOf } from '@/core/figure/commands';
-import { motifTree } from '@/core/figure/groups';
-import type { Figure } from '@/core/figure/model';
+import { type Figure, motifTree } from '@/core/figure';
 import { counter, disc, withForms } from '../../../tests/help/figures';
 import { dropPlaceAt, rowsOf, spotOf, type DropPlace } from './rows';
 

@@ -4,9 +4,8 @@
  * @example
  * rowsOf(motifTree(round), closed).map(({ node, depth }) => …);
  */
-import { keyOf, nodesOfGroup, shapesIn, type MotifNode, type Spot } from '@/core/figure/groups';
-import type { Shape } from '@/core/figure/model';
-import type { Paint } from '@/core/scene/scene';
+import { type MotifNode, nodeKey, nodesOfGroup, type Shape, shapesIn, type Spot } from '@/core/figure';
+import type { Paint } from '@/core/scene';
 
 export interface MotifRow {
   readonly node: MotifNode;
@@ -26,7 +25,7 @@ function rowOf(node: MotifNode, depth: number, home: string | null): MotifRow {
   const shapes = shapesIn(node);
   return {
     node,
-    key: keyOf(node),
+    key: nodeKey(node),
     name: node.kind === 'shape' ? node.shape.name : node.group.name,
     depth,
     home,
@@ -80,6 +79,6 @@ export function spotOf(tree: readonly MotifNode[], row: MotifRow, place: DropPla
   if (place === 'into') return { group: row.key, before: null };
   if (place === 'below') return { group: row.home, before: row.key };
   const beside = nodesOfGroup(tree, row.home);
-  const next = beside[beside.findIndex((node) => keyOf(node) === row.key) + 1];
-  return { group: row.home, before: next ? keyOf(next) : null };
+  const next = beside[beside.findIndex((node) => nodeKey(node) === row.key) + 1];
+  return { group: row.home, before: next ? nodeKey(next) : null };
 }

@@ -12,8 +12,7 @@ import { init, use as register, type EChartsCoreOption } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 
-import { useTheme } from '../common/theme';
-import { useMedia } from '../common/useMedia';
+import { useMedia, useTheme } from '@/ui/common';
 
 register([
   AriaComponent,

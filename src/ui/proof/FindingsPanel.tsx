@@ -5,21 +5,19 @@ import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 
 import type { Mend } from '@/core/finding';
 import { CHECKS, type ProofFinding } from '@/core/proof';
-import { shownFigure } from '@/state/editor';
 import {
   endPreview,
+  type FindingGroup,
   groupsOf,
   leave,
   look,
   mend,
   previewMend,
+  shownFigure,
   zoomTo,
-  type FindingGroup,
-} from '@/state/proof';
-import { Button, IconButton } from '../common/Button';
-import { ProgressBar } from '../common/ProgressBar';
-import { useEditor, useEditorState, useProof, useWorkshop } from '../editor/EditorContext';
-import { plural } from '../inspector/words';
+} from '@/state';
+import { Button, IconButton, ProgressBar } from '@/ui/common';
+import { plural, useEditor, useEditorState, useProof, useWorkshop } from '@/ui/desk';
 import { TargetChoice } from './TargetChoice';
 
 const TITLES = new Map(CHECKS.map(({ id, title }) => [id, title]));

@@ -1,13 +1,9 @@
 'use client';
 
-import { shownFigure } from '@/state/editor';
-import { sceneOf } from '@/state/scene';
-import { toScreen, type View } from '@/state/viewport';
-import { printNumber } from '@/core/format/pathData';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
-import { LayerCopies } from '../common/LayerCopies';
-import { placeOfView, Slabs, slabsOf } from '../common/Slabs';
-import { useProof, useRestState } from '../editor/EditorContext';
+import { sceneOf, shownFigure, toScreen, type View } from '@/state';
+import { printNumber } from '@/core/format';
+import { BackgroundDefs, backgroundFill, LayerCopies, placeOfView, Slabs, slabsOf } from '@/ui/common';
+import { useProof, useRestState } from '@/ui/desk';
 
 /** Across, in pixels. */
 const SIDE = 148;

@@ -2,14 +2,11 @@
 
 import { useEffect, useState } from 'react';
 
-import { evaluateWhole } from '@/core/figure/evaluateWhole';
-import type { Figure } from '@/core/figure/model';
-import type { Scene } from '@/core/scene/scene';
-import { figureOf } from '@/state/history';
-import { sceneOf } from '@/state/scene';
-import { Button } from '../common/Button';
-import { Sheet } from '../common/Panel';
-import { useEditorState, useRestState } from '../editor/EditorContext';
+import { evaluateWhole, type Figure } from '@/core/figure';
+import type { Scene } from '@/core/scene';
+import { figureOf, sceneOf } from '@/state';
+import { Button, Sheet } from '@/ui/common';
+import { useEditorState, useRestState } from '@/ui/desk';
 import type { Look } from './looks';
 import { LookView } from './LookView';
 import { useRasters } from './useRasters';

@@ -2,8 +2,8 @@
 
 import { useMemo } from 'react';
 
-import { convertLength } from '@/core/number/units';
-import type { Scene } from '@/core/scene/scene';
+import { convertLength } from '@/core/number';
+import type { Scene } from '@/core/scene';
 import type { Carrier, Look } from './looks';
 import { PixelView } from './PixelView';
 import { changed } from './raster';

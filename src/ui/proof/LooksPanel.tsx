@@ -2,17 +2,14 @@
 
 import { useState } from 'react';
 
-import { printNumber } from '@/core/format/pathData';
-import { convertLength } from '@/core/number/units';
+import { printNumber } from '@/core/format';
+import { convertLength } from '@/core/number';
 import { checksOf, type ProofFacts } from '@/core/proof';
-import { firstColour } from '@/core/paint/fills';
-import type { ScenePage } from '@/core/scene/scene';
-import { shownFigure } from '@/state/editor';
-import { askedTarget } from '@/state/proof';
-import { sceneOf } from '@/state/scene';
-import { Button } from '../common/Button';
-import { Section } from '../common/Panel';
-import { useEditorState, useProof, useRestState } from '../editor/EditorContext';
+import { firstColour } from '@/core/paint';
+import type { ScenePage } from '@/core/scene';
+import { askedTarget, sceneOf, shownFigure } from '@/state';
+import { Button, Section } from '@/ui/common';
+import { useEditorState, useProof, useRestState } from '@/ui/desk';
 import { InkByDistance, InkShares, WeightByDirection, WidthOfDetails } from './ProofCharts';
 import { LookSheet } from './LookSheet';
 import { looksOf } from './looks';

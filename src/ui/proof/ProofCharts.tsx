@@ -2,12 +2,12 @@
 
 import { useCallback } from 'react';
 
-import { printNumber } from '@/core/format/pathData';
+import { printNumber } from '@/core/format';
 import type { ProofFacts } from '@/core/proof';
-import type { LengthUnit } from '@/core/number/units';
-import type { Lit } from '@/state/proof';
-import { Section } from '../common/Panel';
-import { useWorkshop } from '../editor/EditorContext';
+import type { LengthUnit } from '@/core/number';
+import type { Lit } from '@/state';
+import { Section } from '@/ui/common';
+import { useWorkshop } from '@/ui/desk';
 import { Chart, type ChartLook } from './Chart';
 
 const percent = (share: number): string => `${printNumber(100 * share, 1)} %`;

@@ -2,13 +2,11 @@
 
 import { memo } from 'react';
 
-import { applyTo, turnMap, type Affine } from '@/core/curve/affine';
-import { fromPolar, type Point } from '@/core/curve/point';
-import { negateTurn } from '@/core/number/turn';
+import { type Affine, applyTo, fromPolar, type Point, turnMap } from '@/core/curve';
+import { negateTurn } from '@/core/number';
 import type { Place } from '@/core/proof';
-import { activeRound, shownFigure } from '@/state/editor';
-import type { Lit } from '@/state/proof';
-import { useEditorState, useProof } from '../editor/EditorContext';
+import { activeRound, type Lit, shownFigure } from '@/state';
+import { useEditorState, useProof } from '@/ui/desk';
 
 /** A mark is at least so large, in pixels, across. */
 const LEAST_MARK = 18;

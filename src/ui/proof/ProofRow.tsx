@@ -3,13 +3,10 @@
 import { Check as CheckMark, TriangleAlert } from 'lucide-react';
 import { useEffect } from 'react';
 
-import { shownFigure } from '@/state/editor';
-import { askedTarget, groupsOf } from '@/state/proof';
-import { goToStage } from '../editor/keys';
-import { Button } from '../common/Button';
-import { ProgressBar } from '../common/ProgressBar';
-import { useEditor, useEditorState, useProof, useWorkshop } from '../editor/EditorContext';
-import { plural } from '../inspector/words';
+import { askedTarget, groupsOf, shownFigure } from '@/state';
+import { goToStage } from '@/ui/keys';
+import { Button, ProgressBar } from '@/ui/common';
+import { plural, useEditor, useEditorState, useProof, useWorkshop } from '@/ui/desk';
 
 /** What the proof for the chosen target says, where a figure is handed over: it can go out all the same. */
 export function ProofRow({ onClose }: { readonly onClose: () => void }) {

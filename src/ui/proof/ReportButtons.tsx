@@ -2,12 +2,9 @@
 
 import { useState } from 'react';
 
-import { shownFigure } from '@/state/editor';
-import { askedTarget } from '@/state/proof';
-import { proofAddress } from '@/state/server';
-import { Button } from '../common/Button';
-import { download } from '../common/download';
-import { useEditor, useWorkshop } from '../editor/EditorContext';
+import { askedTarget, proofAddress, shownFigure } from '@/state';
+import { Button, download } from '@/ui/common';
+import { useEditor, useWorkshop } from '@/ui/desk';
 
 /** Hands the proof over: a page to print and file, or data for another program. */
 export function ReportButtons() {

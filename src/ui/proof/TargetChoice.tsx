@@ -5,16 +5,11 @@ import { ChevronDown, SlidersHorizontal } from 'lucide-react';
 import equal from 'fast-deep-equal';
 import { useState } from 'react';
 
-import type { OwnTarget } from '@/core/figure/model';
-import { CHECKS, checksOf, TARGETS, type Limit, type Limits, type Target } from '@/core/proof';
-import { shownFigure } from '@/state/editor';
-import { newId } from '@/state/ids';
-import { askedTarget, chooseTarget, dropTarget, saveTarget } from '@/state/proof';
-import { Button, IconButton } from '../common/Button';
-import { ShareField } from '../common/NumberField';
-import { Sheet } from '../common/Panel';
-import { TextField } from '../common/TextField';
-import { useEditor, useEditorState } from '../editor/EditorContext';
+import type { OwnTarget } from '@/core/figure';
+import { CHECKS, checksOf, type Limit, type Limits, type Target, TARGETS } from '@/core/proof';
+import { askedTarget, chooseTarget, dropTarget, newId, saveTarget, shownFigure } from '@/state';
+import { Button, IconButton, ShareField, Sheet, TextField } from '@/ui/common';
+import { useEditor, useEditorState } from '@/ui/desk';
 import { useKeptTargets } from './keptTargets';
 
 const NONE: readonly OwnTarget[] = [];

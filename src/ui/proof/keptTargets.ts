@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 
-import type { OwnTarget } from '@/core/figure/model';
-import { server } from '@/state/server';
-import { say } from '../common/say';
+import type { OwnTarget } from '@/core/figure';
+import { server } from '@/state';
+import { say } from '@/ui/common';
 
 const NONE: readonly OwnTarget[] = [];
 

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { contrastOf } from '@/core/paint/adjust';
+import { contrastOf, grey, greyOf, inkAlone, inOne, seenBy } from '@/core/paint';
 import { looksOf } from './looks';
-import { greyOf, grey, inkAlone, inOne, seenBy } from '@/core/paint/pixelChanges';
 
 const hex = ([r, g, b]: readonly number[]): string =>
   `#${[r, g, b]

@@ -1,6 +1,5 @@
-import type { Colour } from '@/core/scene/scene';
-import { grey, inkAlone, inOne, seenBy, type PixelChange } from '@/core/paint/pixelChanges';
-import { VISIONS } from '@/core/paint/vision';
+import type { Colour } from '@/core/scene';
+import { grey, inkAlone, inOne, type PixelChange, seenBy, VISIONS } from '@/core/paint';
 
 /** The figure as others will see it. */
 export interface Look {

@@ -5,9 +5,9 @@
  * const pixels = await rasterOf(scene, 32, true);
  * const grey = changed(pixels, grey);
  */
-import type { PixelChange } from '@/core/paint/pixelChanges';
-import { svgOf } from '@/core/format/svg/svg';
-import type { Scene } from '@/core/scene/scene';
+import type { PixelChange } from '@/core/paint';
+import { svgOf } from '@/core/format/svg';
+import type { Scene } from '@/core/scene';
 
 const loaded = (address: string): Promise<HTMLImageElement> =>
   new Promise((resolve, reject) => {

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 
-import type { Scene } from '@/core/scene/scene';
+import type { Scene } from '@/core/scene';
 import type { Rasters } from './LookView';
 import { addressOf, rasterOf } from './raster';
 

@@ -1,18 +1,14 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useRestState, useWork } from '@/ui/desk';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
 
 import { reachOfRound } from '@/core/figure/commands';
-import { ringStepFor } from '@/core/symmetry/snap';
-import { printNumber } from '@/core/format/pathData';
-import { newId } from '@/state/ids';
-import { shownFigure, startRound } from '@/state/editor';
-import { benchRadius, benchView } from '@/state/view';
-import { Button } from '../common/Button';
-import { useSameView } from '../common/useSameView';
-import { useEditor, useRestState } from '../editor/EditorContext';
+import { ringStepFor } from '@/core/symmetry';
+import { printNumber } from '@/core/format';
+import { benchRadius, benchView, newId, shownFigure, startRound } from '@/state';
+import { Button, useSameView } from '@/ui/common';
 import { ReachBar } from './ReachBar';
 
 const RULER = 34;

@@ -1,31 +1,28 @@
 'use client';
 
 import type { Work } from '@/core/derive';
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useWork } from '@/ui/desk';
 import { wcagContrast } from 'culori';
 import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
-import { firstColour } from '@/core/paint/fills';
+import { firstColour } from '@/core/paint';
 import { moveRound, moveRoundOut, reachOfRound, roundOf, scaleRoundReach } from '@/core/figure/commands';
-import { touchingMoves } from '@/core/figure/distance';
-import type { Figure, Round } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { ringStepFor } from '@/core/symmetry/snap';
-import type { Reach } from '@/core/symmetry/reach';
+import { type Figure, type Round, touchingMoves } from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { type Reach, ringStepFor } from '@/core/symmetry';
 import {
   act,
   activeRound,
   commit,
+  type Editor,
   preview,
   select,
   selectRound,
   shownFigure,
-  type Editor,
-} from '@/state/editor';
-import { toggleOther } from '@/state/parts';
-import type { View } from '@/state/viewport';
-import { useEditor, useEditorState } from '../editor/EditorContext';
-import { seeRound } from '../tools/seeRound';
+  toggleOther,
+  type View,
+} from '@/state';
+import { seeRound } from '@/ui/tools';
 import { RoundMenu } from './RoundMenu';
 
 interface Props {

@@ -2,10 +2,9 @@
 
 import { useCallback, type ReactNode } from 'react';
 
-import { shownFigure } from '@/state/editor';
-import type { MenuEntry } from '../common/Menu';
-import { ContextMenu } from '../common/ContextMenu';
-import { useEditor } from '../editor/EditorContext';
+import { shownFigure } from '@/state';
+import { ContextMenu, type MenuEntry } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 import { roundActions } from './roundActions';
 
 interface Props {

@@ -12,10 +12,9 @@ import {
 } from 'lucide-react';
 
 import { duplicateRound, lockRound, moveRound, showRound } from '@/core/figure/commands';
-import type { Round } from '@/core/figure/model';
-import { act, commit, dropRound, selectRound, shownFigure, type Editor } from '@/state/editor';
-import { newId } from '@/state/ids';
-import type { MenuEntry } from '../common/Menu';
+import type { Round } from '@/core/figure';
+import { act, commit, dropRound, type Editor, newId, selectRound, shownFigure } from '@/state';
+import type { MenuEntry } from '@/ui/common';
 
 /** What can be done with a round, for its menus. */
 export function roundActions(editor: Editor, round: Round): MenuEntry[] {

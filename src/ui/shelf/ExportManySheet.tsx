@@ -3,17 +3,11 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useRef, useState } from 'react';
 
-import { parametersOf, type Format, type Options } from '@/core/format/format';
-import { fileName, FORMATS, formatOf } from '@/core/format/formats';
-import { exportAddress } from '@/state/server';
+import { fileName, type Format, formatOf, FORMATS, type Options, parametersOf } from '@/core/format';
+import { exportAddress } from '@/state';
 import type { FigureSummary } from '@/wire';
-import { say } from '../common/say';
-import { Button } from '../common/Button';
-import { downloadBlob } from '../common/download';
-import { Sheet } from '../common/Panel';
-import { ProgressBar } from '../common/ProgressBar';
-import { zipped } from '../common/zipped';
-import { OptionRow } from '../export/OptionRow';
+import { Button, downloadBlob, ProgressBar, say, Sheet, zipped } from '@/ui/common';
+import { OptionRow } from '@/ui/export';
 
 interface Props {
   /** What leaves; none while it is closed. */

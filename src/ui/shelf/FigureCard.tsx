@@ -6,9 +6,7 @@ import Link from 'next/link';
 import { memo, useState } from 'react';
 
 import { BIN_DAYS, type FigureSummary } from '@/wire';
-import { DotsMenu, type MenuEntry } from '../common/Menu';
-import { FigurePicture } from '../common/FigurePicture';
-import { TextField } from '../common/TextField';
+import { DotsMenu, FigurePicture, type MenuEntry, TextField } from '@/ui/common';
 
 export interface CardActions {
   readonly rename: (figure: FigureSummary, name: string) => void;

@@ -4,8 +4,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 
 import type { FigureSummary, ShelfFacts } from '@/wire';
-import { Button } from '../common/Button';
-import { Sheet } from '../common/Panel';
+import { Button, Sheet } from '@/ui/common';
 
 interface Props {
   /** Whose labels these are; none while it is closed. */

@@ -1,6 +1,5 @@
 import type { ShelfQuery } from '@/wire';
-import { Button } from '../common/Button';
-import { Mark } from '../common/Mark';
+import { Button, Mark } from '@/ui/common';
 
 interface NothingProps {
   readonly query: ShelfQuery;

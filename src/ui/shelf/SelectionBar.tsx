@@ -16,8 +16,7 @@ import {
 } from 'lucide-react';
 
 import type { Collection } from '@/wire';
-import { Button, IconButton } from '../common/Button';
-import { MENU_LOOK, MenuList } from '../common/Menu';
+import { Button, IconButton, MENU_LOOK, MenuList } from '@/ui/common';
 
 /** Figures that are compared at once. */
 const MOST_COMPARED = 4;

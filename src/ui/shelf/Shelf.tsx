@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import {
   ALL_FIGURES,
   type FigurePage,
@@ -14,9 +14,9 @@ import {
   type ShelfFacts,
   type ShelfQuery,
 } from '@/wire';
-import { say } from '../common/say';
-import { GUIDE_MARK } from '../guide/mark';
-import { OpenSheet } from '../import/OpenSheet';
+import { say } from '@/ui/common';
+import { GUIDE_MARK } from '@/ui/guide';
+import { OpenSheet } from '@/ui/import';
 import type { CardActions, CardState } from './FigureCard';
 import { Nothing } from './Nothing';
 import { SelectionBar } from './SelectionBar';

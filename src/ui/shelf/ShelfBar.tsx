@@ -5,7 +5,7 @@ import { ArrowDownUp, Trash2, X } from 'lucide-react';
 
 import type { ShelfFacts, ShelfQuery, Sort } from '@/wire';
 import { SORTS } from '@/wire';
-import { Button } from '../common/Button';
+import { Button } from '@/ui/common';
 
 const SORT_NAMES: Readonly<Record<Sort, string>> = {
   changed: 'Last changed',

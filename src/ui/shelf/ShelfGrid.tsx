@@ -2,7 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useRef, useState } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import { PAGE_SIZE, type FigurePage, type FigureSummary, type ShelfQuery } from '@/wire';
 import { FigureCard, type CardActions, type CardState } from './FigureCard';
 

@@ -3,9 +3,7 @@
 import { ChevronDown, FolderOpen, Plus, Search } from 'lucide-react';
 import { useRef } from 'react';
 
-import { Button } from '../common/Button';
-import { Mark } from '../common/Mark';
-import { ThemeButton } from '../common/ThemeButton';
+import { Button, Mark, ThemeButton } from '@/ui/common';
 
 interface HeaderProps {
   readonly search: string;

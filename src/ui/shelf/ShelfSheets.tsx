@@ -2,9 +2,9 @@
 
 import dynamic from 'next/dynamic';
 
-import type { Figure } from '@/core/figure/model';
+import type { Figure } from '@/core/figure';
 import type { FigureSummary, ShelfFacts } from '@/wire';
-import { Ask } from '../common/Ask';
+import { Ask } from '@/ui/common';
 import { LabelSheet } from './LabelSheet';
 
 /** With the formats, and the engine, in them: read when they are first opened. */

@@ -4,11 +4,9 @@ import { Archive, FolderPlus, Layers, Pencil, Trash2, X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import type { Collection, ShelfFacts, ShelfQuery } from '@/wire';
-import { say } from '../common/say';
-import { DotsMenu } from '../common/Menu';
-import { TextField } from '../common/TextField';
+import { DotsMenu, say, TextField } from '@/ui/common';
 
 interface Props {
   readonly query: ShelfQuery;

@@ -4,23 +4,10 @@ import { between } from '@/core/finding';
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 
-import { evaluateWhole } from '@/core/figure/evaluateWhole';
-import type { Figure } from '@/core/figure/model';
-import { newFigure } from '@/core/figure/start';
-import {
-  allowed,
-  madeFrom,
-  onPage,
-  PAGES,
-  START_POINTS,
-  type PageId,
-  type StartPoint,
-} from '@/core/stock/starts';
-import type { Scene } from '@/core/scene/scene';
-import { Button } from '../common/Button';
-import { CountField, LengthField, ShareField } from '../common/NumberField';
-import { Sheet } from '../common/Panel';
-import { SmallScene } from '../common/SmallScene';
+import { evaluateWhole, type Figure, newFigure } from '@/core/figure';
+import { allowed, madeFrom, onPage, type PageId, PAGES, START_POINTS, type StartPoint } from '@/core/stock';
+import type { Scene } from '@/core/scene';
+import { Button, CountField, LengthField, ShareField, Sheet, SmallScene } from '@/ui/common';
 
 interface Props {
   readonly open: boolean;

@@ -4,11 +4,10 @@ import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import { LIMITS } from '@/core/figure/model';
-import { createWithPictures } from '@/state/server';
-import { say } from '../common/say';
-import type { FileText } from '../import/OpenSheet';
-import { isArtwork } from '../import/takeFile';
+import { LIMITS } from '@/core/figure';
+import { createWithPictures } from '@/state';
+import { say } from '@/ui/common';
+import { type FileText, isArtwork } from '@/ui/import';
 
 /** The text of a chosen file as JSON; errors are sentences for the person. */
 async function jsonOf(file: File): Promise<unknown> {

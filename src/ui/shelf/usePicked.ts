@@ -2,10 +2,9 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import type { FigureSummary, ShelfQuery } from '@/wire';
-import { keysElsewhere } from '../common/keysElsewhere';
-import { say } from '../common/say';
+import { keysElsewhere, say } from '@/ui/common';
 
 /** Figures that are asked for at once. */
 const AT_ONCE = 500;

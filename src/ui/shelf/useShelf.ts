@@ -3,9 +3,9 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 
-import { server } from '@/state/server';
+import { server } from '@/state';
 import { ALL_FIGURES, PAGE_SIZE, type FigurePage, type ShelfFacts, type ShelfQuery } from '@/wire';
-import { say } from '../common/say';
+import { say } from '@/ui/common';
 import equal from 'fast-deep-equal';
 
 /** How often it is asked whether another window did something, in milliseconds; only while this one is seen. */

@@ -1,17 +1,17 @@
-import { bendHandles, draggedBend, type BendHandle } from '@/core/bend/handles';
-import { distance } from '@/core/curve/point';
-import { stripAround, type BentGroup } from '@/core/figure/bent';
+import { type BendHandle, bendHandles, draggedBend } from '@/core/bend';
+import { distance } from '@/core/curve';
+import { type BentGroup, stripAround } from '@/core/figure';
 import { setBend } from '@/core/figure/commands';
 import {
   activeRound,
   commit,
-  preview,
-  selectedShapes,
-  shownFigure,
   type Editor,
   type EditorState,
   type PaneId,
-} from '@/state/editor';
+  preview,
+  selectedShapes,
+  shownFigure,
+} from '@/state';
 import type { Gesture } from './gesture';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
 

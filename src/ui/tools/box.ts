@@ -1,7 +1,6 @@
-import { distance } from '@/core/curve/point';
-import type { Bounds } from '@/core/curve/bounds';
-import type { Placement } from '@/core/symmetry/rule';
-import type { Editor } from '@/state/editor';
+import { type Bounds, distance } from '@/core/curve';
+import type { Placement } from '@/core/symmetry';
+import type { Editor } from '@/state';
 import type { Gesture } from './gesture';
 import { toMotif, type PanePoint } from './pointer';
 

@@ -1,32 +1,36 @@
-import { workOf } from '@/state/work';
-import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
-import { mapPath } from '@/core/curve/path';
-import { boxScale } from '@/core/curve/boxScale';
-import { distance, polarOf, subtract, type Point } from '@/core/curve/point';
-import type { Shape } from '@/core/figure/model';
-import { seenPaths } from '@/core/figure/seen';
-import { isStretchable } from '@/core/maker/form';
-import { turnFromDegrees } from '@/core/number/turn';
-import {
-  frameOf,
-  isOverRounds,
-  mapOfPart,
-  selectedParts,
-  selectParts,
-  shapesOfParts,
-  transformedParts,
-} from '@/state/parts';
 import {
   activeRound,
   commit,
-  preview,
-  selectedShapes,
-  shownFigure,
   type Editor,
   type EditorState,
+  frameOf,
+  isLaid,
+  isOverRounds,
+  laneRound,
+  mapOfPart,
   type PaneId,
-} from '@/state/editor';
-import { isLaid, laneRound } from '@/state/lane';
+  preview,
+  selectedParts,
+  selectedShapes,
+  selectParts,
+  shapesOfParts,
+  shownFigure,
+  transformedParts,
+  workOf,
+} from '@/state';
+import {
+  type Bounds,
+  boundsOfPaths,
+  boxScale,
+  distance,
+  mapPath,
+  type Point,
+  polarOf,
+  subtract,
+} from '@/core/curve';
+import { seenPaths, type Shape } from '@/core/figure';
+import { isStretchable } from '@/core/maker';
+import { turnFromDegrees } from '@/core/number';
 import { heldStrip } from './bend';
 import type { Gesture } from './gesture';
 import { CORNERS, STALK, turnStep, type GripBox } from './gripBox';

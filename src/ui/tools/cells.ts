@@ -1,27 +1,26 @@
-import { areaAtHand } from '@/state/atHand';
-import { toast } from 'sonner';
-
-import { applyTo, turnMap } from '@/core/curve/affine';
-import { add, distance, scaleBy, subtract, type Point } from '@/core/curve/point';
-import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
-import type { Figure, Round } from '@/core/figure/model';
-import { paintOfOne } from '@/core/figure/cells';
-import { nameOfKind, reachedCells } from '@/core/figure/kinds';
-import type { Paint } from '@/core/scene/scene';
-import { cellAt, type CellCopy, type CellGroup } from '@/core/merge/fused';
-import type { Division, WovenCrossing } from '@/core/merge/merge';
-import { negateTurn } from '@/core/number/turn';
 import {
   activeRound,
   actOnRound,
+  areaAtHand,
+  cellsOfRound,
   chooseKinds,
   commit,
-  preview,
-  shownFigure,
+  divisionOf,
   type Editor,
   type EditorState,
-} from '@/state/editor';
-import { cellsOfRound, divisionOf, mergeOf, weaveOfRound } from '@/state/merges';
+  mergeOf,
+  preview,
+  shownFigure,
+  weaveOfRound,
+} from '@/state';
+import { toast } from 'sonner';
+
+import { add, applyTo, distance, type Point, scaleBy, subtract, turnMap } from '@/core/curve';
+import { fuseCells, paintCells, removeCells, restoreCells, swapCrossing } from '@/core/figure/commands';
+import { type Figure, nameOfKind, paintOfOne, reachedCells, type Round } from '@/core/figure';
+import type { Paint } from '@/core/scene';
+import { cellAt, type CellCopy, type CellGroup, type Division, type WovenCrossing } from '@/core/merge';
+import { negateTurn } from '@/core/number';
 import type { Press } from './gesture';
 import { viewOf, type PanePoint } from './pointer';
 

@@ -6,12 +6,8 @@
  * const keys = crosshairKeys(editor);
  * if (keys.down(event)) event.preventDefault();
  */
-import type { Point } from '@/core/curve/point';
-import type { Editor } from '@/state/editor';
-import { benchRadius, benchView } from '@/state/view';
-import { shownFigure } from '@/state/editor';
-import { toScreen } from '@/state/viewport';
-import { workOf } from '@/state/work';
+import type { Point } from '@/core/curve';
+import { benchRadius, benchView, type Editor, shownFigure, toScreen, workOf } from '@/state';
 import type { Gesture } from './gesture';
 import type { PanePoint } from './pointer';
 import { TOOLS } from './registry';

@@ -1,24 +1,30 @@
-import { areaAtHand, lineAtHand } from '@/state/atHand';
-import { closedNodes, fittedNodes, type HandPoint } from '@/core/curve/freehand';
-import { onHalfCircle, plainStroke, withEnds } from '@/core/curve/plainStroke';
-import { distance, type Point } from '@/core/curve/point';
-import { withDrawn } from '@/state/lane';
-import { freshName } from '@/core/figure/groups';
-import { newShape } from '@/core/figure/start';
-import { pathForm, type Form } from '@/core/maker/form';
-import { handParams } from '@/core/maker/hand';
-import { NO_TURN } from '@/core/number/turn';
-import type { Paint } from '@/core/scene/scene';
-import { newId } from '@/state/ids';
 import {
   activeRound,
+  areaAtHand,
   commit,
+  type Editor,
+  type EditorState,
+  lineAtHand,
+  newId,
   preview,
   select,
   shownFigure,
-  type Editor,
-  type EditorState,
-} from '@/state/editor';
+  withDrawn,
+} from '@/state';
+import {
+  closedNodes,
+  distance,
+  fittedNodes,
+  type HandPoint,
+  onHalfCircle,
+  plainStroke,
+  type Point,
+  strokeWithEnds,
+} from '@/core/curve';
+import { freshName, newShape } from '@/core/figure';
+import { type Form, handParams, pathForm } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import type { Paint } from '@/core/scene';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
@@ -90,7 +96,7 @@ export const pressFreehand: Press = (editor, p) => {
     if (!isLong) return null;
     const isClosed = end.isCaught && distance(end.at, start.at) <= pointer.length(0.5);
     const near = pointer.length(CATCH);
-    const kept = withEnds(points, start.at, isClosed ? start.at : end.at, near);
+    const kept = strokeWithEnds(points, start.at, isClosed ? start.at : end.at, near);
     if (hand.as === 'shape') {
       const isMeant = start.isCaught && end.isCaught;
       const spine = isMeant

@@ -1,4 +1,4 @@
-import type { Editor } from '@/state/editor';
+import type { Editor } from '@/state';
 import type { PanePoint } from './pointer';
 
 /** What a tool does between a press and a release. */

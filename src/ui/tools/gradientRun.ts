@@ -1,23 +1,20 @@
-import { applyTo, inverse, turnMap } from '@/core/curve/affine';
-import { boundsOfPaths } from '@/core/curve/bounds';
-import { distance, type Point } from '@/core/curve/point';
+import { applyTo, boundsOfPaths, distance, inverse, type Point, turnMap } from '@/core/curve';
 import { setFill, setStroke } from '@/core/figure/commands';
-import type { Figure } from '@/core/figure/model';
-import { isGradient } from '@/core/paint/fills';
-import { acrossOf, movedRun } from '@/core/paint/run';
-import { negateTurn } from '@/core/number/turn';
-import type { Gradient } from '@/core/scene/scene';
-import { placementMap } from '@/core/symmetry/rule';
-import { chosenIn } from '@/state/chosen';
+import type { Figure } from '@/core/figure';
+import { acrossOf, isGradient, movedRun } from '@/core/paint';
+import { negateTurn } from '@/core/number';
+import type { Gradient } from '@/core/scene';
+import { placementMap } from '@/core/symmetry';
 import {
   activeRound,
+  chosenIn,
   commit,
-  preview,
-  shownFigure,
   type Editor,
   type EditorState,
   type PaneId,
-} from '@/state/editor';
+  preview,
+  shownFigure,
+} from '@/state';
 import type { Gesture } from './gesture';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';
 

@@ -1,4 +1,4 @@
-import type { Point } from '@/core/curve/point';
+import type { Point } from '@/core/curve';
 
 /** How far the handle that turns stands above a box, in pixels. */
 export const STALK = 22;

@@ -1,8 +1,8 @@
-import { distance } from '@/core/curve/point';
+import { distance } from '@/core/curve';
 import { addGuide } from '@/core/figure/commands';
-import { directionTo } from '@/core/maker/placed';
-import type { Guide } from '@/core/symmetry/frame';
-import { activeRound, commit, preview, shownFigure } from '@/state/editor';
+import { directionTo } from '@/core/maker';
+import type { Guide } from '@/core/symmetry';
+import { activeRound, commit, preview, shownFigure } from '@/state';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { MotifPointer, placementIn } from './pointer';

@@ -1,4 +1,4 @@
-import type { Editor } from '@/state/editor';
+import type { Editor } from '@/state';
 import { MotifPointer, placementIn, toMotif, type PanePoint } from './pointer';
 
 /** Shows the point that a press would catch. */

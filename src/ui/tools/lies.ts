@@ -1,5 +1,4 @@
-import { activeRound, type EditorState, type PaneId } from '@/state/editor';
-import { bentIds } from '@/state/lane';
+import { activeRound, bentIds, type EditorState, type PaneId } from '@/state';
 
 /** True where a pane shows a shape of the round at hand where it lies: what is in a strip does in the lane alone. */
 export function liesIn(state: EditorState, pane: PaneId, shapeId: string): boolean {

@@ -1,26 +1,36 @@
-import { areaAtHand, lineAtHand } from '@/state/atHand';
-import { petalOfSize } from '@/core/maker/petal';
-import { workOf } from '@/state/work';
-import { distance, lengthOf, polarOf, scaleBy, subtract, type Point } from '@/core/curve/point';
-import { withDrawn } from '@/state/lane';
-import { freshName } from '@/core/figure/groups';
-import { newShape } from '@/core/figure/start';
-import { scaledParams } from '@/core/maker/construction';
-import { formProblem, isBuilt, pathForm, pathsOfForm, type Form } from '@/core/maker/form';
-import { MAKERS, makerOf, withParams, type BuiltForm, type BuiltKind } from '@/core/maker/makers';
-import { directionTo } from '@/core/maker/placed';
-import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
-import { copyAt } from '@/core/symmetry/wedge';
-import { newId } from '@/state/ids';
 import {
   activeRound,
+  areaAtHand,
   commit,
+  type Editor,
+  type EditorState,
+  lineAtHand,
+  newId,
   preview,
   select,
   shownFigure,
-  type Editor,
-  type EditorState,
-} from '@/state/editor';
+  withDrawn,
+  workOf,
+} from '@/state';
+import {
+  type BuiltForm,
+  type BuiltKind,
+  directionTo,
+  type Form,
+  formProblem,
+  isBuilt,
+  makerOf,
+  MAKERS,
+  pathForm,
+  pathsOfForm,
+  petalOfSize,
+  scaledParams,
+  withParams,
+} from '@/core/maker';
+import { distance, lengthOf, type Point, polarOf, scaleBy, subtract } from '@/core/curve';
+import { freshName, newShape } from '@/core/figure';
+import { NO_TURN, turnFromDegrees } from '@/core/number';
+import { copyAt } from '@/core/symmetry';
 import type { Press } from './gesture';
 import { MotifPointer, placementIn, type PanePoint } from './pointer';
 

@@ -1,22 +1,28 @@
 import { liesIn } from './lies';
-import { nearestOnPath } from '@/core/curve/nearest';
-import { distance, subtract } from '@/core/curve/point';
-import { firstNodeOf, nodesOfContours, pathsOfContours } from '@/core/curve/contours';
-import type { HandleSide, PathNode } from '@/core/curve/nodes';
+import {
+  type Bounds,
+  distance,
+  firstNodeOf,
+  type HandleSide,
+  nearestOnPath,
+  nodesOfContours,
+  type PathNode,
+  pathsOfContours,
+  subtract,
+} from '@/core/curve';
 import { addNode, moveNodes, setHandle, type ShapeRef } from '@/core/figure/commands';
 import {
   activeRound,
   commit,
+  type Editor,
   preview,
   select,
   selectedShapes,
   selectNodes,
   shownFigure,
-  type Editor,
-} from '@/state/editor';
-import type { Bounds } from '@/core/curve/bounds';
+} from '@/state';
 import { drawBox } from './box';
-import { holdsBox } from '@/core/figure/inBox';
+import { holdsBox } from '@/core/figure';
 import type { Gesture, Press } from './gesture';
 import { CATCH, MotifPointer, placementIn, TOUCH, type PanePoint } from './pointer';
 import { hitAt, pressHandle } from './select';

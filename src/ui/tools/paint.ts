@@ -1,22 +1,22 @@
-import { areaAtHand } from '@/state/atHand';
-import { toast } from 'sonner';
-
-import { applyTo, turnMap } from '@/core/curve/affine';
-import { setPage, setPaint, roundOf } from '@/core/figure/commands';
-import { NO_TURN } from '@/core/number/turn';
-import type { Paint } from '@/core/scene/scene';
-import { chosenIn } from '@/state/chosen';
 import {
   act,
   activeRound,
+  areaAtHand,
+  chosenIn,
+  type Editor,
+  type EditorState,
+  sceneOf,
   select,
   selectedShapes,
   shownFigure,
   shownLevel,
-  type Editor,
-  type EditorState,
-} from '@/state/editor';
-import { sceneOf } from '@/state/scene';
+} from '@/state';
+import { toast } from 'sonner';
+
+import { applyTo, turnMap } from '@/core/curve';
+import { roundOf, setPage, setPaint } from '@/core/figure/commands';
+import { NO_TURN } from '@/core/number';
+import type { Paint } from '@/core/scene';
 import { paintOfCellAt, pressPaintCells, worksOnCells } from './cells';
 import { pixelOfScene, pixelOfUnderlay } from './pixel';
 import type { PanePoint } from './pointer';

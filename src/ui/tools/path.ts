@@ -1,12 +1,17 @@
-import { areaAtHand, lineAtHand } from '@/state/atHand';
-import { distance, lengthOf, subtract, type Point } from '@/core/curve/point';
-import type { PathNode } from '@/core/curve/nodes';
-import { withDrawn } from '@/state/lane';
-import { freshName } from '@/core/figure/groups';
-import { newShape } from '@/core/figure/start';
-import { pathForm } from '@/core/maker/form';
-import { newId } from '@/state/ids';
-import { activeRound, commit, select, shownFigure, type Editor } from '@/state/editor';
+import {
+  activeRound,
+  areaAtHand,
+  commit,
+  type Editor,
+  lineAtHand,
+  newId,
+  select,
+  shownFigure,
+  withDrawn,
+} from '@/state';
+import { distance, lengthOf, type PathNode, type Point, subtract } from '@/core/curve';
+import { freshName, newShape } from '@/core/figure';
+import { pathForm } from '@/core/maker';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';

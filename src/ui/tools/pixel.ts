@@ -1,9 +1,8 @@
-import { applyTo, inverse, turnMap } from '@/core/curve/affine';
-import { subtract, type Point } from '@/core/curve/point';
-import type { Underlay } from '@/core/figure/model';
-import { svgOf } from '@/core/format/svg/svg';
-import type { Colour, Scene } from '@/core/scene/scene';
-import { pictureAddress } from '@/state/server';
+import { applyTo, inverse, type Point, subtract, turnMap } from '@/core/curve';
+import type { Underlay } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import type { Colour, Scene } from '@/core/scene';
+import { pictureAddress } from '@/state';
 
 /** Pixels of the picture to a unit, and how large the piece of it is that is read. */
 const FINE = 8;

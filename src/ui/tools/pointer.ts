@@ -1,26 +1,34 @@
-import { workOf } from '@/state/work';
-import { applyTo, inverse } from '@/core/curve/affine';
-import { polarOf, subtract, type Point } from '@/core/curve/point';
-import { anchorOf, pointsOfShape } from '@/core/figure/hit';
-import { seenShapes } from '@/core/figure/seen';
-import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
-import { placementMap, type Placement } from '@/core/symmetry/rule';
 import {
+  activeRound,
+  benchView,
+  type Editor,
+  type EditorState,
+  fromScreen,
+  laneView,
+  type PaneId,
+  paneRound,
+  shownFigure,
+  type View,
+  wholeView,
+  workOf,
+} from '@/state';
+import { applyTo, inverse, type Point, polarOf, subtract } from '@/core/curve';
+import { anchorOf, pointsOfShape, seenShapes } from '@/core/figure';
+import { NO_TURN, turnFromDegrees } from '@/core/number';
+import {
+  alongTurn,
   footOnLine,
+  heldDirection,
+  type Placement,
+  placementMap,
   ringStepFor,
   snapAlong,
   snapCandidates,
-  spacedPlaces,
   type SnapKind,
   type Snapped,
   type SnapTargets,
-} from '@/core/symmetry/snap';
-import { heldDirection } from '@/core/symmetry/held';
-import { alongTurn } from '@/core/symmetry/wedge';
-import { activeRound, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
-import { laneView, paneRound } from '@/state/lane';
-import { benchView, wholeView } from '@/state/view';
-import { fromScreen, type View } from '@/state/viewport';
+  spacedPlaces,
+} from '@/core/symmetry';
 import { pageCurvesOf, snapCurvesOf } from './snapCurves';
 
 /** How near a pointer must come to catch something or to hit a line, in pixels. */

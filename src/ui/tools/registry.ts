@@ -34,8 +34,7 @@ import {
   Wheat,
 } from 'lucide-react';
 
-import type { Editor } from '@/state/editor';
-import type { ToolId } from '@/state/tools';
+import type { Editor, ToolId } from '@/state';
 import { pressFuse, pressSwap, pressTake } from './cells';
 import { pressFreehand } from './freehand';
 import type { Press } from './gesture';

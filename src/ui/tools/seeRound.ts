@@ -1,5 +1,4 @@
-import type { Editor } from '@/state/editor';
-import { viewForRound } from '@/state/view';
+import { type Editor, viewForRound } from '@/state';
 
 /** Brings the round at hand into sight on the Bench, where it was not seen well; else the view stays where it is. */
 export const seeRound = (editor: Editor): void =>

@@ -1,39 +1,52 @@
-import { workOf } from '@/state/work';
-import { distance, ORIGIN, subtract, type Point } from '@/core/curve/point';
-import { boundsOfPaths, type Bounds } from '@/core/curve/bounds';
-import { applyTo, turnMap } from '@/core/curve/affine';
-import { setForm } from '@/core/figure/commands';
-import { boundedFigure } from '@/core/figure/excess';
-import { deeper, wholeGroups } from '@/core/figure/groups';
-import { anchorOf, hitFigure, hitMotif, holdAt } from '@/core/figure/hit';
-import { holdsBox, shapesInBox } from '@/core/figure/inBox';
-import type { Round } from '@/core/figure/model';
-import type { Work } from '@/core/derive';
-import { handlesOfShape } from '@/core/figure/inputs';
-import { seenShapes } from '@/core/figure/seen';
-import {
-  copiedParts,
-  frameOf,
-  movedParts,
-  promote,
-  selectedParts,
-  selectionOf,
-  selectOver,
-  selectParts,
-  toggleOther,
-} from '@/state/parts';
-import { dragFormHandle } from '@/core/maker/form';
-import { NO_TURN } from '@/core/number/turn';
-import type { Placement } from '@/core/symmetry/rule';
 import {
   activeRound,
   commit,
-  preview,
-  select,
-  selectedShapes,
-  shownFigure,
+  copiedParts,
   type Editor,
-} from '@/state/editor';
+  frameOf,
+  movedParts,
+  paneRound,
+  preview,
+  promote,
+  select,
+  selectedParts,
+  selectedShapes,
+  selectionOf,
+  selectOver,
+  selectParts,
+  shownFigure,
+  toggleOther,
+  workOf,
+} from '@/state';
+import {
+  applyTo,
+  type Bounds,
+  boundsOfPaths,
+  distance,
+  ORIGIN,
+  type Point,
+  subtract,
+  turnMap,
+} from '@/core/curve';
+import { setForm } from '@/core/figure/commands';
+import {
+  anchorOf,
+  boundedFigure,
+  deeper,
+  handlesOfShape,
+  hitFigure,
+  hitMotif,
+  holdAt,
+  holdsBox,
+  type Round,
+  seenShapes,
+  shapesInBox,
+  wholeGroups,
+} from '@/core/figure';
+import type { Work } from '@/core/derive';
+import { dragFormHandle } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import type { Placement } from '@/core/symmetry';
 import { pressBoxGrip } from './boxGrips';
 import { seeRound } from './seeRound';
 import { CLICK, drawBox } from './box';
@@ -42,7 +55,6 @@ import type { Gesture, Press } from './gesture';
 import { pressGradient } from './gradientRun';
 import { touchingForm } from './touch';
 import { dragUnderlay, pressUnderlayGrip } from './underlayGrips';
-import { paneRound } from '@/state/lane';
 import { pressBend } from './bend';
 import { liesIn } from './lies';
 import { CATCH, MotifPointer, TOUCH, placementIn, viewOf, type PanePoint } from './pointer';

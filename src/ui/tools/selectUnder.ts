@@ -1,4 +1,4 @@
-import { select, type Editor, type PaneId } from '@/state/editor';
+import { type Editor, type PaneId, select } from '@/state';
 import { panePoint } from './pointer';
 import { hitAt } from './select';
 

@@ -1,9 +1,8 @@
 import { toast } from 'sonner';
 
-import { distance } from '@/core/curve/point';
+import { distance } from '@/core/curve';
 import { slitShapes } from '@/core/figure/commands';
-import { newId } from '@/state/ids';
-import { activeRound, actAndSelect, selectedShapes } from '@/state/editor';
+import { actAndSelect, activeRound, newId, selectedShapes } from '@/state';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { MotifPointer, placementIn } from './pointer';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { newFigure } from '@/core/figure/start';
-import { turn } from '@/core/number/turn';
+import { newFigure } from '@/core/figure';
+import { turn } from '@/core/number';
 import { pageCurvesOf } from './snapCurves';
 
 describe('the page’s edges on the Bench', () => {

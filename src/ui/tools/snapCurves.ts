@@ -1,15 +1,9 @@
 import type { Work } from '@/core/derive';
-import { mapSegment } from '@/core/curve/segment';
-import { compose, MIRROR, turnMap, type Affine } from '@/core/curve/affine';
-import { copiesOf } from '@/core/figure/copies';
-import type { Round } from '@/core/figure/model';
-import { seenShapes } from '@/core/figure/seen';
-import { negateTurn, type Turn } from '@/core/number/turn';
-import { polygonPath } from '@/core/curve/path';
-import type { ScenePage } from '@/core/scene/scene';
-import { placementMap } from '@/core/symmetry/rule';
-import { frameLines } from '@/core/symmetry/frame';
-import { curveOf, type SnapCurve } from '@/core/symmetry/snap';
+import { type Affine, compose, mapSegment, MIRROR, polygonPath, turnMap } from '@/core/curve';
+import { copiesOf, type Round, seenShapes } from '@/core/figure';
+import { negateTurn, type Turn } from '@/core/number';
+import type { ScenePage } from '@/core/scene';
+import { curveOf, frameLines, placementMap, type SnapCurve } from '@/core/symmetry';
 
 interface OwnedCurve {
   /** The shapes that it is made of; none for the frame. */

@@ -1,21 +1,20 @@
-import { areaAtHand, lineAtHand } from '@/state/atHand';
-import { bulgeThrough, circleThrough } from '@/core/curve/threePoints';
-import { distance, type Point } from '@/core/curve/point';
-import { withDrawn } from '@/state/lane';
-import { freshName } from '@/core/figure/groups';
-import { newShape } from '@/core/figure/start';
-import { pathForm, type Form } from '@/core/maker/form';
-import { NO_TURN } from '@/core/number/turn';
-import { newId } from '@/state/ids';
 import {
   activeRound,
+  areaAtHand,
   commit,
+  type Editor,
+  type EditorState,
+  lineAtHand,
+  newId,
   preview,
   select,
   shownFigure,
-  type Editor,
-  type EditorState,
-} from '@/state/editor';
+  withDrawn,
+} from '@/state';
+import { bulgeThrough, circleThrough, distance, type Point } from '@/core/curve';
+import { freshName, newShape } from '@/core/figure';
+import { type Form, pathForm } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { CATCH, MotifPointer, placementIn, type PanePoint } from './pointer';

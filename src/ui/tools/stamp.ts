@@ -1,17 +1,20 @@
-import { withDrawn } from '@/state/lane';
-import { lineAtHand } from '@/state/atHand';
+import {
+  activeRound,
+  commit,
+  type Editor,
+  lineAtHand,
+  newId,
+  preview,
+  select,
+  shownFigure,
+  withDrawn,
+} from '@/state';
 import type { Work } from '@/core/derive';
-import { fittedNodes } from '@/core/curve/freehand';
-import type { Contour } from '@/core/curve/contours';
+import { type Contour, fittedNodes, type Point } from '@/core/curve';
 import { stampAlong, type StampPart } from '@/core/figure/commands';
-import { newShape, START_PAINT } from '@/core/figure/start';
-import { formProblem, pathForm } from '@/core/maker/form';
-import { contoursAbout, stockContours, stockName } from '@/core/maker/stock';
-import type { Shape } from '@/core/figure/model';
-import type { Point } from '@/core/curve/point';
+import { newShape, type Shape, START_PAINT } from '@/core/figure';
+import { contoursAbout, formProblem, pathForm, stockContours, stockName } from '@/core/maker';
 import { toast } from 'sonner';
-import { newId } from '@/state/ids';
-import { activeRound, commit, preview, select, shownFigure, type Editor } from '@/state/editor';
 import type { Press } from './gesture';
 import { enterWedge } from './makers';
 import { MotifPointer, placementIn, type PanePoint } from './pointer';

@@ -1,5 +1,4 @@
-import type { Editor } from '@/state/editor';
-import type { ToolId } from '@/state/tools';
+import type { Editor, ToolId } from '@/state';
 
 /** Takes a tool up; what another one was in the middle of is left. The eyedropper remembers which, and gives it back. */
 export const takeTool = (editor: Editor, tool: ToolId): void =>

@@ -1,6 +1,6 @@
 import type { LucideIcon } from 'lucide-react';
 
-import type { Editor } from '@/state/editor';
+import type { Editor } from '@/state';
 import type { Press } from './gesture';
 import type { PanePoint } from './pointer';
 

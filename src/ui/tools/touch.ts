@@ -1,8 +1,6 @@
-import { workOf } from '@/state/work';
-import { touchingRadii } from '@/core/curve/nearest';
-import { distance, type Point } from '@/core/curve/point';
-import type { Form } from '@/core/maker/form';
-import { activeRound, type Editor, type PaneId } from '@/state/editor';
+import { activeRound, type Editor, type PaneId, workOf } from '@/state';
+import { distance, type Point, touchingRadii } from '@/core/curve';
+import type { Form } from '@/core/maker';
 import { snapCurvesOf } from './snapCurves';
 
 interface Touch {

@@ -1,7 +1,7 @@
-import type { Point } from '@/core/curve/point';
+import type { Point } from '@/core/curve';
 import { setUnderlay } from '@/core/figure/commands';
-import { underlayThrough } from '@/core/figure/underlay';
-import { act, shownFigure, type Editor } from '@/state/editor';
+import { underlayThrough } from '@/core/figure';
+import { act, type Editor, shownFigure } from '@/state';
 import { toast } from 'sonner';
 
 /** The points that are asked for one after the other; those of the picture are taken where they are clicked, nothing is caught there. */

@@ -1,11 +1,18 @@
-import { applyTo, inverse, turnMap } from '@/core/curve/affine';
-import { boxScale } from '@/core/curve/boxScale';
-import { add, distance, polarOf, subtract, type Point } from '@/core/curve/point';
+import {
+  add,
+  applyTo,
+  boxScale,
+  distance,
+  inverse,
+  type Point,
+  polarOf,
+  subtract,
+  turnMap,
+} from '@/core/curve';
 import { changeUnderlay } from '@/core/figure/commands';
-import type { Underlay } from '@/core/figure/model';
-import { underlayBy } from '@/core/figure/underlay';
-import { NO_TURN, turnFromDegrees } from '@/core/number/turn';
-import { commit, preview, shownFigure, type Editor, type EditorState, type PaneId } from '@/state/editor';
+import { type Underlay, underlayBy } from '@/core/figure';
+import { NO_TURN, turnFromDegrees } from '@/core/number';
+import { commit, type Editor, type EditorState, type PaneId, preview, shownFigure } from '@/state';
 import type { Gesture } from './gesture';
 import { CORNERS, STALK, turnStep, type GripBox } from './gripBox';
 import { CATCH, MotifPointer, placementIn, viewOf, type PanePoint } from './pointer';

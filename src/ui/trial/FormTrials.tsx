@@ -3,15 +3,10 @@
 import { Pin, PinOff } from 'lucide-react';
 import { useMemo, useState } from 'react';
 
-import { leversOf, type Lever } from '@/core/trial/levers';
-import { afterPicks, type Picked, type WallPlan } from '@/core/trial/wall';
-import { act, shownFigure } from '@/state/editor';
-import { workOf } from '@/state/work';
-import { Button } from '../common/Button';
-import { Segmented } from '../common/Choices';
-import { PAPER_CHECKS } from '../common/fillBackground';
-import { Section, Sheet } from '../common/Panel';
-import { useEditor } from '../editor/EditorContext';
+import { afterPicks, type Lever, leversOf, type Picked, type WallPlan } from '@/core/trial';
+import { act, shownFigure, workOf } from '@/state';
+import { Button, PAPER_CHECKS, Section, Segmented, Sheet } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 import { LeverChoice } from './LeverChoice';
 import { useWall, type Picture, type Wall } from './useWall';
 

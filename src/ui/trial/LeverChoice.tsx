@@ -1,4 +1,4 @@
-import type { Lever } from '@/core/trial/levers';
+import type { Lever } from '@/core/trial';
 
 interface Props {
   readonly label: string;

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 
-import type { Figure } from '@/core/figure/model';
-import type { Picked, WallPlan } from '@/core/trial/wall';
-import { WallDrawer } from '@/worker/trialDrawer';
+import type { Figure } from '@/core/figure';
+import type { Picked, WallPlan } from '@/core/trial';
+import { WallDrawer } from '@/worker';
 
 /** A variant that hangs. */
 export interface Picture {

@@ -4,13 +4,12 @@ import { FlipHorizontal2, Minus, Plus } from 'lucide-react';
 import { memo } from 'react';
 
 import { setFold, setMirror } from '@/core/figure/commands';
-import { printNumber } from '@/core/format/pathData';
-import { degreesOf } from '@/core/number/turn';
-import { MOST_FOLD, stepOf, type TurnRule } from '@/core/symmetry/rule';
-import { actOnRound } from '@/state/editor';
-import { CountField } from '../common/NumberField';
-import { IconButton } from '../common/Button';
-import { useEditor } from '../editor/EditorContext';
+import { printNumber } from '@/core/format';
+import { degreesOf } from '@/core/number';
+import { MOST_FOLD, stepOf, type TurnRule } from '@/core/symmetry';
+import { actOnRound } from '@/state';
+import { CountField, IconButton } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 
 interface Props {
   readonly name: string;

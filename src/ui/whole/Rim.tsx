@@ -1,9 +1,8 @@
 import { memo } from 'react';
 
-import { addTurns, degreesOf } from '@/core/number/turn';
-import { alongTurn, halfWedge } from '@/core/symmetry/wedge';
-import { turnsOf, type TurnRule } from '@/core/symmetry/rule';
-import type { View } from '@/state/viewport';
+import { addTurns, degreesOf } from '@/core/number';
+import { alongTurn, halfWedge, type TurnRule, turnsOf } from '@/core/symmetry';
+import type { View } from '@/state';
 
 interface Props {
   readonly rule: TurnRule;

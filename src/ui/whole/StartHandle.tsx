@@ -2,14 +2,13 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
-import { polarOf } from '@/core/curve/point';
+import { polarOf } from '@/core/curve';
 import { setStart } from '@/core/figure/commands';
-import type { Figure, Round } from '@/core/figure/model';
-import { printNumber } from '@/core/format/pathData';
-import { addTurns, degreesOf, turn, turnFromDegrees, type Turn } from '@/core/number/turn';
-import { actOnRound, commit, preview, shownFigure } from '@/state/editor';
-import type { View } from '@/state/viewport';
-import { useEditor } from '../editor/EditorContext';
+import type { Figure, Round } from '@/core/figure';
+import { printNumber } from '@/core/format';
+import { addTurns, degreesOf, turn, type Turn, turnFromDegrees } from '@/core/number';
+import { actOnRound, commit, preview, shownFigure, type View } from '@/state';
+import { useEditor } from '@/ui/desk';
 import { startHandleAt } from './Rim';
 
 interface Props {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useWork } from '@/ui/editor/useWork';
+import { useEditor, useEditorState, useRestState, useWork } from '@/ui/desk';
 import {
   Asterisk,
   CircleOff,
@@ -15,36 +15,40 @@ import {
 } from 'lucide-react';
 import { memo } from 'react';
 
-import { REVEAL_SECONDS } from '@/core/format/svg/svg';
-import { addTurns, degreesOf, turn } from '@/core/number/turn';
-import { stepOf, turnsOf, type TurnRule } from '@/core/symmetry/rule';
-import { alongTurn } from '@/core/symmetry/wedge';
-import { printNumber } from '@/core/format/pathData';
-import type { ScenePage } from '@/core/scene/scene';
-import { isMuch } from '@/core/scene/still';
-import { activeRound, shownFigure, type EditorState } from '@/state/editor';
-import { offeredNow } from '@/state/offer';
-import { partsShown, sceneOf } from '@/state/scene';
-import { benchRadius, wholeView } from '@/state/view';
-import type { View } from '@/state/viewport';
-import { IconButton } from '../common/Button';
-import { CellMarks } from '../tools/CellMarks';
-import { FrameLines } from '../common/FrameLines';
-import { BackgroundDefs, backgroundFill } from '../common/Background';
-import { LayerCopies } from '../common/LayerCopies';
-import { ReliefGroup } from '../common/ReliefGroup';
-import { placeOfView, slabsOf } from '../common/Slabs';
-import { wedgeData } from '../common/wedgeShape';
-import { Readout } from '../bench/Readout';
-import { useSameView } from '../common/useSameView';
-import { placeBetween, useSettledView } from '../common/useSettledView';
-import { useEditor, useEditorState, useRestState } from '../editor/EditorContext';
-import { dropsOf } from '../import/takeFile';
-import { Lens } from '../proof/Lens';
-import { ProofMarks } from '../proof/ProofMarks';
-import { PaneCanvas } from '../tools/PaneCanvas';
+import { REVEAL_SECONDS } from '@/core/format/svg';
+import { addTurns, degreesOf, turn } from '@/core/number';
+import { alongTurn, stepOf, type TurnRule, turnsOf } from '@/core/symmetry';
+import { printNumber } from '@/core/format';
+import { isMuch, type ScenePage } from '@/core/scene';
+import {
+  activeRound,
+  benchRadius,
+  type EditorState,
+  offeredNow,
+  partsShown,
+  sceneOf,
+  shownFigure,
+  type View,
+  wholeView,
+} from '@/state';
+import {
+  BackgroundDefs,
+  backgroundFill,
+  FrameLines,
+  IconButton,
+  LayerCopies,
+  placeBetween,
+  placeOfView,
+  ReliefGroup,
+  slabsOf,
+  useSameView,
+  useSettledView,
+  wedgeData,
+} from '@/ui/common';
+import { CellMarks, OfferCard, OfferLines, PaneCanvas, Readout } from '@/ui/pane';
+import { dropsOf } from '@/ui/import';
+import { Lens, ProofMarks } from '@/ui/proof';
 import { FoldControl } from './FoldControl';
-import { OfferCard, OfferLines } from './Offer';
 import { Rim } from './Rim';
 import { StartHandle } from './StartHandle';
 import { ZoomField } from './ZoomField';

@@ -1,8 +1,7 @@
-import { convertLength, type LengthUnit } from '@/core/number/units';
-import { wholeView } from '@/state/view';
-import { zoomed, type View } from '@/state/viewport';
-import { ShareField } from '../common/NumberField';
-import { useEditor } from '../editor/EditorContext';
+import { convertLength, type LengthUnit } from '@/core/number';
+import { type View, wholeView, zoomed } from '@/state';
+import { ShareField } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
 
 /** How large a length is shown against what it is: 100 where the page on a screen of 96 pixels an inch is as large as on paper. */
 const percentOf = ({ scale }: View, unit: LengthUnit): number => (scale / convertLength(1, unit, 'px')) * 100;

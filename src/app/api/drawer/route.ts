@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { motifSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { keepMotif, listMotifs, motifsOut } from '@/server/shelf/drawer';
+import { bodyOf, database, motifSchema, respond, valid } from '@/server';
+import { keepMotif, listMotifs, motifsOut } from '@/server/shelf';
 
 /** All motifs; with `?out=1` those that were taken out and can be put in again. */
 export const GET = (request: Request): Promise<Response> =>

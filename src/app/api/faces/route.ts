@@ -1,7 +1,4 @@
-import { bytesOf } from '@/server/body';
-import { database } from '@/server/database';
-import { facesIn, MOST_FACE_BYTES, storeFace } from '@/server/faces';
-import { respond } from '@/server/respond';
+import { bytesOf, database, facesIn, MOST_FACE_BYTES, respond, storeFace } from '@/server';
 
 /** The faces that words can be set in. */
 export const GET = (request: Request): Promise<Response> =>

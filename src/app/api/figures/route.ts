@@ -1,12 +1,9 @@
 import { nanoid } from 'nanoid';
 
-import { newFigure } from '@/core/figure/start';
-import { checkFigure } from '@/core/format/figure/json';
-import { database } from '@/server/database';
-import { createFigure } from '@/server/figures';
-import { createSchema, listSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { pageOfFigures } from '@/server/shelf/list';
+import { newFigure } from '@/core/figure';
+import { checkFigure } from '@/core/format/figure';
+import { bodyOf, createFigure, createSchema, database, listSchema, respond, valid } from '@/server';
+import { pageOfFigures } from '@/server/shelf';
 
 /** Figures that are looked for: `?search=WORDS&collection=ID&label=WORD&sort=name&from=N&count=N`. */
 export const GET = (request: Request): Promise<Response> =>

@@ -1,7 +1,4 @@
-import { database } from '@/server/database';
-import { bytesOf } from '@/server/body';
-import { MOST_PICTURE_BYTES, storePicture } from '@/server/pictures';
-import { respond } from '@/server/respond';
+import { bytesOf, database, MOST_PICTURE_BYTES, respond, storePicture } from '@/server';
 
 /** Takes a picture's bytes and says by which id it is kept. */
 export const POST = (request: Request): Promise<Response> =>

@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { respond } from '@/server/respond';
-import { shelfFacts } from '@/server/shelf/facts';
+import { database, respond } from '@/server';
+import { shelfFacts } from '@/server/shelf';
 
 /** Collections, labels, how many figures there are, and a stamp that changes with anything. */
 export const GET = (request: Request): Promise<Response> =>

@@ -1,9 +1,5 @@
-import { database } from '@/server/database';
-import { bytesOfFace } from '@/server/faces';
-import { MOST_TIME } from '@/server/jobs/limits';
-import { aside } from '@/server/jobs/pool';
-import { wordsSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
+import { bodyOf, bytesOfFace, database, respond, valid, wordsSchema } from '@/server';
+import { aside, MOST_TIME } from '@/server/jobs';
 
 /** The outlines of a line of text in a face. */
 export const POST = (request: Request): Promise<Response> =>

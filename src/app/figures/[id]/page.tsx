@@ -2,12 +2,10 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 
-import { database } from '@/server/database';
-import { NotFound, Refused } from '@/server/errors';
-import { loadFigure } from '@/server/figures';
+import { database, loadFigure, NotFound, Refused } from '@/server';
 import type { SavedFigure } from '@/wire';
-import { NotOpened } from '@/ui/common/NotOpened';
-import { EditorPage } from '@/ui/editor/EditorPage';
+import { NotOpened } from '@/ui/common';
+import { EditorPage } from '@/ui/editor';
 
 interface Props {
   readonly params: Promise<{ id: string }>;

@@ -4,10 +4,9 @@
  * @example
  * const next = alignShapes(figure, roundId, ids, { how: 'left', to: 'page' }, STRAIGHT);
  */
-import { fromPolar, polarOf, subtract, type Point } from '../../curve/point';
-import type { Bounds } from '../../curve/bounds';
-import type { Work } from '../../derive';
-import { reachOf } from '../../symmetry/reach';
+import { type Bounds, fromPolar, type Point, polarOf, subtract } from '@/core/curve';
+import type { Work } from '@/core/derive';
+import { reachOf } from '@/core/symmetry';
 import { isWholeMotif, movedShapes } from '../carried';
 import { largestNodes, motifTree, shapesIn } from '../groups';
 import { anchorOf } from '../hit';

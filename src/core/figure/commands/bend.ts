@@ -5,9 +5,9 @@
  * const made = bendShapes(figure, 'rope', new Set(['strand']), newId, work);
  * if (made.ok) show(setBend(made.value.figure, 'rope', made.value.groupId, { span: turn(1, 5), units: 3 }));
  */
-import { bendProblem, type Bend } from '../../bend/bend';
-import type { Work } from '../../derive';
-import { failed, finding, ok, type Result } from '../../finding';
+import { type Bend, bendProblem } from '@/core/bend';
+import type { Work } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
 import { firstBend, shapesOfGroup, straightPaths, stripOf, withBends } from '../bent';
 import { withGroup, withGroupOf } from '../grouping';
 import type { Figure } from '../model';

@@ -1,20 +1,15 @@
-import type { Work } from '../../derive';
-import { insideOf } from '../../merge/cells';
-import { isInside, shortRefs } from '../../merge/fused';
-import type { Cells, Division } from '../../merge/merge';
-import { ORIGIN } from '../../curve/point';
-import { applyTo, compose, MIRROR, turnMap } from '../../curve/affine';
-import { mapPath, reversedPath, type Path } from '../../curve/path';
-import { pathsOfForm } from '../../maker/form';
-import { negateTurn } from '../../number/turn';
-import { placementMap } from '../../symmetry/rule';
-import { nameOfPaint } from '../../paint/fills';
-import type { Paint } from '../../scene/scene';
-import { coloursOfPlaces, directionOf, type ColourPlan } from '../../paint/sequence';
+import type { Work } from '@/core/derive';
+import { type Cells, type Division, insideOf, isInside, shortRefs } from '@/core/merge';
+import { applyTo, compose, mapPath, MIRROR, ORIGIN, type Path, reversedPath, turnMap } from '@/core/curve';
+import { pathsOfForm } from '@/core/maker';
+import { negateTurn } from '@/core/number';
+import { placementMap } from '@/core/symmetry';
+import { type ColourPlan, coloursOfPlaces, directionOf, nameOfPaint } from '@/core/paint';
+import type { Paint } from '@/core/scene';
 import { placedCells } from '../kinds';
 import {
   keptEdits,
-  keyOf,
+  kindKey,
   NO_CELL_EDITS,
   paintsByKind,
   overrideOf,
@@ -55,10 +50,10 @@ export const fuseCells = (
 
 /** Parts again what was fused with any of some cells. */
 export function partCells(figure: Figure, roundId: string, refs: readonly string[]): Figure {
-  const keys = new Set(refs.map(keyOf));
+  const keys = new Set(refs.map(kindKey));
   return withCellEdits(figure, roundId, (edits) => ({
     ...edits,
-    fused: edits.fused.filter(({ cells }) => !cells.some((ref) => keys.has(keyOf(ref)))),
+    fused: edits.fused.filter(({ cells }) => !cells.some((ref) => keys.has(kindKey(ref)))),
   }));
 }
 
@@ -75,7 +70,7 @@ export const removeCells = (
 
 /** Brings removed cells back; without references all of them. */
 export function restoreCells(figure: Figure, roundId: string, refs?: readonly string[]): Figure {
-  const back = refs && new Set([...refs, ...refs.map(keyOf)]);
+  const back = refs && new Set([...refs, ...refs.map(kindKey)]);
   return withCellEdits(figure, roundId, (edits) => ({
     ...edits,
     removed: back ? edits.removed.filter((ref) => !back.has(ref)) : [],
@@ -97,7 +92,7 @@ function withPaints(
   const before = paintsByKind(edits.paints);
   const changed = new Map<string, KindPaints>();
   for (const [ref, paint] of said) {
-    const key = keyOf(ref);
+    const key = kindKey(ref);
     const kind = changed.get(key) ?? { all: before.all.get(key), single: new Map(before.single.get(key)) };
     changed.set(key, kind);
     if (key === ref) {
@@ -166,7 +161,7 @@ export function changeCellPaint(
       division,
       refs.map((ref) => [
         ref,
-        changed(overrideOf(paintsByKind(edits.paints), ref) ?? start.get(keyOf(ref)) ?? merge.paint),
+        changed(overrideOf(paintsByKind(edits.paints), ref) ?? start.get(kindKey(ref)) ?? merge.paint),
       ]),
     ),
   );
@@ -192,7 +187,7 @@ export function colourCells(
     copies.forEach(({ refs }, k) => {
       const fill = colours[k] ?? '#000000';
       for (const ref of refs) {
-        const before = overrideOf(own, ref) ?? start.get(keyOf(ref)) ?? merge.paint;
+        const before = overrideOf(own, ref) ?? start.get(kindKey(ref)) ?? merge.paint;
         const known = paints.get(before) ?? new Map<string, Paint>();
         paints.set(before, known);
         const paint = known.get(fill) ?? { ...before, fill };
@@ -257,8 +252,8 @@ function directedCells(division: Division, work: Work): Map<string, Directed[]> 
   const found = new Map<string, Directed[]>();
   copies.forEach(({ refs: [ref = ''] }, k) => {
     const at = places[k]?.at ?? ORIGIN;
-    const known = found.get(keyOf(ref)) ?? [];
-    found.set(keyOf(ref), known);
+    const known = found.get(kindKey(ref)) ?? [];
+    found.set(kindKey(ref), known);
     known.push({ ref, direction: directionOf(at) });
   });
   return found;
@@ -310,7 +305,7 @@ export function carryCells(
     const whole = new Set(after.cells.map(({ key }) => key));
     const others = new Set(changed.map(({ key }) => key));
     const isThere = (ref: string): boolean =>
-      whole.has(keyOf(ref)) && (keyOf(ref) === ref || !others.has(keyOf(ref)));
+      whole.has(kindKey(ref)) && (kindKey(ref) === ref || !others.has(kindKey(ref)));
     const kept = Object.fromEntries(Object.entries(edits.paints).filter(([ref]) => isThere(ref)));
     const carried = withPaints({ ...edits, paints: kept }, after, painted);
     return {

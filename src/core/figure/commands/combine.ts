@@ -1,19 +1,32 @@
-import { taskOf, type Work } from '../../derive';
-import { ok, type Result } from '../../finding';
-import { boundsOfPaths } from '../../curve/bounds';
-import { compose, MIRROR, moveMap, turnMap, type Affine } from '../../curve/affine';
-import { middleOf } from '../../curve/centroid';
-import { contoursOfPaths } from '../../curve/contours';
-import { mapPath, reversedPath, type Path } from '../../curve/path';
-import { lengthOf, scaleBy } from '../../curve/point';
-import { formOfPaths, formFinding, isSolved, pathsOfForm, type Form } from '../../maker/form';
+import { taskOf, type Work } from '@/core/derive';
+import { ok, type Result } from '@/core/finding';
+import {
+  type Affine,
+  boundsOfPaths,
+  compose,
+  contoursOfPaths,
+  lengthOf,
+  mapPath,
+  middleOf,
+  MIRROR,
+  moveMap,
+  type Path,
+  reversedPath,
+  scaleBy,
+  turnMap,
+} from '@/core/curve';
+import {
+  band,
+  type BandParams,
+  type Form,
+  formFinding,
+  formOfPaths,
+  isSolved,
+  offset,
+  pathsOfForm,
+} from '@/core/maker';
 import { movedShape } from '../carried';
-import { band, type BandParams } from '../../maker/band';
-import { offset } from '../../maker/offset';
-import { insideOf } from '../../merge/cells';
-import { isInside } from '../../merge/fused';
-import type { MergeRequest } from '../../merge/merge';
-import { MERGED } from '../../merge/tasks';
+import { insideOf, isInside, MERGED, type MergeRequest } from '@/core/merge';
 import {
   addTurns,
   equalTurns,
@@ -21,14 +34,14 @@ import {
   negateTurn,
   NO_TURN,
   turn,
-  wrapTurn,
   type Turn,
-} from '../../number/turn';
-import { placedPaint } from '../../paint/gradient';
-import type { Paint, SceneLayer } from '../../scene/scene';
+  wrapTurn,
+} from '@/core/number';
+import { placedPaint } from '@/core/paint';
+import type { Paint, SceneLayer } from '@/core/scene';
 import { areaOfShape, isLive, operandOfShape, paintOfArea, resolvedMotif } from '../combined';
 import { withNewGroup, withTree } from '../grouping';
-import { groupOf, keyOf, motifTree, shapesIn, withShapesAndGroups, type MotifNode } from '../groups';
+import { groupOf, nodeKey, motifTree, shapesIn, withShapesAndGroups, type MotifNode } from '../groups';
 import { LIMITS, type CombineOp, type Figure, type Group, type Round, type Shape } from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
@@ -70,7 +83,7 @@ function liveNodes(round: Round, shapeIds: ReadonlySet<string>): MotifNode[] {
 /** Lets combined shapes be seen by themselves again, as they are. */
 export function takeApart(figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure {
   return withRound(figure, roundId, (round) => {
-    const live = new Set(liveNodes(round, shapeIds).map(keyOf));
+    const live = new Set(liveNodes(round, shapeIds).map(nodeKey));
     if (live.size === 0) return round;
     const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
       nodes.flatMap((node): MotifNode[] => {
@@ -92,12 +105,12 @@ export function makeCombinedPlain(
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
   const after = withRound(figure, roundId, (round) => {
-    const live = new Set(liveNodes(round, shapeIds).map(keyOf));
+    const live = new Set(liveNodes(round, shapeIds).map(nodeKey));
     if (live.size === 0) return round;
     const drawn = resolvedMotif(round, work);
     const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
       nodes.flatMap((node): MotifNode[] => {
-        if (!live.has(keyOf(node)))
+        if (!live.has(nodeKey(node)))
           return node.kind === 'shape' ? [node] : [{ ...node, nodes: visit(node.nodes) }];
         const own = new Set(shapesIn(node).map(({ id }) => id));
         const made = drawn.filter((each) => each.ids.some((id) => own.has(id)) && each.shape.visible);

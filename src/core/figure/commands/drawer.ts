@@ -1,6 +1,6 @@
 /** Motifs of the drawer in a figure: placed, followed, changed, and let go. */
-import { IDENTITY, inverse, type Affine } from '../../curve/affine';
-import type { Work } from '../../derive';
+import { type Affine, IDENTITY, inverse } from '@/core/curve';
+import type { Work } from '@/core/derive';
 import { motifOfTree, motifTree, withShapesAndGroups, type Motif, type MotifNode } from '../groups';
 import { withGroupOf, withTree } from '../grouping';
 import { renamedShapes } from '../inputs';

@@ -1,23 +1,19 @@
-import { failed, ok, type Result } from '../../finding';
-import { contoursOfPaths } from '../../curve/contours';
-import { IDENTITY } from '../../curve/affine';
-import { mapPath, polygonPath } from '../../curve/path';
-import { drawingProblem, type DrawingParams } from '../../maker/drawing';
-import type { DrawnPart, Place } from '../../maker/drawn';
-import type { BuiltForm } from '../../maker/makers';
-import { NO_TURN } from '../../number/turn';
+import { failed, ok, type Result } from '@/core/finding';
+import { contoursOfPaths, IDENTITY, mapPath, polygonPath } from '@/core/curve';
+import { type BuiltForm, type DrawingParams, drawingProblem, type DrawnPart, type Place } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import {
-  layersOf,
   type Laid,
+  layersOf,
   type Neighbours,
+  placedAt,
   type Scene,
   type SceneCopy,
   type SceneLayer,
   type ScenePage,
-} from '../../scene/scene';
-import { placedAt } from '../../scene/placed';
+} from '@/core/scene';
 import { LIMITS, type Figure, type Shape } from '../model';
-import { placedPaint } from '../../paint/gradient';
+import { placedPaint } from '@/core/paint';
 import { newRound, newShape, START_PAINT } from '../start';
 import { addShapes } from './shapes';
 

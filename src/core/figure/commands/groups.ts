@@ -2,7 +2,7 @@ import { besideNodes, isDeepEnough, withGroup, withNewGroup, withTree } from '..
 import {
   commonGroup,
   groupsAround,
-  keyOf,
+  nodeKey,
   largestNodes,
   motifTree,
   nodesOfGroup,
@@ -45,11 +45,11 @@ export const ungroupShapes = (figure: Figure, roundId: string, shapeIds: Readonl
       inner.reduce<readonly MotifNode[]>((before, node) => {
         const own = node.kind === 'shape' ? node.shape.group : undefined;
         const [group] = groupsAround(round, own === undefined ? {} : { group: own }).slice(-1);
-        const rest = treeWithout(before, new Set([keyOf(node)]));
+        const rest = treeWithout(before, new Set([nodeKey(node)]));
         const home = group?.parent ?? null;
         const beside = nodesOfGroup(before, home);
-        const next = beside[beside.findIndex((each) => keyOf(each) === group?.id) + 1];
-        return treeWith(rest, [node], { group: home, before: next ? keyOf(next) : null });
+        const next = beside[beside.findIndex((each) => nodeKey(each) === group?.id) + 1];
+        return treeWith(rest, [node], { group: home, before: next ? nodeKey(next) : null });
       }, tree),
     );
   });
@@ -70,7 +70,7 @@ export const placeInMotif = (
   withRound(figure, roundId, (round) => {
     const tree = motifTree(round);
     const nodes = largestNodes(tree, shapeIds);
-    const moved = new Set(nodes.map(keyOf));
+    const moved = new Set(nodes.map(nodeKey));
     // A thing cannot be put into itself, or beside itself.
     const around = groupsAround(round, spot.group === null ? {} : { group: spot.group });
     const isInside = around.some(({ id }) => moved.has(id));
@@ -94,7 +94,7 @@ export const reorderShapes = (
     const nodes = largestNodes(tree, shapeIds);
     if (nodes.length === 0) return round;
     const home = commonGroup(round, nodes);
-    const moved = new Set(nodes.map(keyOf));
+    const moved = new Set(nodes.map(nodeKey));
     const others = nodesOfGroup(treeWithout(tree, moved), home);
     const { before } = besideNodes(
       tree,
@@ -102,10 +102,10 @@ export const reorderShapes = (
       nodes,
       step === 'forward' || step === 'front' ? 'front' : 'back',
     );
-    const at = before === null ? others.length : others.findIndex((node) => keyOf(node) === before);
+    const at = before === null ? others.length : others.findIndex((node) => nodeKey(node) === before);
     const to = { front: others.length, back: 0, forward: at + 1, backward: at - 1 }[step];
     const next = others[Math.max(0, Math.min(to, others.length))];
-    const spot = { group: home, before: next ? keyOf(next) : null };
+    const spot = { group: home, before: next ? nodeKey(next) : null };
     return withTree(round, treeWith(treeWithout(tree, moved), nodes, spot));
   });
 

@@ -1,12 +1,7 @@
-import type { Work } from '../../derive';
-import type { Contour } from '../../curve/contours';
-import { withReflection } from '../../curve/nodeOps';
-import { areOwnMirror } from '../../curve/path';
-import { pathsOfForm } from '../../maker/form';
-import { withReflectedHand } from '../../maker/handHalf';
-import { transformedForms } from '../../maker/transform';
-import { NO_TURN } from '../../number/turn';
-import { ORIGIN } from '../../curve/point';
+import type { Work } from '@/core/derive';
+import { areOwnMirror, type Contour, ORIGIN, withReflection } from '@/core/curve';
+import { pathsOfForm, transformedForms, withReflectedHand } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
 import type { Figure, Shape } from '../model';
 import { roundOf, withRound } from './rounds';
 

@@ -1,3 +1,9 @@
+/**
+ * All that changes a figure: pure functions from figure to figure.
+ *
+ * @example
+ * const wider = setFold(figure, 'petals', 12);
+ */
 export * from './bend';
 export * from './drawer';
 export * from './drawings';

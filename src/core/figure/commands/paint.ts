@@ -1,14 +1,19 @@
 import { startStroke } from '../start';
-import type { Work } from '../../derive';
-import type { Light } from '../../paint/light';
-import type { Relief } from '../../paint/relief';
-import type { Division } from '../../merge/merge';
-import type { Colour, Fill, Paint, ScenePage, Stroke } from '../../scene/scene';
-import { middleOf } from '../../curve/centroid';
-import { pathsOfForm } from '../../maker/form';
-import { coloursOfPlaces, type ColourPlan, type PlacedRegion } from '../../paint/sequence';
-import { reachOf } from '../../symmetry/reach';
-import { opaque, type Inks } from '../../paint/inks';
+import type { Work } from '@/core/derive';
+import {
+  type ColourPlan,
+  coloursOfPlaces,
+  type Inks,
+  type Light,
+  opaque,
+  type PlacedRegion,
+  type Relief,
+} from '@/core/paint';
+import type { Division } from '@/core/merge';
+import type { Colour, Fill, Paint, ScenePage, Stroke } from '@/core/scene';
+import { middleOf } from '@/core/curve';
+import { pathsOfForm } from '@/core/maker';
+import { reachOf } from '@/core/symmetry';
 import { LIMITS, type Figure } from '../model';
 import type { StartPaints } from '../startPaint';
 import { NO_CELL_EDITS } from '../cells';

@@ -1,9 +1,8 @@
-import type { Work } from '../../derive';
-import type { Form } from '../../maker/form';
-import { rectangle } from '../../maker/rectangle';
-import { NO_TURN } from '../../number/turn';
-import { namedColours, type ColourNames } from '../../paint/colourNames';
-import type { Colour } from '../../scene/scene';
+import type { Work } from '@/core/derive';
+import { type Form, rectangle } from '@/core/maker';
+import { NO_TURN } from '@/core/number';
+import { type ColourNames, namedColours } from '@/core/paint';
+import type { Colour } from '@/core/scene';
 import { reachOfMotif } from '../reach';
 import { newRound, newShape } from '../start';
 import { paperOf, swapColour } from '../recolour';

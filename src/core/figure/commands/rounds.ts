@@ -1,15 +1,12 @@
-import type { Work } from '../../derive';
+import type { Work } from '@/core/derive';
 import { produce } from 'immer';
 
-import { boundsOfPaths } from '../../curve/bounds';
-import { scaleMap } from '../../curve/affine';
-import { scaledForm } from '../../maker/form';
+import { boundsOfPaths, ORIGIN, scaleMap } from '@/core/curve';
+import { scaledForm } from '@/core/maker';
 import { allShapes, withStripsMoved } from '../bent';
 import { carriedShape, movedMotif } from '../carried';
-import { ORIGIN } from '../../curve/point';
-import type { Turn } from '../../number/turn';
-import { addTurns, turn, wrapTurn } from '../../number/turn';
-import { isFold } from '../../symmetry/rule';
+import { addTurns, turn, type Turn, wrapTurn } from '@/core/number';
+import { isFold } from '@/core/symmetry';
 import { FIRST_CELLS } from '../cells';
 import { firstWeave } from '../jobs';
 import { reachOfMotif } from '../reach';

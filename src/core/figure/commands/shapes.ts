@@ -1,12 +1,28 @@
-import type { Paint } from '../../scene/scene';
-import type { Work } from '../../derive';
-import { failed, finding, ok, type Result } from '../../finding';
-import { plainForms, type Form } from '../../maker/form';
-import { between, fromPolar, polarOf, subtract, type Point } from '../../curve/point';
-import { canClose, changedContours, nodesOfContours, type Contour } from '../../curve/contours';
-import { withoutNodesKept } from '../../curve/keptForm';
-import { bare, withHandle, withKind, withNodeAt, withoutNodes, movedNode } from '../../curve/nodes';
-import type { HandleSide, NodeKind, PathNode } from '../../curve/nodes';
+import type { Paint } from '@/core/scene';
+import type { Work } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { type Form, plainForms } from '@/core/maker';
+import {
+  bare,
+  between,
+  canClose,
+  changedContours,
+  type Contour,
+  fromPolar,
+  type HandleSide,
+  movedNode,
+  type NodeKind,
+  nodesOfContours,
+  type PathNode,
+  type Point,
+  polarOf,
+  subtract,
+  withHandle,
+  withKind,
+  withNodeAt,
+  withoutNodes,
+  withoutNodesKept,
+} from '@/core/curve';
 import { allShapes } from '../bent';
 import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';

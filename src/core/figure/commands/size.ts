@@ -5,14 +5,12 @@
  * const twice = resized(figure, 2);
  * const inInches = inUnit(figure, 'in');        // 180 mm become 7.087 in: all is as large as before
  */
-import { applyTo, compose, scaleMap } from '../../curve/affine';
-import { ORIGIN, scaleBy } from '../../curve/point';
-import { scaledForm } from '../../maker/form';
-import { convertLength, type LengthUnit } from '../../number/units';
-import { isGradient, mapFills } from '../../paint/fills';
-import { movedRun } from '../../paint/run';
-import type { Fill, Paint, ScenePage } from '../../scene/scene';
-import type { Frame, Guide } from '../../symmetry/frame';
+import { applyTo, compose, ORIGIN, scaleBy, scaleMap } from '@/core/curve';
+import { scaledForm } from '@/core/maker';
+import { convertLength, type LengthUnit } from '@/core/number';
+import { isGradient, mapFills, movedRun } from '@/core/paint';
+import type { Fill, Paint, ScenePage } from '@/core/scene';
+import type { Frame, Guide } from '@/core/symmetry';
 import { resizedBend } from '../bent';
 import type { Figure, Round, RoundMerge, Underlay } from '../model';
 import { withRounds } from '../update';

@@ -1,10 +1,7 @@
-import type { Work } from '../../derive';
-import type { Path } from '../../curve/path';
-import { cross, subtract, type Point } from '../../curve/point';
-import { pointAt } from '../../curve/segment';
-import { formOfPaths, pathsOfForm } from '../../maker/form';
-import { slitPath } from '../../merge/slit';
-import { trimPaths } from '../../merge/trim';
+import type { Work } from '@/core/derive';
+import { cross, type Path, type Point, pointAt, subtract } from '@/core/curve';
+import { formOfPaths, pathsOfForm } from '@/core/maker';
+import { slitPath, trimPaths } from '@/core/merge';
 import { LIMITS, type Figure, type Shape } from '../model';
 import { sideKept } from '../parts';
 import { roundOf, withRound } from './rounds';

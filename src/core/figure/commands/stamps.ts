@@ -1,17 +1,26 @@
-import type { Work } from '../../derive';
-import { failed, finding, ok, type Result } from '../../finding';
-import { moveMap, turnMap } from '../../curve/affine';
-import { mappedContours, type Contour } from '../../curve/contours';
-import { nodesOfPath } from '../../curve/nodes';
-import { centroidOf } from '../../curve/centroid';
-import { mapPath } from '../../curve/path';
-import { distance, type Point } from '../../curve/point';
-import { formFinding, pathsOfForm } from '../../maker/form';
-import { MAKERS, type BuiltForm } from '../../maker/makers';
-import { directionTo } from '../../maker/placed';
-import type { StampParams } from '../../maker/stamp';
-import { negateTurn, NO_TURN } from '../../number/turn';
-import type { FillRule, Paint } from '../../scene/scene';
+import type { Work } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import {
+  centroidOf,
+  type Contour,
+  distance,
+  mapPath,
+  mappedContours,
+  moveMap,
+  nodesOfPath,
+  type Point,
+  turnMap,
+} from '@/core/curve';
+import {
+  type BuiltForm,
+  directionTo,
+  formFinding,
+  MAKERS,
+  pathsOfForm,
+  type StampParams,
+} from '@/core/maker';
+import { negateTurn, NO_TURN } from '@/core/number';
+import type { FillRule, Paint } from '@/core/scene';
 import { freeName } from '../groups';
 import type { Figure, Group, Shape } from '../model';
 import { newShape } from '../start';

@@ -1,7 +1,6 @@
-import type { Work } from '../../derive';
-import { drawnOnce } from '../../curve/once';
-import { addReports, NOTHING_DONE, tidied, type TidyReport } from '../../curve/tidy';
-import { formOfPaths, pathsOfForm } from '../../maker/form';
+import type { Work } from '@/core/derive';
+import { addReports, drawnOnce, NOTHING_DONE, tidied, type TidyReport } from '@/core/curve';
+import { formOfPaths, pathsOfForm } from '@/core/maker';
 import { withShapesAndGroups } from '../groups';
 import { copiesOf, copyMaps } from '../copies';
 import type { Figure, Round, Shape } from '../model';

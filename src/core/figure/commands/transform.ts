@@ -1,11 +1,8 @@
-import type { Work } from '../../derive';
-import { boundsOfPaths, type Bounds } from '../../curve/bounds';
-import { compose, IDENTITY, type Affine } from '../../curve/affine';
-import { pathsOfForm, type Form } from '../../maker/form';
-import { isGradient, mapFills } from '../../paint/fills';
+import type { Work } from '@/core/derive';
+import { type Affine, type Bounds, boundsOfPaths, compose, IDENTITY } from '@/core/curve';
+import { type Form, pathsOfForm, type Transform, transformedForms, transformMap } from '@/core/maker';
+import { isGradient, mapFills, turnedPaint } from '@/core/paint';
 import { partsWithPaint, type PaintedPart } from '../parts';
-import { turnedPaint } from '../../paint/gradient';
-import { transformedForms, transformMap, type Transform } from '../../maker/transform';
 import { carriedShape, isWholeMotif } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
 import { leadBy, renamedShapes } from '../inputs';

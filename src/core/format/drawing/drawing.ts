@@ -1,8 +1,6 @@
-import type { Affine } from '../../curve/affine';
-import type { Path } from '../../curve/path';
-import type { Point } from '../../curve/point';
-import type { LengthUnit } from '../../number/units';
-import type { BlendMode, FillRule, Paint } from '../../scene/scene';
+import type { Affine, Path, Point } from '@/core/curve';
+import type { LengthUnit } from '@/core/number';
+import type { BlendMode, FillRule, Paint } from '@/core/scene';
 import type { LeftOut } from './leftOut';
 
 /** A drawn element: its subpaths, and what is painted of it. */

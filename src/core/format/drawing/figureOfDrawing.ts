@@ -4,18 +4,13 @@
  * @example
  * const made = figureOfDrawing(readDrawing(text), 'rosette.svg', newId);
  */
-import { compose, inverse, turnMap, type Affine } from '../../curve/affine';
-import { boundsOfPaths } from '../../curve/bounds';
-import type { Point } from '../../curve/point';
-import { motifOfTree } from '../../figure/groups';
-import { LIMITS, type Figure, type Round } from '../../figure/model';
-import { newFigure, newRound } from '../../figure/start';
-import { failed, finding, ok, type Finding, type Result } from '../../finding';
-import { convertLength } from '../../number/units';
-import { negateTurn, turn, turnFromDegrees, wrapTurn, type Turn } from '../../number/turn';
-import { coloursOfPaint } from '../../paint/fills';
-import type { Colour, Fill } from '../../scene/scene';
-import { MOST_FOLD } from '../../symmetry/rule';
+import { type Affine, boundsOfPaths, compose, inverse, type Point, turnMap } from '@/core/curve';
+import { type Figure, LIMITS, motifOfTree, newFigure, newRound, type Round } from '@/core/figure';
+import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
+import { convertLength, negateTurn, turn, type Turn, turnFromDegrees, wrapTurn } from '@/core/number';
+import { coloursOfPaint } from '@/core/paint';
+import type { Colour, Fill } from '@/core/scene';
+import { MOST_FOLD } from '@/core/symmetry';
 import { shapesOfNodes, type Drawing, type DrawnGroup, type DrawnNode, type DrawnShape } from './drawing';
 import type { LeftOut } from './leftOut';
 import {

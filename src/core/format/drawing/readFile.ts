@@ -4,8 +4,8 @@
  * @example
  * const answer = await worker.do(readingTask(text), progress); // a Result<Drawing>
  */
-import { taskOf, type Progress, type Task } from '../../derive';
-import type { Result } from '../../finding';
+import { type Progress, type Task, taskOf } from '@/core/derive';
+import type { Result } from '@/core/finding';
 import { READ_DXF } from '../dxf/read/readDxf';
 import { READ_SVG } from '../svg/read/readDrawing';
 import { NO_LETTERS, type Letters } from '../svg/read/texts';

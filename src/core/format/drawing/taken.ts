@@ -5,19 +5,25 @@
  * const taken = motifOfDrawing(drawing, { name: 'Logo', unit: 'mm', by: 'middle', to: { x: 0, y: -40 } }, newId);
  * if (taken.ok) addMotif(figure, roundId, taken.value.motif.shapes, taken.value.motif.groups);
  */
-import { boundsOfPaths } from '../../curve/bounds';
-import { compose, moveMap, scaleMap, similarityScale, type Affine } from '../../curve/affine';
-import { closedPath, mapPath, type Path } from '../../curve/path';
-import { ORIGIN, type Point } from '../../curve/point';
-import { motifOfTree, type Motif, type MotifNode } from '../../figure/groups';
-import { LIMITS } from '../../figure/model';
-import { newShape } from '../../figure/start';
-import { failed, finding, ok, type Result } from '../../finding';
-import { formOfPaths } from '../../maker/form';
-import { convertLength, type LengthUnit } from '../../number/units';
-import { isGradient, mapFills } from '../../paint/fills';
-import { mappedRun } from '../../paint/run';
-import type { Paint } from '../../scene/scene';
+import {
+  type Affine,
+  boundsOfPaths,
+  closedPath,
+  compose,
+  mapPath,
+  moveMap,
+  ORIGIN,
+  type Path,
+  type Point,
+  scaleMap,
+  similarityScale,
+} from '@/core/curve';
+import { LIMITS, type Motif, type MotifNode, motifOfTree, newShape } from '@/core/figure';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { formOfPaths } from '@/core/maker';
+import { convertLength, type LengthUnit } from '@/core/number';
+import { isGradient, mapFills, mappedRun } from '@/core/paint';
+import type { Paint } from '@/core/scene';
 import {
   shapesOfNodes,
   type DrawnClip,

@@ -7,12 +7,10 @@ import DxfParser, {
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../../tests/help/figures';
-import { arcFromBulge } from '../../curve/segment';
-import { signedArea } from '../../curve/path';
-import { pathForm } from '../../maker/form';
-import { setFold, setMerge, inUnit } from '../../figure/commands';
-import { evaluateWhole } from '../../figure/evaluateWhole';
-import type { Figure } from '../../figure/model';
+import { arcFromBulge, signedArea } from '@/core/curve';
+import { pathForm } from '@/core/maker';
+import { inUnit, setFold, setMerge } from '@/core/figure/commands';
+import { evaluateWhole, type Figure } from '@/core/figure';
 import { dxfOf, type DxfOptions } from './dxf';
 
 const ARCS: DxfOptions = { curves: 'arcs', tolerance: 10, layers: 'round', lines: 'middle' };

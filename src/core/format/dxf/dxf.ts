@@ -6,18 +6,18 @@
  */
 import { DxfWriter, LWPolylineFlags, point3d, Units } from '@tarikjabiri/dxf';
 
-import { arcsAlong } from '../../curve/arcs';
-import type { Path } from '../../curve/path';
-import type { Point } from '../../curve/point';
 import {
-  bulgeOf,
+  arcsAlong,
   type ArcSegment,
+  bulgeOf,
   type CubicSegment,
   type LineSegment,
+  type Path,
+  type Point,
   type Segment,
-} from '../../curve/segment';
-import { convertLength, type LengthUnit } from '../../number/units';
-import type { Scene } from '../../scene/scene';
+} from '@/core/curve';
+import { convertLength, type LengthUnit } from '@/core/number';
+import type { Scene } from '@/core/scene';
 import { outlinesOf, type LinesAs, type Outline } from './outlines';
 
 export interface DxfOptions {

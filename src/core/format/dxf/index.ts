@@ -63,3 +63,5 @@ export const dxf: TextFormat<DxfOptions> = {
   write: ({ figure, scene }, options) =>
     dxfOf(scene, options, new Map(figure.rounds.map(({ id, name }) => [id, name]))),
 };
+
+export { type Outline, outlinesOf } from './outlines';

@@ -4,16 +4,29 @@
  * @example
  * for (const { path, roundId } of outlinesOf(scene)) cut(path);
  */
-import { mapPath, signedArea, type Path } from '../../curve/path';
-import { chained } from '../../curve/chained';
-import { drawnOnce } from '../../curve/once';
-import { moveMap, compose } from '../../curve/affine';
-import type { Point } from '../../curve/point';
-import { pointAt, type Segment } from '../../curve/segment';
-import { centreOnPage, placedItems } from '../../scene/placed';
-import { bandOfStroke } from '../../maker/band';
-import { BANDS } from '../../merge/tasks';
-import { layersOf, type Colour, type Scene, type SceneItem, type Stroke } from '../../scene/scene';
+import {
+  chained,
+  compose,
+  drawnOnce,
+  mapPath,
+  moveMap,
+  type Path,
+  type Point,
+  pointAt,
+  type Segment,
+  signedArea,
+} from '@/core/curve';
+import {
+  centreOnPage,
+  type Colour,
+  layersOf,
+  placedItems,
+  type Scene,
+  type SceneItem,
+  type Stroke,
+} from '@/core/scene';
+import { bandOfStroke } from '@/core/maker';
+import { BANDS } from '@/core/merge';
 
 /** A path that is followed, and what it is of. */
 export interface Outline {

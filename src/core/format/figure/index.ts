@@ -13,3 +13,6 @@ export const figureFile: TextFormat<Readonly<Record<string, never>>> = {
   about: () => 'The figure itself, to keep or to open elsewhere, with the picture that lies under the Bench.',
   write: ({ figure, pictures }) => writeFigure(figure, pictures),
 };
+
+export { checkFigure, readFigure, UnreadableFigure, writeFigure } from './json';
+export { dataOf, partedFromPictures, type Pictures, withPictureIds } from './pictures';

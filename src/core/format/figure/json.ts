@@ -1,9 +1,14 @@
 import type { ValidationError } from 'joi';
 
-import { brokenSentence } from '../../figure/broken';
-import { FIGURE_FORMAT, FIGURE_VERSION, LIMITS, type Figure } from '../../figure/model';
-import { figureSchema } from '../../figure/schema';
-import { upgraded } from '../../figure/upgrade';
+import {
+  brokenSentence,
+  type Figure,
+  FIGURE_FORMAT,
+  FIGURE_VERSION,
+  figureSchema,
+  LIMITS,
+  upgraded,
+} from '@/core/figure';
 import { partedFromPictures, type Pictures } from './pictures';
 
 /** Why something is no figure, as a sentence that says what is wrong and where. */

@@ -5,10 +5,9 @@ import { formatOf } from '../formats';
 import { readFigure } from './json';
 import { dataOf, partedFromPictures, withPictureIds } from './pictures';
 import type { TextFormat } from '../format';
-import type { Figure } from '../../figure/model';
-import { NO_TURN } from '../../number/turn';
-import { evaluate } from '../../figure/evaluate';
-import { STRAIGHT } from '../../derive';
+import { evaluate, type Figure } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
+import { STRAIGHT } from '@/core/derive';
 
 const figure: Figure = {
   ...withForms(disc(0, -40, 8)),

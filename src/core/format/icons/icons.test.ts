@@ -4,8 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { hatchIris } from '../../../../demo/pieces/hatchIris';
 import { lampBurst } from '../../../../demo/pieces/lampBurst';
 import { tideDial } from '../../../../demo/pieces/tideDial';
-import { makeFile } from '../../../server/jobs/makeFile';
-import { evaluateWhole } from '../../figure/evaluateWhole';
+import { makeFile } from '@/server/jobs/makeFile';
+import { evaluateWhole } from '@/core/figure';
 import { unzipSync } from 'fflate';
 import { iconFiles, SAFE_RADIUS, turnedLight } from './icons';
 

@@ -5,13 +5,9 @@
  * @example
  * for (const file of iconFiles(scene, { name: 'Tide week', background: true, dark: 'same', without: '' })) add(file.name);
  */
-import { colourOfOklch, oklchOf } from '../../paint/adjust';
-import { firstColour } from '../../paint/fills';
-import { lengthOf } from '../../curve/point';
-import { applyTo } from '../../curve/affine';
-import { pointAt } from '../../curve/segment';
-import { centreOnPage, placedAt } from '../../scene/placed';
-import type { Colour, Scene } from '../../scene/scene';
+import { colourOfOklch, firstColour, oklchOf } from '@/core/paint';
+import { applyTo, lengthOf, pointAt } from '@/core/curve';
+import { centreOnPage, type Colour, placedAt, type Scene } from '@/core/scene';
 import type { BundleFile, PixelJob } from '../format';
 import { printNumber } from '../pathData';
 import { documentOf, drawingLines, inColours } from '../svg/svg';

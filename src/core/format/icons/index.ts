@@ -47,3 +47,5 @@ export const icons: BundleFormat<IconChoices> = {
     return iconFiles(scene, figure.name, options, new Set(gone));
   },
 };
+
+export { SAFE_RADIUS } from './icons';

@@ -5,8 +5,8 @@
  * const colours = inkColours(figure.inks, (name, shares) => own.separation(name, shares));
  * stream.push(colours.fill('#d9512c'));     // "0 0.63 0.8 0.15 k", or "/C1 cs 1 scn" for an ink of its own
  */
-import { inksOf, type Cmyk, type ColourInks } from '../../paint/inks';
-import type { Colour } from '../../scene/scene';
+import { type Cmyk, type ColourInks, inksOf } from '@/core/paint';
+import type { Colour } from '@/core/scene';
 import { n, rgb } from './content';
 
 export interface PdfColours {

@@ -4,10 +4,8 @@
  * @example
  * const stream = [...pathOperators(paths), 'f'].join('\n');
  */
-import type { Affine } from '../../curve/affine';
-import type { Path } from '../../curve/path';
-import { cubicsOfArc, type Segment } from '../../curve/segment';
-import type { Stroke } from '../../scene/scene';
+import { type Affine, cubicsOfArc, type Path, type Segment } from '@/core/curve';
+import type { Stroke } from '@/core/scene';
 import { printNumber } from '../pathData';
 
 /** Decimals of coordinates, in the figure's unit: far below what any printer shows. */

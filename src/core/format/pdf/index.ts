@@ -1,6 +1,6 @@
 import type { BytesFormat } from '../format';
-import type { Figure } from '../../figure/model';
-import { convertLength } from '../../number/units';
+import type { Figure } from '@/core/figure';
+import { convertLength } from '@/core/number';
 import { printNumber } from '../pathData';
 import { BACKGROUND, BLEED, NEIGHBOURS } from '../svg';
 import { paperSvg } from './paper';
@@ -60,3 +60,5 @@ export const pdf: BytesFormat<PdfChoices> = {
   picture: ({ figure, scene }, options) => paperSvg(scene, writtenWith(figure, options)),
   write: ({ figure, scene }, options) => pdfOf(scene, writtenWith(figure, options)),
 };
+
+export { pdfOf } from './pdf';

@@ -2,9 +2,9 @@
  * The paper of a PDF as an SVG, for those who look before they take it: the page with its bleed, crop marks, and inks as they look without a
  * press.
  */
-import { inksOf, lookOf, type ColourInks } from '../../paint/inks';
-import type { Scene } from '../../scene/scene';
-import { convertLength } from '../../number/units';
+import { type ColourInks, inksOf, lookOf } from '@/core/paint';
+import type { Scene } from '@/core/scene';
+import { convertLength } from '@/core/number';
 import { printNumber } from '../pathData';
 import { documentOf, drawingLines, inColours } from '../svg/svg';
 import { cropLines, paperOf, type PdfOptions } from './pdf';

@@ -3,8 +3,8 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../../tests/help/figures';
-import { setFold, setPage } from '../../figure/commands';
-import { evaluateWhole } from '../../figure/evaluateWhole';
+import { setFold, setPage } from '@/core/figure/commands';
+import { evaluateWhole } from '@/core/figure';
 import { paperSvg } from './paper';
 import { paperOf, pdfOf, type PdfOptions } from './pdf';
 

@@ -6,17 +6,14 @@
  */
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 
-import { compose, IDENTITY, MIRROR, moveMap, type Affine } from '../../curve/affine';
-import type { Path } from '../../curve/path';
-import type { Point } from '../../curve/point';
-import { convertLength } from '../../number/units';
-import { placedPaint } from '../../paint/gradient';
-import { picturesIn } from '../../paint/pictures';
-import { styleOf, type GradientInk, type Ink } from '../../paint/style';
-import { centreOnPage, itemsAt } from '../../scene/placed';
+import { type Affine, compose, IDENTITY, MIRROR, moveMap, type Path, type Point } from '@/core/curve';
+import { convertLength } from '@/core/number';
+import { type ColourInks, type GradientInk, type Ink, picturesIn, placedPaint, styleOf } from '@/core/paint';
 import {
-  layersOf,
+  centreOnPage,
+  itemsAt,
   type Laid,
+  layersOf,
   type Neighbours,
   type Paint,
   type Scene,
@@ -24,9 +21,8 @@ import {
   type SceneItem,
   type SceneLayer,
   type ScenePage,
-} from '../../scene/scene';
-import { placementMap } from '../../symmetry/rule';
-import type { ColourInks } from '../../paint/inks';
+} from '@/core/scene';
+import { placementMap } from '@/core/symmetry';
 import { lineOperators, matrix, n, pathOperators } from './content';
 import { Resources } from './resources';
 

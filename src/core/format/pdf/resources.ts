@@ -8,10 +8,9 @@
 import type { PDFDocument, PDFRef } from '@cantoo/pdf-lib';
 import { PDFDict, PDFName } from '@cantoo/pdf-lib';
 
-import type { Affine } from '../../curve/affine';
-import type { GradientInk } from '../../paint/style';
-import type { BlendMode } from '../../scene/scene';
-import type { ColourInks } from '../../paint/inks';
+import type { Affine } from '@/core/curve';
+import type { ColourInks, GradientInk } from '@/core/paint';
+import type { BlendMode } from '@/core/scene';
 import { inkColours, RGB_COLOURS, type PdfColours } from './colours';
 import { n } from './content';
 

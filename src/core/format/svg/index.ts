@@ -1,6 +1,6 @@
 import type { OptionField, TextFormat } from '../format';
-import type { Figure } from '../../figure/model';
-import type { ScenePage } from '../../scene/scene';
+import type { Figure } from '@/core/figure';
+import type { ScenePage } from '@/core/scene';
 import { printNumber } from '../pathData';
 import { DEFAULT_SVG, MOST_DECIMALS, svgOf, type SvgOptions } from './svg';
 
@@ -153,3 +153,5 @@ export const svg: TextFormat<SvgChoices> = {
       names: new Map(figure.rounds.map(({ id, name }) => [id, name])),
     }),
 };
+
+export { REVEAL_SECONDS, svgOf } from './svg';

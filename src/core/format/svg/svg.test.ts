@@ -1,18 +1,16 @@
-import { placedItems } from '../../scene/placed';
-import { petalOfSize } from '../../maker/petal';
-import { STRAIGHT } from '../../derive';
+import { placedItems } from '@/core/scene';
+import { petalOfSize } from '@/core/maker';
+import { STRAIGHT } from '@/core/derive';
 import fc from 'fast-check';
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../../demo/pieces/kelpCrown';
 import { difference, pixelsOf } from '../../../../tests/help/pictures';
-import { evaluate } from '../../figure/evaluate';
-import { evaluateWhole } from '../../figure/evaluateWhole';
-import { addShapes, setFill, setFold, setMirror, setPage } from '../../figure/commands';
-import { newFigure, newShape, START_PAINT } from '../../figure/start';
-import { turn } from '../../number/turn';
-import { arcFromBulge, line } from '../../curve/segment';
+import { evaluate, evaluateWhole, newFigure, newShape, START_PAINT } from '@/core/figure';
+import { addShapes, setFill, setFold, setMirror, setPage } from '@/core/figure/commands';
+import { turn } from '@/core/number';
+import { arcFromBulge, line } from '@/core/curve';
 import { pathData, printNumber } from '../pathData';
 import { DEFAULT_SVG, svgOf } from './svg';
 

@@ -1,25 +1,31 @@
-import { compose, matrixOf, moveMap } from '../../curve/affine';
-import { mapPath } from '../../curve/path';
-import { convertLength } from '../../number/units';
-import { reliefFilter } from '../../paint/relief';
-import { degreesOf, wrapTurn } from '../../number/turn';
-import type { Point } from '../../curve/point';
-import { placedPaint } from '../../paint/gradient';
-import { MITER_LIMIT, styleOf, type FlatInk, type GradientInk, type Ink } from '../../paint/style';
-import { centreOnPage, itemsAt, placedAt } from '../../scene/placed';
-import { picturesIn, runsLaid } from '../../paint/pictures';
+import { compose, mapPath, matrixOf, moveMap, type Point } from '@/core/curve';
+import { convertLength, degreesOf, wrapTurn } from '@/core/number';
 import {
-  layersOf,
+  type FlatInk,
+  type GradientInk,
+  type Ink,
+  MITER_LIMIT,
+  picturesIn,
+  placedPaint,
+  reliefFilter,
+  runsLaid,
+  styleOf,
+} from '@/core/paint';
+import {
+  centreOnPage,
+  itemsAt,
   type Laid,
   type LayerRelief,
+  layersOf,
   type Neighbours,
   type Paint,
+  placedAt,
   type Scene,
   type SceneCopy,
   type SceneItem,
   type SceneLayer,
   type ScenePage,
-} from '../../scene/scene';
+} from '@/core/scene';
 import { pathData, printNumber } from '../pathData';
 
 export interface SvgOptions {

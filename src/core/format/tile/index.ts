@@ -3,7 +3,7 @@ import { printNumber } from '../pathData';
 import { SIZE, sizeOn } from '../pixels';
 import { BACKGROUND, DECIMALS } from '../svg';
 import { DEFAULT_SVG } from '../svg/svg';
-import type { ScenePage } from '../../scene/scene';
+import type { ScenePage } from '@/core/scene';
 import type { TileChoices } from './tile';
 import { tileInPixels, tileSvg } from './tileSvg';
 

@@ -3,10 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { posterWheel } from '../../../../demo/pieces/posterWheel';
 import { difference, pixelsOf } from '../../../../tests/help/pictures';
 import { disc, withForms } from '../../../../tests/help/figures';
-import { setFold } from '../../figure/commands';
-import { evaluateWhole } from '../../figure/evaluateWhole';
-import type { Figure } from '../../figure/model';
-import type { Scene } from '../../scene/scene';
+import { setFold } from '@/core/figure/commands';
+import { evaluateWhole, type Figure } from '@/core/figure';
+import type { Scene } from '@/core/scene';
 import { ARRANGEMENTS, tileOf, type TileChoices } from './tile';
 import { tileInPixels, tileSvg } from './tileSvg';
 

@@ -6,13 +6,20 @@
  * const tile = tileOf(scene, { arrangement: 'brick', spacing: 10, turn: 0, half: false });
  * for (const { at, turned } of tile.places) draw(scene, at, turned);      // a tile of tile.width × tile.height
  */
-import { applyTo, compose, moveMap, turnMap, type Affine } from '../../curve/affine';
-import { boundsOfPaths, type Bounds } from '../../curve/bounds';
-import { polygonPath, mapPath } from '../../curve/path';
-import type { Point } from '../../curve/point';
-import { turn } from '../../number/turn';
-import { placedAt } from '../../scene/placed';
-import type { Scene } from '../../scene/scene';
+import {
+  type Affine,
+  applyTo,
+  type Bounds,
+  boundsOfPaths,
+  compose,
+  mapPath,
+  moveMap,
+  type Point,
+  polygonPath,
+  turnMap,
+} from '@/core/curve';
+import { turn } from '@/core/number';
+import { placedAt, type Scene } from '@/core/scene';
 
 /** How copies lie: in rows and columns; rows or columns shifted by half; or each in the middle of six. */
 export const ARRANGEMENTS = ['square', 'brick', 'drop', 'hexagon'] as const;

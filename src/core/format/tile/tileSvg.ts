@@ -1,6 +1,5 @@
-import { firstColour } from '../../paint/fills';
-import { centreOnPage } from '../../scene/placed';
-import type { Scene } from '../../scene/scene';
+import { firstColour } from '@/core/paint';
+import { centreOnPage, type Scene } from '@/core/scene';
 import { printNumber } from '../pathData';
 import { documentOf, drawingLines, type SvgOptions } from '../svg/svg';
 import { tileOf, type Tile, type TileChoices } from './tile';

@@ -5,10 +5,10 @@
  * @example
  * const { crossings, crowds } = crossingsAmong(strands, ({ line }) => widths[line] / 2, gap, 1e-9);
  */
-import { add, scaleBy, type Point } from '../../curve/point';
+import { add, type Point, scaleBy } from '@/core/curve';
 import { crowdsAmong, type Crowd } from './crowds';
 import { extentOf, nearOnes, shiftTo, spansMeet, type Extent, type Span } from './extents';
-import { joining } from '../../number/joining';
+import { joining } from '@/core/number';
 import { pairsAmong, type Pair } from './meetings';
 import type { Strand } from './strands';
 import { folds } from './trail';

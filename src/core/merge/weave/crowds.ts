@@ -1,6 +1,6 @@
-import { add, scaleBy, type Point } from '../../curve/point';
+import { add, type Point, scaleBy } from '@/core/curve';
 import { DEEP, shiftTo, spansMeet } from './extents';
-import { joining } from '../../number/joining';
+import { joining } from '@/core/number';
 import type { Strand } from './strands';
 import { shareGround, trailAround } from './trail';
 import type { Crossing, Visit } from './visit';

@@ -4,7 +4,7 @@
  * @example
  * const extents = new Map([...nearOnes(strands, pairs, halfOf)].map((k) => [k, extentOf(strands, pairs[k], halfOf, gap)]));
  */
-import { nearestOnPath } from '../../curve/nearest';
+import { nearestOnPath } from '@/core/curve';
 import type { Pair } from './meetings';
 import { pointOnStrand, type Strand } from './strands';
 import { overlapAlong, trailAround } from './trail';

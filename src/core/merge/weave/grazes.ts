@@ -1,7 +1,13 @@
-import { stationsAlong } from '../../curve/along';
-import { lengthUntil } from '../../curve/length';
-import { nearestOnPath } from '../../curve/nearest';
-import { between, distance, dot, subtract, type Point } from '../../curve/point';
+import {
+  between,
+  distance,
+  dot,
+  lengthUntil,
+  nearestOnPath,
+  type Point,
+  stationsAlong,
+  subtract,
+} from '@/core/curve';
 import { onStrand, pieceOf, pointOnStrand, type Strand } from './strands';
 import { folds } from './trail';
 

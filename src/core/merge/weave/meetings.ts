@@ -4,13 +4,18 @@
  * @example
  * const { pairs, crowded } = pairsAmong(strands, ({ line }) => widths[line] / 2, gap, 1e-9);
  */
-import type { Bounds } from '../../curve/bounds';
-import { crossingsOf } from '../../curve/crossings';
-import { arcLength } from '../../curve/length';
-import { directionAt } from '../../curve/direction';
-import { partOf } from '../../curve/part';
-import { cross, distance, scaleBy, type Point } from '../../curve/point';
-import { pointAt } from '../../curve/segment';
+import {
+  arcLength,
+  type Bounds,
+  cross,
+  crossingsOf,
+  directionAt,
+  distance,
+  partOf,
+  type Point,
+  pointAt,
+  scaleBy,
+} from '@/core/curve';
 import { grazesAmong } from './grazes';
 import { directionsOn, type Strand } from './strands';
 

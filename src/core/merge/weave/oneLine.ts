@@ -5,13 +5,20 @@
  * @example
  * asOneLine([{ line: 0, path: lens }, { line: 0, path: itsNeighbour }], 1e-6);
  */
-import { pieceAlong } from '../../curve/cutAlong';
-import { lengthUntil, pathLength } from '../../curve/length';
-import { nearestOnPath } from '../../curve/nearest';
-import { drawnOnce } from '../../curve/once';
-import { directionAt } from '../../curve/direction';
-import { reversedPath, type Path } from '../../curve/path';
-import { distance, dot, scaleBy, type Point } from '../../curve/point';
+import {
+  directionAt,
+  distance,
+  dot,
+  drawnOnce,
+  lengthUntil,
+  nearestOnPath,
+  type Path,
+  pathLength,
+  pieceAlong,
+  type Point,
+  reversedPath,
+  scaleBy,
+} from '@/core/curve';
 
 export interface Lined {
   readonly line: number;

@@ -1,6 +1,5 @@
-import { turnMap } from '../../curve/affine';
-import { distance, polarOf, type Point } from '../../curve/point';
-import { turn } from '../../number/turn';
+import { distance, type Point, polarOf, turnMap } from '@/core/curve';
+import { turn } from '@/core/number';
 import type { Crossing } from './visit';
 import { pointOnStrand, type Strand } from './strands';
 

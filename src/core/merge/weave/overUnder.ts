@@ -4,7 +4,7 @@
  * @example
  * const { over, bad, crowded } = overUnder(strands, found, turned, fold, 1e-9, () => false);
  */
-import { distance, type Point } from '../../curve/point';
+import { distance, type Point } from '@/core/curve';
 import type { Found } from './crossings';
 import type { Crowd } from './crowds';
 import { turnedBy, type Turned } from './orbits';

@@ -4,17 +4,26 @@
  * @example
  * const strands = strandsOf([{ paths: [ring] }], 6, false, 1e-9); // six rings
  */
-import { compose, MIRROR, turnMap } from '../../curve/affine';
-import { parameterAt } from '../../curve/along';
-import { boundsOfPaths, type Bounds } from '../../curve/bounds';
-import { pieceAlong } from '../../curve/cutAlong';
-import { arcLength } from '../../curve/length';
-import { directionAt } from '../../curve/direction';
-import { mapPath, reversedPath, samePath, type Path } from '../../curve/path';
-import { distance, type Point } from '../../curve/point';
-import { pointAt } from '../../curve/segment';
-import { finding } from '../../finding';
-import { turn } from '../../number/turn';
+import {
+  arcLength,
+  type Bounds,
+  boundsOfPaths,
+  compose,
+  directionAt,
+  distance,
+  mapPath,
+  MIRROR,
+  parameterAt,
+  type Path,
+  pieceAlong,
+  type Point,
+  pointAt,
+  reversedPath,
+  samePath,
+  turnMap,
+} from '@/core/curve';
+import { finding } from '@/core/finding';
+import { turn } from '@/core/number';
 import { MergeFailed } from '../merge';
 import { asOneLine } from './oneLine';
 

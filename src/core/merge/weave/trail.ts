@@ -1,6 +1,14 @@
-import { flatten } from '../../curve/flatten';
-import { leftOf } from '../../curve/direction';
-import { add, between, distance, lengthOf, scaleBy, subtract, type Point } from '../../curve/point';
+import {
+  add,
+  between,
+  distance,
+  flatten,
+  leftOf,
+  lengthOf,
+  type Point,
+  scaleBy,
+  subtract,
+} from '@/core/curve';
 import { pieceOf, type Strand } from './strands';
 
 /** A stretch of a strand as points near enough to tell where its band reaches. */

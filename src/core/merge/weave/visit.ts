@@ -1,4 +1,4 @@
-import type { Point } from '../../curve/point';
+import type { Point } from '@/core/curve';
 
 /** A strand coming through a crossing. */
 export interface Visit {

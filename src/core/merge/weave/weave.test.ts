@@ -2,9 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { circle, polygon } from '../../../../tests/help/motifs';
-import { signedArea, type Path } from '../../curve/path';
-import { fromPolar, type Point } from '../../curve/point';
-import { arcFromBulge, line } from '../../curve/segment';
+import { arcFromBulge, fromPolar, line, type Path, type Point, signedArea } from '@/core/curve';
 import { weaveOf, type WeaveRequest, type Woven } from './weave';
 
 const rings = (

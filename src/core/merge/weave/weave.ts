@@ -4,12 +4,16 @@
  * @example
  * const { parts } = weaveOf({ fold: 6, mirror: false, lines: [{ paths: [ring], width: 2, cap: 'butt', join: 'miter' }], gap: 0.5, swapped: [] });
  */
-import { boundsOfPaths } from '../../curve/bounds';
-import { pieceAlong } from '../../curve/cutAlong';
-import { signedArea, type Path } from '../../curve/path';
-import { pointAt } from '../../curve/segment';
-import { lengthOf, type Point } from '../../curve/point';
-import { NO_TURN, type Turn } from '../../number/turn';
+import {
+  boundsOfPaths,
+  lengthOf,
+  type Path,
+  pieceAlong,
+  type Point,
+  pointAt,
+  signedArea,
+} from '@/core/curve';
+import { NO_TURN, type Turn } from '@/core/number';
 import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../band';
 import { mergeNow } from '../engine';
 import type { MergeOperand, MergePart, MergeShape, WovenCrossing } from '../merge';

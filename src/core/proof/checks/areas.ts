@@ -1,6 +1,6 @@
-import { applyTo } from '../../curve/affine';
+import { applyTo } from '@/core/curve';
 import { check, found, MOST_PLACES, type Place, type ProofFinding } from '../check';
-import type { Round } from '../../figure/model';
+import type { Round } from '@/core/figure';
 import type { Subject } from '../subject';
 
 /** A place in an area is told as this share of the page at most. */

@@ -3,12 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { disc, withForms } from '../../../../tests/help/figures';
 import { foundBy, mended, subjectFor } from '../../../../tests/help/proofs';
 import { difference, pixelsOf } from '../../../../tests/help/pictures';
-import { line } from '../../curve/segment';
-import { addShapes, setFold } from '../../figure/commands';
-import { newShape, START_PAINT } from '../../figure/start';
-import type { Figure } from '../../figure/model';
-import { svgOf } from '../../format/svg/svg';
-import { formOfPaths, pathForm } from '../../maker/form';
+import { line } from '@/core/curve';
+import { addShapes, setFold } from '@/core/figure/commands';
+import { type Figure, newShape, START_PAINT } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import { formOfPaths, pathForm } from '@/core/maker';
 import { CHECKS } from '.';
 import { at, divided, CASES, ringPaths } from '../../../../tests/help/checkCases';
 

@@ -1,10 +1,16 @@
-import { derivativeAt } from '../../curve/segment';
-import { cross, dot, lengthOf, subtract, type Point } from '../../curve/point';
-import { signedArea, type Path } from '../../curve/path';
-import { centreOnPage } from '../../scene/placed';
-import { outlinesOf, type Outline } from '../../format/dxf/outlines';
+import {
+  cross,
+  derivativeAt,
+  dot,
+  lengthOf,
+  type Path,
+  type Point,
+  signedArea,
+  subtract,
+} from '@/core/curve';
+import { centreOnPage, type Scene } from '@/core/scene';
+import { type Outline, outlinesOf } from '@/core/format/dxf';
 import { remembered } from '../../remembered';
-import type { Scene } from '../../scene/scene';
 import { check, found, MOST_PLACES, shown, type Place } from '../check';
 import { narrowFindings } from './narrow';
 import type { Subject } from '../subject';

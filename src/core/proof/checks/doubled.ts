@@ -1,12 +1,9 @@
-import { applyTo } from '../../curve/affine';
-import { pointAt } from '../../curve/segment';
-import type { Point } from '../../curve/point';
+import { applyTo, type Point, pointAt, samePath } from '@/core/curve';
 import { check, found, MOST_PLACES, type ProofFinding } from '../check';
 import { withLinesOnce } from '../linesOnce';
 import { placesInRound } from '../motifPlaces';
-import { samePath } from '../../curve/path';
-import { pathsOfForm } from '../../maker/form';
-import type { Round, Shape } from '../../figure/model';
+import { pathsOfForm } from '@/core/maker';
+import type { Round, Shape } from '@/core/figure';
 import type { Subject } from '../subject';
 
 /** Lines nearer than this share of the page's width are one. */

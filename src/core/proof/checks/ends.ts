@@ -1,9 +1,7 @@
-import { pathsOfContours } from '../../curve/contours';
-import { distance, type Point } from '../../curve/point';
+import { type Contour, distance, pathsOfContours, type Point } from '@/core/curve';
 import { check, found, shown, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';
-import type { Contour } from '../../curve/contours';
-import type { Shape } from '../../figure/model';
+import type { Shape } from '@/core/figure';
 
 interface OpenEnds {
   readonly contours: readonly Contour[];

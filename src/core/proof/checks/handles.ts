@@ -1,6 +1,4 @@
-import { distance, type Point } from '../../curve/point';
-import type { Contour } from '../../curve/contours';
-import type { PathNode } from '../../curve/nodes';
+import { type Contour, distance, type PathNode, type Point } from '@/core/curve';
 import { check, found, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';
 

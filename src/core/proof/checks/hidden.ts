@@ -1,11 +1,10 @@
-import { applyTo, IDENTITY } from '../../curve/affine';
+import { applyTo, IDENTITY, middleOf } from '@/core/curve';
 import { edgesOf } from '../flat';
 import type { DrawnPicture } from '../picture';
 import { check, found, type ProofFinding } from '../check';
 import { doubledShapes } from './doubled';
 import { placesInRound } from '../motifPlaces';
-import { middleOf } from '../../curve/centroid';
-import { pathsOfForm } from '../../maker/form';
+import { pathsOfForm } from '@/core/maker';
 import type { Subject } from '../subject';
 
 /** Places along an edge to the radius of what it is of: few first, as most of what is seen is seen at one of them. */

@@ -1,7 +1,7 @@
-import { coloursOfFigure } from '../../figure/recolour';
-import { coloursApart } from '../../paint/vision';
+import { coloursOfFigure } from '@/core/figure';
+import { coloursApart } from '@/core/paint';
 import { check, found, type Place } from '../check';
-import type { Colour } from '../../scene/scene';
+import type { Colour } from '@/core/scene';
 import type { Subject } from '../subject';
 import { bordersOf, copiesOfBorder } from '../borders';
 

@@ -1,15 +1,18 @@
-import { flatten } from '../../curve/flatten';
-import { mapPath, signedArea, type Path } from '../../curve/path';
-import { distance, lengthOf, type Point } from '../../curve/point';
-import { windingNumber } from '../../curve/winding';
-import { bandOfStroke } from '../../maker/band';
-import { insideOf } from '../../merge/cells';
-import { BANDS, MERGED, type Outlines } from '../../merge/tasks';
-import { NO_TURN } from '../../number/turn';
+import {
+  distance,
+  flatten,
+  lengthOf,
+  mapPath,
+  type Path,
+  type Point,
+  signedArea,
+  windingNumber,
+} from '@/core/curve';
+import { bandOfStroke } from '@/core/maker';
+import { BANDS, insideOf, MERGED, type MergeShape, type Outlines } from '@/core/merge';
+import { NO_TURN } from '@/core/number';
 import { remembered } from '../../remembered';
-import { placedItems } from '../../scene/placed';
-import { layersOf, type Scene } from '../../scene/scene';
-import type { MergeShape } from '../../merge/merge';
+import { layersOf, placedItems, type Scene } from '@/core/scene';
 import { check, found, shown, type ProofFinding } from '../check';
 import type { Subject } from '../subject';
 

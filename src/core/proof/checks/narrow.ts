@@ -1,5 +1,5 @@
-import { isGradient } from '../../paint/fills';
-import type { Mend } from '../../finding';
+import { isGradient } from '@/core/paint';
+import type { Mend } from '@/core/finding';
 import { check, found, MOST_PLACES, shown, type Check, type Place, type ProofFinding } from '../check';
 import type { Subject } from '../subject';
 import type { NarrowRun } from '../widths';

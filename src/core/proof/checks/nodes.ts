@@ -1,6 +1,4 @@
-import { nodesOfContours } from '../../curve/contours';
-import type { Point } from '../../curve/point';
-import { tidied } from '../../curve/tidy';
+import { nodesOfContours, type Point, tidied } from '@/core/curve';
 import { check, found, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';
 

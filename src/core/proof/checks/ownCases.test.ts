@@ -3,16 +3,13 @@ import { disc, withForms } from '../../../../tests/help/figures';
 import { foundBy, mended, subjectFor } from '../../../../tests/help/proofs';
 import { difference, pixelsOf } from '../../../../tests/help/pictures';
 import { kelpCrown } from '../../../../demo/pieces/kelpCrown';
-import { line } from '../../curve/segment';
-import { addRound, addShapes, setFold, setMirror, swapCrossing, withShapes } from '../../figure/commands';
-import { newFigure, newRound, newShape, START_PAINT } from '../../figure/start';
-import type { Figure } from '../../figure/model';
-import { withRound } from '../../figure/update';
-import { svgOf } from '../../format/svg/svg';
-import { formOfPaths } from '../../maker/form';
+import { line, type Point } from '@/core/curve';
+import { addRound, addShapes, setFold, setMirror, swapCrossing, withShapes } from '@/core/figure/commands';
+import { type Figure, newFigure, newRound, newShape, START_PAINT, withRound } from '@/core/figure';
+import { svgOf } from '@/core/format/svg';
+import { formOfPaths } from '@/core/maker';
 import { one, square, woven, CASES, ringPaths } from '../../../../tests/help/checkCases';
-import { STRAIGHT } from '../../derive';
-import type { Point } from '../../curve/point';
+import { STRAIGHT } from '@/core/derive';
 import { withLinesOnce } from '../linesOnce';
 
 /** A line by itself, as a shape. */

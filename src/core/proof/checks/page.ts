@@ -1,12 +1,17 @@
-import { applyTo, compose, moveMap } from '../../curve/affine';
-import { boundsOfPaths, isEmptyBounds, type Bounds } from '../../curve/bounds';
-import { mapPath } from '../../curve/path';
+import {
+  applyTo,
+  type Bounds,
+  boundsOfPaths,
+  compose,
+  isEmptyBounds,
+  mapPath,
+  moveMap,
+  type Point,
+} from '@/core/curve';
 import { check, found, shown } from '../check';
-import { placedItems } from '../../scene/placed';
+import { placedItems, type Scene } from '@/core/scene';
 import { remembered } from '../../remembered';
-import type { Scene } from '../../scene/scene';
 import type { Subject } from '../subject';
-import type { Point } from '../../curve/point';
 
 interface Reached {
   readonly roundId: string;

@@ -1,6 +1,6 @@
 import { neighbourOf, placesOfCopies, sizeOfArea } from '../cellPlaces';
 import { check, found, type ProofFinding } from '../check';
-import { nameOfPaint, isGradient } from '../../paint/fills';
+import { isGradient, nameOfPaint } from '@/core/paint';
 
 /** Cells side by side that no border and no colour tells apart. */
 export const samePaint = check({

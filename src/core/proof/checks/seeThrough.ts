@@ -1,7 +1,6 @@
-import { opacityOf } from '../../paint/colour';
-import { coloursOfPaint, isGradient } from '../../paint/fills';
+import { coloursOfPaint, isGradient, opacityOf } from '@/core/paint';
 import { check, found, type ProofFinding } from '../check';
-import type { Round } from '../../figure/model';
+import type { Round } from '@/core/figure';
 import type { Subject } from '../subject';
 
 function reasonsOf({ scene }: Subject, round: Round): string[] {

@@ -1,8 +1,5 @@
-import { boundsOfSegment } from '../../curve/bounds';
-import { crossingsOf, monotoneParts } from '../../curve/crossings';
-import { distance, type Point } from '../../curve/point';
-import type { Path } from '../../curve/path';
-import { pathsOfForm } from '../../maker/form';
+import { boundsOfSegment, crossingsOf, distance, monotoneParts, type Path, type Point } from '@/core/curve';
+import { pathsOfForm } from '@/core/maker';
 import { remembered } from '../../remembered';
 import { check, found, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';

@@ -1,5 +1,4 @@
-import { pathsOfContours, type Contour } from '../../curve/contours';
-import { signedArea } from '../../curve/path';
+import { type Contour, pathsOfContours, signedArea } from '@/core/curve';
 import { check, found, shown, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';
 

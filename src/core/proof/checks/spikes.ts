@@ -1,8 +1,6 @@
-import { derivativeAt } from '../../curve/segment';
-import { dot, lengthOf, type Point } from '../../curve/point';
-import type { Path } from '../../curve/path';
-import { MITER_LIMIT } from '../../paint/style';
-import { pathsOfForm } from '../../maker/form';
+import { derivativeAt, dot, lengthOf, type Path, type Point } from '@/core/curve';
+import { MITER_LIMIT } from '@/core/paint';
+import { pathsOfForm } from '@/core/maker';
 import { check, found, shown, type ProofFinding } from '../check';
 import { placesInRound } from '../motifPlaces';
 

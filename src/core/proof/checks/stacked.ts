@@ -1,7 +1,7 @@
-import { fromPolar } from '../../curve/point';
-import { reachOfMotif } from '../../figure/reach';
-import { degreesOf } from '../../number/turn';
-import { stepOf } from '../../symmetry/rule';
+import { fromPolar } from '@/core/curve';
+import { reachOfMotif } from '@/core/figure';
+import { degreesOf } from '@/core/number';
+import { stepOf } from '@/core/symmetry';
 import { check, found, type ProofFinding } from '../check';
 import { isStacked } from '../stacking';
 

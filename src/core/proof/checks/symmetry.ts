@@ -1,17 +1,11 @@
-import { applyTo, turnMap, type Affine } from '../../curve/affine';
-import { flatten } from '../../curve/flatten';
-import type { Path } from '../../curve/path';
-import { fromPolar, type Point } from '../../curve/point';
-import { neighbourGap } from '../../maker/fit';
-import { seenPaths } from '../../figure/seen';
-import { seenFold } from '../../figure/copies';
-import { addTurns, degreesOf, gcd, negateTurn, turn } from '../../number/turn';
-import { stepOf, timesRound, type TurnRule } from '../../symmetry/rule';
-import { placedItems } from '../../scene/placed';
-import { layersOf } from '../../scene/scene';
+import { type Affine, applyTo, flatten, fromPolar, type Path, type Point, turnMap } from '@/core/curve';
+import { neighbourGap } from '@/core/maker';
+import { type Round, seenFold, seenPaths } from '@/core/figure';
+import { addTurns, degreesOf, gcd, negateTurn, turn } from '@/core/number';
+import { stepOf, timesRound, type TurnRule } from '@/core/symmetry';
+import { layersOf, placedItems } from '@/core/scene';
 import { check, found, shown, type ProofFinding } from '../check';
-import { stepChoices } from '../../figure/commands/turn';
-import type { Round } from '../../figure/model';
+import { stepChoices } from '@/core/figure/commands';
 import type { Subject } from '../subject';
 
 /** Files are written to so small a part of the unit; see `DEFAULT_SVG`. */

@@ -1,7 +1,7 @@
 import { placesOfCopies, sizeOfArea } from '../cellPlaces';
 import { check, found, type ProofFinding } from '../check';
 import type { RoundCells } from '../cellGroups';
-import type { Paint } from '../../scene/scene';
+import type { Paint } from '@/core/scene';
 
 const isBare = (paint: Paint | null | undefined): boolean =>
   paint !== null && paint !== undefined && paint.fill === null && paint.stroke === null;

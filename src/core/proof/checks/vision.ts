@@ -1,6 +1,6 @@
 import { bordersOf, copiesOfBorder } from '../borders';
 import { check, found, shown } from '../check';
-import { coloursApart, seenAs, VISIONS } from '../../paint/vision';
+import { coloursApart, seenAs, VISIONS } from '@/core/paint';
 
 /** Colours side by side that some people do not tell apart. */
 export const vision = check({

@@ -1,7 +1,6 @@
-import { applyTo, turnMap } from '../../curve/affine';
+import { applyTo, type Point, turnMap } from '@/core/curve';
 import { check, found, shown, type ProofFinding } from '../check';
-import type { Point } from '../../curve/point';
-import type { Round } from '../../figure/model';
+import type { Round } from '@/core/figure';
 import type { Subject } from '../subject';
 
 /** A point of a merge's frame in the figure. */

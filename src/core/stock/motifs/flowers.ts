@@ -1,5 +1,5 @@
 /** Flowers, and what is drawn like them. */
-import { turn } from '../../number/turn';
+import { turn } from '@/core/number';
 import {
   around,
   arcs,

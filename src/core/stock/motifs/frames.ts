@@ -1,5 +1,5 @@
 /** Rings and frames. */
-import { turn } from '../../number/turn';
+import { turn } from '@/core/number';
 import { arcs, built, disc, fill, line, motif, part, INK, type StockMotif } from '../building';
 
 const { kelp, deep, coral, brass } = INK;

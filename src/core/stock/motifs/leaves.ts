@@ -1,5 +1,5 @@
 /** Leaves and what grows. */
-import { turn } from '../../number/turn';
+import { turn } from '@/core/number';
 import { arcs, bow, built, fill, line, motif, part, parts, petal, INK, type StockMotif } from '../building';
 
 const { kelp, deep, foam, coral, sand } = INK;

@@ -1,5 +1,5 @@
 /** Stars, light and what has corners. */
-import { turn } from '../../number/turn';
+import { turn } from '@/core/number';
 import { around, arcs, built, disc, fill, line, motif, part, parts, INK, type StockMotif } from '../building';
 
 const { kelp, deep, foam, coral, brass } = INK;

@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { motifChangeSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { changeMotif, dropMotif, loadMotif } from '@/server/shelf/drawer';
+import { bodyOf, database, motifChangeSchema, respond, valid } from '@/server';
+import { changeMotif, dropMotif, loadMotif } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

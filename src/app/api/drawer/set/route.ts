@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { motifSetSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { motifSet, takeMotifSet } from '@/server/shelf/drawer';
+import { bodyOf, database, motifSetSchema, respond, valid } from '@/server';
+import { motifSet, takeMotifSet } from '@/server/shelf';
 
 /** Largest motif set, in bytes. */
 const MOST_BYTES = 32_000_000;

@@ -1,7 +1,15 @@
-import { database } from '@/server/database';
-import { deleteFigure, loadFigure, renameStored, saveFigure } from '@/server/figures';
-import { renameSchema, saveSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
+import {
+  bodyOf,
+  database,
+  deleteFigure,
+  loadFigure,
+  renameSchema,
+  renameStored,
+  respond,
+  saveFigure,
+  saveSchema,
+  valid,
+} from '@/server';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,8 +1,5 @@
-import { database } from '@/server/database';
-import { duplicateFigure } from '@/server/figures';
-import { changeSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { changeFigures } from '@/server/shelf/changes';
+import { bodyOf, changeSchema, database, duplicateFigure, respond, valid } from '@/server';
+import { changeFigures } from '@/server/shelf';
 
 /** One thing done to several figures. */
 export const POST = (request: Request): Promise<Response> =>

@@ -1,6 +1,4 @@
-import { database } from '@/server/database';
-import { loadPicture } from '@/server/pictures';
-import { respond } from '@/server/respond';
+import { database, loadPicture, respond } from '@/server';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -4,11 +4,8 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 
-import { dataDirectory } from '@/server/dataDirectory';
-import { database } from '@/server/database';
-import { TooLarge } from '@/server/errors';
-import { respond } from '@/server/respond';
-import { backUp, takeBackup } from '@/server/shelf/backup';
+import { database, dataDirectory, respond, TooLarge } from '@/server';
+import { backUp, takeBackup } from '@/server/shelf';
 
 /** Largest backup taken, in bytes. */
 const MOST_BYTES = 4_000_000_000;

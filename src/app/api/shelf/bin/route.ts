@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { respond } from '@/server/respond';
-import { emptyBin } from '@/server/shelf/changes';
+import { database, respond } from '@/server';
+import { emptyBin } from '@/server/shelf';
 
 /** Takes all that lies in the Bin away for good. */
 export const DELETE = (request: Request): Promise<Response> =>

@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { collectionSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { makeCollection } from '@/server/shelf/changes';
+import { bodyOf, collectionSchema, database, respond, valid } from '@/server';
+import { makeCollection } from '@/server/shelf';
 
 export const POST = (request: Request): Promise<Response> =>
   respond(request, async () => {

@@ -1,7 +1,6 @@
-import { ownTargetSchema } from '@/core/figure/schema';
-import { database } from '@/server/database';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { keepTarget, keptTargets } from '@/server/shelf/targets';
+import { ownTargetSchema } from '@/core/figure';
+import { bodyOf, database, respond, valid } from '@/server';
+import { keepTarget, keptTargets } from '@/server/shelf';
 
 /** Targets that are kept for all figures. */
 export const GET = (request: Request): Promise<Response> =>

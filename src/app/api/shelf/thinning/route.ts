@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { setThinningRules, thinningRules, thinningSchema } from '@/server/shelf/settings';
+import { bodyOf, database, respond, valid } from '@/server';
+import { setThinningRules, thinningRules, thinningSchema } from '@/server/shelf';
 
 /** How long steps are kept. */
 export const GET = (request: Request): Promise<Response> =>

@@ -10,10 +10,18 @@ import type {
   ISplineEntity,
 } from 'dxf-parser';
 
-import { mapPath, type Path } from '../../../curve/path';
-import { distance, type Point } from '../../../curve/point';
-import { arcFromBulge, line, type ArcSegment, type Segment } from '../../../curve/segment';
-import { isSpline, segmentsOfSpline } from '../../../curve/spline';
+import {
+  arcFromBulge,
+  type ArcSegment,
+  distance,
+  isSpline,
+  line,
+  mapPath,
+  type Path,
+  type Point,
+  type Segment,
+  segmentsOfSpline,
+} from '@/core/curve';
 
 const TURN = 2 * Math.PI;
 

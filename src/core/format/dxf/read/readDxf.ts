@@ -7,13 +7,20 @@
  */
 import DxfParser, { type IBlock, type IDxf, type IEntity, type IInsertEntity, type ILayer } from 'dxf-parser';
 
-import { compose, IDENTITY, moveMap, type Affine } from '../../../curve/affine';
-import { boundsOfPaths } from '../../../curve/bounds';
-import { mapPath, type Path } from '../../../curve/path';
-import type { Progress, TaskKind } from '../../../derive';
-import { failed, finding, ok, type Result } from '../../../finding';
-import { convertLength, type LengthUnit } from '../../../number/units';
-import type { Colour, Paint } from '../../../scene/scene';
+import {
+  type Affine,
+  boundsOfPaths,
+  chained,
+  compose,
+  IDENTITY,
+  mapPath,
+  moveMap,
+  type Path,
+} from '@/core/curve';
+import type { Progress, TaskKind } from '@/core/derive';
+import { failed, finding, ok, type Result } from '@/core/finding';
+import { convertLength, type LengthUnit } from '@/core/number';
+import type { Colour, Paint } from '@/core/scene';
 import {
   shapesOfNodes,
   type DrawnGroup,
@@ -23,7 +30,6 @@ import {
 } from '../../drawing/drawing';
 import { LeftOuts } from '../../drawing/leftOut';
 import { pathsOfEntity } from './entities';
-import { chained } from '../../../curve/chained';
 import { SplineReader } from './splineReader';
 
 /** Values of $INSUNITS: the unit that a figure has for it, and how many of that it is. Without one it is taken as millimetres, as is common. */

@@ -1,6 +1,6 @@
 import type { ISplineEntity } from 'dxf-parser';
 
-import type { Point } from '../../../curve/point';
+import type { Point } from '@/core/curve';
 
 /** A group of a DXF: what kind of value it is, and the value. */
 interface Group {

@@ -1,4 +1,4 @@
-import { convertLength, isLengthUnit } from '../../../number/units';
+import { convertLength, isLengthUnit } from '@/core/number';
 import { UnreadableSvg } from './unreadable';
 
 /** Units of CSS besides those that figures have, in pixels: a pixel is 1/96 inch (CSS Values and Units Level 4, section 6). */

@@ -1,17 +1,15 @@
-import { compose, type Affine } from '../../../curve/affine';
-import type { Bounds } from '../../../curve/bounds';
-import { fadedColour, readColour } from '../../../paint/colour';
-import { mappedRun } from '../../../paint/run';
+import { type Affine, type Bounds, compose } from '@/core/curve';
+import { fadedColour, mappedRun, readColour } from '@/core/paint';
 import {
-  STROKE_CAPS,
-  STROKE_JOINS,
   type Colour,
   type Fill,
   type Gradient,
   type GradientStop,
   type Paint,
   type Stroke,
-} from '../../../scene/scene';
+  STROKE_CAPS,
+  STROKE_JOINS,
+} from '@/core/scene';
 import { lengthIn, lengthParts, numberIn } from './lengths';
 import type { LeftOuts } from '../../drawing/leftOut';
 import { transformIn } from './transform';

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { signedArea, type Path } from '../../../curve/path';
-import { distance } from '../../../curve/point';
-import { pointAt } from '../../../curve/segment';
+import { distance, type Path, pointAt, signedArea } from '@/core/curve';
 import { pathData } from '../../pathData';
 import { BadPathData, readPathData } from '../../readPathData';
 import { readSvg } from './readDrawing';

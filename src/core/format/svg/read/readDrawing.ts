@@ -5,12 +5,20 @@
  * const { nodes, width, unit, left } = readDrawing(text);
  * if (left.length > 0) say(left.map(({ what, count }) => `${count} × ${what}`).join(', '));
  */
-import { compose, IDENTITY, inverse, moveMap, type Affine } from '../../../curve/affine';
-import { boundsOfPaths, type Bounds } from '../../../curve/bounds';
-import { mapPath, type Path } from '../../../curve/path';
-import type { Progress, TaskKind } from '../../../derive';
-import { failed, finding, ok } from '../../../finding';
-import { BLEND_MODES, type BlendMode, type FillRule } from '../../../scene/scene';
+import {
+  type Affine,
+  type Bounds,
+  boundsOfPaths,
+  compose,
+  IDENTITY,
+  inverse,
+  mapPath,
+  moveMap,
+  type Path,
+} from '@/core/curve';
+import type { Progress, TaskKind } from '@/core/derive';
+import { failed, finding, ok } from '@/core/finding';
+import { BLEND_MODES, type BlendMode, type FillRule } from '@/core/scene';
 import { BadPathData, readPathData } from '../../readPathData';
 import { dataOf } from './basicShapes';
 import {
@@ -23,7 +31,7 @@ import {
 } from '../../drawing/drawing';
 import { LeftOuts } from '../../drawing/leftOut';
 import { pathData } from '../../pathData';
-import type { Run } from '../../../words/run';
+import type { Run } from '@/core/words';
 import { NOT_KEPT } from './notKept';
 import { NO_LETTERS, piecesOf, setPieces, sizeOf, START_SIZE, TEXT_INHERITED, type Letters } from './texts';
 import { lengthIn, numberIn } from './lengths';

@@ -7,9 +7,8 @@
  * const letters = new Map(wanted.map((each) => [keyOfLetters(each), shape(each)]));
  * readDrawing(svg, 'page', letters);
  */
-import { mappedContours, pathsOfContours } from '../../../curve/contours';
-import type { Path } from '../../../curve/path';
-import type { Run } from '../../../words/run';
+import { mappedContours, type Path, pathsOfContours } from '@/core/curve';
+import type { Run } from '@/core/words';
 import { LeftOuts } from '../../drawing/leftOut';
 import { lengthIn, numbersIn } from './lengths';
 import { propertiesIn } from './styles';

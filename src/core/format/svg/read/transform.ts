@@ -1,6 +1,6 @@
 import { compose as composed, fromDefinition, fromTransformAttribute } from 'transformation-matrix';
 
-import { IDENTITY, type Affine } from '../../../curve/affine';
+import { type Affine, IDENTITY } from '@/core/curve';
 import { UnreadableSvg } from './unreadable';
 
 /** Angles in degrees and lengths in pixels may be written with their units in style sheets. */

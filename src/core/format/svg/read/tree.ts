@@ -1,6 +1,6 @@
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 
-import type { Progress } from '../../../derive';
+import type { Progress } from '@/core/derive';
 import { UnreadableSvg } from './unreadable';
 
 /** An element of a file, in the order of the text. */

@@ -1,5 +1,5 @@
-import { IDENTITY, moveMap, type Affine } from '../../../curve/affine';
-import { isLengthUnit, type LengthUnit } from '../../../number/units';
+import { type Affine, IDENTITY, moveMap } from '@/core/curve';
+import { isLengthUnit, type LengthUnit } from '@/core/number';
 import { lengthIn, lengthParts, numbersIn } from './lengths';
 
 /** A rectangle of user units that is shown in another. */

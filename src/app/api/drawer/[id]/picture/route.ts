@@ -1,7 +1,6 @@
-import { database } from '@/server/database';
-import { aside } from '@/server/jobs/pool';
-import { respond } from '@/server/respond';
-import { loadMotif } from '@/server/shelf/drawer';
+import { database, respond } from '@/server';
+import { aside } from '@/server/jobs';
+import { loadMotif } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { respond } from '@/server/respond';
-import { dropMotif } from '@/server/shelf/drawer';
+import { database, respond } from '@/server';
+import { dropMotif } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,4 @@
-import { database } from '@/server/database';
-import { duplicateFigure } from '@/server/figures';
-import { copySchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
+import { bodyOf, copySchema, database, duplicateFigure, respond, valid } from '@/server';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

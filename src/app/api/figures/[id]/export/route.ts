@@ -1,12 +1,8 @@
-import { partOfFigure } from '@/core/figure/part';
-import { fileName, formatOf } from '@/core/format/formats';
-import { cardOf } from '@/server/cards';
-import { database } from '@/server/database';
-import { aside } from '@/server/jobs/pool';
-import { picturesOf } from '@/server/pictures';
-import { exportOf } from '@/server/requests';
-import { respond } from '@/server/respond';
-import { stateOf } from '@/server/shelf/history';
+import { partOfFigure } from '@/core/figure';
+import { fileName, formatOf } from '@/core/format';
+import { cardOf, database, exportOf, picturesOf, respond } from '@/server';
+import { aside } from '@/server/jobs';
+import { stateOf } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { respond } from '@/server/respond';
-import { historyOf } from '@/server/shelf/history';
+import { database, respond } from '@/server';
+import { historyOf } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,5 @@
-import { windowSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { noteClosed, noteOpen } from '@/server/shelf/presence';
+import { bodyOf, respond, valid, windowSchema } from '@/server';
+import { noteClosed, noteOpen } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,8 +1,5 @@
-import { database } from '@/server/database';
-import { shownFigure } from '@/server/figures';
-import { aside } from '@/server/jobs/pool';
-import { proofOf } from '@/server/requests';
-import { respond } from '@/server/respond';
+import { database, proofOf, respond, shownFigure } from '@/server';
+import { aside } from '@/server/jobs';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,4 @@
-import { database } from '@/server/database';
-import { restoreFigure } from '@/server/figures';
-import { respond } from '@/server/respond';
+import { database, respond, restoreFigure } from '@/server';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

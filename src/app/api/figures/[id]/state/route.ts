@@ -1,8 +1,6 @@
-import { checkFigure } from '@/core/format/figure/json';
-import { database } from '@/server/database';
-import { stateSchema } from '@/server/requests';
-import { respond, valid } from '@/server/respond';
-import { stateOf } from '@/server/shelf/history';
+import { checkFigure } from '@/core/format/figure';
+import { database, respond, stateSchema, valid } from '@/server';
+import { stateOf } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,4 @@
-import { database } from '@/server/database';
-import { stepsBefore } from '@/server/figures';
-import { stepsSchema } from '@/server/requests';
-import { respond, valid } from '@/server/respond';
+import { database, respond, stepsBefore, stepsSchema, valid } from '@/server';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { versionSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { keepVersion } from '@/server/shelf/history';
+import { bodyOf, database, respond, valid, versionSchema } from '@/server';
+import { keepVersion } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { collectionSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { dropCollection, renameCollection } from '@/server/shelf/changes';
+import { bodyOf, collectionSchema, database, respond, valid } from '@/server';
+import { dropCollection, renameCollection } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

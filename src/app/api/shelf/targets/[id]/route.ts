@@ -1,6 +1,5 @@
-import { database } from '@/server/database';
-import { respond } from '@/server/respond';
-import { dropKeptTarget } from '@/server/shelf/targets';
+import { database, respond } from '@/server';
+import { dropKeptTarget } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,5 @@
-import { database } from '@/server/database';
-import { renameSchema } from '@/server/requests';
-import { bodyOf, respond, valid } from '@/server/respond';
-import { dropVersion, renameVersion } from '@/server/shelf/history';
+import { bodyOf, database, renameSchema, respond, valid } from '@/server';
+import { dropVersion, renameVersion } from '@/server/shelf';
 
 interface Context {
   readonly params: Promise<{ id: string; version: string }>;

@@ -1,0 +1,116 @@
+/**
+ * The editor without what is seen: figure, selection, history, view, saving.
+ *
+ * @example
+ * const editor = createEditor(saved);
+ * actOnRound(editor, 'Fold', (figure, id) => setFold(figure, id, 12));
+ */
+export { followCopy } from './active';
+export { areaAtHand, drawsLines, lineAtHand } from './atHand';
+export { followCells } from './carry';
+export { chosenHandle, chosenIn } from './chosen';
+export { followCoats, isFinest } from './coats';
+export {
+  act,
+  actAndSelect,
+  activeRound,
+  actOnRound,
+  chooseKinds,
+  commit,
+  createEditor,
+  dropRound,
+  type Made,
+  select,
+  selectedShapes,
+  selectNodes,
+  selectRound,
+  shownLevel,
+  startRound,
+} from './editor';
+export {
+  type Editor,
+  type EditorState,
+  type GuideStart,
+  type Importing,
+  type Level,
+  LINES,
+  type PaneId,
+  type RereadShapes,
+  type SaveState,
+  type SeenPicture,
+  shownFigure,
+  type TransformOptions,
+  WHOLE,
+} from './editorState';
+export { figureOf, redoLabel, undoLabel } from './history';
+export { newId } from './ids';
+export { keepView } from './keepView';
+export { bentIds, isLaid, laneRound, laneStrip, laneView, measuredRound, paneRound, withDrawn } from './lane';
+export { LET_GO, noticeLetGo } from './letGo';
+export {
+  cellsOfRound,
+  divisionOf,
+  followMerges,
+  isAllMerged,
+  mergeOf,
+  mergeResults,
+  mergesOfRound,
+  weaveOfRound,
+} from './merges';
+export { type Offered, offeredNow, refuseOffered, takeOffered } from './offer';
+export { followOpen } from './openElsewhere';
+export {
+  copiedParts,
+  frameOf,
+  isOverRounds,
+  mapOfPart,
+  movedParts,
+  overParts,
+  partMap,
+  promote,
+  type SelectedPart,
+  selectedParts,
+  selectionOf,
+  selectOver,
+  selectParts,
+  shapesOfParts,
+  toggleOther,
+  transformedParts,
+} from './parts';
+export {
+  askedTarget,
+  chooseTarget,
+  createProofing,
+  dropTarget,
+  endPreview,
+  type FindingGroup,
+  groupsOf,
+  leave,
+  type Lit,
+  look,
+  mend,
+  previewMend,
+  type Proofing,
+  type ProofState,
+  type ProofStore,
+  saveTarget,
+  zoomTo,
+} from './proof';
+export { drawnOf, restOf, seatedOf } from './rest';
+export { followSaves, type Notices, type Saver } from './saver';
+export { handOf, partsShown, sceneOf } from './scene';
+export {
+  createWithPictures,
+  exportAddress,
+  motifPicture,
+  pictureAddress,
+  proofAddress,
+  server,
+} from './server';
+export { followTasks, perform, preview, stopWork } from './settle';
+export { type Stage, STAGE_NAMES, STAGES } from './stages';
+export { followPage } from './toolLengths';
+export { MORE_KEY, type ToolId, toolOnKey, toolsBeyond, TRAY_KEYS, TRAYS } from './tools';
+export { benchRadius, benchView, laneHeight, viewForRound, wholeView } from './view';
+export { fromScreen, panned, toScreen, type View, zoomed } from './viewport';
+export { workOf } from './work';

@@ -1,0 +1,53 @@
+'use client';
+
+import { createContext, useContext } from 'react';
+import { useStore } from 'zustand';
+
+import {
+  drawnOf,
+  type Editor,
+  type EditorState,
+  type Proofing,
+  type ProofState,
+  restOf,
+  type Saver,
+} from '@/state';
+
+/** What everything in the editor works with. */
+export interface Workshop {
+  readonly editor: Editor;
+  readonly saver: () => Saver | null;
+  readonly stopMerge: (roundId: string) => void;
+  readonly mergeAgain: (roundId: string) => void;
+  readonly proofing: Proofing;
+}
+
+export const WorkshopContext = createContext<Workshop | null>(null);
+
+/** The editor around. @throws Error outside one: a mistake of ours. */
+export function useWorkshop(): Workshop {
+  const workshop = useContext(WorkshopContext);
+  if (!workshop) throw new Error('This part of the interface stands outside an editor.');
+  return workshop;
+}
+
+export const useEditor = (): Editor => useWorkshop().editor;
+
+/** The editor's state while the pointer alone moves; see `restOf`. */
+export function useRestState(): EditorState {
+  const editor = useEditor();
+  return useStore(editor, restOf(editor));
+}
+
+/** The editor's state while nothing that is drawn over the panes changes; see `drawnOf`. */
+export function useDrawnState(): EditorState {
+  const editor = useEditor();
+  return useStore(editor, drawnOf(editor));
+}
+
+/** Part of what the proof found; renders again when that part changes. */
+export const useProof = <T,>(selector: (state: ProofState) => T): T =>
+  useStore(useWorkshop().proofing.store, selector);
+
+/** Part of the editor's state; renders again when that part changes. */
+export const useEditorState = <T,>(selector: (state: EditorState) => T): T => useStore(useEditor(), selector);

@@ -1,0 +1,3 @@
+/** The drawer of kept motifs. */
+export { DrawerPanel } from './DrawerPanel';
+export { followUses } from './followUses';

@@ -1,0 +1,2 @@
+/** The page of one figure. */
+export { EditorPage } from './EditorPage';

@@ -1,0 +1,3 @@
+/** The Export sheet. */
+export { ExportSheet } from './ExportSheet';
+export { OptionRow } from './OptionRow';

@@ -1,0 +1,3 @@
+/** History and versions of a figure. */
+export { HistoryPanes } from './HistoryPanes';
+export { KeepVersionSheet } from './KeepVersionSheet';

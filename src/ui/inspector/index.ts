@@ -1,0 +1,3 @@
+/** The panel: page, round, and what is selected. */
+export { Inspector } from './Inspector';
+export { nameOfSelected } from './ShapesHeader';

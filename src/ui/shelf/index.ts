@@ -1,0 +1,2 @@
+/** The page of all figures. */
+export { Shelf } from './Shelf';

@@ -2,12 +2,16 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
+import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
 import * as one from '@/app/api/pictures/[id]/route';
 import * as all from '@/app/api/pictures/route';
+import { evaluateWhole } from '@/core/figure';
+import { DEFAULT_SVG, svgOf } from '@/core/format/svg/svg';
 import { OWN_HEADER, type StoredPicture } from '@/wire';
+import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases } from './database';
 import { harmlessSvg } from './harmlessSvg';
 
@@ -107,6 +111,19 @@ describe('an SVG made harmless', () => {
     expect(kept).toContain('fill="url(#g)"');
     expect(kept).toContain('d="M1 1L2 2"');
     expect(kept).toContain('a &lt; b');
+  });
+
+  it('draws the same', async () => {
+    const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 60"><defs>
+      <linearGradient id="g"><stop offset="0" stop-color="#1f8a76"/><stop offset="1" style="stop-color:#d9512c"/></linearGradient>
+      <clipPath id="c"><circle cx="30" cy="30" r="22"/></clipPath><filter id="f"><feGaussianBlur stdDeviation="1"/></filter>
+      <path id="p" d="M30 4C40 14 40 24 30 30" stroke-linecap="round"/></defs>
+      <a href="http://x/y"><g clip-path="url(#c)"><rect width="60" height="60" fill="url(#g)" fill-opacity=".8"/></g></a>
+      <g fill="none" stroke="#113d4c" stroke-width="2" filter="url(#f)"><use href="#p"/><use href="#p" transform="rotate(120 30 30)"/></g></svg>`;
+    const pixels = (text: string): Buffer => new Resvg(text).render().pixels;
+    expect(pixels(harmlessSvg(drawing)).equals(pixels(drawing))).toBe(true);
+    const piece = svgOf(await evaluateWhole(kelpCrown()), DEFAULT_SVG);
+    expect(pixels(harmlessSvg(piece)).equals(pixels(piece))).toBe(true);
   });
 
   it('refuses what is not well-formed, and expands no entities of its own', () => {

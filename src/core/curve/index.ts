@@ -20,15 +20,7 @@ export {
 } from './affine';
 export { parameterAt, type Station, stationsAlong } from './along';
 export { arcsAlong } from './arcs';
-export {
-  type Bounds,
-  boundsApart,
-  boundsOfPaths,
-  boundsOfSegment,
-  boxOfPaths,
-  extremaOf,
-  isEmptyBounds,
-} from './bounds';
+export { type Bounds, boundsOfPaths, boundsOfSegment, boxOfPaths, extremaOf, isEmptyBounds } from './bounds';
 export { boxScale } from './boxScale';
 export { centroidOf, middleOf } from './centroid';
 export { chained } from './chained';
@@ -120,3 +112,4 @@ export { bulgeThrough, circleThrough } from './threePoints';
 export { addReports, NOTHING_DONE, tidied, type TidyReport } from './tidy';
 export { type GreyPicture, traced, type TraceOptions } from './trace';
 export { windingNumber } from './winding';
+export { meetingBoxes } from './meetingBoxes';

@@ -8,11 +8,11 @@
  */
 import {
   type Bounds,
-  boundsApart,
   closedPath,
   convexHull,
   hullOfPaths,
   hullsMeet,
+  meetingBoxes,
   type Point,
   signedArea,
 } from '@/core/curve';
@@ -80,29 +80,25 @@ function doOverlap(a: Mark, b: Mark, within: number): boolean {
  * @param within what overlaps by less does not count
  */
 export function overlapsOf(marks: readonly Mark[], within: number): Overlap[] {
-  const all = marks
-    .map((mark) => {
-      const hull = hullOf(mark);
-      const [across, down] = [hull.map(({ x }) => x), hull.map(({ y }) => y)];
-      const box: Bounds = {
-        left: Math.min(...across),
-        right: Math.max(...across),
-        top: Math.min(...down),
-        bottom: Math.max(...down),
-      };
-      return { mark, hull, box, colour: soleColour(mark) };
-    })
-    .sort((a, b) => a.box.left - b.box.left);
+  const all = marks.map((mark) => {
+    const hull = hullOf(mark);
+    const [across, down] = [hull.map(({ x }) => x), hull.map(({ y }) => y)];
+    const box: Bounds = {
+      left: Math.min(...across),
+      right: Math.max(...across),
+      top: Math.min(...down),
+      bottom: Math.max(...down),
+    };
+    return { mark, hull, box, colour: soleColour(mark) };
+  });
   const found: Overlap[] = [];
-  for (const [k, a] of all.entries())
-    for (let j = k + 1; j < all.length && found.length < MOST_PAIRS; j += 1) {
-      const b = all[j] as (typeof all)[number];
-      if (b.box.left > a.box.right) break;
-      if (boundsApart(a.box, b.box) > 0 || (a.colour !== null && a.colour === b.colour)) continue;
-      if (!hullsMeet(a.hull, b.hull, within)) continue;
-      const [lower, upper] = a.mark.index < b.mark.index ? [a.mark, b.mark] : [b.mark, a.mark];
-      found.push({ lower, upper, isReal: once(() => doOverlap(lower, upper, within)) });
-    }
+  for (const [k, j] of meetingBoxes(all.map(({ box }) => box))) {
+    if (found.length >= MOST_PAIRS) break;
+    const [a, b] = [all[k], all[j]] as [(typeof all)[number], (typeof all)[number]];
+    if ((a.colour !== null && a.colour === b.colour) || !hullsMeet(a.hull, b.hull, within)) continue;
+    const [lower, upper] = a.mark.index < b.mark.index ? [a.mark, b.mark] : [b.mark, a.mark];
+    found.push({ lower, upper, isReal: once(() => doOverlap(lower, upper, within)) });
+  }
   return found;
 }
 

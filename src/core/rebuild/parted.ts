@@ -1,4 +1,4 @@
-import { type Bounds, boundsApart, boundsOfPaths, hullOfPaths, hullsMeet, type Path } from '@/core/curve';
+import { boundsOfPaths, hullOfPaths, hullsMeet, meetingBoxes, type Path } from '@/core/curve';
 import { joining } from '@/core/number';
 import type { DrawnShape } from '@/core/format/drawing';
 
@@ -10,16 +10,8 @@ function bunches(paths: readonly Path[]): number[][] {
   const hulls = paths.map((path) => hullOfPaths([path]));
   const boxes = paths.map((path) => boundsOfPaths([path]));
   const { find, join } = joining(paths.length);
-  const order = [...paths.keys()].sort((a, b) => (boxes[a]?.left ?? 0) - (boxes[b]?.left ?? 0));
-  order.forEach((a, k) => {
-    // From left to right: what begins past the right end of a contour, and all after it, is apart from it.
-    for (let j = k + 1; j < order.length; j += 1) {
-      const b = order[j] as number;
-      if ((boxes[b]?.left ?? 0) > (boxes[a]?.right ?? 0)) break;
-      const isNear = boundsApart(boxes[a] as Bounds, boxes[b] as Bounds) === 0;
-      if (isNear && find(a) !== find(b) && hullsMeet(hulls[a] ?? [], hulls[b] ?? [])) join(a, b);
-    }
-  });
+  for (const [a, b] of meetingBoxes(boxes))
+    if (find(a) !== find(b) && hullsMeet(hulls[a] ?? [], hulls[b] ?? [])) join(a, b);
   const found = new Map<number, number[]>();
   for (const k of paths.keys()) found.set(find(k), [...(found.get(find(k)) ?? []), k]);
   return [...found.values()];

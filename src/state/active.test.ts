@@ -4,7 +4,8 @@ import { editorOf, stepBack } from '../../tests/help/editor';
 import { disc, withForms } from '../../tests/help/figures';
 import { setFold, setStart } from '@/core/figure/commands';
 import { degreesOf, turn, turnFromDegrees } from '@/core/number';
-import { act, select } from './editor';
+import { act } from './editor';
+import { select } from './selecting';
 import { followCopy } from './active';
 
 it('the copy that is edited is the same one of the row when fold or start change, there and back', () => {

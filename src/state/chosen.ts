@@ -13,9 +13,10 @@ import { isLine, kindsOf, refsOfGroup, type Round, seenPaths, type Shape, wovenS
 import type { CellGroup } from '@/core/merge';
 import { degreesOf } from '@/core/number';
 import type { Paint } from '@/core/scene';
-import { selectedShapes } from './editor';
+import { selectedShapes } from './selecting';
 import { isOverRounds, selectedParts, shapesOfParts } from './parts';
-import { LINES, WHOLE, type EditorState } from './editorState';
+import { LINES, WHOLE } from './slices/session';
+import type { EditorState } from './editorState';
 import { cellsOfRound, divisionOf, mergeOf, startPaintsOf } from './merges';
 
 /** The outline of the cell of a group that is nearest to the axis. */

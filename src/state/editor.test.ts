@@ -7,16 +7,8 @@ import type { PathNode } from '@/core/curve';
 import { type Figure, newFigure, newShape, type Shape, START_PAINT } from '@/core/figure';
 import { addShapes, lockRound, moveShapes, removeShapes, setFold, setPage } from '@/core/figure/commands';
 import { NO_TURN, turn } from '@/core/number';
-import {
-  act,
-  activeRound,
-  actOnRound,
-  commit,
-  dropRound,
-  select,
-  selectedShapes,
-  selectNodes,
-} from './editor';
+import { act, actOnRound, commit, dropRound } from './editor';
+import { activeRound, select, selectedShapes, selectNodes } from './selecting';
 import { preview } from './settle';
 import { shownFigure, type Editor } from './editorState';
 import { startRound } from './editor';

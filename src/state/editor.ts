@@ -1,146 +1,26 @@
-import { startLengths } from './toolLengths';
+/**
+ * Steps of the work: a command becomes one once all that it takes to show and save it is there.
+ *
+ * @example
+ * const editor = createEditor(saved);
+ * actOnRound(editor, 'Set fold', (figure, id) => setFold(figure, id, 12));
+ */
 import equal from 'fast-deep-equal';
 import { createStore } from 'zustand';
 
-import { NO_RESULTS, type Work } from '@/core/derive';
-import type { HandleSide } from '@/core/curve';
-import { holding, settled } from '@/core/trial';
-import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
-
-import {
-  brokenSentence,
-  excessOf,
-  type Figure,
-  figureSchema,
-  newRound,
-  type Round,
-  type Shape,
-  wholeSteps,
-} from '@/core/figure';
+import type { Work } from '@/core/derive';
+import { brokenSentence, excessOf, type Figure, figureSchema, newRound } from '@/core/figure';
 import { addRound, removeRound, roundOf } from '@/core/figure/commands';
-import { type Placement, SNAP_KINDS } from '@/core/symmetry';
-import { turn } from '@/core/number';
+import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
+import { holding, settled } from '@/core/trial';
 import type { SavedFigure } from '../wire';
-import {
-  shownFigure,
-  WHOLE,
-  type Editor,
-  type EditorState,
-  type Level,
-  type Other,
-  type TransformOptions,
-} from './editorState';
-import { atPosition, figureOf, historyOf, record } from './history';
+import { type Editor, type EditorState, shownFigure, startState } from './editorState';
+import { atPosition, figureOf, record } from './history';
+import { activeRound, select } from './selecting';
 import { asked, perform, prepared, stillThere } from './settle';
 
-/** Nothing of other rounds. */
-const ALONE: ReadonlyMap<string, Other> = new Map();
-const NOTHING: ReadonlySet<never> = new Set<never>();
-
-const START_TRANSFORM: TransformOptions = {
-  kind: 'rotate',
-  polar: false,
-  by: { x: 0, y: 0 },
-  angle: turn(1, 12),
-  scale: { x: 100, y: 100 },
-  line: turn(0),
-  pivot: 'centre',
-  times: 1,
-};
-
-export function createEditor(saved: SavedFigure): Editor {
-  const history = historyOf(wholeSteps(saved.steps), saved.step);
-  const front = saved.figure.rounds[saved.figure.rounds.length - 1];
-  const lengths = startLengths(saved.figure.page);
-  return createStore<EditorState>(() => ({
-    id: saved.id,
-    revision: saved.revision,
-    history,
-    live: null,
-    wanted: null,
-    working: null,
-    selection: {
-      roundId: front?.id ?? '',
-      shapeIds: NOTHING,
-      nodes: NOTHING,
-      handle: null,
-      kinds: NOTHING,
-      others: ALONE,
-    },
-    stage: 'draw',
-    level: 'round',
-    closed: NOTHING,
-    tool: 'select',
-    toolBefore: 'select',
-    draft: null,
-    pointer: null,
-    active: { turn: front?.rule.start ?? turn(0), mirrored: false },
-    snapOn: new Set(SNAP_KINDS),
-    snapTurn: 0,
-    picking: null,
-    importing: null,
-    rereading: null,
-    seen: new Map(),
-    refusedOffer: null,
-    guide: null,
-    handedOut: 0,
-    pivot: null,
-    nudge: lengths.nudge,
-    ghosts: true,
-    outlines: false,
-    quiet: false,
-    marks: 'wedge',
-    reveal: 0,
-    wide: null,
-    views: { bench: null, whole: null, lane: null },
-    sizes: {
-      bench: { width: 385, height: 748 },
-      whole: { width: 450, height: 748 },
-      lane: { width: 385, height: 120 },
-    },
-    laid: false,
-    merges: new Map(),
-    results: NO_RESULTS,
-    save: { kind: 'saved', at: saved.updatedAt },
-    lastSides: 6,
-    paint: null,
-    line: null,
-    transform: START_TRANSFORM,
-    paintSide: 'fill',
-    copiedPaint: null,
-    refusal: null,
-    panning: false,
-    ways: { line: 'straight', arc: 'along', ellipse: 'centre', polygon: 'polygon', circles: 'ring' },
-    stamp: {
-      source: 'circle',
-      ...lengths.stamp,
-      spread: 'even',
-      facing: 'path',
-      sizes: 0,
-      colours: 0,
-      seed: 1,
-    },
-    spots: [],
-    hand: { as: 'shape', ...lengths.hand, thinning: 0.6, smoothing: null },
-    cellReach: 'kind',
-    lit: null,
-    measured: null,
-    cross: null,
-    drawer: false,
-    past: false,
-    others: 0,
-    box: null,
-  }));
-}
-
-/** The round that is worked on; the front one where the selected one is gone, null where there is none. */
-export function activeRound(state: EditorState): Round | null {
-  const { rounds } = shownFigure(state);
-  return rounds.find(({ id }) => id === state.selection.roundId) ?? rounds[rounds.length - 1] ?? null;
-}
-
-export const selectedShapes = (state: EditorState): Shape[] =>
-  activeRound(state)?.shapes.filter(({ id }) => state.selection.shapeIds.has(id)) ?? [];
+/** An editor of a saved figure. */
+export const createEditor = (saved: SavedFigure): Editor => createStore<EditorState>(() => startState(saved));
 
 /** Why a figure cannot be a step, as it could not be saved; null where it can. Looks at what changed alone. */
 function unsaveable(figure: Figure): Finding | null {
@@ -251,51 +131,6 @@ export function stepTo(editor: Editor, position: number): void {
     },
   );
 }
-
-/** Selects shapes of a round; the copy that is edited becomes the round's first unless one is named. */
-export function select(
-  editor: Editor,
-  roundId: string,
-  shapeIds: Iterable<string> = [],
-  active?: Placement,
-): void {
-  editor.setState((state) => {
-    const round = shownFigure(state).rounds.find(({ id }) => id === roundId);
-    const stays = state.selection.roundId === roundId ? state.active : undefined;
-    const ids = new Set(shapeIds);
-    return {
-      selection: { roundId, shapeIds: ids, nodes: NOTHING, handle: null, kinds: NOTHING, others: ALONE },
-      level: ids.size > 0 ? 'shapes' : state.level === 'shapes' ? 'round' : state.level,
-      active: active ?? stays ?? { turn: round?.rule.start ?? turn(0), mirrored: false },
-    };
-  });
-}
-
-/** What the panel shows: shapes only where some are selected. */
-export function shownLevel(state: EditorState): Level {
-  return state.level === 'shapes' && selectedShapes(state).length === 0 ? 'round' : state.level;
-}
-
-/** Goes to a round; of one that is merged to one thing, that is what is painted next. */
-export function selectRound(editor: Editor, roundId: string): void {
-  select(editor, roundId);
-  const { merge } = activeRound(editor.getState()) ?? {};
-  if (merge && merge.op !== 'divide') chooseKinds(editor, [WHOLE]);
-}
-
-/** Selects nodes of the selected path; or a handle of one of them, which arrow keys then move. */
-export const selectNodes = (
-  editor: Editor,
-  nodes: Iterable<number>,
-  handle: HandleSide | null = null,
-): void => editor.setState((state) => ({ selection: { ...state.selection, nodes: new Set(nodes), handle } }));
-
-/** Chooses kinds of cells to give paint to; the Paint tool, which gives its own, is put away. */
-export const chooseKinds = (editor: Editor, kinds: Iterable<string>): void =>
-  editor.setState(({ selection, tool }) => ({
-    selection: { ...selection, kinds: new Set(kinds) },
-    tool: tool === 'paint' ? 'select' : tool,
-  }));
 
 /** Changes the selected round by a command; nothing happens to a locked or missing one. */
 export function actOnRound(

@@ -13,35 +13,35 @@ export { followCoats, isFinest } from './coats';
 export {
   act,
   actAndSelect,
-  activeRound,
   actOnRound,
-  chooseKinds,
   commit,
   createEditor,
   dropRound,
   type Made,
+  startRound,
+} from './editor';
+export {
+  activeRound,
+  chooseKinds,
   select,
   selectedShapes,
   selectNodes,
   selectRound,
   shownLevel,
-  startRound,
-} from './editor';
+} from './selecting';
+export { type Editor, type EditorState, shownFigure } from './editorState';
 export {
-  type Editor,
-  type EditorState,
   type GuideStart,
   type Importing,
   type Level,
   LINES,
-  type PaneId,
   type RereadShapes,
-  type SaveState,
   type SeenPicture,
-  shownFigure,
-  type TransformOptions,
   WHOLE,
-} from './editorState';
+} from './slices/session';
+export type { PaneId } from './slices/view';
+export type { SaveState } from './slices/saving';
+export type { TransformOptions } from './slices/tools';
 export { figureOf, redoLabel, undoLabel } from './history';
 export { newId } from './ids';
 export { keepView } from './keepView';

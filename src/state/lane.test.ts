@@ -6,7 +6,7 @@ import { valueOf } from '../../demo/pieces/valueOf';
 import { STRAIGHT } from '@/core/derive';
 import { bendShapes, roundOf } from '@/core/figure/commands';
 import { newShape, START_PAINT } from '@/core/figure';
-import { select } from './editor';
+import { select } from './selecting';
 import { shownFigure } from './editorState';
 import { isLaid, laneRound, laneStrip, paneRound, withDrawn } from './lane';
 import { movedParts } from './parts';

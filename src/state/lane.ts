@@ -20,8 +20,9 @@ import {
 import { addShapes } from '@/core/figure/commands';
 import { NO_TURN, turn } from '@/core/number';
 import { type Guide, NO_FRAME } from '@/core/symmetry';
-import { activeRound } from './editor';
-import type { EditorState, PaneId } from './editorState';
+import { activeRound } from './selecting';
+import type { EditorState } from './editorState';
+import type { PaneId } from './slices/view';
 import type { View } from './viewport';
 
 /** The strip that is at hand: that of what is selected, else the first of the round; null where it has none, or nothing is drawn now. */

@@ -17,7 +17,8 @@ import {
 } from '@/core/figure';
 import { type Division, type MergeResult, unpackResult, type WeaveFacts } from '@/core/merge';
 import { createMerger, type Merger } from '@/worker';
-import { shownFigure, type Editor, type EditorState, type MergeState } from './editorState';
+import { shownFigure, type Editor, type EditorState } from './editorState';
+import type { MergeState } from './slices/document';
 import { workAhead } from './settle';
 import { remembered } from '../core/remembered';
 

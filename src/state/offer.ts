@@ -1,6 +1,7 @@
 import type { Figure, Round } from '@/core/figure';
 import { offerOf, type StrokeSymmetry, takeOffer } from '@/core/rebuild';
-import { act, activeRound, select } from './editor';
+import { act } from './editor';
+import { activeRound, select } from './selecting';
 import { shownFigure, type Editor, type EditorState } from './editorState';
 import { newId } from './ids';
 import { workOf } from './work';

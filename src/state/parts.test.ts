@@ -7,7 +7,8 @@ import { addRound, addShapes, lockRound, removeShapes, setStart } from '@/core/f
 import { anchorOf, type Figure, newRound, newShape, START_PAINT } from '@/core/figure';
 import { NO_TURN, turn } from '@/core/number';
 import { placementMap } from '@/core/symmetry';
-import { act, select } from './editor';
+import { act } from './editor';
+import { select } from './selecting';
 import { shownFigure } from './editorState';
 import {
   frameOf,

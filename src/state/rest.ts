@@ -1,22 +1,21 @@
 import { remembered } from '../core/remembered';
 import type { Editor, EditorState } from './editorState';
+import type { OptionsSlice } from './slices/options';
+import type { PointerSlice } from './slices/pointer';
+import type { SavingSlice } from './slices/saving';
 
 type Key = keyof EditorState;
 
-/** What follows the pointer while nothing is pressed. */
-const POINTED: ReadonlySet<Key> = new Set<Key>(['pointer', 'lit']);
+/** All parts of a slice; the compiler asks for each. */
+const partsOf = <Slice extends Partial<EditorState>>(parts: Record<keyof Slice, true>): ReadonlySet<Key> =>
+  new Set(Object.keys(parts) as Key[]);
 
-/** What no pane shows: saving, and what tools and panels are set to. */
-const UNDRAWN: ReadonlySet<Key> = new Set<Key>([
-  'revision',
-  'save',
-  'working',
-  'refusal',
-  'copiedPaint',
-  'nudge',
-  'lastSides',
-  'hand',
-  'stamp',
+const POINTER = partsOf<PointerSlice>({ pointer: true, lit: true });
+
+/** What no pane shows. */
+const UNDRAWN = new Set([
+  ...partsOf<SavingSlice>({ revision: true, save: true, working: true, refusal: true, others: true }),
+  ...partsOf<OptionsSlice>({ nudge: true, lastSides: true, hand: true, stamp: true, copiedPaint: true }),
 ]);
 
 /** True where two values of a part say the same: a history by what is shown of it, as a save changes what it knows of the server. */
@@ -40,10 +39,10 @@ function without(editor: Editor, parts: ReadonlySet<Key>): (state: EditorState) 
  * An editor's state for what does not show where the pointer is, so that a view of it is not made anew with every move. Its `pointer` and
  * `lit` may be old.
  */
-export const restOf = remembered((editor: Editor) => without(editor, POINTED));
+export const restOf = remembered((editor: Editor) => without(editor, POINTER));
 
 /** An editor's state for what is drawn over the panes, so that a save repaints nothing. Of what is not drawn it may say what was. */
 export const drawnOf = remembered((editor: Editor) => without(editor, UNDRAWN));
 
 /** An editor's state for what does not show which part of the figure the panes show. Its `views` may be old too. */
-export const seatedOf = remembered((editor: Editor) => without(editor, new Set<Key>([...POINTED, 'views'])));
+export const seatedOf = remembered((editor: Editor) => without(editor, new Set<Key>([...POINTER, 'views'])));

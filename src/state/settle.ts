@@ -15,7 +15,8 @@ import {
 import { askOutlines, type Figure, outlineFinding, shownCells } from '@/core/figure';
 import { failed, finding, ok, type Result } from '@/core/finding';
 import { createTaskWorker, type TaskWorker } from '@/worker';
-import type { Editor, EditorState, Selection } from './editorState';
+import type { Editor, EditorState } from './editorState';
+import type { Selection } from './slices/session';
 import { figureOf } from './history';
 
 /** How long a step works before it shows its progress, in milliseconds. */

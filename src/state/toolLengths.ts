@@ -3,31 +3,13 @@
  * and goes along only where the figure is as large as before in another unit.
  *
  * @example
- * const { nudge, stamp, hand } = startLengths(figure.page);
+ * const end = followPage(editor);
  */
 import { type Figure, handLength } from '@/core/figure';
 import { convertLength } from '@/core/number';
 import type { ScenePage, Stroke } from '@/core/scene';
 import { shownFigure, type Editor, type EditorState } from './editorState';
-
-/** How many of the page's hand length each of them is at first. */
-const NUDGE = 0.5;
-const STAMP = { size: 2, spacing: 3 };
-const HAND = { width: 2, taper: 4 };
-
-/** What tools begin with on a page. */
-export function startLengths(page: ScenePage): {
-  readonly nudge: number;
-  readonly stamp: Pick<EditorState['stamp'], 'size' | 'spacing'>;
-  readonly hand: Pick<EditorState['hand'], 'width' | 'taper'>;
-} {
-  const length = handLength(page);
-  return {
-    nudge: NUDGE * length,
-    stamp: { size: STAMP.size * length, spacing: STAMP.spacing * length },
-    hand: { width: HAND.width * length, taper: HAND.taper * length },
-  };
-}
+import { HAND, NUDGE, STAMP } from './startLengths';
 
 /** By how much lengths were multiplied from one figure to the next as its unit changed; null where they were not. */
 function unitFactor(before: Figure, after: Figure): number | null {

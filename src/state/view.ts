@@ -5,7 +5,7 @@ import type { Figure, Round } from '@/core/figure';
 import { reachOfRound } from '@/core/figure/commands';
 import { halfWedge } from '@/core/symmetry';
 import { radiansOf } from '@/core/number';
-import { activeRound } from './editor';
+import { activeRound } from './selecting';
 import { shownFigure, type EditorState } from './editorState';
 import { laneStrip } from './lane';
 import { LEAST_ZOOM, type View } from './viewport';

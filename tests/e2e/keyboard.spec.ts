@@ -42,6 +42,42 @@ test('a figure is drawn, turned, numbered and exported by keys alone', async ({ 
   await expect(inspector.getByText('2 shapes, 12-fold')).toBeVisible();
 });
 
+test('signs are found wherever a keyboard has them, and keys with the system’s own are left to it', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const fold = page.getByRole('textbox', { name: 'Fold' });
+  const before = Number(await fold.inputValue());
+  // As a keyboard says it that has the sign on a key with Alt Gr.
+  const signWithAltGr = (key: string): Promise<boolean> =>
+    page.evaluate(
+      (sign) =>
+        document.body.dispatchEvent(
+          new KeyboardEvent('keydown', {
+            key: sign,
+            code: 'Digit9',
+            ctrlKey: true,
+            altKey: true,
+            bubbles: true,
+            cancelable: true,
+          }),
+        ),
+      key,
+    );
+  await signWithAltGr(']');
+  await expect(fold).toHaveValue(String(before + 1));
+  await signWithAltGr('[');
+  await expect(fold).toHaveValue(String(before));
+  // With Control alone it is no sign of ours.
+  await page.keyboard.press('Control+]');
+  await page.keyboard.press(']');
+  await expect(fold).toHaveValue(String(before + 1));
+  await page.keyboard.press('Control+z');
+  await expect(fold).toHaveValue(String(before));
+  await page.keyboard.press('Control+Shift+z');
+  await expect(fold).toHaveValue(String(before + 1));
+});
+
 test('a stroke that must not cross a ray lights up, or is trimmed by itself; a frame is hidden with its numbers', async ({
   page,
 }) => {

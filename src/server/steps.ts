@@ -4,7 +4,15 @@
  */
 import type { Knex } from 'knex';
 
-import { type Figure, FIGURE_VERSION, type Patch, patchBetween, patched, upgraded } from '@/core/figure';
+import {
+  type Figure,
+  FIGURE_VERSION,
+  type Patch,
+  patchBetween,
+  patched,
+  storedFigure,
+  broughtUp,
+} from '@/core/figure';
 import type { HistoryStep } from '../wire';
 import { NotFound } from './errors';
 
@@ -39,7 +47,7 @@ function readRows(rows: readonly StepRow[]): StoredFigure[] {
     if (figure !== null) raw = JSON.parse(figure) as Json;
     else if (raw !== null && patch !== null) raw = patched(raw, JSON.parse(patch) as Patch);
     else throw new NotFound('The figure has lost a step of its history.');
-    return { position, label, raw, isWhole: figure !== null, figure: upgraded(raw) as unknown as Figure };
+    return { position, label, raw, isWhole: figure !== null, figure: broughtUp(raw) as unknown as Figure };
   });
 }
 
@@ -119,8 +127,9 @@ export async function insertSteps(
   let last: object | null = before?.raw['version'] === FIGURE_VERSION ? before.raw : null;
   const made_at = new Date().toISOString();
   for (const step of steps) {
-    await knex<StepRow>('steps').insert({ ...rowOfStep(id, step, last), made_at });
-    last = step.figure;
+    const figure = storedFigure(step.figure);
+    await knex<StepRow>('steps').insert({ ...rowOfStep(id, { ...step, figure }, last), made_at });
+    last = figure;
   }
 }
 

@@ -2,7 +2,7 @@
  * What was done to cells goes over to those that lie there after the motif or the fold was changed, in the step that changed them: a
  * division tells its kinds by what covers them, so that others are there then.
  */
-import { type CellEdits, kindKey } from '@/core/figure';
+import { type CellEdits, kindKey, type RoundId } from '@/core/figure';
 import { carryCells } from '@/core/figure/commands';
 import type { Division } from '@/core/merge';
 import { shownFigure, type Editor, type EditorState } from './editorState';
@@ -10,7 +10,7 @@ import { amended, figureOf, type History } from './history';
 import { workOf } from './work';
 
 /** The division of a round as it is once nothing is on the way. */
-function settledDivision({ merges, live }: EditorState, roundId: string): Division | null {
+function settledDivision({ merges, live }: EditorState, roundId: RoundId): Division | null {
   const merge = merges.get(roundId);
   const isSettled = live === null && merge && !merge.running && merge.counted;
   return isSettled ? (merge.result?.division ?? null) : null;

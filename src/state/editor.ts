@@ -9,7 +9,7 @@ import equal from 'fast-deep-equal';
 import { createStore } from 'zustand';
 
 import type { Work } from '@/core/derive';
-import { brokenSentence, excessOf, type Figure, figureSchema, newRound } from '@/core/figure';
+import { brokenSentence, excessOf, type Figure, figureSchema, newRound, type RoundId } from '@/core/figure';
 import { addRound, removeRound, roundOf } from '@/core/figure/commands';
 import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
 import { holding, settled } from '@/core/trial';
@@ -87,7 +87,7 @@ export interface Made {
 export const actAndSelect = (
   editor: Editor,
   label: string,
-  roundId: string,
+  roundId: RoundId,
   command: (figure: Figure, work: Work) => Made | Result<Made>,
   then?: (made: Made) => void,
 ): void =>
@@ -136,7 +136,7 @@ export function stepTo(editor: Editor, position: number): void {
 export function actOnRound(
   editor: Editor,
   label: string,
-  command: (figure: Figure, roundId: string, work: Work) => Figure,
+  command: (figure: Figure, roundId: RoundId, work: Work) => Figure,
   mergeKey: string | null = null,
 ): void {
   const round = activeRound(editor.getState());
@@ -161,7 +161,7 @@ export function startRound(editor: Editor, id: string, ownFold?: number): void {
 }
 
 /** Removes a round, if the figure has another. */
-export function dropRound(editor: Editor, roundId: string): void {
+export function dropRound(editor: Editor, roundId: RoundId): void {
   const figure = figureOf(editor.getState().history);
   if (figure.rounds.length < 2) return;
   const name = roundOf(figure, roundId).name;

@@ -16,6 +16,8 @@ import {
   type Shape,
   shapesOfGroup,
   stripAround,
+  type GroupId,
+  type RoundId,
 } from '@/core/figure';
 import { addShapes } from '@/core/figure/commands';
 import { NO_TURN, turn } from '@/core/number';
@@ -52,7 +54,7 @@ export function isLaid(state: EditorState): boolean {
 
 const straightRounds = new WeakMap<Round, Map<string, Round>>();
 
-const nodesIn = (nodes: readonly MotifNode[], groupId: string): readonly MotifNode[] =>
+const nodesIn = (nodes: readonly MotifNode[], groupId: GroupId): readonly MotifNode[] =>
   nodes.flatMap((node) => {
     if (node.kind === 'shape') return [];
     return node.group.id === groupId ? node.nodes : nodesIn(node.nodes, groupId);
@@ -129,7 +131,7 @@ export function laneView(state: EditorState): View {
 export function withDrawn(
   state: EditorState,
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   shapes: readonly Shape[],
 ): Figure {
   const strip = state.laid ? laneStrip(state) : null;

@@ -14,6 +14,7 @@ import {
   startPaints,
   type StartPaints,
   withStartPaints,
+  type RoundId,
 } from '@/core/figure';
 import { type Division, type MergeResult, unpackResult, type WeaveFacts } from '@/core/merge';
 import { createMerger, type Merger } from '@/worker';
@@ -44,8 +45,8 @@ const QUIET_TIME = 150;
  * Returns how to stop those of a round by hand, to try them again, and to end it all.
  */
 export function followMerges(editor: Editor): {
-  stop(roundId: string): void;
-  again(roundId: string): void;
+  stop(roundId: RoundId): void;
+  again(roundId: RoundId): void;
   end(): void;
 } {
   const mergers = new Map<string, Merger>();
@@ -125,7 +126,7 @@ export function followMerges(editor: Editor): {
     if (state.live !== before.live || shownFigure(state) !== shownFigure(before)) follow(state);
   });
 
-  const jobsOf = (roundId: string): MergeJob[] =>
+  const jobsOf = (roundId: RoundId): MergeJob[] =>
     shownJobs(editor.getState()).filter((job) => job.roundId === roundId);
 
   return {
@@ -151,7 +152,7 @@ export const isAllMerged = ({ live, merges }: EditorState): boolean =>
   [...merges.values()].every(({ running, counted, result }) => !running && counted && result !== null);
 
 /** What is going on with the merges of a round. */
-export const mergesOfRound = (state: EditorState, roundId: string): MergeState[] =>
+export const mergesOfRound = (state: EditorState, roundId: RoundId): MergeState[] =>
   [...state.merges.values()].filter(({ job }) => job.roundId === roundId);
 
 /** The cells of a divided round, once they are worked out. */

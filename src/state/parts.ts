@@ -17,7 +17,7 @@ import {
   turnMap,
 } from '@/core/curve';
 import { duplicateShapes, moveShapes, transformShapes } from '@/core/figure/commands';
-import type { Figure, Round, Shape } from '@/core/figure';
+import type { Figure, Round, Shape, RoundId } from '@/core/figure';
 import type { Transform } from '@/core/maker';
 import { negateTurn, NO_TURN } from '@/core/number';
 import { type Placement, placementMap } from '@/core/symmetry';
@@ -32,7 +32,7 @@ import { workOf } from './work';
 
 /** Selected shapes of one round, and the copy of it in which they were taken. */
 export interface SelectedPart {
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly ids: ReadonlySet<string>;
   readonly placement: Placement;
 }
@@ -134,7 +134,7 @@ export function transformedParts(
 /** Selects shapes of a round and of others beside it; a round without any is left out. */
 export function selectOver(
   editor: Editor,
-  own: { readonly roundId: string; readonly ids: Iterable<string>; readonly placement?: Placement },
+  own: { readonly roundId: RoundId; readonly ids: Iterable<string>; readonly placement?: Placement },
   others: Iterable<readonly [string, Other]>,
 ): void {
   const some = [...others].filter(([id, { ids }]) => id !== own.roundId && ids.size > 0);
@@ -174,7 +174,7 @@ export function copiedParts(
 }
 
 /** Selects parts; of one round that is worked on from now. */
-export function selectParts(editor: Editor, roundId: string, parts: readonly SelectedPart[]): void {
+export function selectParts(editor: Editor, roundId: RoundId, parts: readonly SelectedPart[]): void {
   const own = parts.find((part) => part.roundId === roundId) ?? { roundId, ids: [] };
   selectOver(
     editor,
@@ -197,7 +197,7 @@ export function toggleOther(editor: Editor, { roundId, ids, placement }: Selecte
 }
 
 /** Makes another round the one that is worked on; all that is selected stays so. */
-export function promote(editor: Editor, roundId: string, placement: Placement): void {
+export function promote(editor: Editor, roundId: RoundId, placement: Placement): void {
   const { selection, active } = editor.getState();
   const own = selection.others.get(roundId);
   if (!own) return;

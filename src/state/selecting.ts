@@ -6,7 +6,7 @@
  * activeRound(editor.getState())?.name; // 'Petals'
  */
 import type { HandleSide } from '@/core/curve';
-import type { Round, Shape } from '@/core/figure';
+import type { Round, Shape, RoundId, ShapeId } from '@/core/figure';
 import { turn } from '@/core/number';
 import type { Placement } from '@/core/symmetry';
 import { type Editor, type EditorState, shownFigure } from './editorState';
@@ -24,8 +24,8 @@ export const selectedShapes = (state: EditorState): Shape[] =>
 /** Selects shapes of a round; the copy that is edited becomes the round's first unless one is named. */
 export function select(
   editor: Editor,
-  roundId: string,
-  shapeIds: Iterable<string> = [],
+  roundId: RoundId,
+  shapeIds: Iterable<ShapeId> = [],
   active?: Placement,
 ): void {
   editor.setState((state) => {
@@ -46,7 +46,7 @@ export function shownLevel(state: EditorState): Level {
 }
 
 /** Goes to a round; of one that is merged to one thing, that is what is painted next. */
-export function selectRound(editor: Editor, roundId: string): void {
+export function selectRound(editor: Editor, roundId: RoundId): void {
   select(editor, roundId);
   const { merge } = activeRound(editor.getState()) ?? {};
   if (merge && merge.op !== 'divide') chooseKinds(editor, [WHOLE]);

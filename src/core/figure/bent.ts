@@ -25,7 +25,7 @@ import type { Paint } from '@/core/scene';
 import { stepOf } from '@/core/symmetry';
 import { groupsAround, motifTree, shapesIn, type Motif, type MotifNode } from './groups';
 import { partsWithPaint } from './parts';
-import type { Group, Round, Shape } from './model';
+import type { Group, Round, Shape, GroupId, ShapeId } from './model';
 
 /** A group that is a strip. */
 export type BentGroup = Group & { readonly bend: Bend };
@@ -178,7 +178,7 @@ export const resizedBend = (bend: Bend, factor: number): Bend => ({
 });
 
 /** The outermost strips of a motif that some shapes are all of. */
-function stripsWithin(motif: Motif, shapeIds: ReadonlySet<string>): { group: BentGroup; ids: string[] }[] {
+function stripsWithin(motif: Motif, shapeIds: ReadonlySet<ShapeId>): { group: BentGroup; ids: string[] }[] {
   const visit = (nodes: readonly MotifNode[]): { group: BentGroup; ids: string[] }[] =>
     nodes.flatMap((node) => {
       if (node.kind === 'shape') return [];
@@ -190,7 +190,7 @@ function stripsWithin(motif: Motif, shapeIds: ReadonlySet<string>): { group: Ben
 }
 
 /** The strip that some shapes are all of, or lie in, the outermost; null where they are in none, or not in one. */
-export function stripAround(motif: Motif, shapeIds: ReadonlySet<string>): BentGroup | null {
+export function stripAround(motif: Motif, shapeIds: ReadonlySet<ShapeId>): BentGroup | null {
   const visit = (nodes: readonly MotifNode[]): BentGroup | null => {
     for (const node of nodes) {
       if (node.kind === 'shape') continue;
@@ -204,7 +204,7 @@ export function stripAround(motif: Motif, shapeIds: ReadonlySet<string>): BentGr
 }
 
 /** The shapes that lie in a group, at whatever depth. */
-export function shapesOfGroup(motif: Motif, groupId: string): readonly Shape[] {
+export function shapesOfGroup(motif: Motif, groupId: GroupId): readonly Shape[] {
   const visit = (nodes: readonly MotifNode[]): readonly Shape[] =>
     nodes.flatMap((node) => {
       if (node.kind === 'shape') return [];
@@ -227,7 +227,7 @@ export function withBends(round: Round, groupIds: ReadonlySet<string>, change: (
 /** A round whose strips go by a transform where all of them is chosen, and the shapes that are left to go by themselves. @param times how often */
 export function withStripsMoved(
   before: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   t: Transform,
   times = 1,
 ): { round: Round; left: ReadonlySet<string> } {

@@ -2,10 +2,10 @@ import { type Affine, moveMap, type Point } from '@/core/curve';
 import { type Form, movedForm } from '@/core/maker';
 import { carriedPaint } from '@/core/paint';
 import { allShapes, withStripsMoved } from './bent';
-import type { Round, Shape } from './model';
+import type { Round, Shape, ShapeId } from './model';
 
 /** True where shapes are all of a motif: what is laid over the motif then goes with them. */
-export const isWholeMotif = ({ shapes }: Round, shapeIds: ReadonlySet<string>): boolean =>
+export const isWholeMotif = ({ shapes }: Round, shapeIds: ReadonlySet<ShapeId>): boolean =>
   shapes.every(({ id }) => shapeIds.has(id));
 
 /** A shape whose form has changed its place by a map, with the gradients that go with it. */
@@ -24,7 +24,7 @@ export const movedShape = (shape: Shape, by: Point, whole: boolean): Shape =>
  */
 export function movedShapes(
   before: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   by: Point,
   whole = isWholeMotif(before, shapeIds),
 ): Round {

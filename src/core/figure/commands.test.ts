@@ -15,7 +15,7 @@ function expectInOrder(figure: Figure): void {
   expect(() => evaluate(figure, new Map(), STRAIGHT)).not.toThrow();
   for (const round of figure.rounds)
     for (const other of figure.rounds)
-      if (round.link !== undefined && round.link === other.link) {
+      if (round.motif !== undefined && round.motif === other.motif) {
         expect(other.shapes).toEqual(round.shapes);
         expect(other.groups).toEqual(round.groups);
       }

@@ -301,7 +301,7 @@ describe('the figure format', () => {
         broken(
           (f) =>
             ((
-              (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form as { params: { width: number } }
+              (f['motifs'] as Figure['rounds'])[0]!.shapes[0]!.form as { params: { width: number } }
             ).params.width = -1),
         ),
         /params\.width/,
@@ -323,7 +323,7 @@ describe('the figure format', () => {
 
   it('refuses circles that make no petal', () => {
     const text = broken((f) => {
-      const form = (f['rounds'] as Figure['rounds'])[0]!.shapes[0]!.form;
+      const form = (f['motifs'] as Figure['rounds'])[0]!.shapes[0]!.form;
       Object.assign(form, { params: { ...petalOfCircles(5, 2), apart: 20 } });
     });
     expect(() => readFigure(text)).toThrow(/between 0 and 10/);

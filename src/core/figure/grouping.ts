@@ -20,7 +20,7 @@ import {
   type MotifNode,
   type Spot,
 } from './groups';
-import { LIMITS, type Group, type Round } from './model';
+import { LIMITS, type Group, type Round, type GroupId, type ShapeId } from './model';
 
 /** A round with its motif as a tree says. */
 export const withTree = (round: Round, tree: readonly MotifNode[]): Round => {
@@ -59,11 +59,11 @@ export function besideNodes(
  */
 export function withNewGroup(
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   look: Pick<Group, 'op' | 'axis'> = {},
   at: 'front' | 'back' = 'front',
-): { round: Round; groupId: string } | null {
+): { round: Round; groupId: GroupId } | null {
   const tree = motifTree(round);
   const nodes = largestNodes(tree, shapeIds);
   const [first, another] = nodes;
@@ -83,9 +83,9 @@ export function withNewGroup(
 /** A round with some of its shapes in one group, one of them alone too; null where there is none, or the group would lie too deep. */
 export function withGroupOf(
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
-): { round: Round; groupId: string } | null {
+): { round: Round; groupId: GroupId } | null {
   const tree = motifTree(round);
   const [only, another] = largestNodes(tree, shapeIds);
   if (only?.kind !== 'shape' || another) return withNewGroup(round, shapeIds, newId);
@@ -102,7 +102,7 @@ export function withGroupOf(
 }
 
 /** A group with something else about it. */
-export const withGroup = (round: Round, groupId: string, part: Partial<Group>): Round => ({
+export const withGroup = (round: Round, groupId: GroupId, part: Partial<Group>): Round => ({
   ...round,
   ...(round.groups && {
     groups: round.groups.map((group) => (group.id === groupId ? { ...group, ...part } : group)),

@@ -6,7 +6,7 @@
  * for (const node of motifTree(round)) if (node.kind === 'group') console.log(node.group.name, shapesIn(node).length);
  */
 import { finding, type Finding } from '@/core/finding';
-import { LIMITS, type Group, type Round, type Shape } from './model';
+import { LIMITS, type Group, type Round, type Shape, type GroupId, type ShapeId } from './model';
 
 /** What a tree is made of. */
 export type Motif = Pick<Round, 'shapes' | 'groups'>;
@@ -32,7 +32,7 @@ interface OpenGroup {
 }
 
 /** A group and those that it lies in, the outermost first; a chain that goes round ends where it would begin again. */
-function chainOf(groups: ReadonlyMap<string, Group>, groupId: string | undefined): Group[] {
+function chainOf(groups: ReadonlyMap<string, Group>, groupId: GroupId | undefined): Group[] {
   const chain: Group[] = [];
   let group = groupId === undefined ? undefined : groups.get(groupId);
   while (group && !chain.includes(group)) {
@@ -104,7 +104,7 @@ export function treeProblem(motif: Motif): Finding | null {
 export const isFree = ({ visible, locked }: Shape): boolean => visible && !locked;
 
 /** Shapes with all that are in an outermost group with one of them; locked and hidden ones stay out. */
-export function wholeGroups(round: Motif, shapeIds: Iterable<string>): Set<string> {
+export function wholeGroups(round: Motif, shapeIds: Iterable<ShapeId>): Set<string> {
   const ids = new Set(shapeIds);
   for (const node of motifTree(round)) {
     if (node.kind === 'shape') continue;
@@ -285,7 +285,11 @@ export function commonGroup(motif: Motif, nodes: readonly MotifNode[]): string |
  * Copies of shapes, and of the groups that they are all of: these keep together as the originals do, but not with them. What is a part of a
  * group stays in it.
  */
-export function regrouped(motif: Motif, shapeIds: ReadonlySet<string>, newId: () => string): Required<Motif> {
+export function regrouped(
+  motif: Motif,
+  shapeIds: ReadonlySet<ShapeId>,
+  newId: () => string,
+): Required<Motif> {
   const fresh = new Map<string, string>();
   const visit = (node: MotifNode): void => {
     if (node.kind === 'shape') return;

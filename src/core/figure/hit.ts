@@ -20,7 +20,7 @@ import { resolvedMotif } from './combined';
 import { copiesOf } from './copies';
 import { isFree } from './groups';
 import { swallowedRounds } from './jobs';
-import type { Figure, Round, Shape } from './model';
+import type { Figure, Round, Shape, ShapeId, RoundId } from './model';
 
 /** True where a point is on what a shape paints, or within `tolerance` of it. */
 function hitsShape(shape: Shape, p: Point, tolerance: number, work: Work): boolean {
@@ -45,7 +45,7 @@ function hitsShape(shape: Shape, p: Point, tolerance: number, work: Work): boole
 }
 
 export interface MotifHit {
-  readonly shapeId: string;
+  readonly shapeId: ShapeId;
   /** The point is on the reflected half. */
   readonly mirrored: boolean;
 }
@@ -87,8 +87,8 @@ export function hitMotif(round: Round, p: Point, tolerance: number, work: Work):
 }
 
 export interface FigureHit {
-  readonly roundId: string;
-  readonly shapeId: string;
+  readonly roundId: RoundId;
+  readonly shapeId: ShapeId;
   readonly placement: Placement;
 }
 

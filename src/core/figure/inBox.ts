@@ -10,12 +10,12 @@ import { equalTurns, negateTurn, NO_TURN, type Turn } from '@/core/number';
 import { type Placement, placementMap } from '@/core/symmetry';
 import { copiesOf } from './copies';
 import { swallowedRounds } from './jobs';
-import type { Figure, Round } from './model';
+import type { Figure, Round, RoundId } from './model';
 import { seenShapes } from './seen';
 
 /** Shapes of a round that one of its copies has in a box, and that copy. */
 export interface InBox {
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly ids: ReadonlySet<string>;
   readonly placement: Placement;
 }

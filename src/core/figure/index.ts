@@ -67,6 +67,10 @@ export {
 } from './kinds';
 export {
   type AxisSide,
+  type CellRef,
+  type GroupId,
+  type RoundId,
+  type ShapeId,
   type CellEdits,
   COMBINE_OPS,
   type CombineOp,
@@ -121,5 +125,6 @@ export {
   underlayThrough,
 } from './underlay';
 export { roundOf, withRound } from './update';
-export { upgraded } from './upgrade';
+export { storedFigure } from './stored';
+export { broughtUp } from './upgrade';
 export { wovenShapes } from './woven';

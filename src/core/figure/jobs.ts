@@ -6,7 +6,7 @@ import type { MergeOperand, MergeRequest, MergeRole, MergeShape } from '@/core/m
 import type { Work } from '@/core/derive';
 import type { Paint, ScenePage } from '@/core/scene';
 import { copiesOf, symmetryOf } from './copies';
-import type { Edge, Figure, Round, RoundMerge, Shape, Weave } from './model';
+import type { Edge, Figure, Round, RoundMerge, Shape, Weave, RoundId, ShapeId } from './model';
 import { handLength } from './start';
 import { wovenBand, wovenShapes } from './woven';
 import { areaOfShape, paintOfArea, resolvedShapes, isLine } from './combined';
@@ -23,13 +23,13 @@ interface Source {
 export interface MergeJob {
   /** The round's id; with several of a round, the shape's after it. */
   readonly key: string;
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly paint: Paint;
   /** The shapes of the round that the result stands for. */
-  readonly shapeIds: ReadonlySet<string>;
+  readonly shapeIds: ReadonlySet<ShapeId>;
   readonly sources: readonly [Source, ...Source[]];
   /** Of the first source only this shape takes part. */
-  readonly shapeId: string | null;
+  readonly shapeId: ShapeId | null;
   readonly op: RoundMerge['op'];
   readonly weave: Weave | null;
   readonly times: number | null;

@@ -6,8 +6,18 @@ import type { ColourInks, ColourNames, Light, Relief } from '@/core/paint';
 import type { BlendMode, Colour, FillRule, Paint, ScenePage } from '@/core/scene';
 import type { Frame, TurnRule } from '@/core/symmetry';
 
+/** A string of one sort: a plain one is taken for it, one of another sort is not. */
+type OfSort<Sort extends string> = string & { readonly sort?: Sort };
+
+export type RoundId = OfSort<'round'>;
+export type ShapeId = OfSort<'shape'>;
+export type GroupId = OfSort<'group'>;
+export type MotifId = OfSort<'motif'>;
+/** The key of a kind of cells, for all of them, or the key, `@` and the place of one of them in the row of its copies. */
+export type CellRef = OfSort<'cell'>;
+
 export const FIGURE_FORMAT = 'cyclogon-figure';
-export const FIGURE_VERSION = 11;
+export const FIGURE_VERSION = 12;
 
 /** Which side of the axis is kept; the other becomes its reflection, and both are united. */
 export const AXIS_SIDES = ['left', 'right'] as const;
@@ -19,18 +29,18 @@ export type Edge = (typeof EDGES)[number];
 
 /** One shape of a motif, drawn in the upright wedge: centre at 0, 0, axis straight up (towards −y). */
 export interface Shape {
-  readonly id: string;
+  readonly id: ShapeId;
   readonly name: string;
   readonly visible: boolean;
   readonly locked: boolean;
-  /** The id of the group that it lies in. */
-  readonly group?: string;
+  /** The group that it lies in. */
+  readonly group?: GroupId;
   readonly axis?: AxisSide;
   /** What becomes of what reaches past the wedge's rays; as the round has it without one. */
   readonly edge?: Edge;
   readonly form: Form;
   /** Shapes of the motif that the construction is made of, by their ids: its fields hold their curves (see core/figure/inputs). */
-  readonly inputs?: Readonly<Record<string, string>>;
+  readonly inputs?: Readonly<Record<string, ShapeId>>;
   readonly rule: FillRule;
   readonly paint: Paint;
 }
@@ -48,7 +58,7 @@ export const ROUND_MERGES = [
 
 /** Cells that are fused: by their references, in all turns, or these alone. */
 interface FusedCells {
-  readonly cells: readonly string[];
+  readonly cells: readonly CellRef[];
   readonly alone?: true;
 }
 
@@ -67,8 +77,8 @@ export interface CellEdits {
   /** Cells that are given no paint have that of the frontmost shape over them, instead of the round's. */
   readonly fromShapes?: true;
   readonly fused: readonly FusedCells[];
-  readonly removed: readonly string[];
-  readonly paints: Readonly<Record<string, Paint>>;
+  readonly removed: readonly CellRef[];
+  readonly paints: Readonly<Record<CellRef, Paint>>;
 }
 
 /** What becomes of a round's overlapping copies; the result has a paint of its own. */
@@ -106,10 +116,10 @@ export type CombineOp = (typeof COMBINE_OPS)[number];
  * in it names it: `group` of a shape, `parent` of a group (see core/figure/groups).
  */
 export interface Group {
-  readonly id: string;
+  readonly id: GroupId;
   readonly name: string;
-  /** The id of the group that it lies in. */
-  readonly parent?: string;
+  /** The group that it lies in. */
+  readonly parent?: GroupId;
   readonly op?: CombineOp;
   readonly axis?: AxisSide;
   /** What lies in it is a straight strip, and is drawn bent. */
@@ -136,7 +146,7 @@ export const LOWER_ACTIONS = ['cut', 'inside', 'join'] as const;
 export interface LowerAction {
   readonly how: (typeof LOWER_ACTIONS)[number];
   /** Which; all without a list. */
-  readonly rounds?: readonly string[];
+  readonly rounds?: readonly RoundId[];
 }
 
 /** How a change goes from the first copy to the last: evenly, slowly at first, at last, or at both. */
@@ -179,7 +189,7 @@ export interface RoundWhirl {
 
 /** A motif, back to front, and the rule by which it is turned about the centre. */
 export interface Round {
-  readonly id: string;
+  readonly id: RoundId;
   readonly name: string;
   readonly visible: boolean;
   readonly locked: boolean;
@@ -198,12 +208,12 @@ export interface Round {
   /** Facets are lighter and darker by the way that they face. */
   readonly light?: Light;
   readonly relief?: Relief;
-  /** Rounds with the same word here have one motif: a change to it is a change to all. */
-  readonly link?: string;
+  /** The id of the motif that it shares with other rounds: a change to it is a change to all. It has one for itself without. */
+  readonly motif?: MotifId;
   /** Copies that are left out, by their places. */
   readonly omitted?: readonly number[];
   /** This round is a copy of another one set free: of which, and its place there. */
-  readonly detachedFrom?: { readonly roundId: string; readonly index: number };
+  readonly detachedFrom?: { readonly roundId: RoundId; readonly index: number };
   /** What is set out before anything is drawn; guides only, never exported. */
   readonly frame: Frame;
   readonly shapes: readonly Shape[];

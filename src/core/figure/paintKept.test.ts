@@ -43,7 +43,7 @@ const withPlaced = (figure: Figure, newId: () => string): Figure => {
         ...round.shapes.map((each) =>
           each.form.kind === 'drawing' ? { ...each, paint: { fill: UNSEEN, stroke: null } } : each,
         ),
-        recolouredDrawing(round.link === undefined ? placed(newId()) : shape),
+        recolouredDrawing(round.motif === undefined ? placed(newId()) : shape),
       ],
     })),
   };

@@ -11,14 +11,14 @@ import { MITER_LIMIT } from '@/core/paint';
 import { resolvedShapes } from './combined';
 import { usedGroups, withShapesAndGroups } from './groups';
 import { roundsBelow } from './jobs';
-import type { Figure, Round, Shape } from './model';
+import type { Figure, Round, Shape, RoundId } from './model';
 
 /** Which part: all of it, a round with all its copies, its motif once, or shapes of it once. */
 export type FigurePart =
   | { readonly of: 'all' }
-  | { readonly of: 'round'; readonly roundId: string }
-  | { readonly of: 'motif'; readonly roundId: string }
-  | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: readonly string[] };
+  | { readonly of: 'round'; readonly roundId: RoundId }
+  | { readonly of: 'motif'; readonly roundId: RoundId }
+  | { readonly of: 'shapes'; readonly roundId: RoundId; readonly shapeIds: readonly string[] };
 
 /** A round once and upright, unmerged: its motif where its first copy stands. */
 function once(round: Round): Round {

@@ -11,15 +11,15 @@ import {
   rampColour,
 } from '@/core/paint';
 import type { Colour, Paint } from '@/core/scene';
-import type { Figure, Round, Shape } from './model';
+import type { Figure, Round, Shape, RoundId, ShapeId } from './model';
 import { isBuilt, makerOf, withParams } from '@/core/maker';
 import { remembered } from '../remembered';
 import { withRound, withRounds } from './update';
 
 /** What colours are changed of: shapes of a round, a round, or all of the figure, its page and palette too. */
 export type ColourScope =
-  | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: ReadonlySet<string> }
-  | { readonly of: 'round'; readonly roundId: string }
+  | { readonly of: 'shapes'; readonly roundId: RoundId; readonly shapeIds: ReadonlySet<ShapeId> }
+  | { readonly of: 'round'; readonly roundId: RoundId }
   | { readonly of: 'figure' };
 
 type Change = (colour: Colour) => Colour;

@@ -468,7 +468,7 @@ const round = Joi.object({
   }),
   blend: Joi.valid(...BLEND_MODES),
   opacity: share,
-  link: id.optional(),
+  motif: id.optional(),
   omitted: Joi.array()
     .items(
       Joi.number()

@@ -12,7 +12,7 @@ import { isInside } from '@/core/merge';
 import { resolvedMotif } from './combined';
 import { anchorOf } from './hit';
 import { trimOf } from './jobs';
-import type { Round, Shape } from './model';
+import type { Round, Shape, ShapeId } from './model';
 import { partsWithPaint } from './parts';
 
 /** A shape as it is seen. */
@@ -42,13 +42,13 @@ export function seenShapes(round: Round, work: Work): readonly SeenShape[] {
 }
 
 /** The outlines that are seen of a motif, or of shapes of it and what they are combined to. */
-export const seenPaths = (round: Round, work: Work, shapeIds?: ReadonlySet<string>): Path[] =>
+export const seenPaths = (round: Round, work: Work, shapeIds?: ReadonlySet<ShapeId>): Path[] =>
   seenShapes(round, work)
     .filter(({ ids }) => !shapeIds || ids.some((id) => shapeIds.has(id)))
     .flatMap(({ paths }) => paths);
 
 /** The box of what is seen of some shapes; of those that are hidden or come to nothing, that of what they are made from. */
-export function seenBox(round: Round, work: Work, shapeIds: ReadonlySet<string>): Bounds {
+export function seenBox(round: Round, work: Work, shapeIds: ReadonlySet<ShapeId>): Bounds {
   const paths = seenPaths(round, work, shapeIds);
   if (paths.length > 0) return boundsOfPaths(paths);
   const own = round.shapes.filter(({ id }) => shapeIds.has(id));

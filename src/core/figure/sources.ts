@@ -29,11 +29,11 @@ import { turn, turnFromDegrees } from '@/core/number';
 import { carriedPaint } from '@/core/paint';
 import type { Paint } from '@/core/scene';
 import { motifTree, shapesIn, type Motif, type MotifNode } from './groups';
-import type { Figure, Group, MotifSource, Round, Shape } from './model';
+import type { Figure, Group, MotifSource, Round, Shape, RoundId, ShapeId } from './model';
 
 /** A use of a motif of the drawer. */
 export interface MotifUse {
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly group: Group & { readonly source: MotifSource };
   readonly shapes: readonly Shape[];
 }
@@ -41,7 +41,7 @@ export interface MotifUse {
 const hasSource = (group: Group): group is MotifUse['group'] => group.source !== undefined;
 
 /** The uses in a motif, the outermost first. */
-function usesIn(nodes: readonly MotifNode[], roundId: string): MotifUse[] {
+function usesIn(nodes: readonly MotifNode[], roundId: RoundId): MotifUse[] {
   return nodes.flatMap((node) => {
     if (node.kind === 'shape') return [];
     const own = hasSource(node.group) ? [{ roundId, group: node.group, shapes: shapesIn(node) }] : [];
@@ -58,7 +58,7 @@ export const usesOfFigure = ({ rounds }: Figure): MotifUse[] => rounds.flatMap(u
 /** A round in which the uses that are all among some shapes are where a transform puts them. @param times how often */
 export function withSourcesMoved(
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   t: Transform,
   times: number,
 ): Round {

@@ -2,7 +2,7 @@ import type { Work } from '@/core/derive';
 import { applyTo, type Bounds, boundsOfPaths, distance, inverse, type Point, turnMap } from '@/core/curve';
 import { endsOver, movedRun, withRun } from '@/core/paint';
 import type { Gradient, Spread } from '@/core/scene';
-import type { Figure, Round } from './model';
+import type { Figure, Round, ShapeId } from './model';
 import { reachOfMotif } from './reach';
 import { seenPaths, seenShapes } from './seen';
 
@@ -13,7 +13,7 @@ import { seenPaths, seenShapes } from './seen';
 export function endsOfSpread(
   figure: Figure,
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   kind: Gradient['kind'],
   spread: Spread,
   work: Work,
@@ -93,7 +93,7 @@ function isFitted(gradient: Gradient, [from, to]: readonly [Point, Point]): bool
 export function respread(
   figure: Figure,
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   gradient: Gradient,
   spread: Spread,
   work: Work,

@@ -2,7 +2,7 @@ import { NO_TURN } from '@/core/number';
 import type { Form } from '@/core/maker';
 import { NO_FRAME } from '@/core/symmetry';
 import type { Paint, ScenePage, Stroke } from '@/core/scene';
-import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape } from './model';
+import { FIGURE_FORMAT, FIGURE_VERSION, type Figure, type Round, type Shape, type RoundId } from './model';
 
 /** The colours that a new figure starts with: sand to deep water. */
 const START_PALETTE = ['#f2e6d0', '#f7c6a3', '#d9512c', '#e9b44c', '#84c5b4', '#1f8a76', '#113d4c'];
@@ -56,7 +56,7 @@ export const newShape = (id: string, name: string, form: Form, paint: Paint): Sh
 });
 
 /** An empty figure on a square page of 180 mm with one round. */
-export const newFigure = (name: string, roundId: string): Figure => ({
+export const newFigure = (name: string, roundId: RoundId): Figure => ({
   format: FIGURE_FORMAT,
   version: FIGURE_VERSION,
   name,

@@ -408,10 +408,10 @@ describe('shared motifs and free copies', () => {
     expect(roundOf(moved, 'r').shapes).toBe(roundOf(moved, 'b').shapes);
     expect(checkFigure(JSON.parse(JSON.stringify(moved)))).toEqual(moved);
     const own = unlinkRound(moved, 'b');
-    expect(own.rounds.some(({ link }) => link !== undefined)).toBe(false);
+    expect(own.rounds.some(({ motif }) => motif !== undefined)).toBe(false);
     const apart = moveShapes(own, 'b', new Set(['s']), { x: 0, y: -3 });
     expect(roundOf(apart, 'r').shapes).toBe(roundOf(own, 'r').shapes);
-    expect(roundOf(duplicateRound(linked, 'b', counter()), 'n1').link).toBeUndefined();
+    expect(roundOf(duplicateRound(linked, 'b', counter()), 'n1').motif).toBeUndefined();
     expect(linkProblem('r', 'r')?.sentence).toContain('itself');
     expect(linkRound(linked, 'r', 'r', 'x')).toBe(linked);
   });

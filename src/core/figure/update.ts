@@ -1,5 +1,5 @@
 /**
- * Changing a figure so that what must hold of its rounds goes on holding: rounds with one link have one motif, every group has a
+ * Changing a figure so that what must hold of its rounds goes on holding: rounds that share a motif have the same one, every group has a
  * shape in it, and constructions follow the shapes that they are made of.
  *
  * @example
@@ -7,10 +7,10 @@
  */
 import { usedGroups, withShapesAndGroups, type Motif } from './groups';
 import { withInputsInStep } from './inputs';
-import type { Figure, Round } from './model';
+import type { Figure, Round, RoundId } from './model';
 
 /** The round with this id. @throws RangeError where the figure has none */
-export function roundOf(figure: Figure, roundId: string): Round {
+export function roundOf(figure: Figure, roundId: RoundId): Round {
   const round = figure.rounds.find(({ id }) => id === roundId);
   if (!round) throw new RangeError('This round is no longer in the figure.');
   return round;
@@ -30,8 +30,8 @@ function withUsedGroups(round: Round): Round {
   return usedGroups(groups, shapes) === groups ? round : withShapesAndGroups(round, shapes, groups);
 }
 
-/** The figure with one round put in place of its former self; rounds that are linked to it get its motif. */
-export function withRound(figure: Figure, roundId: string, change: (round: Round) => Round): Figure {
+/** The figure with one round put in place of its former self; rounds that share its motif get it too. */
+export function withRound(figure: Figure, roundId: RoundId, change: (round: Round) => Round): Figure {
   const before = figure.rounds.find(({ id }) => id === roundId);
   if (!before) return figure;
   const after = withInputsInStep(before, withUsedGroups(change(before)));
@@ -40,19 +40,19 @@ export function withRound(figure: Figure, roundId: string, change: (round: Round
     ...figure,
     rounds: figure.rounds.map((round) => {
       if (round === before) return after;
-      return after.link !== undefined && round.link === after.link ? withMotif(round, after) : round;
+      return after.motif !== undefined && round.motif === after.motif ? withMotif(round, after) : round;
     }),
   };
 }
 
-/** The figure with every round changed; the motif that linked rounds share is changed once, as that of the first of them. */
+/** The figure with every round changed; a motif that rounds share is changed once, as that of the first of them. */
 export function withRounds(figure: Figure, change: (round: Round) => Round): Figure {
   const shared = new Map<string, Motif>();
   const rounds = figure.rounds.map((round) => {
     const after = withInputsInStep(round, withUsedGroups(change(round)));
-    if (after.link === undefined) return after;
-    const motif = shared.get(after.link) ?? after;
-    shared.set(after.link, motif);
+    if (after.motif === undefined) return after;
+    const motif = shared.get(after.motif) ?? after;
+    shared.set(after.motif, motif);
     return withMotif(after, motif);
   });
   return { ...figure, rounds };

@@ -60,6 +60,20 @@ describe('files of earlier versions', () => {
     },
   );
 
+  it('have motifs by id: rounds with one link share theirs, one that had come apart keeps its own', () => {
+    const figure = readFigure(textOf('frost-flake.v11.json'));
+    const [first, turned, apart] = figure.rounds;
+    expect([first?.motif, turned?.motif, apart?.motif]).toEqual(['flake', 'flake', undefined]);
+    expect(turned?.shapes).toEqual(first?.shapes);
+    expect(apart?.shapes).toHaveLength(1);
+    const stored = JSON.parse(writeFigure(figure)) as {
+      motifs: { id: string }[];
+      rounds: { motif: string }[];
+    };
+    expect(stored.rounds.slice(0, 3).map(({ motif }) => motif)).toEqual(['flake', 'flake', 'apart']);
+    expect(stored.motifs.filter(({ id }) => id === 'flake')).toHaveLength(1);
+  });
+
   it('have groups with names, combined as they were', async () => {
     const figure = readFigure(textOf('scallop-ring.v5.json'));
     const groups = figure.rounds.flatMap((round) => round.groups ?? []);

@@ -1,6 +1,11 @@
+import equal from 'fast-deep-equal';
+
 import { petalOfCircles, petalOfSize } from '@/core/maker';
 import { addTurns, MOST_DEN, NO_TURN, turn } from '@/core/number';
 import { NO_FRAME } from '@/core/symmetry';
+
+import type { Figure } from './model';
+import { figureOfStored, storedFigure } from './stored';
 
 type Json = Record<string, unknown>;
 
@@ -138,6 +143,23 @@ const fromNinth = (figure: Json): Json => ({ ...figure, version: 10 });
 /** Up to version 10 no number went by others. */
 const fromTenth = (figure: Json): Json => ({ ...figure, version: 11 });
 
+/** True where two rounds have the same in their motifs; one that had come apart keeps its own. */
+const isSameMotif = (a: Json, b: Json | undefined): boolean =>
+  b !== undefined && equal([a['shapes'], a['groups']], [b['shapes'], b['groups']]);
+
+/** Up to version 11 each round held its motif, and those with one `link` the same. */
+function fromEleventh(figure: Json): Json {
+  const { rounds } = figure;
+  const next = { ...figure, version: 12 };
+  if (!Array.isArray(rounds) || !rounds.every(isRecord)) return next;
+  const first = new Map<unknown, Json>();
+  for (const round of rounds) if (!first.has(round['link'])) first.set(round['link'], round);
+  const named = rounds.map(({ link, ...round }) =>
+    link !== undefined && isSameMotif(round, first.get(link)) ? { ...round, motif: link } : round,
+  );
+  return storedFigure({ ...next, rounds: named } as unknown as Figure) as unknown as Json;
+}
+
 const STEPS: readonly ((figure: Json) => Json)[] = [
   fromFirst,
   fromSecond,
@@ -149,6 +171,7 @@ const STEPS: readonly ((figure: Json) => Json)[] = [
   fromEighth,
   fromNinth,
   fromTenth,
+  fromEleventh,
 ];
 
 /**
@@ -160,3 +183,6 @@ export function upgraded(figure: Json): Json {
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return figure;
   return STEPS.slice(version - 1).reduce((before, step) => step(before), figure);
 }
+
+/** What was stored as a figure, of whatever version, as a figure in memory; not checked. */
+export const broughtUp = (stored: Json): Json => figureOfStored(upgraded(stored));

@@ -17,6 +17,7 @@ export {
   type MergeOperand,
   type MergeOperation,
   type MergePart,
+  type MergeFacts,
   type MergeRequest,
   type MergeResult,
   type MergeRole,

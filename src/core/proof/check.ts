@@ -4,6 +4,7 @@
  * @example
  * export const thin = check({ id: 'thin', title: 'Thin lines', limits: [width], passed: '…', find: (subject, { width }) => […] });
  */
+import type { RoundId } from '@/core/figure';
 import type { Mend, Severity } from '@/core/finding';
 import type { Point } from '@/core/curve';
 import type { Subject } from './subject';
@@ -14,7 +15,7 @@ export interface Place {
   readonly at: Point;
   /** How large what is found is there, across. */
   readonly size: number;
-  readonly roundId?: string;
+  readonly roundId?: RoundId;
   readonly shapeIds?: readonly string[];
 }
 

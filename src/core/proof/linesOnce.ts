@@ -1,7 +1,7 @@
 import { areOwnMirror, mapPath, type Path, pathLength, turnMap } from '@/core/curve';
 import type { Work } from '@/core/derive';
 import { tidyShapes } from '@/core/figure/commands';
-import { type Figure, type Round, roundOf, type Shape, withRound } from '@/core/figure';
+import { type Figure, type Round, roundOf, type Shape, withRound, type RoundId } from '@/core/figure';
 import { turn } from '@/core/number';
 import { formOfPaths, pathsOfForm } from '@/core/maker';
 
@@ -69,7 +69,7 @@ const meetsItselfOnRays = (round: Round): boolean =>
   round.rule.mirror &&
   !round.rule.alternate &&
   !round.rule.sweep &&
-  !(round.merge ?? round.link ?? round.omitted ?? round.variation ?? round.progression ?? round.whirl);
+  !(round.merge ?? round.motif ?? round.omitted ?? round.variation ?? round.progression ?? round.whirl);
 
 /**
  * Lines of a mirrored round that lie on a ray between two of its wedges are drawn from both sides: they become a round of their own behind
@@ -77,7 +77,7 @@ const meetsItselfOnRays = (round: Round): boolean =>
  */
 function withRaysApart(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   width: number,
   newId: () => string,
   work: Work,
@@ -119,7 +119,7 @@ function withRaysApart(
  */
 export function withLinesOnce(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   width: number,
   newId: () => string,
   work: Work,

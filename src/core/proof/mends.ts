@@ -38,6 +38,8 @@ import {
   startStroke,
   swapColour,
   withRound,
+  type RoundId,
+  type ShapeId,
 } from '@/core/figure';
 import { withoutIdleHandles } from './checks/handles';
 import { isSpeck } from './checks/specks';
@@ -52,7 +54,7 @@ export interface Hands {
   readonly work: Work;
   readonly newId: () => string;
   /** The cells of a divided round; null where they are not known. */
-  readonly divisionOf: (roundId: string) => Division | null;
+  readonly divisionOf: (roundId: RoundId) => Division | null;
 }
 
 /** One bridge: from an island over to what stays, and how many stand round the centre. */
@@ -120,7 +122,7 @@ const repainted = (round: Round, change: (paint: Paint) => Paint): Round => ({
 });
 
 /** Makes all of a round full colours: no blend mode, no opacity, and of a gradient its first colour. */
-function opaqueRound(figure: Figure, roundId: string): Figure {
+function opaqueRound(figure: Figure, roundId: RoundId): Figure {
   const plain = setOpacity(setBlend(figure, roundId, 'normal'), roundId, 1);
   const flat = withRound(plain, roundId, (round) => repainted(round, flatPaint));
   return recoloured(flat, { of: 'round', roundId }, (colour) => colour.slice(0, 7));
@@ -143,7 +145,7 @@ function flatPaint({ fill, stroke, ...rest }: Paint): Paint {
 }
 
 /** Solves for the size at which neighbouring copies of a round touch. */
-function fitted(figure: Figure, roundId: string, { work }: Hands): Result<Figure> {
+function fitted(figure: Figure, roundId: RoundId, { work }: Hands): Result<Figure> {
   const round = roundOf(figure, roundId);
   const shapes = round.shapes.filter(({ visible, paint }) => visible && paint.fill);
   const ids = new Set(shapes.map(({ id }) => id));
@@ -167,7 +169,7 @@ function fitted(figure: Figure, roundId: string, { work }: Hands): Result<Figure
 }
 
 /** The outline that goes round a shape once. */
-function united(figure: Figure, roundId: string, shapeId: string, { work }: Hands): Result<Figure> {
+function united(figure: Figure, roundId: RoundId, shapeId: ShapeId, { work }: Hands): Result<Figure> {
   const shape = roundOf(figure, roundId).shapes.find(({ id }) => id === shapeId);
   if (!shape) return noCells;
   const shapes = [{ paths: pathsOfForm(shape.form, work), rule: shape.rule }];
@@ -181,8 +183,8 @@ function united(figure: Figure, roundId: string, shapeId: string, { work }: Hand
 /** A figure with other contours of a path. */
 const withContours = (
   figure: Figure,
-  roundId: string,
-  shapeId: string,
+  roundId: RoundId,
+  shapeId: ShapeId,
   change: (contours: readonly Contour[]) => readonly Contour[],
 ): Figure =>
   withShapes(figure, roundId, new Set([shapeId]), (shape) =>
@@ -191,7 +193,7 @@ const withContours = (
       : shape,
   );
 
-const strokeOf = (figure: Figure, roundId: string, ids: readonly string[], part: Partial<Stroke>): Figure =>
+const strokeOf = (figure: Figure, roundId: RoundId, ids: readonly string[], part: Partial<Stroke>): Figure =>
   withShapes(figure, roundId, new Set(ids), (shape) => ({
     ...shape,
     paint: { ...shape.paint, stroke: shape.paint.stroke && { ...shape.paint.stroke, ...part } },
@@ -201,15 +203,15 @@ type Step = (figure: Figure, hands: Hands, ...args: never[]) => Figure | Result<
 
 /** Every step that mends, by the name that findings call it by. */
 const STEPS = {
-  tidy: (figure: Figure, { work }: Hands, roundId: string, ids: string[], width: number) =>
+  tidy: (figure: Figure, { work }: Hands, roundId: RoundId, ids: string[], width: number) =>
     tidyShapes(figure, roundId, new Set(ids), width, false, work).figure,
-  linesOnce: (figure: Figure, { work, newId }: Hands, roundId: string, width: number) =>
+  linesOnce: (figure: Figure, { work, newId }: Hands, roundId: RoundId, width: number) =>
     withLinesOnce(figure, roundId, width, newId, work) ?? figure,
-  idleHandles: (figure: Figure, _: Hands, roundId: string, shapeId: string, near: number) =>
+  idleHandles: (figure: Figure, _: Hands, roundId: RoundId, shapeId: ShapeId, near: number) =>
     withContours(figure, roundId, shapeId, (contours) =>
       contours.map((contour) => withoutIdleHandles(contour, near).contour),
     ),
-  specks: (figure: Figure, _: Hands, roundId: string, shapeId: string, area: number) => {
+  specks: (figure: Figure, _: Hands, roundId: RoundId, shapeId: ShapeId, area: number) => {
     const left = withContours(figure, roundId, shapeId, (contours) =>
       contours.filter((contour) => !isSpeck(contour, area)),
     );
@@ -218,47 +220,47 @@ const STEPS = {
       ? removeShapes(left, roundId, new Set([shapeId]))
       : left;
   },
-  close: (figure: Figure, _: Hands, roundId: string, shapeId: string, nodes: number[]) =>
+  close: (figure: Figure, _: Hands, roundId: RoundId, shapeId: ShapeId, nodes: number[]) =>
     setClosed(figure, { roundId, shapeId }, new Set(nodes), true),
-  join: (figure: Figure, _: Hands, roundId: string, ids: string[], join: Stroke['join']) =>
+  join: (figure: Figure, _: Hands, roundId: RoundId, ids: string[], join: Stroke['join']) =>
     strokeOf(figure, roundId, ids, { join }),
-  strokeWidth: (figure: Figure, _: Hands, roundId: string, ids: string[], width: number) =>
+  strokeWidth: (figure: Figure, _: Hands, roundId: RoundId, ids: string[], width: number) =>
     strokeOf(figure, roundId, ids, { width }),
-  bands: (figure: Figure, { work, newId }: Hands, roundId: string, ids: string[]) =>
+  bands: (figure: Figure, { work, newId }: Hands, roundId: RoundId, ids: string[]) =>
     makeBands(figure, roundId, new Set(ids), newId, work).figure,
-  removeShapes: (figure: Figure, _: Hands, roundId: string, ids: string[]) =>
+  removeShapes: (figure: Figure, _: Hands, roundId: RoundId, ids: string[]) =>
     removeShapes(figure, roundId, new Set(ids)),
-  unite: (figure: Figure, hands: Hands, roundId: string, shapeId: string) =>
+  unite: (figure: Figure, hands: Hands, roundId: RoundId, shapeId: ShapeId) =>
     united(figure, roundId, shapeId, hands),
-  fuse: (figure: Figure, _: Hands, roundId: string, refs: string[]) =>
+  fuse: (figure: Figure, _: Hands, roundId: RoundId, refs: string[]) =>
     fuseCells(figure, roundId, refs, false),
-  paintCells: (figure: Figure, { divisionOf }: Hands, roundId: string, refs: string[], paint: Paint) => {
+  paintCells: (figure: Figure, { divisionOf }: Hands, roundId: RoundId, refs: string[], paint: Paint) => {
     const division = divisionOf(roundId);
     return division ? paintCells(figure, roundId, division, refs, paint) : noCells;
   },
-  removeCells: (figure: Figure, { divisionOf }: Hands, roundId: string, refs: string[]) => {
+  removeCells: (figure: Figure, { divisionOf }: Hands, roundId: RoundId, refs: string[]) => {
     const division = divisionOf(roundId);
     return division ? removeCells(figure, roundId, division, refs) : noCells;
   },
   recolour: (figure: Figure, _: Hands, from: string, to: string) => swapColour(figure, from, to),
   addToPalette: (figure: Figure, _: Hands, colour: string) => addToPalette(figure, colour),
-  opaque: (figure: Figure, _: Hands, roundId: string) => opaqueRound(figure, roundId),
-  outlines: (figure: Figure, _: Hands, roundId: string) =>
+  opaque: (figure: Figure, _: Hands, roundId: RoundId) => opaqueRound(figure, roundId),
+  outlines: (figure: Figure, _: Hands, roundId: RoundId) =>
     withRound(figure, roundId, (round) => repainted(round, (paint) => outlined(paint, figure.page))),
-  fit: (figure: Figure, hands: Hands, roundId: string) => fitted(figure, roundId, hands),
-  step: (figure: Figure, _: Hands, roundId: string, choice: StepChoice) => takeStep(figure, roundId, choice),
+  fit: (figure: Figure, hands: Hands, roundId: RoundId) => fitted(figure, roundId, hands),
+  step: (figure: Figure, _: Hands, roundId: RoundId, choice: StepChoice) => takeStep(figure, roundId, choice),
   bleed: (figure: Figure, _: Hands, bleed: number) => setPage(figure, { bleed }),
   pageSize: (figure: Figure, _: Hands, width: number, height: number) => setPage(figure, { width, height }),
   centre: (figure: Figure) => setPage(figure, { centre: { x: 0, y: 0 } }),
   bridges: (figure: Figure, hands: Hands, bridges: Bridge[], width: number) =>
     withBridges(figure, hands, bridges, width),
-  alternate: (figure: Figure, _: Hands, roundId: string) =>
+  alternate: (figure: Figure, _: Hands, roundId: RoundId) =>
     withRound(figure, roundId, (round) =>
       round.merge?.weave
         ? { ...round, merge: { ...round.merge, weave: { ...round.merge.weave, swapped: [] } } }
         : round,
     ),
-  weaveGap: (figure: Figure, _: Hands, roundId: string, gap: number) => setWeaveGap(figure, roundId, gap),
+  weaveGap: (figure: Figure, _: Hands, roundId: RoundId, gap: number) => setWeaveGap(figure, roundId, gap),
 } satisfies Record<string, Step>;
 
 /** The names of all steps that mend. */

@@ -8,7 +8,7 @@
 import { type Affine, compose, mapPath, moveMap, ORIGIN, scaleMap, turnMap } from '@/core/curve';
 import type { Work } from '@/core/derive';
 import { addRound, removeRound, removeShapes } from '@/core/figure/commands';
-import { type Figure, groupsAround, type Round, roundOf } from '@/core/figure';
+import { type Figure, groupsAround, type Round, roundOf, type RoundId } from '@/core/figure';
 import { type Drawing, type DrawnShape, mappedPaint } from '@/core/format/drawing';
 import { pathsOfForm } from '@/core/maker';
 import { convertLength } from '@/core/number';
@@ -36,7 +36,7 @@ export function canBeRead(round: Round, ids: ReadonlySet<string>): boolean {
 /** Shapes of a round as a drawing of the figure's page: those of its first copy. */
 export function drawingOfShapes(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   ids: ReadonlySet<string>,
   work: Work,
 ): Drawing {
@@ -64,7 +64,7 @@ export function drawingOfShapes(
 /** The figure with rounds in place of shapes; a round that loses all of its shapes goes. Their centre is the figure's. */
 export function withRoundsOf(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   ids: ReadonlySet<string>,
   rounds: readonly Round[],
 ): Figure {

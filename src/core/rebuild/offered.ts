@@ -31,7 +31,7 @@ import {
   setStart,
   transformShapes,
 } from '@/core/figure/commands';
-import { type Figure, newRound, type Round, roundOf, type Shape } from '@/core/figure';
+import { type Figure, newRound, type Round, roundOf, type Shape, type RoundId } from '@/core/figure';
 import { type Form, handParams, type HandParams, isBuilt, pathForm, pathsOfForm } from '@/core/maker';
 import { addTurns, NO_TURN, turnFromDegrees } from '@/core/number';
 import { goesRound, type HandStroke, type KeptStroke, type StrokeSymmetry } from './handStroke';
@@ -69,7 +69,7 @@ const strokeOf = rememberedWith((shape: Shape, work: Work): HandStroke | null =>
 });
 
 /** True for a round whose one copy is drawn freely: nothing turns it or makes something of it. */
-const isFree = ({ rule, merge, whirl, variation, progression, lowerAction, locked, link }: Round): boolean =>
+const isFree = ({ rule, merge, whirl, variation, progression, lowerAction, locked, motif }: Round): boolean =>
   rule.fold === 1 &&
   !rule.mirror &&
   !merge &&
@@ -78,7 +78,7 @@ const isFree = ({ rule, merge, whirl, variation, progression, lowerAction, locke
   !progression &&
   !lowerAction &&
   !locked &&
-  !link;
+  !motif;
 
 /** The symmetry that a round drawn freely most likely is to have; null where it is none, or nothing speaks for one. */
 export const offerOf = rememberedWith((round: Round, work: Work): StrokeSymmetry | null => {
@@ -168,7 +168,7 @@ function withStaying(figure: Figure, round: Round, stay: readonly string[], newI
  */
 export function takeOffer(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   offer: StrokeSymmetry,
   newId: () => string,
   work: Work,

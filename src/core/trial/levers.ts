@@ -35,6 +35,8 @@ import {
   ROUND_MERGES,
   seenPaths,
   type Shape,
+  type RoundId,
+  type ShapeId,
 } from '@/core/figure';
 import {
   type BuiltForm,
@@ -211,7 +213,7 @@ function reachLevers(thing: Thing, round: Round, work: Work): Lever[] {
 }
 
 /** A round's motif so large that its copies keep a gap; as it was where no size does. */
-function withGap(figure: Figure, roundId: string, gap: number, work: Work): Figure {
+function withGap(figure: Figure, roundId: RoundId, gap: number, work: Work): Figure {
   const round = roundOf(figure, roundId);
   const [first] = round.shapes;
   if (!first) return figure;
@@ -311,8 +313,8 @@ const whirlOf = (figure: Figure, id: string, otherwise: NonNullable<Round['whirl
 /** The form of a shape as it is in a figure; null where it is no construction of the kind any more. */
 function builtIn(
   figure: Figure,
-  roundId: string,
-  shapeId: string,
+  roundId: RoundId,
+  shapeId: ShapeId,
   kind: BuiltForm['kind'],
 ): BuiltForm | null {
   const form = roundOf(figure, roundId).shapes.find(({ id }) => id === shapeId)?.form;

@@ -14,7 +14,7 @@ import Database from 'better-sqlite3';
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Figure } from '@/core/figure';
+import { type Figure, storedFigure } from '@/core/figure';
 import { checkFigure } from '@/core/format/figure';
 import type { TakenBackup } from '../../wire';
 import { DATABASE_FILE, openDatabase, writing } from '../database';
@@ -202,7 +202,7 @@ const renamed = async (trx: Knex, id: string, position: number, figure: Figure):
   await trx<StepRow>('steps').where({ figure_id: id }).andWhere('position', '>', position).delete();
   await trx<StepRow>('steps')
     .where({ figure_id: id, position })
-    .update({ figure: JSON.stringify(figure), patch: null });
+    .update({ figure: JSON.stringify(storedFigure(figure)), patch: null });
 };
 
 /**

@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import { type Figure, upgraded } from '@/core/figure';
+import { broughtUp, type Figure, storedFigure } from '@/core/figure';
 import { checkFigure } from '@/core/format/figure';
 import { idOfStock, stockFigure } from '@/core/stock';
 import { STOCK_MOTIFS } from '@/core/stock/motifs';
@@ -65,7 +65,7 @@ export async function loadMotif(knex: Knex, id: string, alsoOut = false): Promis
   const entry = STOCK.find((each) => each.id === id);
   if (stock && entry) return { ...entry, figure: stock };
   const row = await rowOf(knex, id, alsoOut);
-  const figure = upgraded(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure;
+  const figure = broughtUp(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure;
   return { ...entryOf(row), figure };
 }
 
@@ -91,7 +91,7 @@ async function inserted(trx: Knex, { name, labels, figure }: MotifGiven): Promis
     name,
     labels: JSON.stringify(labels),
     revision: 1,
-    figure: JSON.stringify(motifFigure(figure)),
+    figure: JSON.stringify(storedFigure(motifFigure(figure))),
     created_at: at,
     updated_at: at,
     deleted_at: null,
@@ -123,7 +123,7 @@ export const changeMotif = (knex: Knex, id: string, change: Partial<MotifGiven>)
       ...(change.name !== undefined && { name: change.name }),
       ...(change.labels && { labels: JSON.stringify(change.labels) }),
       ...(change.figure && {
-        figure: JSON.stringify(motifFigure(change.figure)),
+        figure: JSON.stringify(storedFigure(motifFigure(change.figure))),
         revision: row.revision + 1,
       }),
       updated_at: now(),
@@ -158,7 +158,7 @@ export async function motifSet(knex: Knex, ids: readonly string[] | null): Promi
   const motifs = rows.map((row) => ({
     name: row.name,
     labels: JSON.parse(row.labels) as string[],
-    figure: upgraded(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure,
+    figure: broughtUp(JSON.parse(row.figure) as Record<string, unknown>) as unknown as Figure,
   }));
   return { format: MOTIF_SET, version: 1, motifs };
 }

@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import { type Figure, upgraded } from '@/core/figure';
+import { broughtUp, type Figure, storedFigure } from '@/core/figure';
 import type { FigureHistory, StateRef, VersionEntry } from '../../wire';
 import { writing } from '../database';
 import { NotFound, Refused } from '../errors';
@@ -63,7 +63,7 @@ export async function stateOf(
   if (version !== undefined) {
     const found = await knex<VersionRow>('versions').where({ id: version, figure_id: id }).first();
     if (!found) throw new NotFound('There is no such version; it may have been taken away.');
-    const figure = upgraded(JSON.parse(found.figure) as Record<string, unknown>) as unknown as Figure;
+    const figure = broughtUp(JSON.parse(found.figure) as Record<string, unknown>) as unknown as Figure;
     return { figure, key: `${id}/version/${version}`, revision };
   }
   if (step === undefined)
@@ -95,13 +95,23 @@ export const keepVersion = (
     const named = await trx<VersionRow>('versions').where({ figure_id: id, kind: 'named' }).select('id');
     if (named.length >= MOST_VERSIONS)
       throw new Refused(`A figure has at most ${MOST_VERSIONS} versions: take one away first.`);
-    return insertVersion(trx, { figure_id: id, name, kind: 'named', figure: JSON.stringify(figure) });
+    return insertVersion(trx, {
+      figure_id: id,
+      name,
+      kind: 'named',
+      figure: JSON.stringify(storedFigure(figure)),
+    });
   });
 
 /** Keeps what would be lost as work goes on from an earlier step, for a while. */
 export async function keepLeft(trx: Knex, id: string, figure: Figure, label: string): Promise<void> {
   const name = `Left behind: ${label}`.slice(0, 120);
-  await insertVersion(trx, { figure_id: id, name, kind: 'left', figure: JSON.stringify(figure) });
+  await insertVersion(trx, {
+    figure_id: id,
+    name,
+    kind: 'left',
+    figure: JSON.stringify(storedFigure(figure)),
+  });
   const left = await trx<VersionRow>('versions')
     .where({ figure_id: id, kind: 'left' })
     .orderBy('made_at', 'desc')

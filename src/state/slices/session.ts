@@ -1,4 +1,4 @@
-import type { Figure, Round } from '@/core/figure';
+import type { Figure, Round, RoundId, ShapeId } from '@/core/figure';
 import type { HandleSide } from '@/core/curve';
 import { turn } from '@/core/number';
 import type { ChosenFold, ReadPicture } from '@/core/picture';
@@ -17,8 +17,8 @@ export interface Other {
 
 /** What the next command will change. */
 export interface Selection {
-  readonly roundId: string;
-  readonly shapeIds: ReadonlySet<string>;
+  readonly roundId: RoundId;
+  readonly shapeIds: ReadonlySet<ShapeId>;
   /** Nodes of the one selected path. */
   readonly nodes: ReadonlySet<number>;
   /** The handle of the one selected node that arrow keys move; null where they move the nodes. */
@@ -64,7 +64,7 @@ export interface SeenPicture {
 
 /** Shapes of a round whose symmetry is looked at. */
 export interface RereadShapes {
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly ids: ReadonlySet<string>;
 }
 
@@ -97,7 +97,7 @@ export interface SessionSlice {
 const NOTHING: ReadonlySet<never> = new Set<never>();
 
 /** Nothing selected of a round. */
-export const nothingOf = (roundId: string): Selection => ({
+export const nothingOf = (roundId: RoundId): Selection => ({
   roundId,
   shapeIds: NOTHING,
   nodes: NOTHING,

@@ -7,7 +7,7 @@ import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
 import { startStroke } from '@/core/figure';
-import { calledColour, firstColour } from '@/core/paint';
+import { calledColour, type ColourNames, firstColour } from '@/core/paint';
 import type { Colour, Fill } from '@/core/scene';
 import { act, activeRound, shownFigure } from '@/state';
 import { CHECKS, fillBackground, LengthField } from '@/ui/common';
@@ -92,7 +92,6 @@ export function PaintAtHand() {
     give(colour, event.shiftKey ? 'stroke' : side);
   const keep = (colour: Colour): void => act(editor, 'Keep colour', (each) => addToPalette(each, colour));
   const now = side === 'fill' ? first.fill : (first.stroke?.colour ?? null);
-  const name = side === 'fill' ? 'fill' : 'stroke';
   const ofWhat = isAtHand && isLines ? 'of the next line' : what;
 
   return (
@@ -159,33 +158,59 @@ export function PaintAtHand() {
           />
         </div>
       </div>
-      <div className="grid grid-cols-4 gap-[2px] @max-[480px]:w-[206px] @max-[480px]:grid-cols-8">
+      <Chips
+        palette={palette}
+        names={colourNames}
+        side={side}
+        now={now}
+        disabled={off}
+        isNoneOff={off || (isLines && side === 'stroke')}
+        onGive={chip}
+      />
+    </div>
+  );
+}
+
+interface ChipsProps {
+  readonly palette: readonly Colour[];
+  readonly names: ColourNames | undefined;
+  readonly side: Side;
+  /** What the side has now. */
+  readonly now: Fill | null;
+  readonly disabled: boolean;
+  readonly isNoneOff: boolean;
+  readonly onGive: (event: MouseEvent, colour: Colour | null) => void;
+}
+
+/** None, and the first colours of the palette. */
+function Chips({ palette, names, side, now, disabled, isNoneOff, onGive }: ChipsProps) {
+  return (
+    <div className="grid grid-cols-4 gap-[2px] @max-[480px]:w-[206px] @max-[480px]:grid-cols-8">
+      <button
+        type="button"
+        data-chip
+        aria-label={`No ${side}`}
+        title={`No ${side}; with Shift no stroke`}
+        disabled={isNoneOff}
+        className="inline-flex h-[24px] items-center justify-center rounded-[5px] border border-line-strong bg-field text-muted hover:border-edge disabled:opacity-30"
+        onClick={(event) => onGive(event, null)}
+      >
+        <Ban size={11} strokeWidth={1.9} aria-hidden />
+      </button>
+      {palette.slice(0, MOST_CHIPS).map((colour) => (
         <button
+          key={colour}
           type="button"
           data-chip
-          aria-label={`No ${name}`}
-          title={`No ${name}; with Shift no stroke`}
-          disabled={off || (isLines && side === 'stroke')}
-          className="inline-flex h-[24px] items-center justify-center rounded-[5px] border border-line-strong bg-field text-muted hover:border-edge disabled:opacity-30"
-          onClick={(event) => chip(event, null)}
-        >
-          <Ban size={11} strokeWidth={1.9} aria-hidden />
-        </button>
-        {palette.slice(0, MOST_CHIPS).map((colour) => (
-          <button
-            key={colour}
-            type="button"
-            data-chip
-            aria-label={`${calledColour(colour, colourNames)} at hand`}
-            aria-pressed={colour === now}
-            title={`${calledColour(colour, colourNames)}: the ${name}; with Shift the stroke`}
-            disabled={off}
-            className={`h-[24px] rounded-[5px] border disabled:opacity-30 ${colour === now ? 'border-ink outline-1 outline-ink' : 'border-line-strong hover:border-edge'}`}
-            style={{ background: colour }}
-            onClick={(event) => chip(event, colour)}
-          />
-        ))}
-      </div>
+          aria-label={`${calledColour(colour, names)} at hand`}
+          aria-pressed={colour === now}
+          title={`${calledColour(colour, names)}: the ${side}; with Shift the stroke`}
+          disabled={disabled}
+          className={`h-[24px] rounded-[5px] border disabled:opacity-30 ${colour === now ? 'border-ink outline-1 outline-ink' : 'border-line-strong hover:border-edge'}`}
+          style={{ background: colour }}
+          onClick={(event) => onGive(event, colour)}
+        />
+      ))}
     </div>
   );
 }

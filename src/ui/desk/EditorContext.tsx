@@ -1,5 +1,6 @@
 'use client';
 
+import type { RoundId } from '@/core/figure';
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 
@@ -17,8 +18,8 @@ import {
 export interface Workshop {
   readonly editor: Editor;
   readonly saver: () => Saver | null;
-  readonly stopMerge: (roundId: string) => void;
-  readonly mergeAgain: (roundId: string) => void;
+  readonly stopMerge: (roundId: RoundId) => void;
+  readonly mergeAgain: (roundId: RoundId) => void;
   readonly proofing: Proofing;
 }
 

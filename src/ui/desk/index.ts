@@ -13,13 +13,8 @@ export { changeToUse, DRAGGED, keepInDrawer, takeMotif } from './motifUse';
 export { paintInUse, type PaintInUse } from './paintInUse';
 export { nestWhole, placeFigure } from './placeFigure';
 export { chooseSeen, layAverage, laySeen, readUnderlay, seenHere, traceAverage } from './seenPicture';
-export {
-  deleteSelection,
-  duplicateSelection,
-  makeGroup,
-  reorderSelection,
-  selectionActions,
-} from './selectionActions';
+export { deleteSelection, duplicateSelection, makeGroup, reorderSelection } from './onSelection';
+export { selectionActions } from './selectionActions';
 export { traceUnderlay, type Watch } from './traceUnderlay';
 export { layPicture } from './underlay';
 export { useCalmState } from './useCalmState';

@@ -3,7 +3,15 @@ import { toast } from 'sonner';
 
 import { boundsOfPaths, type Point } from '@/core/curve';
 import { STRAIGHT } from '@/core/derive';
-import { type Figure, freeName, partOfFigure, placeAt, resolvedShapes, type Round } from '@/core/figure';
+import {
+  type Figure,
+  freeName,
+  partOfFigure,
+  placeAt,
+  resolvedShapes,
+  type Round,
+  type RoundId,
+} from '@/core/figure';
 import { addRound, followMotif, linkMotif, motifOfUse, placeMotif } from '@/core/figure/commands';
 import { pathsOfForm } from '@/core/maker';
 import { convertLength, NO_TURN } from '@/core/number';
@@ -99,7 +107,7 @@ export async function takeMotif(
 
 /** A round as it is kept: without what ties it to others. */
 function loose(round: Round): Round {
-  const { link: _, detachedFrom: __, lowerAction: ___, half: ____, ...rest } = round;
+  const { motif: _, detachedFrom: __, lowerAction: ___, half: ____, ...rest } = round;
   return { ...rest, visible: true, locked: false };
 }
 
@@ -155,7 +163,7 @@ export async function keepInDrawer(
 /** Changes a motif to what one of its uses is now; all uses of it in this figure follow. */
 export async function changeToUse(
   editor: Editor,
-  roundId: string,
+  roundId: RoundId,
   group: { readonly id: string; readonly source: { readonly motif: string } },
 ): Promise<void> {
   const { motif: id } = group.source;

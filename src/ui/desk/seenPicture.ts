@@ -1,6 +1,13 @@
 import type { TraceOptions } from '@/core/curve';
 import { layRosette } from '@/core/figure/commands';
-import { averageLies, type Figure, rosetteRadius, type Underlay, underlayRound } from '@/core/figure';
+import {
+  averageLies,
+  type Figure,
+  rosetteRadius,
+  type Underlay,
+  underlayRound,
+  type RoundId,
+} from '@/core/figure';
 import {
   averagedReach,
   averagingOf,
@@ -70,7 +77,7 @@ export function chooseSeen(editor: Editor, { fold, mirror }: ChosenFold): void {
 /** What was read, and where: what all that is made of it begins with. */
 interface Reading {
   readonly underlay: Underlay;
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly seen: SeenPicture;
   readonly read: ReadPicture;
   readonly radius: number;

@@ -1,21 +1,9 @@
-import { ok } from '@/core/finding';
-import {
-  act,
-  actAndSelect,
-  activeRound,
-  chosenIn,
-  commit,
-  copiedParts,
-  type Editor,
-  isOverRounds,
-  newId,
-  overParts,
-  select,
-  selectedParts,
-  selectParts,
-  shownFigure,
-  workOf,
-} from '@/state';
+/**
+ * The menu of what is selected.
+ *
+ * @example
+ * <ContextMenu label="Shapes" entries={() => selectionActions(editor)}>…</ContextMenu>
+ */
 import {
   BringToFront,
   CircleDashed,
@@ -36,80 +24,39 @@ import {
   Waypoints,
 } from 'lucide-react';
 
+import type { Figure, Round, Shape } from '@/core/figure';
 import {
-  groupShapes,
-  type LayerStep,
   makePlain,
-  moveRound,
   onePath,
   type PaintTarget,
   partContours,
-  removeShapes,
-  reorderShapes,
   setFill,
   setPaint,
   setStroke,
-  ungroupShapes,
+  type ShapeRef,
   whirlShape,
 } from '@/core/figure/commands';
-import type { Figure, Shape } from '@/core/figure';
-import type { Paint } from '@/core/scene';
+import { ok } from '@/core/finding';
 import { sameFill } from '@/core/paint';
 import { canBeRead } from '@/core/rebuild';
+import type { Paint } from '@/core/scene';
+import {
+  act,
+  actAndSelect,
+  activeRound,
+  chosenIn,
+  commit,
+  type Editor,
+  type EditorState,
+  isOverRounds,
+  newId,
+  overParts,
+  select,
+  shownFigure,
+  workOf,
+} from '@/state';
 import type { MenuEntry } from '@/ui/common';
-
-/** By how much a duplicate is set off from its original, as a share of the page's width. */
-const OFFSET = 1 / 40;
-
-/** Copies of the selected shapes a little to the side; the copies are selected. */
-export function duplicateSelection(editor: Editor): void {
-  const state = editor.getState();
-  const by = { x: shownFigure(state).page.width * OFFSET, y: 0 };
-  const copies = copiedParts(state, shownFigure(state), by);
-  const [own] = copies.parts;
-  if (!own) return;
-  commit(editor, 'Duplicate', copies.figure);
-  selectParts(editor, own.roundId, copies.parts);
-}
-
-/** Removes the selected shapes. */
-export function deleteSelection(editor: Editor): void {
-  const state = editor.getState();
-  if (selectedParts(state).length === 0) return;
-  act(editor, 'Delete', (figure) =>
-    overParts(state, figure, (next, { roundId, ids }) => removeShapes(next, roundId, ids)),
-  );
-}
-
-/** Makes the selected shapes one group, or lets them stand alone. */
-export function makeGroup(editor: Editor, together: boolean): void {
-  const state = editor.getState();
-  const round = activeRound(state);
-  const ids = state.selection.shapeIds;
-  if (!round || round.locked || ids.size < (together ? 2 : 1)) return;
-  act(editor, together ? 'Group' : 'Ungroup', (figure) =>
-    together ? groupShapes(figure, round.id, ids, newId) : ungroupShapes(figure, round.id, ids),
-  );
-}
-
-/** Moves the selected shapes in the layer order; the round, where none are selected. */
-export function reorderSelection(editor: Editor, step: LayerStep): void {
-  const state = editor.getState();
-  const round = activeRound(state);
-  if (!round) return;
-  const { shapeIds } = state.selection;
-  if (shapeIds.size > 0) {
-    if (selectedParts(state).length > 0)
-      act(editor, 'Reorder shapes', (figure) =>
-        overParts(state, figure, (next, { roundId, ids }) => reorderShapes(next, roundId, ids, step)),
-      );
-    return;
-  }
-  const { rounds } = shownFigure(state);
-  const at = rounds.indexOf(round);
-  const to = { front: rounds.length - 1, forward: at + 1, backward: at - 1, back: 0 }[step];
-  if (to !== at && rounds[to]) act(editor, 'Reorder rounds', (f) => moveRound(f, round.id, to));
-}
+import { deleteSelection, duplicateSelection, makeGroup, reorderSelection } from './onSelection';
 
 const hasContours = ({ form }: Shape): boolean => form.kind === 'path' && form.contours.length > 1;
 
@@ -145,27 +92,37 @@ function paintActions(editor: Editor): MenuEntry[] {
   ];
 }
 
-/** What can be done with the selected shapes, for their menu. */
-export function selectionActions(editor: Editor): MenuEntry[] {
-  const work = workOf(editor.getState());
+/** What a menu's entries are about. */
+interface Chosen {
+  readonly state: EditorState;
+  readonly round: Round | null;
+  readonly ids: ReadonlySet<string>;
+  /** Nothing can be done with it. */
+  readonly disabled: boolean;
+  /** Nothing can be done that is done with shapes of one motif alone. */
+  readonly apart: boolean;
+}
+
+function chosenNow(editor: Editor): Chosen {
   const state = editor.getState();
   const round = activeRound(state);
   const ids = state.selection.shapeIds;
   const disabled = !round || round.locked || ids.size === 0;
-  /** What is done with shapes of one motif alone. */
-  const apart = disabled || isOverRounds(state);
-  const order = (step: LayerStep): void => reorderSelection(editor, step);
+  return { state, round, ids, disabled, apart: disabled || isOverRounds(state) };
+}
+
+/** Selecting what is like the first of what is selected. */
+function alikeActions(editor: Editor, { round, ids }: Chosen): MenuEntry[] {
   const [only] = ids;
   const lead = round?.shapes.find(({ id }) => id === only);
   const alike = (same: (shape: Shape, as: Shape) => boolean): void => {
-    if (round && lead)
-      select(
-        editor,
-        round.id,
-        round.shapes
-          .filter((shape) => !shape.locked && shape.visible && same(shape, lead))
-          .map(({ id }) => id),
-      );
+    if (!round || !lead) return;
+    const found = round.shapes.filter((shape) => !shape.locked && shape.visible && same(shape, lead));
+    select(
+      editor,
+      round.id,
+      found.map(({ id }) => id),
+    );
   };
   return [
     {
@@ -186,7 +143,12 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       disabled: !lead,
       onClick: () => alike((a, b) => a.form.kind === b.form.kind),
     },
-    ...paintActions(editor),
+  ];
+}
+
+/** Copies and groups. */
+function togetherActions(editor: Editor, { round, ids, disabled, apart }: Chosen): MenuEntry[] {
+  return [
     {
       label: 'Duplicate',
       words: 'copy clone',
@@ -209,9 +171,29 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       words: 'apart dissolve',
       shortcut: 'Ctrl ⇧ G',
       icon: Ungroup,
-      disabled: apart || !round.shapes.some(({ id, group }) => group && ids.has(id)),
+      disabled: apart || !round?.shapes.some(({ id, group }) => group && ids.has(id)),
       onClick: () => makeGroup(editor, false),
     },
+  ];
+}
+
+function makeOnePath(editor: Editor, round: Round, ids: ReadonlySet<string>): void {
+  const state = editor.getState();
+  const made = onePath(shownFigure(state), round.id, ids, workOf(state));
+  commit(editor, 'Make one path', made.figure);
+  if (made.id) select(editor, round.id, [made.id]);
+}
+
+const whirlInward = (editor: Editor, ref: ShapeRef): void =>
+  actAndSelect(editor, 'Whirl inward', ref.roundId, (figure, work) => {
+    const made = whirlShape(figure, ref, work);
+    return made.ok ? ok({ figure: made.value, ids: [ref.shapeId] }) : made;
+  });
+
+/** Other forms of what is selected. */
+function formActions(editor: Editor, { state, round, ids, disabled, apart }: Chosen): MenuEntry[] {
+  const [only] = ids;
+  return [
     {
       label: 'Make plain',
       words: 'convert to path expand outlines editable',
@@ -227,18 +209,13 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       words: 'compound hole contours',
       icon: CircleDashed,
       disabled: apart || ids.size < 2,
-      onClick: () => {
-        if (!round) return;
-        const made = onePath(shownFigure(editor.getState()), round.id, ids, work);
-        commit(editor, 'Make one path', made.figure);
-        if (made.id) select(editor, round.id, [made.id]);
-      },
+      onClick: () => round && makeOnePath(editor, round, ids),
     },
     {
       label: 'Part contours',
       words: 'split release separate subpaths',
       icon: SquaresExclude,
-      disabled: apart || !round.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
+      disabled: apart || !round?.shapes.some((shape) => ids.has(shape.id) && hasContours(shape)),
       onClick: () => round && act(editor, 'Part contours', (f) => partContours(f, round.id, ids, newId)),
     },
     {
@@ -246,13 +223,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       words: 'spiral shrink rotate nested',
       icon: Tornado,
       disabled: apart || ids.size !== 1,
-      onClick: () => {
-        if (!round || !only) return;
-        actAndSelect(editor, 'Whirl inward', round.id, (figure, work) => {
-          const made = whirlShape(figure, { roundId: round.id, shapeId: only }, work);
-          return made.ok ? ok({ figure: made.value, ids: [only] }) : made;
-        });
-      },
+      onClick: () => round && only && whirlInward(editor, { roundId: round.id, shapeId: only }),
     },
     {
       label: 'Read their symmetry …',
@@ -261,6 +232,12 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       disabled: apart || !round || !canBeRead(round, ids),
       onClick: () => round && editor.setState({ rereading: { roundId: round.id, ids } }),
     },
+  ];
+}
+
+/** What lies over what. */
+function orderActions(editor: Editor, { disabled }: Chosen): MenuEntry[] {
+  return [
     {
       label: 'To the front',
       words: 'bring layer order top',
@@ -268,7 +245,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       icon: BringToFront,
       disabled,
       apart: true,
-      onClick: () => order('front'),
+      onClick: () => reorderSelection(editor, 'front'),
     },
     {
       label: 'A step forward',
@@ -276,7 +253,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       shortcut: 'Ctrl ↑',
       icon: MoveUp,
       disabled,
-      onClick: () => order('forward'),
+      onClick: () => reorderSelection(editor, 'forward'),
     },
     {
       label: 'A step backward',
@@ -284,7 +261,7 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       shortcut: 'Ctrl ↓',
       icon: MoveDown,
       disabled,
-      onClick: () => order('backward'),
+      onClick: () => reorderSelection(editor, 'backward'),
     },
     {
       label: 'To the back',
@@ -292,8 +269,21 @@ export function selectionActions(editor: Editor): MenuEntry[] {
       shortcut: 'Ctrl ⇧ ↓',
       icon: SendToBack,
       disabled,
-      onClick: () => order('back'),
+      onClick: () => reorderSelection(editor, 'back'),
     },
+  ];
+}
+
+/** What can be done with the selected shapes, for their menu. */
+export function selectionActions(editor: Editor): MenuEntry[] {
+  const chosen = chosenNow(editor);
+  const { disabled } = chosen;
+  return [
+    ...alikeActions(editor, chosen),
+    ...paintActions(editor),
+    ...togetherActions(editor, chosen),
+    ...formActions(editor, chosen),
+    ...orderActions(editor, chosen),
     {
       label: 'Delete',
       words: 'remove erase',

@@ -1,22 +1,20 @@
 'use client';
 
-import { useEditor, useWork } from '@/ui/desk';
+import { useState } from 'react';
+
+import { largestNodes, motifTree, type Round, type Shape } from '@/core/figure';
 import {
   type Alignment,
   alignShapes,
   type AlignTo,
-  removeShapes,
-  setForm,
   type SpreadAlong,
   spreadShapes,
 } from '@/core/figure/commands';
-import { type Contour, joinedPaths } from '@/core/curve';
-import { anchorOf, largestNodes, motifTree, type Round, type Shape } from '@/core/figure';
-import { grownForm, type Growth, growthToTouch } from '@/core/maker';
 import { act } from '@/state';
-import { useState } from 'react';
-import { toast } from 'sonner';
 import { Row, Section, Segmented } from '@/ui/common';
+import { useEditor } from '@/ui/desk';
+import { Chip } from './Chip';
+import { PairChips } from './PairChips';
 
 const ALONE: readonly (readonly [Alignment, string])[] = [
   ['axis', 'On the axis'],
@@ -51,31 +49,11 @@ interface Props {
   readonly shapes: readonly Shape[];
 }
 
-/** The one open contour of a path; null for other shapes. */
-function openContourOf({ form }: Shape): Contour | null {
-  const [contour, another] = form.kind === 'path' ? form.contours : [];
-  return contour && !another && !contour.closed ? contour : null;
-}
-
-function Chip({ onClick, children }: { readonly onClick: () => void; readonly children: string }) {
-  return (
-    <button
-      type="button"
-      onClick={onClick}
-      className="h-[28px] rounded-ui border border-line-strong bg-field px-1 text-[12px] hover:border-edge"
-    >
-      {children}
-    </button>
-  );
-}
-
 /** Puts shapes in line and spreads them; joins open paths. */
 export function ArrangePanel({ round, shapes }: Props) {
-  const work = useWork();
   const editor = useEditor();
   const [to, setTo] = useState<AlignTo>('first');
   const [asOne, setAsOne] = useState(false);
-  const [even, setEven] = useState<'centres' | 'gaps'>('centres');
   const ids = new Set(shapes.map(({ id }) => id));
   const locked = round.locked || shapes.some((shape) => shape.locked);
   if (locked || shapes.length === 0) return null;
@@ -87,38 +65,6 @@ export function ArrangePanel({ round, shapes }: Props) {
       alignShapes(figure, round.id, ids, { how, to: lead, asOne }, work),
     );
   const [a, b] = shapes;
-  const [one, other] = [a, b].map((shape) => (shape ? openContourOf(shape) : null));
-  const canJoin = shapes.length === 2 && one && other;
-  const join = (): void => {
-    if (!a || !b || !one || !other) return;
-    const result = joinedPaths(one, other, 1e-6);
-    if (!result.ok) {
-      toast.error(result.finding.sentence);
-      return;
-    }
-    act(editor, 'Join paths', (figure) =>
-      removeShapes(
-        setForm(figure, { roundId: round.id, shapeId: a.id }, { kind: 'path', contours: [result.value] }),
-        round.id,
-        new Set([b.id]),
-      ),
-    );
-  };
-  const grow = (how: keyof Growth): void => {
-    if (!a || !b) return;
-    const about = anchorOf(a);
-    const factor = growthToTouch(a.form, about, [b.form], work)[how];
-    if (factor === null)
-      toast.error(
-        how === 'meets'
-          ? `${a.name} meets ${b.name} as it is, or at no size.`
-          : `${a.name} is round ${b.name} as it is, or at no size.`,
-      );
-    else
-      act(editor, 'Grow until it touches', (figure) =>
-        setForm(figure, { roundId: round.id, shapeId: a.id }, grownForm(a.form, factor, about)),
-      );
-  };
   return (
     <Section title="Align" note={pieces > 1 ? undefined : 'to the page'}>
       {shapes.length > 1 && (
@@ -134,66 +80,60 @@ export function ArrangePanel({ round, shapes }: Props) {
           />
         </Row>
       )}
-      <div className="grid grid-cols-2 gap-1.5">
-        {ALONE.map(([how, name]) => (
-          <Chip key={how} onClick={() => align(how)}>
-            {name}
-          </Chip>
-        ))}
-      </div>
+      <AlignChips among={ALONE} columns="grid-cols-2" onAlign={align} />
       {pieces > 1 && <Segmented label="Align to" value={to} choices={TO} onChange={setTo} />}
-      <div className="grid grid-cols-3 gap-1.5">
-        {TOGETHER.map(([how, name]) => (
-          <Chip key={how} onClick={() => align(how)}>
+      <AlignChips among={TOGETHER} columns="grid-cols-3" onAlign={align} />
+      {pieces > 1 && <AlignChips among={ROUND} columns="grid-cols-2" onAlign={align} />}
+      {pieces > 2 && <SpreadChips round={round} ids={ids} />}
+      {shapes.length === 2 && a && b && <PairChips round={round} pair={[a, b]} />}
+    </Section>
+  );
+}
+
+interface AlignProps {
+  readonly among: readonly (readonly [Alignment, string])[];
+  /** Classes of the grid. */
+  readonly columns: string;
+  readonly onAlign: (how: Alignment) => void;
+}
+
+function AlignChips({ among, columns, onAlign }: AlignProps) {
+  return (
+    <div className={`grid gap-1.5 ${columns}`}>
+      {among.map(([how, name]) => (
+        <Chip key={how} onClick={() => onAlign(how)}>
+          {name}
+        </Chip>
+      ))}
+    </div>
+  );
+}
+
+function SpreadChips({ round, ids }: { readonly round: Round; readonly ids: ReadonlySet<string> }) {
+  const editor = useEditor();
+  const [even, setEven] = useState<'centres' | 'gaps'>('centres');
+  const spread = (along: SpreadAlong): void =>
+    act(editor, 'Spread', (figure, work) => spreadShapes(figure, round.id, ids, along, even, work));
+  return (
+    <>
+      <Row caption="Spread evenly">
+        <Segmented
+          label="Spread evenly by"
+          value={even}
+          choices={[
+            { value: 'centres', label: 'Centres' },
+            { value: 'gaps', label: 'Gaps' },
+          ]}
+          onChange={setEven}
+        />
+      </Row>
+      <div className="grid grid-cols-4 gap-1.5">
+        {SPREADS.map(([along, name]) => (
+          <Chip key={along} onClick={() => spread(along)}>
             {name}
           </Chip>
         ))}
       </div>
-      {pieces > 1 && (
-        <div className="grid grid-cols-2 gap-1.5">
-          {ROUND.map(([how, name]) => (
-            <Chip key={how} onClick={() => align(how)}>
-              {name}
-            </Chip>
-          ))}
-        </div>
-      )}
-      {pieces > 2 && (
-        <>
-          <Row caption="Spread evenly">
-            <Segmented
-              label="Spread evenly by"
-              value={even}
-              choices={[
-                { value: 'centres', label: 'Centres' },
-                { value: 'gaps', label: 'Gaps' },
-              ]}
-              onChange={setEven}
-            />
-          </Row>
-          <div className="grid grid-cols-4 gap-1.5">
-            {SPREADS.map(([along, name]) => (
-              <Chip
-                key={along}
-                onClick={() =>
-                  act(editor, 'Spread', (figure, work) =>
-                    spreadShapes(figure, round.id, ids, along, even, work),
-                  )
-                }
-              >
-                {name}
-              </Chip>
-            ))}
-          </div>
-        </>
-      )}
-      {shapes.length === 2 && a && b && (
-        <>
-          <Chip onClick={() => grow('meets')}>{`Grow ${a.name} until it meets ${b.name}`}</Chip>
-          <Chip onClick={() => grow('encloses')}>{`Grow ${a.name} until it is just round ${b.name}`}</Chip>
-        </>
-      )}
-      {canJoin && <Chip onClick={join}>Join the two paths</Chip>}
-    </Section>
+    </>
   );
 }

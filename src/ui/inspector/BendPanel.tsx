@@ -13,7 +13,7 @@ import {
   withInner,
   withOuter,
 } from '@/core/bend';
-import { type Round, type Shape, stripAround } from '@/core/figure';
+import { type Round, type Shape, stripAround, type GroupId, type RoundId } from '@/core/figure';
 import { bendShapes, fitStrip, makeCombinedPlain, setBend, straighten } from '@/core/figure/commands';
 import { printNumber } from '@/core/format';
 import { degreesOf, turn, type Turn, turnFromDegrees } from '@/core/number';
@@ -61,7 +61,7 @@ export function BendPanel({ round, shapes }: { readonly round: Round; readonly s
 
 interface FieldsProps {
   readonly round: Round;
-  readonly groupId: string;
+  readonly groupId: GroupId;
   readonly bend: Bend;
   readonly ids: ReadonlySet<string>;
   readonly off: boolean;
@@ -272,8 +272,8 @@ function WayOfBending({ bend, off, set }: WayProps) {
 }
 
 interface StripProps {
-  readonly roundId: string;
-  readonly groupId: string;
+  readonly roundId: RoundId;
+  readonly groupId: GroupId;
   readonly ids: ReadonlySet<string>;
   readonly off: boolean;
 }

@@ -28,12 +28,6 @@ interface Props {
 
 /** Where a placed figure is shown: one place after the other by hand, or scattered over the page from a seed. */
 export function DrawingFields({ form, disabled, current, onChange }: Props) {
-  const { page } = useEditorState(shownFigure);
-  const [count, setCount] = useState(30);
-  const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
-  const [gap, setGap] = usePageLength(0.5);
-  const [seed, setSeed] = useState(1);
-  const [turned, setTurned] = useState(true);
   const { parts, places } = form.params;
   const put = (next: PlacedFigure['params']['places']): void => {
     const changed = withPlaces(current(), next);
@@ -42,26 +36,6 @@ export function DrawingFields({ form, disabled, current, onChange }: Props) {
     else onChange(changed);
   };
   const [first] = places;
-  const scatter = (): void => {
-    const made = scattered({
-      width: page.width,
-      height: page.height,
-      middle: { x: -page.centre.x - form.at.x, y: -page.centre.y - form.at.y },
-      radius: radiusOfParts(parts),
-      smallest: Math.min(sizes.smallest, sizes.largest),
-      largest: Math.max(sizes.smallest, sizes.largest),
-      gap,
-      count,
-      seed,
-      turned,
-    });
-    if (made.length === 0) {
-      toast.error('Not one of this size fits on the page: take smaller ones.');
-      return;
-    }
-    if (made.length < count) toast(`${made.length} of ${count} fit without overlap.`);
-    put(made);
-  };
   return (
     <>
       {first && places.length === 1 && (
@@ -88,6 +62,47 @@ export function DrawingFields({ form, disabled, current, onChange }: Props) {
       >
         Show it at one place more
       </Button>
+      <ScatterFields form={form} disabled={disabled} onScatter={put} />
+    </>
+  );
+}
+
+interface ScatterProps {
+  readonly form: PlacedFigure;
+  readonly disabled: boolean;
+  readonly onScatter: (places: PlacedFigure['params']['places']) => void;
+}
+
+/** How places lie over the page by chance. */
+function ScatterFields({ form, disabled, onScatter }: ScatterProps) {
+  const { page } = useEditorState(shownFigure);
+  const [count, setCount] = useState(30);
+  const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
+  const [gap, setGap] = usePageLength(0.5);
+  const [seed, setSeed] = useState(1);
+  const [turned, setTurned] = useState(true);
+  const scatter = (): void => {
+    const made = scattered({
+      width: page.width,
+      height: page.height,
+      middle: { x: -page.centre.x - form.at.x, y: -page.centre.y - form.at.y },
+      radius: radiusOfParts(form.params.parts),
+      smallest: Math.min(sizes.smallest, sizes.largest),
+      largest: Math.max(sizes.smallest, sizes.largest),
+      gap,
+      count,
+      seed,
+      turned,
+    });
+    if (made.length === 0) {
+      toast.error('Not one of this size fits on the page: take smaller ones.');
+      return;
+    }
+    if (made.length < count) toast(`${made.length} of ${count} fit without overlap.`);
+    onScatter(made);
+  };
+  return (
+    <>
       <CountField
         label="How many are scattered"
         caption="Scatter"

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 
 import { setBlend, setOpacity } from '@/core/figure/commands';
-import type { Figure, Round } from '@/core/figure';
+import type { Figure, Round, RoundId } from '@/core/figure';
 import { BLEND_MODES, type BlendMode, type Scene } from '@/core/scene';
 import { actOnRound, preview, sceneOf, shownFigure } from '@/state';
 import { Button, Row, Section, ShareField, SmallScene } from '@/ui/common';
@@ -17,7 +17,7 @@ const nameOf = (mode: BlendMode): string => {
 
 interface SmallProps {
   readonly scene: Scene;
-  readonly roundId: string;
+  readonly roundId: RoundId;
   readonly mode: BlendMode;
 }
 

@@ -10,7 +10,7 @@ import {
   type RoundMerge,
 } from '@/core/figure';
 import { printNumber } from '@/core/format';
-import { totalFacts } from '@/core/merge';
+import { type MergeFacts, totalFacts } from '@/core/merge';
 import {
   actOnRound,
   cellsOfRound,
@@ -23,7 +23,7 @@ import {
 } from '@/state';
 import { layersOf } from '@/core/scene';
 import { Button, Choices, CountField, Fact, ProgressBar, Section } from '@/ui/common';
-import { plural, useEditor, useRestState, useWork, useWorkshop } from '@/ui/desk';
+import { plural, useEditor, useEditorState, useRestState, useWork, useWorkshop } from '@/ui/desk';
 import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { ColourByPanel } from './ColourByPanel';
@@ -55,6 +55,18 @@ const WORDS: Record<Op, string> = {
 
 const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
 
+/** Why a merge gives nothing at all. */
+const NOTHING: Partial<Record<Op, string>> = {
+  divide: 'There is no line in this round that could bound cells.',
+  weave: 'There is nothing to weave: no path with a stroke and no fill, and no closed band.',
+};
+const NO_AREA =
+  'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.';
+
+const Told = ({ children }: { readonly children: string }) => (
+  <p className="text-[12px] leading-4 text-coral-text">{children}</p>
+);
+
 /** What becomes of the round's copies, and what came of it. */
 export function MergePanel({ round }: { readonly round: Round }) {
   const work = useWork();
@@ -62,7 +74,6 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const { stopMerge, mergeAgain } = useWorkshop();
   const state = useRestState();
   const figure = shownFigure(state);
-  const { unit } = figure.page;
   const merges = mergesOfRound(state, round.id);
   // Not of what is only cut beside the merge, as lines over cells.
   const own = merges.filter(({ job }) => !round.merge || job.shapeId === null);
@@ -77,9 +88,6 @@ export function MergePanel({ round }: { readonly round: Round }) {
     round.merge !== null && round.visible && jobs.every((job) => requestOf(job, {}, work) === null);
   const empty = facts !== null && facts.loops === 0 && !nothing && running === null;
   const op: Op = round.merge?.op ?? 'separate';
-  const kinds = facts
-    ? [facts.segments.line && 'lines', facts.segments.arc && 'arcs', facts.segments.cubic && 'curves']
-    : [];
   const choose = (value: Op, times?: number): void => {
     actOnRound(editor, value === 'separate' ? 'Separate copies' : NAMES[value], (each, id) =>
       setMerge(each, id, value === 'separate' ? null : value, times),
@@ -117,20 +125,8 @@ export function MergePanel({ round }: { readonly round: Round }) {
             <Button onClick={() => stopMerge(round.id)}>Stop</Button>
           </div>
         )}
-        {nothing && (
-          <p className="text-[12px] leading-4 text-coral-text">
-            {op === 'divide'
-              ? 'There is no line in this round that could bound cells.'
-              : op === 'weave'
-                ? 'There is nothing to weave: no path with a stroke and no fill, and no closed band.'
-                : 'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.'}
-          </p>
-        )}
-        {empty && (
-          <p className="text-[12px] leading-4 text-coral-text">
-            Nothing is left: no place is covered as is asked.
-          </p>
-        )}
+        {nothing && <Told>{NOTHING[op] ?? NO_AREA}</Told>}
+        {empty && <Told>Nothing is left: no place is covered as is asked.</Told>}
         {problem && (
           <div role="alert" className="flex flex-col gap-2">
             <p className="text-[12px] leading-4 text-coral-text">{problem}</p>
@@ -142,39 +138,53 @@ export function MergePanel({ round }: { readonly round: Round }) {
       {op === 'weave' && <WeavePanel round={round} />}
       <LowerActionPanel round={round} />
       {op === 'divide' && <ColourByPanel round={round} />}
-      {facts && (
-        <Section title={op === 'divide' ? 'What is left' : 'The outline'}>
-          <Fact caption="Loops">{facts.loops}</Fact>
-          <Fact caption="Nodes">{facts.nodes}</Fact>
-          <Fact caption="Made of">{kinds.filter(Boolean).join(', ')}</Fact>
-          <Fact caption="Area">
-            {printNumber(facts.area, 3)} {unit}²
-          </Fact>
-          <Fact caption={op === 'divide' ? 'Cells' : 'Cells behind it'}>
-            {facts.cells === null
-              ? 'when it rests'
-              : `${facts.cells} of ${plural(facts.kinds ?? 0, 'kind', 'kinds')}`}
-          </Fact>
-          {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
-          <Fact caption="Worked out in">
-            {printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms
-          </Fact>
-          <Button
-            disabled={round.locked || running !== null}
-            title="Paths that edit like any other, in rounds of the folds that they have"
-            onClick={() => {
-              const layers = layersOf(sceneOf(editor.getState()), 'abut').filter(
-                ({ roundId }) => roundId === round.id,
-              );
-              actOnRound(editor, 'Make the round plain', (each, id) =>
-                makeRoundPlain(each, id, layers, newId),
-              );
-            }}
-          >
-            Make the round plain
-          </Button>
-        </Section>
-      )}
+      {facts && <OutlineFacts round={round} facts={facts} isBusy={running !== null} />}
     </>
+  );
+}
+
+interface FactsProps {
+  readonly round: Round;
+  readonly facts: MergeFacts;
+  /** A merge is under way. */
+  readonly isBusy: boolean;
+}
+
+/** Numbers of what came of a merge, and making it paths. */
+function OutlineFacts({ round, facts, isBusy }: FactsProps) {
+  const editor = useEditor();
+  const { unit } = useEditorState((state) => shownFigure(state).page);
+  const isCells = round.merge?.op === 'divide';
+  const { line, arc, cubic } = facts.segments;
+  const kinds = [line && 'lines', arc && 'arcs', cubic && 'curves'];
+  const makePlain = (): void => {
+    const layers = layersOf(sceneOf(editor.getState()), 'abut').filter(({ roundId }) => roundId === round.id);
+    actOnRound(editor, 'Make the round plain', (each, id) => makeRoundPlain(each, id, layers, newId));
+  };
+  return (
+    <Section title={isCells ? 'What is left' : 'The outline'}>
+      <Fact caption="Loops">{facts.loops}</Fact>
+      <Fact caption="Nodes">{facts.nodes}</Fact>
+      <Fact caption="Made of">{kinds.filter(Boolean).join(', ')}</Fact>
+      <Fact caption="Area">
+        {printNumber(facts.area, 3)} {unit}²
+      </Fact>
+      <Fact caption={isCells ? 'Cells' : 'Cells behind it'}>
+        {facts.cells === null
+          ? 'when it rests'
+          : `${facts.cells} of ${plural(facts.kinds ?? 0, 'kind', 'kinds')}`}
+      </Fact>
+      {facts.slivers > 0 && <Fact caption="Slivers of rounding">{facts.slivers}</Fact>}
+      <Fact caption="Worked out in">
+        {printNumber(facts.milliseconds, facts.milliseconds < 10 ? 1 : 0)} ms
+      </Fact>
+      <Button
+        disabled={round.locked || isBusy}
+        title="Paths that edit like any other, in rounds of the folds that they have"
+        onClick={makePlain}
+      >
+        Make the round plain
+      </Button>
+    </Section>
   );
 }

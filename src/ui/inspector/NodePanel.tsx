@@ -33,7 +33,7 @@ import { turn } from '@/core/number';
 import { alongTurn } from '@/core/symmetry';
 import { act, newId, selectNodes, shownFigure } from '@/state';
 import { toast } from 'sonner';
-import type { Round, Shape } from '@/core/figure';
+import type { Round, Shape, RoundId, ShapeId } from '@/core/figure';
 import { AngleField, Button, LengthField, Row, Section, Segmented } from '@/ui/common';
 import { HandleFields } from './HandleFields';
 import { common, useEditor, useEditorState } from '@/ui/desk';
@@ -60,8 +60,8 @@ interface Props {
 
 /** What the fields of selected nodes work on. */
 interface Chosen {
-  readonly roundId: string;
-  readonly shapeId: string;
+  readonly roundId: RoundId;
+  readonly shapeId: ShapeId;
   /** Their indices among all of the shape. */
   readonly indices: ReadonlySet<number>;
   readonly nodes: readonly PathNode[];

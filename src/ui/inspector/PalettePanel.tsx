@@ -90,6 +90,38 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
     }),
     [editor, names],
   );
+  return (
+    <Section title="Palette" note={<PaletteMenu base={base} />}>
+      <div className="grid grid-cols-8 gap-[7px]">
+        {palette.map((colour, k) => (
+          <Swatch
+            key={k}
+            colour={colour}
+            label={`Swatch ${k + 1}, ${calledColour(colour, names)}`}
+            title={`${calledColour(colour, names)}: change it wherever it is used`}
+            words="Changed here, the colour changes wherever it is used."
+            field="Swatch"
+            palette={NO_COLOURS}
+            onChange={change}
+            naming={naming}
+            remove={remove}
+          />
+        ))}
+      </div>
+      {palette.length === 0 && (
+        <p className="text-[12px] leading-4 text-muted">
+          Empty: keep a colour with +, or choose a palette from the dots. {LIMITS.palette} at most.
+        </p>
+      )}
+    </Section>
+  );
+}
+
+/** Other palettes: stock ones, of the figure, of a picture, harmonies, and tokens in and out. */
+function PaletteMenu({ base }: { readonly base: Colour | null }) {
+  const editor = useEditor();
+  const figure = useEditorState(shownFigure);
+  const { palette, colourNames: names = NO_NAMES } = figure;
   const replace = (label: string, colours: readonly Colour[], called?: ColourNames): void =>
     act(editor, label, (each) => setPalette(each, colours, called));
   const picture = useFile('image/png,image/jpeg,image/webp', (file) => {
@@ -119,65 +151,38 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
     setTimeout(() => URL.revokeObjectURL(address), 10_000);
   };
   return (
-    <Section
-      title="Palette"
-      note={
-        <span className="-my-2 inline-flex items-center">
-          <DotsMenu
-            label="More for the palette"
-            entries={[
-              ...STOCK_PALETTES.map(({ name, colours }) => ({
-                label: name,
-                icon: SwatchBook,
-                onClick: () => replace(`Palette ${name}`, colours),
-              })),
-              {
-                label: 'From this figure',
-                icon: Shapes,
-                apart: true,
-                onClick: () =>
-                  replace(
-                    'Palette from the figure',
-                    coloursOfFigure(figure).map(({ colour }) => colour),
-                  ),
-              },
-              { label: 'From a picture …', icon: Image, onClick: picture.open },
-              ...Object.entries(HARMONIES).map(([name, steps]) => ({
-                label: `${name} of the fill`,
-                icon: PaletteIcon,
-                disabled: base === null,
-                onClick: () => base && replace(name, [...new Set([...palette, ...harmonyOf(base, steps)])]),
-              })),
-              { label: 'Open tokens …', icon: FolderOpen, apart: true, onClick: tokens.open },
-              { label: 'Save as tokens', icon: Download, disabled: palette.length === 0, onClick: save },
-            ]}
-          />
-        </span>
-      }
-    >
+    <span className="-my-2 inline-flex items-center">
+      <DotsMenu
+        label="More for the palette"
+        entries={[
+          ...STOCK_PALETTES.map(({ name, colours }) => ({
+            label: name,
+            icon: SwatchBook,
+            onClick: () => replace(`Palette ${name}`, colours),
+          })),
+          {
+            label: 'From this figure',
+            icon: Shapes,
+            apart: true,
+            onClick: () =>
+              replace(
+                'Palette from the figure',
+                coloursOfFigure(figure).map(({ colour }) => colour),
+              ),
+          },
+          { label: 'From a picture …', icon: Image, onClick: picture.open },
+          ...Object.entries(HARMONIES).map(([name, steps]) => ({
+            label: `${name} of the fill`,
+            icon: PaletteIcon,
+            disabled: base === null,
+            onClick: () => base && replace(name, [...new Set([...palette, ...harmonyOf(base, steps)])]),
+          })),
+          { label: 'Open tokens …', icon: FolderOpen, apart: true, onClick: tokens.open },
+          { label: 'Save as tokens', icon: Download, disabled: palette.length === 0, onClick: save },
+        ]}
+      />
       {picture.element}
       {tokens.element}
-      <div className="grid grid-cols-8 gap-[7px]">
-        {palette.map((colour, k) => (
-          <Swatch
-            key={k}
-            colour={colour}
-            label={`Swatch ${k + 1}, ${calledColour(colour, names)}`}
-            title={`${calledColour(colour, names)}: change it wherever it is used`}
-            words="Changed here, the colour changes wherever it is used."
-            field="Swatch"
-            palette={NO_COLOURS}
-            onChange={change}
-            naming={naming}
-            remove={remove}
-          />
-        ))}
-      </div>
-      {palette.length === 0 && (
-        <p className="text-[12px] leading-4 text-muted">
-          Empty: keep a colour with +, or choose a palette from the dots. {LIMITS.palette} at most.
-        </p>
-      )}
-    </Section>
+    </span>
   );
 }

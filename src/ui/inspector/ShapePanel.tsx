@@ -35,7 +35,6 @@ const originOf = (form: Form): string =>
 
 /** The numbers of the one selected shape. */
 export function ShapePanel({ round, shape }: Props) {
-  const work = useWork();
   const editor = useEditor();
   const unit = useEditorState((state) => shownFigure(state).page.unit);
   const { form } = shape;
@@ -49,39 +48,10 @@ export function ShapePanel({ round, shape }: Props) {
       (figure) => alignStamps(setForm(figure, ref, next), ref),
       `form:${shape.id}`,
     );
-  const anchor = anchorOf(shape);
-  const polar = polarOf(anchor);
-  const moveTo = (to: Point): void =>
-    act(
-      editor,
-      `Move ${shape.name}`,
-      (figure) => moveShapes(figure, round.id, new Set([shape.id]), subtract(to, anchor)),
-      `place:${shape.id}`,
-    );
-  const paths = pathsOfForm(form, work);
-  const closed = paths.filter((path) => path.closed);
-  const box = boundsOfPaths(paths);
-  const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
-  const middle = originOf(form);
 
   return (
     <Section title={nameOfKind(form)} fold="Numbers of a shape" note="its numbers">
-      <LengthField
-        label={`${middle} r`}
-        caption={`${middle} r`}
-        value={polar.r}
-        in={unit}
-        disabled={disabled || isLed}
-        refuse={zeroOrMore('A distance')}
-        onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
-      />
-      <AngleField
-        label={`${middle} θ`}
-        caption={`${middle} θ`}
-        value={polar.degrees}
-        disabled={disabled || isLed}
-        onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
-      />
+      <PlaceFields round={round} shape={shape} disabled={disabled || isLed} />
       {form.kind === 'ellipse' && form.params.width === form.params.height && (
         <LengthField
           label="Diameter"
@@ -126,20 +96,7 @@ export function ShapePanel({ round, shape }: Props) {
           onChange={(rotation) => change({ ...form, rotation })}
         />
       )}
-      <div className="pt-1">
-        <Fact caption="Box">
-          {printNumber(box.right - box.left, 3)} × {size(box.bottom - box.top)}
-        </Fact>
-        <Fact caption="Along the line">{size(paths.reduce((sum, path) => sum + pathLength(path), 0))}</Fact>
-        {closed.length > 0 && (
-          <Fact caption={closed.length === 1 ? 'Area' : `Areas of ${closed.length}`}>
-            {`${printNumber(
-              closed.reduce((sum, path) => sum + Math.abs(signedArea([path])), 0),
-              3,
-            )} ${unit}²`}
-          </Fact>
-        )}
-      </div>
+      <Sizes form={form} />
       {form.kind !== 'path' && (
         <Button
           disabled={disabled}
@@ -154,5 +111,67 @@ export function ShapePanel({ round, shape }: Props) {
         </Button>
       )}
     </Section>
+  );
+}
+
+/** Where a shape is: how far from the centre, and in which direction. */
+function PlaceFields({ round, shape, disabled }: Props & { readonly disabled: boolean }) {
+  const editor = useEditor();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const anchor = anchorOf(shape);
+  const polar = polarOf(anchor);
+  const moveTo = (to: Point): void =>
+    act(
+      editor,
+      `Move ${shape.name}`,
+      (figure) => moveShapes(figure, round.id, new Set([shape.id]), subtract(to, anchor)),
+      `place:${shape.id}`,
+    );
+  const middle = originOf(shape.form);
+  return (
+    <>
+      <LengthField
+        label={`${middle} r`}
+        caption={`${middle} r`}
+        value={polar.r}
+        in={unit}
+        disabled={disabled}
+        refuse={zeroOrMore('A distance')}
+        onChange={(r) => moveTo(fromPolar(r, polar.degrees))}
+      />
+      <AngleField
+        label={`${middle} θ`}
+        caption={`${middle} θ`}
+        value={polar.degrees}
+        disabled={disabled}
+        onChange={(degrees) => moveTo(fromPolar(polar.r, degrees))}
+      />
+    </>
+  );
+}
+
+/** How large a shape is. */
+function Sizes({ form }: { readonly form: Form }) {
+  const work = useWork();
+  const unit = useEditorState((state) => shownFigure(state).page.unit);
+  const paths = pathsOfForm(form, work);
+  const closed = paths.filter((path) => path.closed);
+  const box = boundsOfPaths(paths);
+  const size = (value: number): string => `${printNumber(value, 3)} ${unit}`;
+  return (
+    <div className="pt-1">
+      <Fact caption="Box">
+        {printNumber(box.right - box.left, 3)} × {size(box.bottom - box.top)}
+      </Fact>
+      <Fact caption="Along the line">{size(paths.reduce((sum, path) => sum + pathLength(path), 0))}</Fact>
+      {closed.length > 0 && (
+        <Fact caption={closed.length === 1 ? 'Area' : `Areas of ${closed.length}`}>
+          {`${printNumber(
+            closed.reduce((sum, path) => sum + Math.abs(signedArea([path])), 0),
+            3,
+          )} ${unit}²`}
+        </Fact>
+      )}
+    </div>
   );
 }

@@ -5,7 +5,7 @@
  * if (nudge(editor, 'ArrowUp', event.shiftKey ? 10 : 1)) event.preventDefault();
  */
 import { add, nodesOfContours, type Point, scaleBy } from '@/core/curve';
-import type { Figure } from '@/core/figure';
+import type { Figure, RoundId } from '@/core/figure';
 import { moveNodes, removeNodes, setFold, setHandle, setMirror } from '@/core/figure/commands';
 import { NO_TURN } from '@/core/number';
 import { MOST_FOLD } from '@/core/symmetry';
@@ -70,7 +70,7 @@ const NUDGES: Readonly<Record<string, Point>> = {
 };
 
 /** What is selected moved by a vector, as the Bench shows it: a handle, nodes, or whole shapes of one round and more. */
-function moved(state: EditorState, figure: Figure, roundId: string, by: Point): Figure {
+function moved(state: EditorState, figure: Figure, roundId: RoundId, by: Point): Figure {
   const { nodes } = state.selection;
   const handle = chosenHandle(state);
   if (handle) return setHandle(figure, handle.ref, handle.index, handle.side, add(handle.at, by));

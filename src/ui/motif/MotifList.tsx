@@ -10,7 +10,7 @@ import {
 } from '@dnd-kit/core';
 import { useMemo, useState } from 'react';
 
-import { motifTree, type Round, shapesIn } from '@/core/figure';
+import { motifTree, type Round, shapesIn, type RoundId } from '@/core/figure';
 import { lockShapes, placeInMotif, renameGroup, renameShape, showShapes } from '@/core/figure/commands';
 import { act, type Editor, select } from '@/state';
 import { ContextMenu } from '@/ui/common';
@@ -27,7 +27,7 @@ const movedWith = (editor: Editor, row: MotifRow): ReadonlySet<string> => {
   return row.ids.every((id) => shapeIds.has(id)) ? shapeIds : new Set(row.ids);
 };
 
-function actionsOf(editor: Editor, roundId: string, edit: (key: string | null) => void): RowActions {
+function actionsOf(editor: Editor, roundId: RoundId, edit: (key: string | null) => void): RowActions {
   return {
     edit,
     select: (row, add) => {

@@ -11,6 +11,7 @@ import {
   activeRound,
   bentIds,
   chosenHandle,
+  type EditorState,
   type PaneId,
   partMap,
   selectedShapes,
@@ -71,6 +72,59 @@ function BendMarks({ held, project }: { readonly held: HeldStrip; readonly proje
         <Square key={id} at={project(point)} full={false} name={`bend ${id}`} />
       ))}
     </g>
+  );
+}
+
+interface DraftProps {
+  readonly draft: NonNullable<EditorState['draft']>;
+  /** From the motif to the pane's pixels. */
+  readonly transform: string;
+  readonly project: Project;
+}
+
+/** A path that is being drawn, up to where its next node would be. */
+function DraftPath({ draft, transform, project }: DraftProps) {
+  return (
+    <g>
+      <path
+        transform={transform}
+        d={pathData(
+          [
+            pathOfNodes(
+              draft.next ? [...draft.nodes, { ...draft.next, kind: 'corner' }] : draft.nodes,
+              false,
+            ),
+          ],
+          5,
+        )}
+        fill="none"
+        stroke="var(--coral)"
+        strokeWidth={1.5}
+        vectorEffect="non-scaling-stroke"
+      />
+      {draft.nodes.map((node, k) => (
+        <Fragment key={k}>
+          <Arms node={node} name={`draft-${k}`} project={project} />
+          <Square at={project(node)} full={k === 0} name={`draft-${k}`} />
+        </Fragment>
+      ))}
+    </g>
+  );
+}
+
+/** A box that is drawn to select by, in pixels of the pane. */
+function DrawnBox({ from, to }: Pick<NonNullable<EditorState['box']>, 'from' | 'to'>) {
+  return (
+    <rect
+      x={Math.min(from.x, to.x)}
+      y={Math.min(from.y, to.y)}
+      width={Math.abs(to.x - from.x)}
+      height={Math.abs(to.y - from.y)}
+      fill="var(--coral)"
+      fillOpacity={0.08}
+      stroke="var(--coral)"
+      strokeDasharray="4 3"
+    />
   );
 }
 
@@ -145,32 +199,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           project={project}
         />
       )}
-      {draft && (
-        <g>
-          <path
-            transform={motifTransform}
-            d={pathData(
-              [
-                pathOfNodes(
-                  draft.next ? [...draft.nodes, { ...draft.next, kind: 'corner' }] : draft.nodes,
-                  false,
-                ),
-              ],
-              5,
-            )}
-            fill="none"
-            stroke="var(--coral)"
-            strokeWidth={1.5}
-            vectorEffect="non-scaling-stroke"
-          />
-          {draft.nodes.map((node, k) => (
-            <Fragment key={k}>
-              <Arms node={node} name={`draft-${k}`} project={project} />
-              <Square at={project(node)} full={k === 0} name={`draft-${k}`} />
-            </Fragment>
-          ))}
-        </g>
-      )}
+      {draft && <DraftPath draft={draft} transform={motifTransform} project={project} />}
       {state.pivot && shapes.length > 0 && state.stage === 'draw' && <Pivot at={project(state.pivot)} />}
       {pane === 'bench' && state.picking?.marks && (
         <PickedMarks marks={state.picking.marks} project={project} />
@@ -180,18 +209,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
       {caught && (
         <circle cx={caught.x} cy={caught.y} r={6.5} fill="none" stroke="var(--brass)" strokeWidth={1.7} />
       )}
-      {box?.pane === pane && (
-        <rect
-          x={Math.min(box.from.x, box.to.x)}
-          y={Math.min(box.from.y, box.to.y)}
-          width={Math.abs(box.to.x - box.from.x)}
-          height={Math.abs(box.to.y - box.from.y)}
-          fill="var(--coral)"
-          fillOpacity={0.08}
-          stroke="var(--coral)"
-          strokeDasharray="4 3"
-        />
-      )}
+      {box?.pane === pane && <DrawnBox {...box} />}
     </g>
   );
 }

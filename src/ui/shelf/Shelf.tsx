@@ -60,6 +60,38 @@ function useCreate() {
   });
 }
 
+/** Which figures are asked for, in the order in which they were. */
+function narrowedTo(
+  { collection, label, binned = false, sort }: Partial<ShelfQuery>,
+  before: ShelfQuery['sort'],
+): ShelfQuery {
+  return {
+    search: '',
+    sort: sort ?? before,
+    binned,
+    ...(collection !== undefined && { collection }),
+    ...(label !== undefined && { label }),
+  };
+}
+
+/** What is done with figures: each is seen at once. @param clear has nothing selected any more */
+function useChanges(refresh: () => Promise<unknown>, clear: () => void) {
+  const change = useDone(server.change, refresh);
+  const rename = useDone(({ id, name }: { id: string; name: string }) => server.rename(id, name), refresh);
+  const empty = useDone<null>(server.emptyBin, refresh);
+  const bin = (figures: readonly FigureSummary[]): void => {
+    const ids = figures.map(({ id }) => id);
+    change({ do: 'bin', ids });
+    clear();
+    const [only, another] = figures;
+    toast(another ? `${figures.length} figures are in the Bin.` : `“${only?.name}” is in the Bin.`, {
+      duration: 12_000,
+      action: { label: 'Undo', onClick: () => change({ do: 'putBack', ids }) },
+    });
+  };
+  return { change, rename, empty, bin };
+}
+
 /** What cards ask the Shelf to do, as it does it now. */
 interface Does {
   readonly bin: (figures: readonly FigureSummary[]) => void;
@@ -89,7 +121,6 @@ function useCardActions(does: Does): CardActions {
 
 /** The home screen: all figures, and what a new one can start from. */
 export function Shelf({ first, facts: firstFacts }: Props) {
-  const router = useRouter();
   const [search, setSearch] = useState('');
   const [narrowed, setNarrowed] = useState<ShelfQuery>(ALL_FIGURES);
   const words = useSettled(search);
@@ -100,29 +131,10 @@ export function Shelf({ first, facts: firstFacts }: Props) {
   const { drawing, setDrawing, open, openFile } = useFiles();
 
   const create = useCreate();
-  const change = useDone(server.change, refresh);
-  const rename = useDone(({ id, name }: { id: string; name: string }) => server.rename(id, name), refresh);
-  const empty = useDone<null>(server.emptyBin, refresh);
-  const bin = (figures: readonly FigureSummary[]): void => {
-    const ids = figures.map(({ id }) => id);
-    change({ do: 'bin', ids });
-    clear();
-    const [only, another] = figures;
-    toast(another ? `${figures.length} figures are in the Bin.` : `“${only?.name}” is in the Bin.`, {
-      duration: 12_000,
-      action: { label: 'Undo', onClick: () => change({ do: 'putBack', ids }) },
-    });
-  };
+  const { change, rename, empty, bin } = useChanges(refresh, clear);
   const narrow = (next: Partial<ShelfQuery>): void => {
     clear();
-    const { collection, label, binned = false, sort = narrowed.sort } = next;
-    setNarrowed({
-      search: '',
-      sort,
-      binned,
-      ...(collection !== undefined && { collection }),
-      ...(label !== undefined && { label }),
-    });
+    setNarrowed(narrowedTo(next, narrowed.sort));
   };
 
   const actions = useCardActions({ bin, pick, change, rename, ask: setSheet });
@@ -135,7 +147,6 @@ export function Shelf({ first, facts: firstFacts }: Props) {
     [picked, facts.open],
   );
   const chosen = [...picked.values()];
-  const ids = [...picked.keys()];
   const known = new Map([...found.figures, ...chosen].map((figure) => [figure.id, figure]));
   const figuresOf = (of: readonly string[]): readonly FigureSummary[] =>
     of.flatMap((id) => found.figures.find((each) => each.id === id) ?? known.get(id) ?? []);
@@ -195,24 +206,13 @@ export function Shelf({ first, facts: firstFacts }: Props) {
         </main>
       </div>
       {picked.size > 0 && (
-        <SelectionBar
-          count={picked.size}
+        <PickedBar
+          figures={chosen}
           isBin={query.binned}
-          collections={facts.collections}
-          onCompare={() => router.push(`/compare?with=${ids.join(',')}`)}
-          onExport={() => setSheet({ kind: 'export', figures: chosen })}
-          onLabel={() => setSheet({ kind: 'label', ids })}
-          onCollect={(collection) => change({ do: 'collect', ids, collection })}
-          onDuplicate={() => {
-            change({ do: 'duplicate', ids });
-            clear();
-          }}
-          onBin={() => bin(chosen)}
-          onPutBack={() => {
-            change({ do: 'putBack', ids });
-            clear();
-          }}
-          onDestroy={() => setSheet({ kind: 'destroy', figures: chosen })}
+          facts={facts}
+          change={change}
+          onBin={bin}
+          onAsk={setSheet}
           onClear={clear}
         />
       )}
@@ -243,5 +243,43 @@ export function Shelf({ first, facts: firstFacts }: Props) {
         </a>
       </footer>
     </div>
+  );
+}
+
+interface PickedProps {
+  readonly figures: readonly FigureSummary[];
+  readonly isBin: boolean;
+  readonly facts: ShelfFacts;
+  readonly change: (change: ShelfChange) => void;
+  readonly onBin: (figures: readonly FigureSummary[]) => void;
+  readonly onAsk: (sheet: ShelfSheet) => void;
+  readonly onClear: () => void;
+}
+
+/** What can be done with all figures that are picked. */
+function PickedBar({ figures, isBin, facts, change, onBin, onAsk, onClear }: PickedProps) {
+  const router = useRouter();
+  const ids = figures.map(({ id }) => id);
+  return (
+    <SelectionBar
+      count={figures.length}
+      isBin={isBin}
+      collections={facts.collections}
+      onCompare={() => router.push(`/compare?with=${ids.join(',')}`)}
+      onExport={() => onAsk({ kind: 'export', figures: figures })}
+      onLabel={() => onAsk({ kind: 'label', ids })}
+      onCollect={(collection) => change({ do: 'collect', ids, collection })}
+      onDuplicate={() => {
+        change({ do: 'duplicate', ids });
+        onClear();
+      }}
+      onBin={() => onBin(figures)}
+      onPutBack={() => {
+        change({ do: 'putBack', ids });
+        onClear();
+      }}
+      onDestroy={() => onAsk({ kind: 'destroy', figures: figures })}
+      onClear={onClear}
+    />
   );
 }

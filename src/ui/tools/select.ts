@@ -42,6 +42,8 @@ import {
   seenShapes,
   shapesInBox,
   wholeGroups,
+  type RoundId,
+  type ShapeId,
 } from '@/core/figure';
 import type { Work } from '@/core/derive';
 import { dragFormHandle } from '@/core/maker';
@@ -60,8 +62,8 @@ import { liesIn } from './lies';
 import { CATCH, MotifPointer, TOUCH, placementIn, viewOf, type PanePoint } from './pointer';
 
 interface Hit {
-  readonly roundId: string;
-  readonly shapeId: string;
+  readonly roundId: RoundId;
+  readonly shapeId: ShapeId;
   readonly placement: Placement;
 }
 

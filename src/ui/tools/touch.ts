@@ -1,3 +1,4 @@
+import type { ShapeId } from '@/core/figure';
 import { activeRound, type Editor, type PaneId, workOf } from '@/state';
 import { distance, type Point, touchingRadii } from '@/core/curve';
 import type { Form } from '@/core/maker';
@@ -28,7 +29,7 @@ export function touchingForm(
   editor: Editor,
   pane: PaneId,
   form: Form,
-  shapeId: string,
+  shapeId: ShapeId,
   tolerance: number,
 ): Form {
   const { snapOn } = editor.getState();

@@ -18,6 +18,7 @@ import { memo } from 'react';
 import { REVEAL_SECONDS } from '@/core/format/svg';
 import { addTurns, degreesOf, turn } from '@/core/number';
 import { alongTurn, stepOf, type TurnRule, turnsOf } from '@/core/symmetry';
+import type { Round } from '@/core/figure';
 import { printNumber } from '@/core/format';
 import { isMuch, type ScenePage } from '@/core/scene';
 import {
@@ -40,6 +41,7 @@ import {
   placeBetween,
   placeOfView,
   ReliefGroup,
+  type Slab,
   slabsOf,
   useSameView,
   useSettledView,
@@ -235,6 +237,73 @@ function WholeHeader({ page, view }: { readonly page: ScenePage; readonly view: 
   );
 }
 
+/** The figure's layers as they are drawn, what is in hand apart from what stands still. */
+function layerSlabs(state: EditorState, drawn: View): readonly Slab[] {
+  const { page } = shownFigure(state);
+  return partsShown(state, sceneOf(state)).flatMap(({ still, layers: own, first }) =>
+    slabsOf(
+      `layers-${first}`,
+      own,
+      (layers) => ({
+        layers,
+        view: drawn,
+        size: state.sizes.whole,
+        outline: state.outlines,
+        reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
+      }),
+      ({ layers, from }) => (
+        <g transform={placeOfView(drawn)}>
+          {layers.map((layer, k) => (
+            <ReliefGroup
+              key={`${layer.roundId}-${first + from + k}-${state.reveal}`}
+              relief={state.outlines ? undefined : layer.relief}
+              area={{ ...cornerOf(page), width: page.width, height: page.height }}
+              id={`whole-relief-${first + from + k}`}
+              pixelsPerUnit={drawn.scale}
+            >
+              <LayerCopies
+                layer={layer}
+                reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
+                id={`whole-${first + from + k}`}
+                outline={state.outlines}
+              />
+            </ReliefGroup>
+          ))}
+        </g>
+      ),
+      still,
+    ),
+  );
+}
+
+interface OverProps {
+  readonly round: Round;
+  readonly view: View;
+  readonly offered: ReturnType<typeof offeredNow>;
+  readonly isProof: boolean;
+}
+
+/** What lies over the figure and follows it: cells that light up, what is offered, findings. */
+function WholeOver({ round, view, offered, isProof }: OverProps) {
+  return (
+    <>
+      <g transform={`${placeOfView(view)} rotate(${degreesOf(round.rule.start)})`}>
+        <CellMarks />
+      </g>
+      {offered && (
+        <g transform={placeOfView(view)}>
+          <OfferLines {...offered} />
+        </g>
+      )}
+      {isProof && (
+        <g transform={placeOfView(view)}>
+          <ProofMarks scale={view.scale} pane="whole" />
+        </g>
+      )}
+    </>
+  );
+}
+
 /** The pane with the complete figure, live; every copy can be edited there too. */
 export function Whole() {
   const editor = useEditor();
@@ -242,9 +311,8 @@ export function Whole() {
   const state = useRestState();
   const figure = shownFigure(state);
   const round = activeRound(state);
-  const scene = sceneOf(state);
   const view = useSameView(wholeView(state));
-  const drawn = useSettledView(view, isMuch(scene.layers), state.sizes.whole);
+  const drawn = useSettledView(view, isMuch(sceneOf(state).layers), state.sizes.whole);
   const { page } = figure;
   const rim =
     benchRadius({ ...figure, page: { ...page, width: 0, height: 0 } }, work) * 1.05 ||
@@ -272,64 +340,13 @@ export function Whole() {
               </g>
             ),
           },
-          ...partsShown(state, scene).flatMap(({ still, layers: own, first }) =>
-            slabsOf(
-              `layers-${first}`,
-              own,
-              (layers) => ({
-                layers,
-                view: drawn,
-                size: state.sizes.whole,
-                outline: state.outlines,
-                reveal: state.reveal > 0 ? REVEAL_SECONDS : 0,
-              }),
-              ({ layers, from }) => (
-                <g transform={place}>
-                  {layers.map((layer, k) => (
-                    <ReliefGroup
-                      key={`${layer.roundId}-${first + from + k}-${state.reveal}`}
-                      relief={state.outlines ? undefined : layer.relief}
-                      area={{ ...cornerOf(page), width: page.width, height: page.height }}
-                      id={`whole-relief-${first + from + k}`}
-                      pixelsPerUnit={drawn.scale}
-                    >
-                      <LayerCopies
-                        layer={layer}
-                        reveal={state.reveal > 0 ? REVEAL_SECONDS : 0}
-                        id={`whole-${first + from + k}`}
-                        outline={state.outlines}
-                      />
-                    </ReliefGroup>
-                  ))}
-                </g>
-              ),
-              still,
-            ),
-          ),
+          ...layerSlabs(state, drawn),
           {
             key: 'marks',
             svg: <WholeMarks state={state} rim={rim} view={drawn} />,
           },
         ]}
-        over={
-          round && (
-            <>
-              <g transform={`${placeOfView(view)} rotate(${degreesOf(round.rule.start)})`}>
-                <CellMarks />
-              </g>
-              {offered && (
-                <g transform={placeOfView(view)}>
-                  <OfferLines {...offered} />
-                </g>
-              )}
-              {state.stage === 'proof' && (
-                <g transform={placeOfView(view)}>
-                  <ProofMarks scale={view.scale} pane="whole" />
-                </g>
-              )}
-            </>
-          )
-        }
+        over={round && <WholeOver round={round} view={view} offered={offered} isProof={isProof} />}
       />
       {!state.quiet && !isProof && round && (
         <StartHandle round={round} view={view} radius={rim * view.scale} />

@@ -10,7 +10,7 @@ import { reachOf } from '@/core/symmetry';
 import { isWholeMotif, movedShapes } from '../carried';
 import { largestNodes, motifTree, shapesIn } from '../groups';
 import { anchorOf } from '../hit';
-import type { Figure, Round } from '../model';
+import type { Figure, Round, RoundId, ShapeId } from '../model';
 import { seenBox, seenPaths } from '../seen';
 import { roundOf, withRound } from './rounds';
 
@@ -36,7 +36,7 @@ const middleOf = ({ left, right, top, bottom }: Bounds): Point => ({
 });
 
 /** Some shapes of a motif as pieces, back to front; all of them as one where that is asked. */
-function piecesOf(round: Round, shapeIds: ReadonlySet<string>, asOne: boolean, work: Work): Piece[] {
+function piecesOf(round: Round, shapeIds: ReadonlySet<ShapeId>, asOne: boolean, work: Work): Piece[] {
   const lists = asOne
     ? [round.shapes.filter(({ id }) => shapeIds.has(id))]
     : largestNodes(motifTree(round), shapeIds).map(shapesIn);
@@ -52,7 +52,7 @@ function piecesOf(round: Round, shapeIds: ReadonlySet<string>, asOne: boolean, w
 /** Moves each piece so that its anchor is at its place. */
 function withPiecesAt(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   pieces: readonly Piece[],
   place: (piece: Piece) => Point,
 ): Figure {
@@ -128,8 +128,8 @@ export interface Aligning {
 /** Puts shapes in line with what leads them; what is grouped goes as one. */
 export function alignShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   { how, to = 'first', asOne = false }: Aligning,
   work: Work,
 ): Figure {
@@ -169,8 +169,8 @@ export type SpreadAlong = 'across' | 'up' | 'radius' | 'angle';
  */
 export function spreadShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   along: SpreadAlong,
   even: 'centres' | 'gaps' = 'centres',
   work: Work,

@@ -10,17 +10,17 @@ import type { Work } from '@/core/derive';
 import { failed, finding, ok, type Result } from '@/core/finding';
 import { firstBend, shapesOfGroup, straightPaths, stripOf, withBends } from '../bent';
 import { withGroup, withGroupOf } from '../grouping';
-import type { Figure } from '../model';
+import type { Figure, RoundId, GroupId, ShapeId } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Makes a strip of shapes, in a group of their own, bent to one step of the round. What is one already stays as it is. */
 export function bendShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   work: Work,
-): Result<{ figure: Figure; groupId: string }> {
+): Result<{ figure: Figure; groupId: GroupId }> {
   const round = roundOf(figure, roundId);
   const grouped = withGroupOf(round, shapeIds, newId);
   if (!grouped) return failed(finding('bend.strip'));
@@ -36,7 +36,7 @@ export function bendShapes(
 }
 
 /** Changes how a strip is bent; the figure as it was where there is no such bend. */
-export const setBend = (figure: Figure, roundId: string, groupId: string, part: Partial<Bend>): Figure =>
+export const setBend = (figure: Figure, roundId: RoundId, groupId: GroupId, part: Partial<Bend>): Figure =>
   withRound(figure, roundId, (round) =>
     withBends(round, new Set([groupId]), (bend) => {
       const made = { ...bend, ...part };
@@ -45,7 +45,7 @@ export const setBend = (figure: Figure, roundId: string, groupId: string, part: 
   );
 
 /** Takes the box of what is drawn now as the strip's unit; it stays as high in proportion as it was. */
-export const fitStrip = (figure: Figure, roundId: string, groupId: string, work: Work): Figure =>
+export const fitStrip = (figure: Figure, roundId: RoundId, groupId: GroupId, work: Work): Figure =>
   withRound(figure, roundId, (round) => {
     const strip = stripOf(straightPaths(shapesOfGroup(round, groupId), work));
     if (!strip) return round;
@@ -57,7 +57,7 @@ export const fitStrip = (figure: Figure, roundId: string, groupId: string, work:
   });
 
 /** Lets a strip be straight again, as the group that it is. */
-export const straighten = (figure: Figure, roundId: string, groupId: string): Figure =>
+export const straighten = (figure: Figure, roundId: RoundId, groupId: GroupId): Figure =>
   withRound(figure, roundId, (round) => {
     if (!round.groups?.some(({ id, bend }) => id === groupId && bend)) return round;
     const groups = round.groups.map(({ bend, ...group }) =>

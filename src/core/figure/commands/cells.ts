@@ -19,11 +19,11 @@ import {
 import { copiesOf } from '../copies';
 import { paintSources, startPaints, type StartPaints } from '../startPaint';
 import { START_WEAVE } from '../jobs';
-import type { CellEdits, Figure, Weave } from '../model';
+import type { CellEdits, Figure, Weave, RoundId } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
-function withCellEdits(figure: Figure, roundId: string, change: (edits: CellEdits) => CellEdits): Figure {
+function withCellEdits(figure: Figure, roundId: RoundId, change: (edits: CellEdits) => CellEdits): Figure {
   return withRound(figure, roundId, (round) =>
     round.merge?.op === 'divide'
       ? { ...round, merge: { ...round.merge, cells: change(round.merge.cells ?? NO_CELL_EDITS) } }
@@ -37,7 +37,7 @@ function withCellEdits(figure: Figure, roundId: string, change: (edits: CellEdit
  */
 export const fuseCells = (
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   refs: readonly string[],
   alone: boolean,
 ): Figure =>
@@ -49,7 +49,7 @@ export const fuseCells = (
       }));
 
 /** Parts again what was fused with any of some cells. */
-export function partCells(figure: Figure, roundId: string, refs: readonly string[]): Figure {
+export function partCells(figure: Figure, roundId: RoundId, refs: readonly string[]): Figure {
   const keys = new Set(refs.map(kindKey));
   return withCellEdits(figure, roundId, (edits) => ({
     ...edits,
@@ -59,7 +59,7 @@ export function partCells(figure: Figure, roundId: string, refs: readonly string
 
 export const removeCells = (
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   division: Division,
   refs: readonly string[],
 ): Figure =>
@@ -69,7 +69,7 @@ export const removeCells = (
   }));
 
 /** Brings removed cells back; without references all of them. */
-export function restoreCells(figure: Figure, roundId: string, refs?: readonly string[]): Figure {
+export function restoreCells(figure: Figure, roundId: RoundId, refs?: readonly string[]): Figure {
   const back = refs && new Set([...refs, ...refs.map(kindKey)]);
   return withCellEdits(figure, roundId, (edits) => ({
     ...edits,
@@ -125,7 +125,7 @@ const samePaint = (a: Paint, b: Paint): boolean => a === b || nameOfPaint(a) ===
 /** Gives cells a paint. */
 export const paintCells = (
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   division: Division,
   refs: readonly string[],
   paint: Paint,
@@ -141,7 +141,7 @@ export const paintCells = (
 /** Changes the paint of cells, each from what it has. @param start what those begin with that were given none */
 export function changeCellPaint(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   division: Division,
   refs: readonly string[],
   start: StartPaints,
@@ -170,7 +170,7 @@ export function changeCellPaint(
 /** Colours all cells of a round by a plan; strokes stay as they are. */
 export function colourCells(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   division: Division,
   plan: ColourPlan,
   work: Work,
@@ -202,7 +202,7 @@ export function colourCells(
 /** Keeps only the cells that are inside an outline; those outside are removed, those inside brought back. */
 export function keepCellsInside(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   division: Division,
   outline: readonly Path[],
   work: Work,
@@ -279,7 +279,7 @@ function nearestCell(cells: readonly Directed[], direction: number): string {
  */
 export function carryCells(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   before: Division,
   after: Division,
   work: Work,
@@ -316,15 +316,15 @@ export function carryCells(
 }
 
 /** The lines of the round's frame bound cells, or not. */
-export const boundByFrame = (figure: Figure, roundId: string, frame: boolean): Figure =>
+export const boundByFrame = (figure: Figure, roundId: RoundId, frame: boolean): Figure =>
   withCellEdits(figure, roundId, (edits) => ({ ...edits, frame }));
 
 /** Forgets what was done to cells that are no longer there. */
-export const forgetLostCells = (figure: Figure, roundId: string, division: Division): Figure =>
+export const forgetLostCells = (figure: Figure, roundId: RoundId, division: Division): Figure =>
   withCellEdits(figure, roundId, (edits) => keptEdits(division, edits));
 
 /** The filled shapes of a round in all their copies, where the first copy of another one stands upright. */
-export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string, work: Work): Path[] {
+export function outlineOfRound(figure: Figure, roundId: RoundId, seenFrom: string, work: Work): Path[] {
   const round = roundOf(figure, roundId);
   const back = turnMap(negateTurn(roundOf(figure, seenFrom).rule.start));
   const own = round.shapes
@@ -340,17 +340,17 @@ export function outlineOfRound(figure: Figure, roundId: string, seenFrom: string
 }
 
 /** Sets how far bands that pass under stay away from those over them. @throws RangeError unless it is above 0 */
-export function setWeaveGap(figure: Figure, roundId: string, gap: number): Figure {
+export function setWeaveGap(figure: Figure, roundId: RoundId, gap: number): Figure {
   if (!(gap > 0)) throw new RangeError('A weave needs a gap above 0, or its bands would be one.');
   return withWeave(figure, roundId, (weave) => ({ ...weave, gap }));
 }
 
 /** Weaves closed bands too, or lines alone. */
-export const setWeaveAreas = (figure: Figure, roundId: string, areas: boolean): Figure =>
+export const setWeaveAreas = (figure: Figure, roundId: RoundId, areas: boolean): Figure =>
   withWeave(figure, roundId, (weave) => ({ ...weave, areas }));
 
 /** Turns crossings the other way round, or back: by reference to a kind or to one of it. */
-export const swapCrossing = (figure: Figure, roundId: string, ref: string): Figure =>
+export const swapCrossing = (figure: Figure, roundId: RoundId, ref: string): Figure =>
   withWeave(figure, roundId, (weave) => ({
     ...weave,
     swapped: weave.swapped.includes(ref)
@@ -358,7 +358,7 @@ export const swapCrossing = (figure: Figure, roundId: string, ref: string): Figu
       : [...weave.swapped, ref],
   }));
 
-const withWeave = (figure: Figure, roundId: string, change: (weave: Weave) => Weave): Figure =>
+const withWeave = (figure: Figure, roundId: RoundId, change: (weave: Weave) => Weave): Figure =>
   withRound(figure, roundId, (round) =>
     round.merge?.op === 'weave'
       ? { ...round, merge: { ...round.merge, weave: change(round.merge.weave ?? START_WEAVE) } }

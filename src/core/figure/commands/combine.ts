@@ -42,12 +42,21 @@ import type { Paint, SceneLayer } from '@/core/scene';
 import { areaOfShape, isLive, operandOfShape, paintOfArea, resolvedMotif } from '../combined';
 import { withNewGroup, withTree } from '../grouping';
 import { groupOf, nodeKey, motifTree, shapesIn, withShapesAndGroups, type MotifNode } from '../groups';
-import { LIMITS, type CombineOp, type Figure, type Group, type Round, type Shape } from '../model';
+import {
+  LIMITS,
+  type CombineOp,
+  type Figure,
+  type Group,
+  type Round,
+  type Shape,
+  type RoundId,
+  type ShapeId,
+} from '../model';
 import { newShape } from '../start';
 import { roundOf, withRound } from './rounds';
 import { withPlacedPlain } from './shapes';
 
-const chosenOf = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Shape[] =>
+const chosenOf = (figure: Figure, roundId: RoundId, shapeIds: ReadonlySet<ShapeId>): Shape[] =>
   roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
 
 /** How shapes are combined that are one group; null where they are not. */
@@ -62,15 +71,15 @@ export function combinedOf(round: Round, shapes: readonly Shape[]): (Group & { o
  */
 export const combineShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   op: CombineOp,
   newId: () => string,
 ): Figure =>
   withRound(figure, roundId, (round) => withNewGroup(round, shapeIds, newId, { op }, 'back')?.round ?? round);
 
 /** The live groups that some shapes are all of, the outermost of each; and shapes that are live by themselves. */
-function liveNodes(round: Round, shapeIds: ReadonlySet<string>): MotifNode[] {
+function liveNodes(round: Round, shapeIds: ReadonlySet<ShapeId>): MotifNode[] {
   const visit = (nodes: readonly MotifNode[]): MotifNode[] =>
     nodes.flatMap((node): MotifNode[] => {
       if (node.kind === 'shape') return node.shape.axis && shapeIds.has(node.shape.id) ? [node] : [];
@@ -81,7 +90,7 @@ function liveNodes(round: Round, shapeIds: ReadonlySet<string>): MotifNode[] {
 }
 
 /** Lets combined shapes be seen by themselves again, as they are. */
-export function takeApart(figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure {
+export function takeApart(figure: Figure, roundId: RoundId, shapeIds: ReadonlySet<ShapeId>): Figure {
   return withRound(figure, roundId, (round) => {
     const live = new Set(liveNodes(round, shapeIds).map(nodeKey));
     if (live.size === 0) return round;
@@ -99,8 +108,8 @@ export function takeApart(figure: Figure, roundId: string, shapeIds: ReadonlySet
 /** What combined shapes, and those made their own reflection, are drawn as, as plain paths in their place; ids of what is left. */
 export function makeCombinedPlain(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   work: Work,
 ): { figure: Figure; ids: string[] } {
   const ids: string[] = [];
@@ -127,8 +136,8 @@ export function makeCombinedPlain(
 /** Replaces shapes by others, in the place of the frontmost of them. */
 function replaceShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   made: readonly Shape[],
 ): Figure {
   const chosen = chosenOf(figure, roundId, shapeIds);
@@ -150,7 +159,7 @@ function replaceShapes(
  */
 export function divideShapes(
   before: Figure,
-  roundId: string,
+  roundId: RoundId,
   chosenIds: ReadonlySet<string>,
   newId: () => string,
   work: Work,
@@ -210,7 +219,7 @@ function centred(paths: readonly Path[]): {
  */
 export function makeBands(
   before: Figure,
-  roundId: string,
+  roundId: RoundId,
   chosenIds: ReadonlySet<string>,
   newId: () => string,
   work: Work,
@@ -259,7 +268,7 @@ export function makeBands(
 /** Makes an offset of each closed shape, which it follows: behind it for an outward distance and in front of it for an inward one. */
 export function offsetShapes(
   before: Figure,
-  roundId: string,
+  roundId: RoundId,
   chosenIds: ReadonlySet<string>,
   away: number,
   newId: () => string,
@@ -298,8 +307,8 @@ export function offsetShapes(
 /** Takes away what of shapes reaches past the frontmost of them, which goes; each keeps its paint. */
 export function trimToShape(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } {
@@ -326,7 +335,7 @@ const mapped = (path: Path, m: Affine, mirrored: boolean): Path =>
  */
 export function makeRoundPlain(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   layers: readonly SceneLayer[],
   newId: () => string,
 ): Figure {
@@ -381,8 +390,8 @@ export function makeRoundPlain(
 /** Moves shapes outward, each along the direction from the centre to its own middle, to part them evenly. */
 export function spreadOutward(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   by: number,
   work: Work,
 ): Figure {

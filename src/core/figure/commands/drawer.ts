@@ -4,7 +4,7 @@ import type { Work } from '@/core/derive';
 import { motifOfTree, motifTree, withShapesAndGroups, type Motif, type MotifNode } from '../groups';
 import { withGroupOf, withTree } from '../grouping';
 import { renamedShapes } from '../inputs';
-import type { Figure, Group, Round, Shape } from '../model';
+import type { Figure, Group, Round, Shape, RoundId, GroupId, ShapeId } from '../model';
 import { detached, mappedMotif, usesOfFigure } from '../sources';
 import { withRound } from '../update';
 
@@ -52,7 +52,7 @@ export interface MotifPlaced {
 /** Puts a motif of the drawer in front of a round's: as a group of its name, unless it is one shape that follows nothing. */
 export function placeMotif(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   { name, motif, place, follows }: MotifPlaced,
   newId: () => string,
   work: Work,
@@ -76,8 +76,8 @@ export function placeMotif(
 /** Makes shapes of a round a use of a motif that they were just kept as: one group, which follows it from now on. */
 export const linkMotif = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   follows: { readonly motif: string; readonly revision: number; readonly name: string },
   newId: () => string,
 ): Figure =>
@@ -128,7 +128,7 @@ export function followMotif(
 }
 
 /** Lets a use go: it stays as it is, and follows its motif no longer. */
-export const detachMotif = (figure: Figure, roundId: string, groupId: string): Figure =>
+export const detachMotif = (figure: Figure, roundId: RoundId, groupId: GroupId): Figure =>
   withRound(figure, roundId, (round) =>
     round.groups?.some(({ id, source }) => id === groupId && source)
       ? { ...round, groups: round.groups.map((group) => (group.id === groupId ? detached(group) : group)) }
@@ -136,7 +136,7 @@ export const detachMotif = (figure: Figure, roundId: string, groupId: string): F
   );
 
 /** What lies in a use, in the motif's own coordinates: what the motif becomes where it is changed to this. Null where there is no such use. */
-export function motifOfUse(figure: Figure, roundId: string, groupId: string, work: Work): Motif | null {
+export function motifOfUse(figure: Figure, roundId: RoundId, groupId: GroupId, work: Work): Motif | null {
   const use = usesOfFigure(figure).find((each) => each.roundId === roundId && each.group.id === groupId);
   const round = figure.rounds.find(({ id }) => id === roundId);
   if (!use || !round) return null;
@@ -144,7 +144,7 @@ export function motifOfUse(figure: Figure, roundId: string, groupId: string, wor
   return inside && mappedMotif(motifOfTree(inside), inverse(use.group.source.place), work);
 }
 
-function insideOf(nodes: readonly MotifNode[], groupId: string): readonly MotifNode[] | null {
+function insideOf(nodes: readonly MotifNode[], groupId: GroupId): readonly MotifNode[] | null {
   for (const node of nodes) {
     if (node.kind === 'shape') continue;
     const found = node.group.id === groupId ? node.nodes : insideOf(node.nodes, groupId);

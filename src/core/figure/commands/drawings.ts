@@ -12,7 +12,7 @@ import {
   type SceneLayer,
   type ScenePage,
 } from '@/core/scene';
-import { LIMITS, type Figure, type Shape } from '../model';
+import { LIMITS, type Figure, type Shape, type RoundId } from '../model';
 import { placedPaint } from '@/core/paint';
 import { newRound, newShape, START_PAINT } from '../start';
 import { addShapes } from './shapes';
@@ -103,7 +103,7 @@ interface Placed {
 /** Places a drawing at the front of a round's motif; says why where it is too much. */
 export function placeDrawing(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   name: string,
   picture: Picture,
   places: readonly Place[],

@@ -5,30 +5,30 @@ import type { Paint } from '@/core/scene';
 import { applyTo, mapPath, polarOf, turnMap } from '@/core/curve';
 import { cellsOf } from '@/core/merge';
 import { NO_TURN, type Turn } from '@/core/number';
-import type { Figure, Round } from '../model';
+import type { Figure, Round, RoundId } from '../model';
 import { newShape, START_PAINT } from '../start';
 import { addShapes } from './shapes';
 import { roundOf, withRound } from './rounds';
 
 /** Changes parts of a round's frame. */
-export const setFrame = (figure: Figure, roundId: string, part: Partial<Omit<Frame, 'hidden'>>): Figure =>
+export const setFrame = (figure: Figure, roundId: RoundId, part: Partial<Omit<Frame, 'hidden'>>): Figure =>
   withRound(figure, roundId, ({ frame: { hidden: _, ...frame }, ...round }) => ({
     ...round,
     frame: { ...frame, ...part },
   }));
 
 /** Hides a frame, which keeps its numbers, or shows it again. */
-export const showFrame = (figure: Figure, roundId: string, visible: boolean): Figure =>
+export const showFrame = (figure: Figure, roundId: RoundId, visible: boolean): Figure =>
   withRound(figure, roundId, ({ frame: { hidden: _, ...frame }, ...round }) => ({
     ...round,
     frame: visible ? frame : { ...frame, hidden: true as const },
   }));
 
 /** Lays a guide. */
-export const addGuide = (figure: Figure, roundId: string, guide: Guide): Figure =>
+export const addGuide = (figure: Figure, roundId: RoundId, guide: Guide): Figure =>
   setFrame(figure, roundId, { guides: [...roundOf(figure, roundId).frame.guides, guide] });
 
-export const removeGuide = (figure: Figure, roundId: string, index: number): Figure =>
+export const removeGuide = (figure: Figure, roundId: RoundId, index: number): Figure =>
   setFrame(figure, roundId, {
     guides: roundOf(figure, roundId).frame.guides.filter((_, k) => k !== index),
   });
@@ -59,7 +59,7 @@ export function frameCellsProblem({ frame, rule }: Round, reach: number): Findin
  */
 export function drawFrameCells(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   reach: number,
   newId: () => string,
 ): Result<{ figure: Figure; ids: string[] }> {
@@ -91,7 +91,7 @@ export function drawFrameCells(
  */
 export function drawFrame(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   paint: Paint,
   reach: number,
   newId: () => string,

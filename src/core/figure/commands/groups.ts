@@ -11,14 +11,14 @@ import {
   type MotifNode,
   type Spot,
 } from '../groups';
-import type { AxisSide, Figure, Group } from '../model';
+import type { AxisSide, Figure, Group, RoundId, GroupId, ShapeId } from '../model';
 import { withRound } from '../update';
 
 /** Makes shapes of a round a group: one thing to select, move, combine and list. */
 export const groupShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
 ): Figure => withRound(figure, roundId, (round) => withNewGroup(round, shapeIds, newId)?.round ?? round);
 
@@ -32,7 +32,7 @@ const dissolved = (tree: readonly MotifNode[], gone: ReadonlySet<string>): Motif
  * Lets go what lies in the groups that shapes are all of, inner groups staying; shapes that are a part of a group are taken out of it, to in
  * front of it.
  */
-export const ungroupShapes = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure =>
+export const ungroupShapes = (figure: Figure, roundId: RoundId, shapeIds: ReadonlySet<ShapeId>): Figure =>
   withRound(figure, roundId, (round) => {
     const tree = motifTree(round);
     const nodes = largestNodes(tree, shapeIds);
@@ -55,7 +55,7 @@ export const ungroupShapes = (figure: Figure, roundId: string, shapeIds: Readonl
   });
 
 /** Gives a group another name. */
-export const renameGroup = (figure: Figure, roundId: string, groupId: string, name: string): Figure =>
+export const renameGroup = (figure: Figure, roundId: RoundId, groupId: GroupId, name: string): Figure =>
   name.trim() === ''
     ? figure
     : withRound(figure, roundId, (round) => withGroup(round, groupId, { name: name.trim() }));
@@ -63,8 +63,8 @@ export const renameGroup = (figure: Figure, roundId: string, groupId: string, na
 /** Puts shapes, and groups that they are all of, at a place in the motif, in the order that they have. */
 export const placeInMotif = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   spot: Spot,
 ): Figure =>
   withRound(figure, roundId, (round) => {
@@ -85,8 +85,8 @@ export type LayerStep = 'front' | 'forward' | 'backward' | 'back';
 /** Moves shapes, and groups that they are all of, within what they lie in: to its front, its back, or past the next thing there. */
 export const reorderShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   step: LayerStep,
 ): Figure =>
   withRound(figure, roundId, (round) => {
@@ -115,8 +115,8 @@ export const reorderShapes = (
  */
 export function setAxis(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   side: AxisSide | null,
   newId: () => string,
 ): Figure {

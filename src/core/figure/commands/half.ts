@@ -2,11 +2,11 @@ import type { Work } from '@/core/derive';
 import { areOwnMirror, type Contour, ORIGIN, withReflection } from '@/core/curve';
 import { pathsOfForm, transformedForms, withReflectedHand } from '@/core/maker';
 import { NO_TURN } from '@/core/number';
-import type { Figure, Shape } from '../model';
+import type { Figure, Shape, RoundId } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Begins half a motif: one side of the axis is drawn, the other is its live reflection. */
-export const startHalf = (figure: Figure, roundId: string): Figure =>
+export const startHalf = (figure: Figure, roundId: RoundId): Figure =>
   withRound(figure, roundId, (round) =>
     round.half
       ? round
@@ -48,7 +48,7 @@ const reflectedShapes = (shape: Shape, newId: () => string, work: Work): Shape[]
  */
 export function endHalf(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   near: number,
   newId: () => string,
   work: Work,

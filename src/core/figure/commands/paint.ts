@@ -14,7 +14,7 @@ import type { Colour, Fill, Paint, ScenePage, Stroke } from '@/core/scene';
 import { middleOf } from '@/core/curve';
 import { pathsOfForm } from '@/core/maker';
 import { reachOf } from '@/core/symmetry';
-import { LIMITS, type Figure } from '../model';
+import { LIMITS, type Figure, type RoundId, type ShapeId } from '../model';
 import type { StartPaints } from '../startPaint';
 import { NO_CELL_EDITS } from '../cells';
 import { changeCellPaint } from './cells';
@@ -23,13 +23,13 @@ import { withShapes } from './shapes';
 
 /** What a paint command reaches: shapes of a round, or the outline of its merge. */
 export type PaintTarget =
-  | { readonly of: 'shapes'; readonly roundId: string; readonly shapeIds: ReadonlySet<string> }
-  | { readonly of: 'merge'; readonly roundId: string }
+  | { readonly of: 'shapes'; readonly roundId: RoundId; readonly shapeIds: ReadonlySet<ShapeId> }
+  | { readonly of: 'merge'; readonly roundId: RoundId }
   /** Shapes of more than one round. */
   | { readonly of: 'several'; readonly parts: readonly (PaintTarget & { readonly of: 'shapes' })[] }
   | {
       readonly of: 'cells';
-      readonly roundId: string;
+      readonly roundId: RoundId;
       readonly division: Division;
       readonly refs: readonly string[];
       /** What cells begin with that were given no paint. */
@@ -59,8 +59,8 @@ function withPaint(figure: Figure, target: PaintTarget, change: (paint: Paint) =
 /** Colours the fills of shapes by a plan: by where they lie in the motif; overlap is their order from back to front. */
 export function colourShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   plan: ColourPlan,
   work: Work,
 ): Figure {
@@ -102,11 +102,11 @@ export const setPage = (figure: Figure, part: Partial<ScenePage>): Figure => ({
 });
 
 /** Lights the facets of a round, or no longer. */
-export const setLight = (figure: Figure, roundId: string, light: Light | null): Figure =>
+export const setLight = (figure: Figure, roundId: RoundId, light: Light | null): Figure =>
   withRound(figure, roundId, ({ light: _, ...round }) => (light ? { ...round, light } : round));
 
 /** Makes raised wire or grooves of what a round draws, or no longer. */
-export const setRelief = (figure: Figure, roundId: string, relief: Relief | null): Figure =>
+export const setRelief = (figure: Figure, roundId: RoundId, relief: Relief | null): Figure =>
   withRound(figure, roundId, ({ relief: _, ...round }) => (relief ? { ...round, relief } : round));
 
 export const renameFigure = (figure: Figure, name: string): Figure =>

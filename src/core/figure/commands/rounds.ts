@@ -13,7 +13,7 @@ import { reachOfMotif } from '../reach';
 import { seenPaths } from '../seen';
 import { renamedShapes } from '../inputs';
 import { roundOf, withRound } from '../update';
-import type { Edge, LowerAction, Figure, Round, RoundMerge } from '../model';
+import type { Edge, LowerAction, Figure, Round, RoundMerge, RoundId } from '../model';
 import { START_PAINT } from '../start';
 
 export { roundOf, withRound } from '../update';
@@ -25,13 +25,13 @@ export function addRound(figure: Figure, round: Round, afterId?: string): Figure
   return { ...figure, rounds: [...figure.rounds.slice(0, at), round, ...figure.rounds.slice(at)] };
 }
 
-export const removeRound = (figure: Figure, roundId: string): Figure => ({
+export const removeRound = (figure: Figure, roundId: RoundId): Figure => ({
   ...figure,
   rounds: figure.rounds.filter(({ id }) => id !== roundId),
 });
 
 /** Puts a round at another place in the layer order, 0 at the back. */
-export const moveRound = (figure: Figure, roundId: string, to: number): Figure =>
+export const moveRound = (figure: Figure, roundId: RoundId, to: number): Figure =>
   produce(figure, (draft) => {
     const from = draft.rounds.findIndex(({ id }) => id === roundId);
     if (from < 0) return;
@@ -39,17 +39,17 @@ export const moveRound = (figure: Figure, roundId: string, to: number): Figure =
     if (round) draft.rounds.splice(Math.max(0, Math.min(to, draft.rounds.length)), 0, round);
   });
 
-export const renameRound = (figure: Figure, roundId: string, name: string): Figure =>
+export const renameRound = (figure: Figure, roundId: RoundId, name: string): Figure =>
   name.trim() === '' ? figure : withRound(figure, roundId, (round) => ({ ...round, name: name.trim() }));
 
-export const showRound = (figure: Figure, roundId: string, visible: boolean): Figure =>
+export const showRound = (figure: Figure, roundId: RoundId, visible: boolean): Figure =>
   withRound(figure, roundId, (round) => ({ ...round, visible }));
 
-export const lockRound = (figure: Figure, roundId: string, locked: boolean): Figure =>
+export const lockRound = (figure: Figure, roundId: RoundId, locked: boolean): Figure =>
   withRound(figure, roundId, (round) => ({ ...round, locked }));
 
 /** Sets how many copies fill the turn. @throws RangeError for a fold that is none. */
-export function setFold(figure: Figure, roundId: string, fold: number): Figure {
+export function setFold(figure: Figure, roundId: RoundId, fold: number): Figure {
   if (!isFold(fold)) throw new RangeError('A fold is a whole number from 1 to 720.');
   return withRound(figure, roundId, ({ omitted, ...round }) => {
     const left = omitted?.filter((index) => index < fold) ?? [];
@@ -58,22 +58,22 @@ export function setFold(figure: Figure, roundId: string, fold: number): Figure {
 }
 
 /** Turns the mirror on or off; a half motif that is being drawn stays as it is, without its mode. */
-export const setMirror = (figure: Figure, roundId: string, mirror: boolean): Figure =>
+export const setMirror = (figure: Figure, roundId: RoundId, mirror: boolean): Figure =>
   withRound(figure, roundId, ({ half: _, ...round }) => {
     const { alternate: __, ...rule } = round.rule;
     return { ...round, rule: { ...rule, mirror } };
   });
 
 /** What becomes of what reaches past the rays of the wedge. */
-export const setEdge = (figure: Figure, roundId: string, edge: Edge): Figure =>
+export const setEdge = (figure: Figure, roundId: RoundId, edge: Edge): Figure =>
   withRound(figure, roundId, ({ edge: _, ...round }) => (edge === 'overlap' ? round : { ...round, edge }));
 
 /** Sets the turn of the first copy, kept within one full turn. */
-export const setStart = (figure: Figure, roundId: string, start: Turn): Figure =>
+export const setStart = (figure: Figure, roundId: RoundId, start: Turn): Figure =>
   withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, start: wrapTurn(start) } }));
 
 /** Turns a round by half a step, so that its copies stand between where they stood. Twice is back again. */
-export function toggleHalfStep(figure: Figure, roundId: string): Figure {
+export function toggleHalfStep(figure: Figure, roundId: RoundId): Figure {
   const { fold, start } = roundOf(figure, roundId).rule;
   const half = turn(1, 2 * fold);
   const shifted =
@@ -84,7 +84,7 @@ export function toggleHalfStep(figure: Figure, roundId: string): Figure {
 /** Sets what becomes of a round's copies (with the paint of its first filled shape), or lets them be separate. */
 export function setMerge(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   op: RoundMerge['op'] | null,
   times?: number,
 ): Figure {
@@ -109,7 +109,7 @@ export function setMerge(
 }
 
 /** Draws the lines that lie over the cells or the outline of a merged round, or hides them; they bound cells all the same. */
-export const showLines = (figure: Figure, roundId: string, shown: boolean): Figure =>
+export const showLines = (figure: Figure, roundId: RoundId, shown: boolean): Figure =>
   withRound(figure, roundId, (round) => {
     if (!round.merge) return round;
     const { lines: _, ...merge } = round.merge;
@@ -117,15 +117,15 @@ export const showLines = (figure: Figure, roundId: string, shown: boolean): Figu
   });
 
 /** Sets what a round does to the rounds below it; null lets it lie on them. */
-export const setLowerAction = (figure: Figure, roundId: string, lowerAction: LowerAction | null): Figure =>
+export const setLowerAction = (figure: Figure, roundId: RoundId, lowerAction: LowerAction | null): Figure =>
   withRound(figure, roundId, ({ lowerAction: _, ...round }) =>
     lowerAction ? { ...round, lowerAction } : round,
   );
 
 /** A copy of a round and its rule in front of it, with new ids for itself and its shapes, and a motif of its own. */
-export function duplicateRound(figure: Figure, roundId: string, newId: () => string): Figure {
+export function duplicateRound(figure: Figure, roundId: RoundId, newId: () => string): Figure {
   const round = roundOf(figure, roundId);
-  const { link: _, detachedFrom: __, ...rest } = round;
+  const { motif: _, detachedFrom: __, ...rest } = round;
   const copy: Round = {
     ...rest,
     id: newId(),
@@ -138,7 +138,7 @@ export function duplicateRound(figure: Figure, roundId: string, newId: () => str
 export { reachOfMotif as reachOfRound } from '../reach';
 
 /** Moves a round's motif along the axis, outward for a positive distance. */
-export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figure =>
+export const moveRoundOut = (figure: Figure, roundId: RoundId, by: number): Figure =>
   withRound(figure, roundId, (round) => movedMotif(round, { x: 0, y: -by }));
 
 /**
@@ -147,7 +147,7 @@ export const moveRoundOut = (figure: Figure, roundId: string, by: number): Figur
  */
 export function scaleRoundReach(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   end: 'inner' | 'outer',
   to: number,
   work: Work,

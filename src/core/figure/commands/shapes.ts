@@ -27,14 +27,23 @@ import { allShapes } from '../bent';
 import { isWholeMotif, movedShape, movedShapes } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
 import { followed, renamedShapes, takenOut, unfollowed, withoutShapes } from '../inputs';
-import { LIMITS, type Edge, type Figure, type Group, type Round, type Shape } from '../model';
+import {
+  LIMITS,
+  type Edge,
+  type Figure,
+  type Group,
+  type Round,
+  type Shape,
+  type RoundId,
+  type ShapeId,
+} from '../model';
 import { partsWithPaint } from '../parts';
 import { roundOf, withRound } from './rounds';
 
 /** Names one shape of one round. */
 export interface ShapeRef {
-  readonly roundId: string;
-  readonly shapeId: string;
+  readonly roundId: RoundId;
+  readonly shapeId: ShapeId;
 }
 
 /** The shape, or null where the figure no longer has it. */
@@ -46,8 +55,8 @@ export function findShape(figure: Figure, ref: ShapeRef): Shape | null {
 /** The figure with the named shapes of a round changed. */
 export const withShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   change: (shape: Shape) => Shape,
 ): Figure =>
   withRound(figure, roundId, (round) => ({
@@ -56,13 +65,13 @@ export const withShapes = (
   }));
 
 /** Adds shapes at the front of a round's motif. */
-export const addShapes = (figure: Figure, roundId: string, shapes: readonly Shape[]): Figure =>
+export const addShapes = (figure: Figure, roundId: RoundId, shapes: readonly Shape[]): Figure =>
   withRound(figure, roundId, (round) => ({ ...round, shapes: [...round.shapes, ...shapes] }));
 
 /** Adds shapes with the groups that they lie in at the front of a round's motif. */
 export const addMotif = (
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   shapes: readonly Shape[],
   groups: readonly Group[],
 ): Figure =>
@@ -70,14 +79,14 @@ export const addMotif = (
     withShapesAndGroups(round, [...round.shapes, ...shapes], [...(round.groups ?? []), ...groups]),
   );
 
-export const removeShapes = (figure: Figure, roundId: string, shapeIds: ReadonlySet<string>): Figure =>
+export const removeShapes = (figure: Figure, roundId: RoundId, shapeIds: ReadonlySet<ShapeId>): Figure =>
   withRound(figure, roundId, (round) => ({
     ...round,
     shapes: withoutShapes(round.shapes, shapeIds),
   }));
 
 /** Shapes with the groups that they lie in: copies of them lie in the same. */
-const besideThem = (round: Round, shapeIds: ReadonlySet<string>): { shapes: Shape[]; groups: Group[] } => ({
+const besideThem = (round: Round, shapeIds: ReadonlySet<ShapeId>): { shapes: Shape[]; groups: Group[] } => ({
   shapes: round.shapes.filter(({ id }) => shapeIds.has(id)),
   groups: [],
 });
@@ -85,8 +94,8 @@ const besideThem = (round: Round, shapeIds: ReadonlySet<string>): { shapes: Shap
 /** Copies of shapes, moved by a vector, in front of the motif; the last ids belong to the copies. */
 export function duplicateShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   by: Point,
   how: Straight = {},
@@ -116,8 +125,8 @@ export interface Straight {
 
 export const moveShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   by: Point,
   how: Straight = {},
 ): Figure =>
@@ -176,23 +185,23 @@ export const renameShape = (figure: Figure, ref: ShapeRef, name: string): Figure
 
 export const showShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   visible: boolean,
 ): Figure => withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, visible }));
 
 export const lockShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   locked: boolean,
 ): Figure => withShapes(figure, roundId, shapeIds, (shape) => ({ ...shape, locked }));
 
 /** What becomes of what of shapes reaches past the rays; null as the round has it. */
 export const setShapeEdge = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   edge: Edge | null,
 ): Figure =>
   withShapes(figure, roundId, shapeIds, ({ edge: _, ...shape }) =>
@@ -202,8 +211,8 @@ export const setShapeEdge = (
 /** Turns makers into paths that edit node by node; each path of a construction becomes a shape of its own. */
 export const makePlain = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   work: Work,
 ): Figure =>
@@ -230,8 +239,8 @@ export const makePlain = (
  */
 export function withPlacedPlain(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: ReadonlySet<string> } {
@@ -436,8 +445,8 @@ export const setClosed = (
  */
 export function onePath(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   work: Work,
 ): { figure: Figure; id: string | null } {
   const chosen = roundOf(figure, roundId).shapes.filter(({ id }) => shapeIds.has(id));
@@ -460,8 +469,8 @@ export function onePath(
 /** Makes every contour of paths a shape of its own. */
 export const partContours = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
 ): Figure =>
   withRound(figure, roundId, (round) => ({

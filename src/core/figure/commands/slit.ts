@@ -2,7 +2,7 @@ import type { Work } from '@/core/derive';
 import { cross, type Path, type Point, pointAt, subtract } from '@/core/curve';
 import { formOfPaths, pathsOfForm } from '@/core/maker';
 import { slitPath, trimPaths } from '@/core/merge';
-import { LIMITS, type Figure, type Shape } from '../model';
+import { LIMITS, type Figure, type Shape, type RoundId, type ShapeId } from '../model';
 import { sideKept } from '../parts';
 import { roundOf, withRound } from './rounds';
 import { withPlacedPlain } from './shapes';
@@ -12,7 +12,7 @@ type Paths = readonly Path[];
 /** Puts what a cut leaves in place of the shapes that it changes, each set of paths as one plain path. */
 function cutShapes(
   before: Figure,
-  roundId: string,
+  roundId: RoundId,
   chosenIds: ReadonlySet<string>,
   cut: (paths: Paths, shape: Shape) => readonly Paths[],
   newId: () => string,
@@ -58,8 +58,8 @@ function sideOfLine(path: Path, from: Point, to: Point): number {
  */
 export const slitShapes = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   from: Point,
   to: Point,
   newId: () => string,
@@ -88,8 +88,8 @@ export const slitShapes = (
  */
 export const trimToWedge = (
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   newId: () => string,
   work: Work,
 ): { figure: Figure; ids: string[] } => {

@@ -22,7 +22,7 @@ import {
 import { negateTurn, NO_TURN } from '@/core/number';
 import type { FillRule, Paint } from '@/core/scene';
 import { freeName } from '../groups';
-import type { Figure, Group, Shape } from '../model';
+import type { Figure, Group, Shape, RoundId } from '../model';
 import { newShape } from '../start';
 import { addMotif, findShape, setForm, withShapes, type ShapeRef } from './shapes';
 
@@ -43,7 +43,7 @@ type StampOptions = Omit<StampParams, 'along' | 'shape'>;
  */
 export function stampAlong(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   along: Contour,
   parts: readonly StampPart[],
   options: StampOptions,

@@ -3,7 +3,7 @@ import { addReports, drawnOnce, NOTHING_DONE, tidied, type TidyReport } from '@/
 import { formOfPaths, pathsOfForm } from '@/core/maker';
 import { withShapesAndGroups } from '../groups';
 import { copiesOf, copyMaps } from '../copies';
-import type { Figure, Round, Shape } from '../model';
+import type { Figure, Round, Shape, RoundId, ShapeId } from '../model';
 import { withRound } from './rounds';
 
 /** More pairs of segments than this are not compared while a person waits. */
@@ -15,7 +15,7 @@ const MOST_LINE_PAIRS = 20_000_000;
  */
 function withLinesOnce(
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   width: number,
   plain: boolean,
   work: Work,
@@ -49,8 +49,8 @@ function withLinesOnce(
  */
 export function tidyShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   width: number,
   plain: boolean,
   work: Work,

@@ -6,7 +6,7 @@ import { partsWithPaint, type PaintedPart } from '../parts';
 import { carriedShape, isWholeMotif } from '../carried';
 import { copyName, regrouped, withShapesAndGroups } from '../groups';
 import { leadBy, renamedShapes } from '../inputs';
-import type { Figure, Group, Round, Shape } from '../model';
+import type { Figure, Group, Round, Shape, RoundId, ShapeId } from '../model';
 import { allShapes, withStripsMoved } from '../bent';
 import { withoutSourcesOf } from '../sources';
 import { withRound } from './rounds';
@@ -66,7 +66,7 @@ function transformed(
 /** Copies of whole strips, as a motif of their own. @param known the groups whose names are taken */
 function withCopiedStrips(
   round: Round,
-  shapeIds: ReadonlySet<string>,
+  shapeIds: ReadonlySet<ShapeId>,
   known: readonly Group[],
   newId: () => string,
 ): Round {
@@ -77,8 +77,8 @@ function withCopiedStrips(
 /** Transforms shapes of a round, or copies of them; the ids are those of what was made or changed. */
 export function transformShapes(
   figure: Figure,
-  roundId: string,
-  shapeIds: ReadonlySet<string>,
+  roundId: RoundId,
+  shapeIds: ReadonlySet<ShapeId>,
   t: Transform,
   { copy, times, newId, straight = false }: How,
   work: Work,

@@ -6,7 +6,7 @@ import { mixedPaint } from '@/core/paint';
 import { turn, type Turn } from '@/core/number';
 import { MOST_FOLD, sweepProblem, type TurnRule } from '@/core/symmetry';
 import type { BlendMode } from '@/core/scene';
-import type { NthVariation, Figure, Round, RoundWhirl, Shape, Progression } from '../model';
+import type { NthVariation, Figure, Round, RoundWhirl, Shape, Progression, RoundId } from '../model';
 import { copiesOf, type RoundCopy } from '../copies';
 import { withMotif } from '../update';
 import { addRound, removeRound, roundOf, withRound } from './rounds';
@@ -17,7 +17,7 @@ export type Mirroring = 'none' | 'halves' | 'alternate';
 export const mirroringOf = ({ mirror, alternate }: TurnRule): Mirroring =>
   mirror ? 'halves' : alternate ? 'alternate' : 'none';
 
-export const setMirroring = (figure: Figure, roundId: string, how: Mirroring): Figure =>
+export const setMirroring = (figure: Figure, roundId: RoundId, how: Mirroring): Figure =>
   withRound(figure, roundId, ({ half: _, ...round }) => {
     const { alternate: __, ...rule } = round.rule;
     return {
@@ -29,7 +29,7 @@ export const setMirroring = (figure: Figure, roundId: string, how: Mirroring): F
 /** Spreads the copies over a part of the turn, or several turns; null goes back to one whole turn. */
 export function setSweep(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   sweep: { readonly turn: Turn; readonly ends: boolean } | null,
 ): Figure {
   if (sweep && sweepProblem(sweep.turn) !== null) return figure;
@@ -82,19 +82,19 @@ export function stepChoices(step: Turn): StepChoice[] {
 }
 
 /** Takes one of the ways that a step can be kept, or come near to. */
-export const takeStep = (figure: Figure, roundId: string, { fold, sweep }: StepChoice): Figure =>
+export const takeStep = (figure: Figure, roundId: RoundId, { fold, sweep }: StepChoice): Figure =>
   setSweep(
     withRound(figure, roundId, (round) => ({ ...round, rule: { ...round.rule, fold } })),
     roundId,
     sweep,
   );
 
-type Changes = Pick<Round, 'variation' | 'progression' | 'whirl' | 'blend' | 'opacity' | 'link' | 'omitted'>;
+type Changes = Pick<Round, 'variation' | 'progression' | 'whirl' | 'blend' | 'opacity' | 'motif' | 'omitted'>;
 
 /** Sets some of what a round may have, or takes it away where it is undefined. */
 const withOption = <K extends keyof Changes>(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   key: K,
   value: Changes[K] | undefined,
 ): Figure =>
@@ -113,47 +113,47 @@ export const START_PROGRESSION: Progression = {
   ease: 'even',
 };
 
-export const setVariation = (figure: Figure, roundId: string, variation: NthVariation | null): Figure =>
+export const setVariation = (figure: Figure, roundId: RoundId, variation: NthVariation | null): Figure =>
   withOption(figure, roundId, 'variation', variation ?? undefined);
 
-export const setProgression = (figure: Figure, roundId: string, progression: Progression | null): Figure =>
+export const setProgression = (figure: Figure, roundId: RoundId, progression: Progression | null): Figure =>
   withOption(figure, roundId, 'progression', progression ?? undefined);
 
 export const START_WHIRL: RoundWhirl = { angle: turn(1, 36), factor: 0.85, count: 6 };
 
-export const setRoundWhirl = (figure: Figure, roundId: string, whirl: RoundWhirl | null): Figure =>
+export const setRoundWhirl = (figure: Figure, roundId: RoundId, whirl: RoundWhirl | null): Figure =>
   withOption(figure, roundId, 'whirl', whirl ?? undefined);
 
-export const setBlend = (figure: Figure, roundId: string, blend: BlendMode): Figure =>
+export const setBlend = (figure: Figure, roundId: RoundId, blend: BlendMode): Figure =>
   withOption(figure, roundId, 'blend', blend === 'normal' ? undefined : blend);
 
-export const setOpacity = (figure: Figure, roundId: string, opacity: number): Figure =>
+export const setOpacity = (figure: Figure, roundId: RoundId, opacity: number): Figure =>
   withOption(figure, roundId, 'opacity', opacity >= 1 ? undefined : Math.max(0, opacity));
 
 /** The rounds that share their motif with one. */
-export const linkedRounds = (figure: Figure, { id, link }: Round): Round[] =>
-  link === undefined ? [] : figure.rounds.filter((round) => round.link === link && round.id !== id);
+export const linkedRounds = (figure: Figure, { id, motif }: Round): Round[] =>
+  motif === undefined ? [] : figure.rounds.filter((round) => round.motif === motif && round.id !== id);
 
 /** Why one round cannot have the motif of another, or null where it can. */
-export const linkProblem = (roundId: string, otherId: string): Finding | null =>
+export const linkProblem = (roundId: RoundId, otherId: RoundId): Finding | null =>
   roundId === otherId ? finding('link.itself') : null;
 
 /** Gives a round the motif of another: from then on a change to one is a change to both. */
-export function linkRound(figure: Figure, roundId: string, otherId: string, newLink: string): Figure {
+export function linkRound(figure: Figure, roundId: RoundId, otherId: RoundId, newMotif: string): Figure {
   if (linkProblem(roundId, otherId) !== null) return figure;
   const other = roundOf(figure, otherId);
-  const link = other.link ?? newLink;
-  const named = withRound(figure, otherId, (round) => ({ ...round, link }));
-  return withRound(named, roundId, (round) => withMotif({ ...round, link }, other));
+  const motif = other.motif ?? newMotif;
+  const named = withRound(figure, otherId, (round) => ({ ...round, motif }));
+  return withRound(named, roundId, (round) => withMotif({ ...round, motif }, other));
 }
 
 /** Lets a round have its motif for itself; what shares a motif with nothing else is no longer linked. */
-export function unlinkRound(figure: Figure, roundId: string): Figure {
+export function unlinkRound(figure: Figure, roundId: RoundId): Figure {
   const round = roundOf(figure, roundId);
   const others = linkedRounds(figure, round);
-  const alone = withOption(figure, roundId, 'link', undefined);
+  const alone = withOption(figure, roundId, 'motif', undefined);
   const [last, another] = others;
-  return last && !another ? withOption(alone, last.id, 'link', undefined) : alone;
+  return last && !another ? withOption(alone, last.id, 'motif', undefined) : alone;
 }
 
 /** A shape as it is on a copy that differs from the motif: there it is plain paths, in the copy's colours. */
@@ -176,7 +176,7 @@ function asOnCopy(shape: Shape, { transform, tint }: RoundCopy, newId: () => str
  */
 export function freeCopy(
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   index: number,
   newId: () => string,
   work: Work,
@@ -188,7 +188,7 @@ export function freeCopy(
   const {
     variation: _,
     progression: __,
-    link: ___,
+    motif: ___,
     half: ____,
     omitted: _____,
     detachedFrom: ______,

@@ -1,4 +1,4 @@
-import type { Figure, Underlay } from '../model';
+import type { Figure, Underlay, RoundId } from '../model';
 import { setFold, setMirror } from './rounds';
 
 /** Lays a picture under the Bench, changes parts of how it lies, or takes it away. */
@@ -10,7 +10,7 @@ export const changeUnderlay = (figure: Figure, part: Partial<Underlay>): Figure 
 /** Lays a picture that is a rosette so that it fits the wedge of a round, which gets its fold and mirror. */
 export const layRosette = (
   figure: Figure,
-  roundId: string,
+  roundId: RoundId,
   underlay: Underlay,
   { fold, mirror }: { readonly fold: number; readonly mirror: boolean },
 ): Figure => setUnderlay(setMirror(setFold(figure, roundId, fold), roundId, mirror), underlay);

@@ -2,12 +2,13 @@ import type { ValidationError } from 'joi';
 
 import {
   brokenSentence,
+  broughtUp,
   type Figure,
   FIGURE_FORMAT,
   FIGURE_VERSION,
   figureSchema,
   LIMITS,
-  upgraded,
+  storedFigure,
 } from '@/core/figure';
 import { partedFromPictures, type Pictures } from './pictures';
 
@@ -43,7 +44,7 @@ export function checkFigure(value: unknown): Figure {
       `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${FIGURE_VERSION}).`,
     );
   }
-  const brought = upgraded(value);
+  const brought = broughtUp(value);
   const result = figureSchema.validate(brought);
   if (result.error)
     throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought)}.`);
@@ -77,6 +78,7 @@ export function readFigure(text: string): Figure {
 
 /** A figure as the text of a file. @param pictures that it names, to go with it */
 export const writeFigure = (figure: Figure, pictures: Pictures = {}): string => {
-  const whole = Object.keys(pictures).length > 0 ? { ...figure, pictures } : figure;
+  const stored = storedFigure(figure);
+  const whole = Object.keys(pictures).length > 0 ? { ...stored, pictures } : stored;
   return `${JSON.stringify(whole, null, 2)}\n`;
 };

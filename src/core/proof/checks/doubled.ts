@@ -3,7 +3,7 @@ import { check, found, MOST_PLACES, type ProofFinding } from '../check';
 import { withLinesOnce } from '../linesOnce';
 import { placesInRound } from '../motifPlaces';
 import { pathsOfForm } from '@/core/maker';
-import type { Round, Shape } from '@/core/figure';
+import type { Round, Shape, RoundId } from '@/core/figure';
 import type { Subject } from '../subject';
 
 /** Lines nearer than this share of the page's width are one. */
@@ -31,7 +31,7 @@ const spot = ({ x, y }: Point, near: number): string => `${Math.round(x / near)}
 /** Places at which strokes of different rounds, or of copies, run along the same line. */
 function doubledStrokes({ picture, figure }: Subject): Map<string, Point[]> {
   const near = 10 * ONE_LINE * figure.page.width;
-  const lines = new Map<string, { piece: number; at: Point; roundId: string }[]>();
+  const lines = new Map<string, { piece: number; at: Point; roundId: RoundId }[]>();
   picture.pieces.forEach(({ item, map, layer }, piece) => {
     if (item.origin.of === 'cells' || item.paint.fill !== null) return;
     for (const path of item.paths)

@@ -1,3 +1,4 @@
+import type { RoundId } from '@/core/figure';
 import { isGradient } from '@/core/paint';
 import type { Mend } from '@/core/finding';
 import { check, found, MOST_PLACES, shown, type Check, type Place, type ProofFinding } from '../check';
@@ -24,7 +25,7 @@ function byRound(subject: Subject, of: Of, width: number): Map<string, NarrowRun
   return rounds;
 }
 
-function placesOf(subject: Subject, runs: readonly NarrowRun[], roundId: string): Place[] {
+function placesOf(subject: Subject, runs: readonly NarrowRun[], roundId: RoundId): Place[] {
   const { fold, pieces } = subject.picture;
   const most = Math.ceil(MOST_PLACES / fold);
   return runs.slice(0, most).flatMap((run) => {
@@ -36,7 +37,7 @@ function placesOf(subject: Subject, runs: readonly NarrowRun[], roundId: string)
 }
 
 /** Strokes among what is thin, which only have to be wider. */
-function widerStrokes(subject: Subject, roundId: string, runs: readonly NarrowRun[], width: number): Mend[] {
+function widerStrokes(subject: Subject, roundId: RoundId, runs: readonly NarrowRun[], width: number): Mend[] {
   const round = subject.figure.rounds.find(({ id }) => id === roundId);
   if (!round || round.merge) return [];
   const drawn = new Set(

@@ -1,3 +1,4 @@
+import type { RoundId } from '@/core/figure';
 import {
   applyTo,
   type Bounds,
@@ -14,7 +15,7 @@ import { remembered } from '../../remembered';
 import type { Subject } from '../subject';
 
 interface Reached {
-  readonly roundId: string;
+  readonly roundId: RoundId;
   /** From the page's middle, strokes with them. */
   readonly box: Bounds;
 }

@@ -307,9 +307,10 @@ describe('the figure format', () => {
         /params\.width/,
       ],
       [
-        broken((f) => Object.assign((f['rounds'] as Figure['rounds'])[0]!.shapes[1]!.form, { kind: 'blob' })),
-        /form\.kind/,
+        broken((f) => Object.assign((f['motifs'] as Figure['rounds'])[0]!.shapes[1]!.form, { kind: 'blob' })),
+        /motifs\[0\]\.shapes\[1\]\.form\.kind/,
       ],
+      [broken((f) => (f['motifs'] = [])), /its motif is not in the file/],
       [broken((f) => (f['extra'] = 1)), /"extra" is not allowed/],
       [broken((f) => (f['rounds'] as unknown[]).push((f['rounds'] as unknown[])[0])), /duplicate/],
       [' '.repeat(40_000_001), /larger than 40 MB/],

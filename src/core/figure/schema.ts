@@ -487,7 +487,12 @@ const round = Joi.object({
     faces: Joi.valid('out', 'across').required(),
   }),
   frame: frame.required(),
-  shapes: Joi.array().items(once(shapeSchema).rule).max(LIMITS.shapes).unique('id').required(),
+  shapes: Joi.array()
+    .items(once(shapeSchema).rule)
+    .max(LIMITS.shapes)
+    .unique('id')
+    .required()
+    .messages({ 'any.required': '{{#label}}: its motif is not in the file' }),
   groups: Joi.array().items(groupSchema).max(LIMITS.shapes).unique('id'),
   merge: Joi.object({
     op: Joi.valid(...ROUND_MERGES).required(),

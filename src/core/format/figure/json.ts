@@ -23,11 +23,23 @@ const MOST_CHARACTERS = 40_000_000;
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+const listOf = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+
+/** A message about a round's motif as one about the motif in the file. */
+const asInFile = (message: string, file: Record<string, unknown>): string =>
+  message.replace(/rounds\[(\d+)\]\.(?=shapes|groups)/g, (said, at) => {
+    const round = listOf(file['rounds'])[Number(at)];
+    const place = listOf(file['motifs']).findIndex(
+      (motif) => isRecord(motif) && isRecord(round) && motif['id'] === round['motif'],
+    );
+    return place < 0 ? said : `motifs[${place}].`;
+  });
+
 /** What is wrong, for people and, as the file says it, for who writes files. */
-const whatIsWrong = (error: ValidationError, figure: unknown): string => {
+const whatIsWrong = (error: ValidationError, figure: unknown, file: Record<string, unknown>): string => {
   const [detail] = error.details;
   const said = brokenSentence(figure, error);
-  return detail && !error.message.includes(said) ? `${said} (${error.message})` : said;
+  return detail && !error.message.includes(said) ? `${said} (${asInFile(error.message, file)})` : said;
 };
 
 /**
@@ -47,7 +59,7 @@ export function checkFigure(value: unknown): Figure {
   const brought = broughtUp(value);
   const result = figureSchema.validate(brought);
   if (result.error)
-    throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought)}.`);
+    throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought, value)}.`);
   return result.value;
 }
 

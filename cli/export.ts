@@ -18,7 +18,7 @@ import {
   type OptionValue,
 } from '@/core/format';
 import { type Setting, withAllSet } from '@/core/trial';
-import { database, listFigures, picturesOf, shownFigure } from '@/server';
+import { database, listFigures, picturesOf, shownFigure, sound } from '@/server';
 import type { Took } from '@/server/jobs';
 import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
 import { readText, understood, wholeNumber, WrongCall } from './call';
@@ -252,7 +252,7 @@ async function setSources(call: Call): Promise<Source[]> {
 /** The figures of a call, in its order. */
 async function sourcesOf({ files, ids, all }: Call): Promise<Source[]> {
   if (files.length > 0)
-    return Promise.all(files.map(async (file) => known(readFigure(await readText(file)))));
+    return Promise.all(files.map(async (file) => known(sound(readFigure(await readText(file))))));
   const knex = await database();
   if (!all) return Promise.all(ids.map(async (id) => known(await shownFigure(knex, id))));
   return (await listFigures(knex)).map(({ id, name }) => ({ name, load: () => shownFigure(knex, id) }));

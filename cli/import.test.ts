@@ -1,3 +1,4 @@
+import { made } from '../tests/help/made';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -47,7 +48,7 @@ describe('cyclogon import', () => {
       unit: 'in',
       left: [{ what: 'typeface (one that ships stands in)', count: 1 }],
     });
-    const figure = readFigure(readFileSync(out, 'utf8'));
+    const figure = made(readFigure(readFileSync(out, 'utf8')));
     expect(figure.rounds[0]).toMatchObject({ rule: { fold: 9, start: { num: 0 } } });
     const knex = await openDatabase(directory);
     expect(await shownFigure(knex, told.id)).toEqual(figure);
@@ -93,9 +94,9 @@ describe('cyclogon import', () => {
       path.join(directory, 'f.json'),
     );
     expect(follows.rounds.map(({ fold }) => fold)).toEqual([11]);
-    expect(readFigure(readFileSync(path.join(directory, 'f.json'), 'utf8')).rounds[0]).not.toHaveProperty(
-      'omitted',
-    );
+    expect(
+      made(readFigure(readFileSync(path.join(directory, 'f.json'), 'utf8'))).rounds[0],
+    ).not.toHaveProperty('omitted');
     expect((await called('import', dead, '--differing', 'follow')).stderr).toMatch(
       '--differing goes with --as rounds',
     );

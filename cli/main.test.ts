@@ -1,3 +1,4 @@
+import { made } from '../tests/help/made';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -84,7 +85,7 @@ describe('cyclogon export', () => {
     const one = path.join(directory, 'one.json');
     const settings = ['--set', 'hub.fold=16', '--set', 'hub.petal.width=2mm'];
     expect((await called('export', file, '--to', 'json', ...settings, '--out', one)).status).toBe(0);
-    const hub = readFigure(readFileSync(one, 'utf8')).rounds.find(({ name }) => name === 'Hub');
+    const hub = made(readFigure(readFileSync(one, 'utf8'))).rounds.find(({ name }) => name === 'Hub');
     expect(hub?.rule.fold).toBe(16);
     const table = path.join(directory, 'table.csv');
     writeFileSync(table, 'name,hub.fold,hub.mirror\nSmall tide,5,\n,7,halves\n');
@@ -94,8 +95,8 @@ describe('cyclogon export', () => {
       'scallop-ring-hub.fold-7-hub.mirror-halves.json',
       'small-tide.json',
     ]);
-    const seven = readFigure(
-      readFileSync(path.join(out, 'scallop-ring-hub.fold-7-hub.mirror-halves.json'), 'utf8'),
+    const seven = made(
+      readFigure(readFileSync(path.join(out, 'scallop-ring-hub.fold-7-hub.mirror-halves.json'), 'utf8')),
     );
     expect(seven.rounds.find(({ name }) => name === 'Hub')?.rule).toMatchObject({ fold: 7, mirror: true });
     // A line that cannot be drawn is named, and holds up no other.

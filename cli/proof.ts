@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { isWrong, TARGETS } from '@/core/proof';
 import { readFigure } from '@/core/format/figure';
 import { writeFile } from 'node:fs/promises';
-import { database, listFigures, shownFigure } from '@/server';
+import { database, listFigures, shownFigure, sound } from '@/server';
 import type { Figure } from '@/core/figure';
 import type { ProofMade, Took } from '@/server/jobs';
 import { MOST_TIME_LIMIT, overAll, TIME_LIMIT, TIME_LIMIT_USAGE, worked } from './aside';
@@ -61,7 +61,8 @@ interface Source {
 }
 
 async function sourcesOf({ files, all }: Call): Promise<Source[]> {
-  if (!all) return files.map((file) => ({ name: file, load: async () => readFigure(await readText(file)) }));
+  if (!all)
+    return files.map((file) => ({ name: file, load: async () => sound(readFigure(await readText(file))) }));
   const knex = await database();
   return (await listFigures(knex)).map(({ id, name }) => ({ name, load: () => shownFigure(knex, id) }));
 }

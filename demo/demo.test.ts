@@ -1,3 +1,4 @@
+import { made } from '../tests/help/made';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
@@ -16,7 +17,7 @@ describe('Tide Week', () => {
   for (const [file, build] of Object.entries(PIECES)) {
     it(`${file} is built by its script as it is in demo/data`, () => {
       const text = readFileSync(path.join(import.meta.dirname, 'data', `${file}.json`), 'utf8');
-      expect(readFigure(text)).toEqual(build());
+      expect(made(readFigure(text))).toEqual(build());
     });
 
     it(`${file} looks the same as symbols and as plain paths, and when turned by its common step`, async () => {

@@ -1,5 +1,5 @@
 import { checkFigure } from '@/core/format/figure';
-import { closeDatabases, createFigure, database, listFigures, storeOwnPicture } from '@/server';
+import { closeDatabases, createFigure, database, listFigures, sound, storeOwnPicture } from '@/server';
 import { changeFigures, makeCollection } from '@/server/shelf';
 import { PICTURES, PIECES } from './pieces';
 
@@ -35,7 +35,7 @@ async function load(): Promise<void> {
   const there = new Set((await listFigures(knex)).map(({ name }) => name));
   for (const [id, draw] of Object.entries(PICTURES)) await storeOwnPicture(knex, Buffer.from(draw()), id);
   for (const build of Object.values(PIECES)) {
-    const figure = checkFigure(build());
+    const figure = sound(checkFigure(build()));
     if (!there.has(figure.name)) made.set(figure.name, (await createFigure(knex, figure)).id);
   }
   await arrange(made);

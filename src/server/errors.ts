@@ -1,3 +1,5 @@
+import type { Result } from '@/core/finding';
+
 /** Something that was asked for cannot be done; the message is for the person who asked. */
 export class Refused extends Error {
   readonly status: number = 400;
@@ -25,7 +27,13 @@ export class Unusable extends Refused {
   override readonly status = 503;
 }
 
-/** What is stored is not what was stored. */
+/** What is stored, or was sent to be, is not what it should be. */
 export class Broken extends Refused {
   override readonly status = 422;
+}
+
+/** What came of reading something. @throws Broken with the reason where nothing did */
+export function sound<T>(result: Result<T>): T {
+  if (!result.ok) throw new Broken(result.finding.sentence);
+  return result.value;
 }

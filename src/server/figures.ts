@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
 import { type Figure, figureSchema, patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
-import { checkFigure, UnreadableFigure } from '@/core/format/figure';
+import { checkFigure } from '@/core/format/figure';
 import {
   ALL_FIGURES,
   type FigureSummary,
@@ -12,7 +12,7 @@ import {
   type StateRef,
 } from '../wire';
 import { writing } from './database';
-import { Broken, Conflict, NotFound, Refused } from './errors';
+import { Broken, Conflict, NotFound, Refused, sound } from './errors';
 import { changeFigures } from './shelf/changes';
 import { keepLeft, stateOf } from './shelf/history';
 import { inOrder, labelsOf, rowOf, summaryOf, type FigureRow } from './shelf/list';
@@ -72,14 +72,11 @@ function soundEnd(steps: readonly HistoryStep[]): StoredStep[] {
 
 /** A stored figure, checked. @throws Broken where something else changed what is stored */
 function soundFigure(figure: Figure, name: string): Figure {
-  try {
-    return checkFigure(figure);
-  } catch (error) {
-    if (!(error instanceof UnreadableFigure)) throw error;
-    throw new Broken(
-      `What is stored of “${name}” cannot be read. ${error.message} It can be taken off the Shelf, and a backup of the data put in its place.`,
-    );
-  }
+  const read = checkFigure(figure);
+  if (read.ok) return read.value;
+  throw new Broken(
+    `What is stored of “${name}” cannot be read. ${read.finding.sentence} It can be taken off the Shelf, and a backup of the data put in its place.`,
+  );
 }
 
 /** A figure as it is shown, without its history. @throws NotFound */
@@ -106,7 +103,7 @@ function checkedSteps(steps: readonly StoredStep[], before: Figure): HistoryStep
   } catch {
     throw new Refused('The steps to save do not fit what is stored.');
   }
-  return whole.map((step) => ({ ...step, figure: checkFigure(step.figure) }));
+  return whole.map((step) => ({ ...step, figure: sound(checkFigure(step.figure)) }));
 }
 
 /**

@@ -9,7 +9,7 @@ export { bytesOf } from './body';
 export { cardOf } from './cards';
 export { dataDirectory } from './dataDirectory';
 export { closeDatabases, database } from './database';
-export { NotFound, Refused, TooLarge } from './errors';
+export { NotFound, Refused, TooLarge, sound } from './errors';
 export { bytesOfFace, facesIn, MOST_FACE_BYTES, storeFace } from './faces';
 export {
   createFigure,

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 
-import { UnreadableFigure } from '@/core/format/figure';
 import { LIMITS } from '@/core/figure';
 import { MergeFailed } from '@/core/merge';
 import { accessOf, refusalOf } from './access';
@@ -18,7 +17,7 @@ const failure = (status: number, error: string): Response => Response.json({ err
 
 function answerTo(error: unknown): Response {
   if (error instanceof Refused) return failure(error.status, error.message);
-  if (error instanceof UnreadableFigure || error instanceof MergeFailed) return failure(422, error.message);
+  if (error instanceof MergeFailed) return failure(422, error.message);
   if (error instanceof Joi.ValidationError) return failure(400, `${error.message}.`);
   const why = whyUnwritten(error);
   if (why) return failure(507, `${why} Nothing was saved. Your changes are kept here.`);

@@ -5,7 +5,7 @@ import { type CellCopy, type CellGroup, type Division, groupsOf } from '@/core/m
 import type { Work } from '@/core/derive';
 import { nameOfPaint } from '@/core/paint';
 import type { Paint, SceneCopy, SceneLayer } from '@/core/scene';
-import type { CellEdits, Round, RoundMerge } from './model';
+import type { CellRef, CellEdits, Round, RoundMerge } from './model';
 
 export const NO_CELL_EDITS: CellEdits = { frame: false, fused: [], removed: [], paints: {} };
 
@@ -32,7 +32,7 @@ export function shownCells(division: Division, { fused }: Pick<CellEdits, 'fused
 }
 
 /** The kind that a reference is to. */
-export function kindKey(ref: string): string {
+export function kindKey(ref: CellRef): string {
   const at = ref.indexOf('@');
   return at < 0 ? ref : ref.slice(0, at);
 }
@@ -47,7 +47,7 @@ export function lostRefs(division: Division, done: CellEdits): string[] {
 /** What was done to cells that are there. */
 export function keptEdits(division: Division, done: CellEdits): CellEdits {
   const lost = new Set(lostRefs(division, done));
-  const stays = (ref: string): boolean => !lost.has(ref);
+  const stays = (ref: CellRef): boolean => !lost.has(ref);
   return {
     ...done,
     removed: done.removed.filter(stays),
@@ -86,7 +86,7 @@ export const removedByKind = remembered((removed: CellEdits['removed']) =>
 );
 
 /** What was said of one cell, or of its kind. */
-export function overrideOf<T>({ all, single }: Overrides<T>, ref: string): T | undefined {
+export function overrideOf<T>({ all, single }: Overrides<T>, ref: CellRef): T | undefined {
   const key = kindKey(ref);
   return single.get(key)?.get(ref) ?? all.get(key);
 }

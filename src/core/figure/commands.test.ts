@@ -1,3 +1,4 @@
+import { made } from '../../../tests/help/made';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -11,7 +12,7 @@ import { evaluate } from './evaluate';
 import type { Figure } from './model';
 
 function expectInOrder(figure: Figure): void {
-  expect(checkFigure(JSON.parse(writeFigure(figure)))).toEqual(figure);
+  expect(made(checkFigure(JSON.parse(writeFigure(figure))))).toEqual(figure);
   expect(() => evaluate(figure, new Map(), STRAIGHT)).not.toThrow();
   for (const round of figure.rounds)
     for (const other of figure.rounds)

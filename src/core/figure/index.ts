@@ -67,7 +67,6 @@ export {
 } from './kinds';
 export {
   type AxisSide,
-  type CellRef,
   type GroupId,
   type RoundId,
   type ShapeId,

@@ -12,7 +12,7 @@ type OfSort<Sort extends string> = string & { readonly sort?: Sort };
 export type RoundId = OfSort<'round'>;
 export type ShapeId = OfSort<'shape'>;
 export type GroupId = OfSort<'group'>;
-export type MotifId = OfSort<'motif'>;
+type MotifId = OfSort<'motif'>;
 /** The key of a kind of cells, for all of them, or the key, `@` and the place of one of them in the row of its copies. */
 export type CellRef = OfSort<'cell'>;
 

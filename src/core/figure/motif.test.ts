@@ -47,7 +47,7 @@ describe('half a motif', () => {
     const half = pathForm([corner(0, -20), corner(12, -20), corner(8, -40), corner(0, -40)], false);
     const drawn = addShapes(startHalf(withForms(), 'r'), 'r', [newShape('s', 'S', half, START_PAINT)]);
     expect(roundOf(drawn, 'r')).toMatchObject({ half: 'turned', rule: { mirror: true } });
-    expect(checkFigure(JSON.parse(JSON.stringify(drawn)))).toEqual(drawn);
+    expect(made(checkFigure(JSON.parse(JSON.stringify(drawn))))).toEqual(drawn);
     expect(startHalf(drawn, 'r')).toEqual(drawn);
     const done = endHalf(drawn, 'r', 1e-6, counter(), STRAIGHT);
     expect(roundOf(done, 'r').half).toBeUndefined();
@@ -100,7 +100,7 @@ describe('the edge of the wedge', () => {
     expect(drawnPast(setEdge(figure, 'r', 'warn'))).toBeCloseTo(drawnPast(figure), 12);
     // A wedge of half a turn has nothing past its rays.
     expect(drawnPast(setFold(trimmed, 'r', 2))).toBeCloseTo(drawnPast(figure), 12);
-    expect(checkFigure(JSON.parse(JSON.stringify(trimmed)))).toEqual(trimmed);
+    expect(made(checkFigure(JSON.parse(JSON.stringify(trimmed))))).toEqual(trimmed);
   });
 
   it('of a mirrored round is the axis too, where the reflection begins', () => {
@@ -249,7 +249,7 @@ describe('stamps of a motif', () => {
     const shapes = roundOf(figure, 'r').shapes;
     expect(new Set(shapes.map(({ group }) => group)).size).toBe(1);
     expect(boundsOfPaths(pathsOfForm(shapes[0]!.form, STRAIGHT)).bottom).toBeGreaterThan(-10.01);
-    expect(checkFigure(JSON.parse(JSON.stringify(figure)))).toEqual(figure);
+    expect(made(checkFigure(JSON.parse(JSON.stringify(figure))))).toEqual(figure);
     const ref = { roundId: 'r', shapeId: ids[0]! };
     const form = findShape(figure, ref)!.form as Extract<Form, { kind: 'stamp' }>;
     const changed = setForm(figure, ref, { ...form, params: { ...form.params, spacing: 20 } });

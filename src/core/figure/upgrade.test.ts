@@ -1,3 +1,4 @@
+import { made } from '../../../tests/help/made';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 
@@ -13,7 +14,7 @@ import { evaluateWhole } from './evaluateWhole';
 import { STRAIGHT } from '@/core/derive';
 import { resolvedShapes } from './combined';
 import { combineShapes } from './commands';
-import { FIGURE_VERSION } from './model';
+import { FIGURE_VERSION, type Figure } from './model';
 import { upgraded } from './upgrade';
 
 // Files as earlier versions of the application wrote them.
@@ -22,7 +23,7 @@ const FILES = readdirSync(FOLDER).filter((file) => file.endsWith('.json'));
 const textOf = (file: string): string => readFileSync(path.join(FOLDER, file), 'utf8');
 
 /** Its outlines alone, as colours of the pieces have changed since. */
-const drawn = async (figure: ReturnType<typeof readFigure>) => {
+const drawn = async (figure: Figure) => {
   const scene = await evaluateWhole(figure);
   return pixelsOf(svgOf(scene, { ...DEFAULT_SVG, background: false }), 300);
 };
@@ -36,9 +37,9 @@ describe('files of earlier versions', () => {
   });
 
   it.each(FILES)('%s is read as a figure of the present version, and drawn', async (file) => {
-    const figure = readFigure(textOf(file));
+    const figure = made(readFigure(textOf(file)));
     expect(figure.version).toBe(FIGURE_VERSION);
-    expect(readFigure(writeFigure(figure))).toEqual(figure);
+    expect(made(readFigure(writeFigure(figure)))).toEqual(figure);
     const pixels = await drawn(figure);
     expect(pixels.some((level) => level > 0)).toBe(true);
   });
@@ -46,22 +47,21 @@ describe('files of earlier versions', () => {
   it.each(FILES.filter((file) => file.includes('.v3.')))('%s draws what its piece does now', async (file) => {
     const now = PIECES[file.replace('.v3.json', '')]?.();
     expect(now).toBeDefined();
-    if (now) expect(difference(await drawn(readFigure(textOf(file))), await drawn(now))).toBe(0);
+    if (now) expect(difference(await drawn(made(readFigure(textOf(file)))), await drawn(now))).toBe(0);
   });
 
   it.each(FILES.filter((file) => file.includes('.v4.')))(
     '%s has its colours on the cells on which they were',
     async (file) => {
       const now = PIECES[file.replace('.v4.json', '')]?.();
-      const pixels = async (figure: ReturnType<typeof readFigure>) =>
-        pixelsOf(svgOf(await evaluateWhole(figure), DEFAULT_SVG), 300);
+      const pixels = async (figure: Figure) => pixelsOf(svgOf(await evaluateWhole(figure), DEFAULT_SVG), 300);
       expect(now).toBeDefined();
-      if (now) expect(difference(await pixels(readFigure(textOf(file))), await pixels(now))).toBe(0);
+      if (now) expect(difference(await pixels(made(readFigure(textOf(file)))), await pixels(now))).toBe(0);
     },
   );
 
   it('have motifs by id: rounds with one link share theirs, one that had come apart keeps its own', () => {
-    const figure = readFigure(textOf('frost-flake.v11.json'));
+    const figure = made(readFigure(textOf('frost-flake.v11.json')));
     const [first, turned, apart] = figure.rounds;
     expect([first?.motif, turned?.motif, apart?.motif]).toEqual(['flake', 'flake', undefined]);
     expect(turned?.shapes).toEqual(first?.shapes);
@@ -75,7 +75,7 @@ describe('files of earlier versions', () => {
   });
 
   it('have groups with names, combined as they were', async () => {
-    const figure = readFigure(textOf('scallop-ring.v5.json'));
+    const figure = made(readFigure(textOf('scallop-ring.v5.json')));
     const groups = figure.rounds.flatMap((round) => round.groups ?? []);
     expect(groups).toEqual([
       { id: 'cut', name: 'Group 1', op: 'subtract' },

@@ -195,6 +195,16 @@ export const SENTENCES = {
   'figure.nodes': (nodes: number, most: number) =>
     `All rounds together would draw ${(nodes / 1e6).toFixed(1)} million nodes; ${most / 1e6} million is the most: take fewer copies, or fewer nodes.`,
 
+  // Figures as files.
+  'figure.foreign': (format: string) => `This is not a Cyclogon figure: its "format" is not "${format}".`,
+  'figure.newer': (version: number, known: number) =>
+    `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${known}).`,
+  'figure.broken': (what: string) => `The figure is broken: ${what}.`,
+  'figure.json': (reason: string) => `The file is not JSON: ${reason}.`,
+  'figure.large': (megabytes: number) => `The file is larger than ${megabytes} MB, too large for a figure.`,
+  'figure.withPictures': (megabytes: number) =>
+    `The file is larger than ${megabytes} MB, too large for a figure and its pictures.`,
+
   // Drawings from elsewhere.
   'dxf.unreadable': (sentence: string) => sentence,
   'svg.unreadable': (sentence: string) => sentence,

@@ -1,3 +1,4 @@
+import { made } from '../../../tests/help/made';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -24,7 +25,7 @@ describe('figures to begin from', () => {
               least + shares[k]! * Math.min(40, most - least),
             ]),
           );
-          const figure = checkFigure(madeFrom(point, numbers, 'Any'));
+          const figure = made(checkFigure(madeFrom(point, numbers, 'Any')));
           // Merges of many copies take long, and are tried elsewhere.
           if (figure.rounds.every(({ merge, rule }) => !merge || rule.fold < 12))
             expect((await evaluateWhole(figure)).layers.length).toBeGreaterThan(0);
@@ -55,7 +56,7 @@ describe('figures to begin from', () => {
       return -box.top / Math.min(width, height);
     };
     for (const { id, width, height, unit } of PAGES) {
-      const figure = checkFigure(onPage(crown, id));
+      const figure = made(checkFigure(onPage(crown, id)));
       expect([figure.page.width, figure.page.height, figure.page.unit]).toEqual([width, height, unit]);
       expect(share(figure)).toBeCloseTo(share(crown), 9);
     }

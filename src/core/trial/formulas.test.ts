@@ -46,7 +46,7 @@ describe('numbers that go by others', () => {
     expect(valueIn(figure, PETAL)).toBeCloseTo(8 + 16 / 5, 9);
     expect(roundOf(figure, 's').rule.fold).toBe(24);
     expect(figureSchema.validate(figure, { convert: false }).error).toBeUndefined();
-    expect(readFigure(writeFigure(figure))).toEqual(figure);
+    expect(made(readFigure(writeFigure(figure)))).toEqual(figure);
     // Settled once is settled.
     expect(made(settled(figure, STRAIGHT))).toBe(figure);
   });

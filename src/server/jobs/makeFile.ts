@@ -3,9 +3,9 @@ import toIco from 'png-to-ico';
 
 import { STRAIGHT } from '@/core/derive';
 import { evaluateWhole, excessOf, type Figure } from '@/core/figure';
-import { checkFigure, type Pictures, UnreadableFigure } from '@/core/format/figure';
+import { checkFigure, type Pictures } from '@/core/format/figure';
 import { type BundleFile, fileName, type Format, formatOf, type Options, type Source } from '@/core/format';
-import { Refused } from '../errors';
+import { Refused, sound } from '../errors';
 import { drawn } from './drawn';
 
 /** What is asked of a figure: a file in a format. */
@@ -27,14 +27,10 @@ export interface MadeFile {
 
 /** What is stored or handed over is looked at before it is drawn. @throws Refused */
 export function checked(given: Figure): Figure {
-  try {
-    const figure = checkFigure(given);
-    const excess = excessOf(figure, STRAIGHT);
-    if (excess) throw new Refused(excess.sentence);
-    return figure;
-  } catch (error) {
-    throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
-  }
+  const figure = sound(checkFigure(given));
+  const excess = excessOf(figure, STRAIGHT);
+  if (excess) throw new Refused(excess.sentence);
+  return figure;
 }
 
 /** The bytes of one of several files. */

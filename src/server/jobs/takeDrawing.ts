@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 
 import type { Figure } from '@/core/figure';
-import { checkFigure, UnreadableFigure } from '@/core/format/figure';
+import { checkFigure } from '@/core/format/figure';
 import { ok, type Result } from '@/core/finding';
 import {
   type Drawing,
@@ -14,7 +14,7 @@ import { convertLength } from '@/core/number';
 import { type Differing, type ReadChoices, rebuildTask, type ToldReading } from '@/core/rebuild';
 import { keyOfLetters, type Letters, wantedLetters } from '@/core/format/svg/read';
 import { type Face, faceOf, type Run, shapeWords } from '@/core/words';
-import { Refused } from '../errors';
+import { Refused, sound } from '../errors';
 import { bytesOfShipped } from '../shippedFaces';
 
 /** What is asked of a file of artwork: a figure of it. */
@@ -77,14 +77,10 @@ export async function takeDrawing(
   { text, name, by, rounds }: DrawingRequest,
   progress?: (share: number) => void,
 ): Promise<TakenDrawing> {
-  try {
-    const drawing = readArtwork(text, progress, await lettersOf(text));
-    const taken = (of: Drawing): Result<TakenDrawing> =>
-      rounds ? asRounds(of, name, rounds) : figureOfDrawing(of, name, () => nanoid(8), by);
-    const made = drawing.ok ? taken(drawing.value) : drawing;
-    if (!made.ok) throw new Refused(made.finding.sentence);
-    return { ...made.value, figure: checkFigure(made.value.figure) };
-  } catch (error) {
-    throw error instanceof UnreadableFigure ? new Refused(error.message) : error;
-  }
+  const drawing = readArtwork(text, progress, await lettersOf(text));
+  const taken = (of: Drawing): Result<TakenDrawing> =>
+    rounds ? asRounds(of, name, rounds) : figureOfDrawing(of, name, () => nanoid(8), by);
+  const made = drawing.ok ? taken(drawing.value) : drawing;
+  if (!made.ok) throw new Refused(made.finding.sentence);
+  return { ...made.value, figure: sound(checkFigure(made.value.figure)) };
 }

@@ -143,13 +143,9 @@ export const checkBackup = (file: string): Promise<{ readonly figures: number }>
   });
 
 async function figureIn(source: Knex, id: string, name: string, step: number): Promise<Figure> {
-  try {
-    return checkFigure(await figureAt(source, id, step));
-  } catch (error) {
-    throw new Refused(
-      `“${name}” in this backup cannot be read: ${error instanceof Error ? error.message : 'it is broken'}`,
-    );
-  }
+  const read = checkFigure(await figureAt(source, id, step));
+  if (!read.ok) throw new Refused(`“${name}” in this backup cannot be read: ${read.finding.sentence}`);
+  return read.value;
 }
 
 /** Tables whose rows stand for themselves: what has the same id is the same. */

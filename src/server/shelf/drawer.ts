@@ -8,7 +8,7 @@ import { idOfStock, stockFigure } from '@/core/stock';
 import { STOCK_MOTIFS } from '@/core/stock/motifs';
 import { MOTIF_SET, type KeptMotif, type MotifEntry, type MotifSet } from '../../wire';
 import { writing } from '../database';
-import { NotFound, Refused } from '../errors';
+import { NotFound, Refused, sound } from '../errors';
 
 interface MotifRow {
   id: string;
@@ -69,9 +69,9 @@ export async function loadMotif(knex: Knex, id: string, alsoOut = false): Promis
   return { ...entryOf(row), figure };
 }
 
-/** What a motif is kept as: a figure of one round, with something in it. @throws Refused, UnreadableFigure */
+/** What a motif is kept as: a figure of one round, with something in it. @throws Refused, Broken */
 function motifFigure(given: Figure): Figure {
-  const figure = checkFigure(given);
+  const figure = sound(checkFigure(given));
   const [round, another] = figure.rounds;
   if (!round || another || round.shapes.length === 0)
     throw new Refused('A motif is one round with shapes in it.');
@@ -105,14 +105,14 @@ async function refuseMore(trx: Knex, more: number): Promise<void> {
   if (rows.length + more > MOST_MOTIFS) throw new Refused(`The drawer holds at most ${MOST_MOTIFS} motifs.`);
 }
 
-/** Puts a motif in the drawer. @throws Refused, UnreadableFigure */
+/** Puts a motif in the drawer. @throws Refused, Broken */
 export const keepMotif = (knex: Knex, given: MotifGiven): Promise<MotifEntry> =>
   writing(knex, async (trx) => {
     await refuseMore(trx, 1);
     return inserted(trx, given);
   });
 
-/** Another name, other labels, or another content, which is a new revision. @throws NotFound, Refused, UnreadableFigure */
+/** Another name, other labels, or another content, which is a new revision. @throws NotFound, Refused, Broken */
 export const changeMotif = (knex: Knex, id: string, change: Partial<MotifGiven>): Promise<MotifEntry> =>
   writing(knex, async (trx) => {
     if (stockFigure(id))
@@ -163,7 +163,7 @@ export async function motifSet(knex: Knex, ids: readonly string[] | null): Promi
   return { format: MOTIF_SET, version: 1, motifs };
 }
 
-/** Puts all motifs of a file in the drawer, or none. @returns how many @throws Refused, UnreadableFigure */
+/** Puts all motifs of a file in the drawer, or none. @returns how many @throws Refused, Broken */
 export const takeMotifSet = (knex: Knex, { motifs }: MotifSet): Promise<number> =>
   writing(knex, async (trx) => {
     await refuseMore(trx, motifs.length);

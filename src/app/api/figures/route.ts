@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 
 import { newFigure } from '@/core/figure';
 import { checkFigure } from '@/core/format/figure';
-import { bodyOf, createFigure, createSchema, database, listSchema, respond, valid } from '@/server';
+import { bodyOf, createFigure, createSchema, database, listSchema, respond, valid, sound } from '@/server';
 import { pageOfFigures } from '@/server/shelf';
 
 /** Figures that are looked for: `?search=WORDS&collection=ID&label=WORD&sort=name&from=N&count=N`. */
@@ -16,6 +16,6 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   respond(request, async () => {
     const { name, figure } = valid(createSchema, await bodyOf(request), 'body');
-    const made = figure ? checkFigure(figure) : newFigure(name ?? 'Untitled figure', nanoid(8));
+    const made = figure ? sound(checkFigure(figure)) : newFigure(name ?? 'Untitled figure', nanoid(8));
     return Response.json(await createFigure(await database(), made), { status: 201 });
   });

@@ -19,7 +19,7 @@ import {
 import { copiesOf } from '../copies';
 import { paintSources, startPaints, type StartPaints } from '../startPaint';
 import { START_WEAVE } from '../jobs';
-import type { CellEdits, Figure, Weave, RoundId } from '../model';
+import type { CellRef, CellEdits, Figure, Weave, RoundId } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
@@ -38,7 +38,7 @@ function withCellEdits(figure: Figure, roundId: RoundId, change: (edits: CellEdi
 export const fuseCells = (
   figure: Figure,
   roundId: RoundId,
-  refs: readonly string[],
+  refs: readonly CellRef[],
   alone: boolean,
 ): Figure =>
   refs.length < 2
@@ -49,7 +49,7 @@ export const fuseCells = (
       }));
 
 /** Parts again what was fused with any of some cells. */
-export function partCells(figure: Figure, roundId: RoundId, refs: readonly string[]): Figure {
+export function partCells(figure: Figure, roundId: RoundId, refs: readonly CellRef[]): Figure {
   const keys = new Set(refs.map(kindKey));
   return withCellEdits(figure, roundId, (edits) => ({
     ...edits,
@@ -61,7 +61,7 @@ export const removeCells = (
   figure: Figure,
   roundId: RoundId,
   division: Division,
-  refs: readonly string[],
+  refs: readonly CellRef[],
 ): Figure =>
   withCellEdits(figure, roundId, (edits) => ({
     ...edits,
@@ -127,7 +127,7 @@ export const paintCells = (
   figure: Figure,
   roundId: RoundId,
   division: Division,
-  refs: readonly string[],
+  refs: readonly CellRef[],
   paint: Paint,
 ): Figure =>
   withCellEdits(figure, roundId, (edits) =>
@@ -143,7 +143,7 @@ export function changeCellPaint(
   figure: Figure,
   roundId: RoundId,
   division: Division,
-  refs: readonly string[],
+  refs: readonly CellRef[],
   start: StartPaints,
   change: (paint: Paint) => Paint,
 ): Figure {
@@ -241,7 +241,7 @@ function formerKind(before: readonly Cells[], kind: Cells): Cells | undefined {
 }
 
 interface Directed {
-  readonly ref: string;
+  readonly ref: CellRef;
   /** In turns from 0 to 1. */
   readonly direction: number;
 }
@@ -304,7 +304,7 @@ export function carryCells(
     // Places in rows that are of another length now mean other cells.
     const whole = new Set(after.cells.map(({ key }) => key));
     const others = new Set(changed.map(({ key }) => key));
-    const isThere = (ref: string): boolean =>
+    const isThere = (ref: CellRef): boolean =>
       whole.has(kindKey(ref)) && (kindKey(ref) === ref || !others.has(kindKey(ref)));
     const kept = Object.fromEntries(Object.entries(edits.paints).filter(([ref]) => isThere(ref)));
     const carried = withPaints({ ...edits, paints: kept }, after, painted);
@@ -350,7 +350,7 @@ export const setWeaveAreas = (figure: Figure, roundId: RoundId, areas: boolean):
   withWeave(figure, roundId, (weave) => ({ ...weave, areas }));
 
 /** Turns crossings the other way round, or back: by reference to a kind or to one of it. */
-export const swapCrossing = (figure: Figure, roundId: RoundId, ref: string): Figure =>
+export const swapCrossing = (figure: Figure, roundId: RoundId, ref: CellRef): Figure =>
   withWeave(figure, roundId, (weave) => ({
     ...weave,
     swapped: weave.swapped.includes(ref)

@@ -14,5 +14,5 @@ export const figureFile: TextFormat<Readonly<Record<string, never>>> = {
   write: ({ figure, pictures }) => writeFigure(figure, pictures),
 };
 
-export { checkFigure, readFigure, UnreadableFigure, writeFigure } from './json';
+export { checkFigure, readFigure, writeFigure } from './json';
 export { dataOf, partedFromPictures, type Pictures, withPictureIds } from './pictures';

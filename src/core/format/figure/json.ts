@@ -10,12 +10,8 @@ import {
   LIMITS,
   storedFigure,
 } from '@/core/figure';
+import { failed, finding, ok, type Result } from '@/core/finding';
 import { partedFromPictures, type Pictures } from './pictures';
-
-/** Why something is no figure, as a sentence that says what is wrong and where. */
-export class UnreadableFigure extends Error {
-  override readonly name = 'UnreadableFigure';
-}
 
 /** Largest file of a figure with its pictures, in characters. */
 const MOST_CHARACTERS = 40_000_000;
@@ -42,50 +38,37 @@ const whatIsWrong = (error: ValidationError, figure: unknown, file: Record<strin
   return detail && !error.message.includes(said) ? `${said} (${asInFile(error.message, file)})` : said;
 };
 
-/**
- * Checks that a value is a figure of a version known here.
- * @throws UnreadableFigure with what is wrong and where.
- */
-export function checkFigure(value: unknown): Figure {
-  if (!isRecord(value) || value['format'] !== FIGURE_FORMAT) {
-    throw new UnreadableFigure(`This is not a Cyclogon figure: its "format" is not "${FIGURE_FORMAT}".`);
-  }
+/** A value as a figure of a version known here, or what is wrong with it and where. */
+export function checkFigure(value: unknown): Result<Figure> {
+  if (!isRecord(value) || value['format'] !== FIGURE_FORMAT)
+    return failed(finding('figure.foreign', FIGURE_FORMAT));
   const version = value['version'];
-  if (typeof version === 'number' && version > FIGURE_VERSION) {
-    throw new UnreadableFigure(
-      `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${FIGURE_VERSION}).`,
-    );
-  }
+  if (typeof version === 'number' && version > FIGURE_VERSION)
+    return failed(finding('figure.newer', version, FIGURE_VERSION));
   const brought = broughtUp(value);
-  const result = figureSchema.validate(brought);
-  if (result.error)
-    throw new UnreadableFigure(`The figure is broken: ${whatIsWrong(result.error, brought, value)}.`);
-  return result.value;
+  const checked = figureSchema.validate(brought);
+  return checked.error
+    ? failed(finding('figure.broken', whatIsWrong(checked.error, brought, value)))
+    : ok(checked.value);
 }
 
-/**
- * Reads a figure from the text of a file.
- * @throws UnreadableFigure for text that is too long, no JSON, or no figure.
- */
-export function readFigure(text: string): Figure {
-  if (text.length > MOST_CHARACTERS) {
-    throw new UnreadableFigure(
-      `The file is larger than ${MOST_CHARACTERS / 1e6} MB, too large for a figure and its pictures.`,
-    );
-  }
-  let value: unknown;
+function parsed(text: string): Result<unknown> {
   try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+    return ok(JSON.parse(text.replace(/^\uFEFF/, '')));
   } catch (error) {
-    throw new UnreadableFigure(
-      `The file is not JSON: ${error instanceof Error ? error.message : 'unreadable'}.`,
-    );
+    return failed(finding('figure.json', error instanceof Error ? error.message : 'unreadable'));
   }
-  const { figure } = partedFromPictures(value);
-  if (text.length > LIMITS.bytes && JSON.stringify(figure).length > LIMITS.bytes) {
-    throw new UnreadableFigure(`The file is larger than ${LIMITS.bytes / 1e6} MB, too large for a figure.`);
-  }
-  return checkFigure(figure);
+}
+
+/** A figure from the text of a file; why not, for text that is too long, no JSON, or no figure. */
+export function readFigure(text: string): Result<Figure> {
+  if (text.length > MOST_CHARACTERS) return failed(finding('figure.withPictures', MOST_CHARACTERS / 1e6));
+  const value = parsed(text);
+  if (!value.ok) return value;
+  const { figure } = partedFromPictures(value.value);
+  return text.length > LIMITS.bytes && JSON.stringify(figure).length > LIMITS.bytes
+    ? failed(finding('figure.large', LIMITS.bytes / 1e6))
+    : checkFigure(figure);
 }
 
 /** A figure as the text of a file. @param pictures that it names, to go with it */

@@ -1,3 +1,4 @@
+import { made } from '../../../../tests/help/made';
 import { describe, expect, it } from 'vitest';
 
 import { disc, withForms } from '../../../../tests/help/figures';
@@ -32,7 +33,7 @@ describe('a figure’s file', () => {
     const text = json.write({ figure, scene, pictures: { p1: picture } }, {});
     const parted = partedFromPictures(JSON.parse(text));
     expect(parted.pictures).toEqual({ p1: picture });
-    expect(readFigure(text)).toEqual(figure);
+    expect(made(readFigure(text))).toEqual(figure);
     expect(withPictureIds(parted.figure, new Map([['p1', 'p2']]))).toMatchObject({
       underlay: { picture: 'p2' },
     });

@@ -1,5 +1,5 @@
 import { checkFigure } from '@/core/format/figure';
-import { database, respond, stateSchema, valid } from '@/server';
+import { database, respond, stateSchema, valid, sound } from '@/server';
 import { stateOf } from '@/server/shelf';
 
 interface Context {
@@ -11,5 +11,5 @@ export const GET = (request: Request, { params }: Context): Promise<Response> =>
   respond(request, async () => {
     const state = valid(stateSchema, Object.fromEntries(new URL(request.url).searchParams), 'address');
     const { figure } = await stateOf(await database(), (await params).id, state);
-    return Response.json(checkFigure(figure));
+    return Response.json(sound(checkFigure(figure)));
   });

@@ -1,6 +1,6 @@
 import { database } from '@/server';
 import { pageOfFigures, shelfFacts } from '@/server/shelf';
-import { ALL_FIGURES, PAGE_SIZE } from '@/wire';
+import { ALL_FIGURES, PAGE_SIZE } from '@/protocol';
 import { Shelf } from '@/ui/shelf';
 
 export const dynamic = 'force-dynamic';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { OWN_HEADER } from '../wire';
+import { OWN_HEADER } from '@/protocol';
 import { accessOf, notJson, refusalOf } from './access';
 
 const access = accessOf({ PORT: '4310', CYCLOGON_HOSTS: 'shelf.example, Other.example' });

@@ -6,7 +6,7 @@
  * const why = refusalOf(request.method, request.headers, accessOf(process.env));
  * if (why) return Response.json({ error: why }, { status: 403 });
  */
-import { OWN_HEADER } from '../wire';
+import { OWN_HEADER } from '@/protocol';
 
 export interface Access {
   /** Host names at which the server may be asked. */

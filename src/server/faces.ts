@@ -8,7 +8,7 @@ import { createHash } from 'node:crypto';
 
 import type { Knex } from 'knex';
 
-import type { FaceName } from '../wire';
+import type { FaceName } from '@/protocol';
 import { writing } from './database';
 import { NotFound } from './errors';
 import { MOST_TIME } from './jobs/limits';

@@ -10,7 +10,7 @@ import {
   type SavedFigure,
   type SaveRequest,
   type StateRef,
-} from '../wire';
+} from '@/protocol';
 import { writing } from './database';
 import { Broken, Conflict, NotFound, Refused, sound } from './errors';
 import { changeFigures } from './shelf/changes';

@@ -10,7 +10,7 @@ import * as one from '@/app/api/pictures/[id]/route';
 import * as all from '@/app/api/pictures/route';
 import { evaluateWhole } from '@/core/figure';
 import { DEFAULT_SVG, svgOf } from '@/core/format/svg/svg';
-import { OWN_HEADER, type StoredPicture } from '@/wire';
+import { OWN_HEADER, type StoredPicture } from '@/protocol';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases } from './database';
 import { harmlessSvg } from './harmlessSvg';

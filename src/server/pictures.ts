@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 
 import type { Figure } from '@/core/figure';
 import type { Pictures } from '@/core/format/figure';
-import type { StoredPicture } from '../wire';
+import type { StoredPicture } from '@/protocol';
 import { writing } from './database';
 import { NotFound } from './errors';
 import { MOST_TIME } from './jobs/limits';

@@ -10,7 +10,7 @@ import {
   type ShelfChange,
   type ShelfQuery,
   type StateRef,
-} from '../wire';
+} from '@/protocol';
 import type { FileRequest } from './jobs/makeFile';
 import { valid } from './respond';
 import type { MotifGiven } from './shelf/drawer';

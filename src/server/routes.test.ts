@@ -23,7 +23,7 @@ import {
   type FigureSummary,
   type SavedFigure,
   type ShapedWords,
-} from '@/wire';
+} from '@/protocol';
 import { kelpCrown } from '../../demo/pieces/kelpCrown';
 import { closeDatabases, database } from './database';
 import { migrationSource } from './migrations';

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 
-import type { FaceName } from '../wire';
+import type { FaceName } from '@/protocol';
 
 interface ShippedFace extends FaceName {
   /** In the folder of packages. */

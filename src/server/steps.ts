@@ -13,7 +13,7 @@ import {
   storedFigure,
   broughtUp,
 } from '@/core/figure';
-import type { HistoryStep } from '../wire';
+import type { HistoryStep } from '@/protocol';
 import { NotFound } from './errors';
 
 export interface StepRow {

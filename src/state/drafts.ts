@@ -10,7 +10,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
-import type { HistoryStep } from '../wire';
+import type { HistoryStep } from '@/protocol';
 import { isOpen } from './presence';
 
 /** What only the browser has of a figure. */

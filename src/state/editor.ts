@@ -13,7 +13,7 @@ import { brokenSentence, excessOf, type Figure, figureSchema, newRound, type Rou
 import { addRound, removeRound, roundOf } from '@/core/figure/commands';
 import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
 import { holding, settled } from '@/core/trial';
-import type { SavedFigure } from '../wire';
+import type { SavedFigure } from '@/protocol';
 import { type Editor, type EditorState, shownFigure, startState } from './editorState';
 import { atPosition, figureOf, record } from './history';
 import { activeRound, select } from './selecting';

@@ -7,7 +7,7 @@
 import type { StoreApi } from 'zustand';
 
 import type { Figure } from '@/core/figure';
-import type { SavedFigure } from '@/wire';
+import type { SavedFigure } from '@/protocol';
 import { figureOf } from './history';
 import { type DocumentSlice, startDocument } from './slices/document';
 import { type OptionsSlice, startOptions } from './slices/options';

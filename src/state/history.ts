@@ -1,5 +1,5 @@
 import type { Figure } from '@/core/figure';
-import type { HistoryStep } from '../wire';
+import type { HistoryStep } from '@/protocol';
 
 /**
  * Undo without limit: a run of steps, of which the earlier ones may still be on the server. Figures share

@@ -1,3 +1,10 @@
+/**
+ * The merges of an editor's figure, made by a worker; the newest request wins.
+ *
+ * @example
+ * const { stop, end } = followMerges(editor);
+ * mergesOfRound(editor.getState(), 'petals')[0]?.result;
+ */
 import { workOf } from './work';
 import {
   boundedFigure,

@@ -1,3 +1,9 @@
+/**
+ * The proof of an editor's figure: its findings as they are made, and their mends.
+ *
+ * @example
+ * const proofing = createProofing(editor);
+ */
 import { createStore, type StoreApi } from 'zustand';
 
 import type { Point } from '@/core/curve';

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, wholeSteps } from '@/core/figure';
 import { stepBack } from '../../tests/help/editor';
-import type { HistoryStep, SavedFigure, SaveRequest } from '../wire';
+import type { HistoryStep, SavedFigure, SaveRequest } from '@/protocol';
 import { abandonedDrafts } from './drafts';
 import { act, createEditor } from './editor';
 import { shownFigure, type Editor } from './editorState';

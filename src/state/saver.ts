@@ -1,7 +1,14 @@
+/**
+ * Saving an editor's steps on the server, and until then in the browser.
+ *
+ * @example
+ * const saver = followSaves(editor, notices);
+ * await saver.flush();
+ */
 import equal from 'fast-deep-equal';
 
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
-import type { HistoryStep, SaveRequest } from '../wire';
+import type { HistoryStep, SaveRequest } from '@/protocol';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
 import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
 import type { Editor } from './editorState';

@@ -1,6 +1,6 @@
 import type { Figure, OwnTarget, StoredStep } from '@/core/figure';
 import { dataOf, partedFromPictures, withPictureIds } from '@/core/format/figure';
-import { OWN_HEADER } from '../wire';
+import { OWN_HEADER } from '@/protocol';
 import type {
   Collection,
   FaceName,
@@ -20,7 +20,7 @@ import type {
   TakenBackup,
   ThinningRules,
   VersionEntry,
-} from '../wire';
+} from '@/protocol';
 
 /** An answer of the server that is not the one hoped for; `status` 0 where there was no answer. */
 export class ServerProblem extends Error {

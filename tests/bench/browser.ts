@@ -6,7 +6,7 @@ import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 
 import type { Figure } from '@/core/figure';
-import { OWN_HEADER } from '../../src/wire';
+import { OWN_HEADER } from '@/protocol';
 import { CHROMIUM } from '../help/chromium';
 
 const PORT = 4391;

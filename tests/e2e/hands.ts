@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 
 import { expect, type Locator, type Page } from '@playwright/test';
 
-import { OWN_HEADER } from '../../src/wire';
+import { OWN_HEADER } from '@/protocol';
 
 /** What a person does with the application, by pointer and keys. */
 export const bench = (page: Page): Locator => page.locator('[data-pane=bench]');

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 
 import { expect, test } from '@playwright/test';
 
-import type { FigurePage } from '../../src/wire';
+import type { FigurePage } from '@/protocol';
 import {
   drawPetal,
   makeFigure,

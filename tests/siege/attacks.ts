@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
-import type { FigurePage } from '@/wire';
+import type { FigurePage } from '@/protocol';
 import { HEAVY } from '../help/heavy';
 import { pause, Siege, type Answer } from './server';
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 import { type Figure, newFigure } from '@/core/figure';
-import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/wire';
+import { OWN_HEADER, type FigureSummary, type SavedFigure } from '@/protocol';
 
 const root = path.resolve(import.meta.dirname, '../..');
 

@@ -1,3 +1,9 @@
+/**
+ * Paths as a person edits them: nodes with handles of a kind.
+ *
+ * @example
+ * const path = pathOfNodes(nodes.map((node) => movedNode(node, { x: 0, y: 2 })), true);
+ */
 import { add, distance, lengthOf, scaleBy, subtract, type Point } from './point';
 import type { Path } from './path';
 import { arcFromBulge, bulgeOf, cubic, line, splitAt, type Segment } from './segment';

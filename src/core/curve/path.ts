@@ -1,3 +1,9 @@
+/**
+ * Paths: segments one after another, closed or open.
+ *
+ * @example
+ * const area = signedArea([closedPath(path)]);
+ */
 import { MIRROR, type Affine } from './affine';
 import { distance, type Point } from './point';
 import { doubleAreaUnder, line, mapSegment, reversed, type Segment } from './segment';

@@ -1,3 +1,9 @@
+/**
+ * Lines, arcs and cubics: points, directions and curvature along them.
+ *
+ * @example
+ * pointAt(arcFromBulge({ x: 0, y: 0 }, { x: 2, y: 0 }, 1), 0.5);   // { x: 1, y: -1 }: half a circle
+ */
 import { applyTo, determinant, similarityScale, type Affine } from './affine';
 import { add, between, cross, lengthOf, scaleBy, subtract, type Point } from './point';
 

@@ -1,3 +1,10 @@
+/**
+ * The scene that a figure is drawn as.
+ *
+ * @example
+ * const scene = evaluate(figure, merges, work);
+ * if (work.wanted().length > 0) …                   // some of it is drawn as it was until these are done
+ */
 import { areOwnMirror } from '@/core/curve';
 import { addTurns, equalTurns, type Turn } from '@/core/number';
 import { type Form, pathsOfForm } from '@/core/maker';

@@ -1,3 +1,9 @@
+/**
+ * Which merges a figure asks for, and of what.
+ *
+ * @example
+ * for (const job of mergeJobsOf(figure, work)) ask(requestOf(job, {}, work));
+ */
 import { areOwnMirror, mapPath } from '@/core/curve';
 import { addTurns, equalTurns, negateTurn, NO_TURN, turn } from '@/core/number';
 import { commonFold, frameLines, isKeptByTurn, placementMap } from '@/core/symmetry';

@@ -1,3 +1,10 @@
+/**
+ * What a figure may hold, in numbers and in words. Looks at what is there and works nothing out.
+ *
+ * @example
+ * const { error } = figureSchema.validate(figure);
+ * if (error) say(brokenSentence(figure, error));
+ */
 import Joi from 'joi';
 
 import { type Affine, determinant, NODE_KINDS } from '@/core/curve';

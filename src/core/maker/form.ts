@@ -1,3 +1,9 @@
+/**
+ * The form of a shape: a path, or a construction by its numbers.
+ *
+ * @example
+ * const paths = pathsOfForm(shape.form, work);
+ */
 import { finding, type Finding, ok, type Result, valueOr } from '@/core/finding';
 import {
   applyTo,

@@ -1,3 +1,9 @@
+/**
+ * All constructions, by their kinds.
+ *
+ * @example
+ * const { name, fields } = makerOf('petal');
+ */
 import { band } from './band';
 import { bar } from './bar';
 import { barFrame } from './barFrame';

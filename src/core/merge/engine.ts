@@ -1,3 +1,9 @@
+/**
+ * Merging copies of shapes: from the arrangement of their lines to outlines and cells.
+ *
+ * @example
+ * const { paths } = mergeNow({ op: 'union', among: 'copies', operands });
+ */
 import { finding } from '@/core/finding';
 import {
   arrange,

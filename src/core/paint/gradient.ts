@@ -1,3 +1,9 @@
+/**
+ * Gradients: their stops, and where they run.
+ *
+ * @example
+ * const { stops, index } = withStop(gradient.stops, 0.5);   // one more, of the colour that is there
+ */
 import { remembered } from '../remembered';
 import { finding, type Finding } from '@/core/finding';
 import { formatHex, formatHex8, interpolate } from 'culori';

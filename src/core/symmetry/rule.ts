@@ -1,3 +1,9 @@
+/**
+ * The rule by which a round is turned, and the turns that follow from it.
+ *
+ * @example
+ * turnsOf({ fold: 12, mirror: false, start: NO_TURN });   // twelve turns, 0 to 11/12, exactly
+ */
 import { finding, type Finding } from '@/core/finding';
 import { type Affine, compose, MIRROR, turnMap } from '@/core/curve';
 import { addTurns, divideTurn, multiplyTurn, turn, type Turn } from '@/core/number';

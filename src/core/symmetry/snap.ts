@@ -1,3 +1,9 @@
+/**
+ * What a pointer catches: centre, nodes, rays, rings, crossings, curves.
+ *
+ * @example
+ * const { point, caught } = snap(pointer, { fold: 12, mirror: true, nodes, ringStep: 10, on }, 5 / view.scale);
+ */
 import {
   add,
   arcLength,

@@ -7,7 +7,7 @@ import { afterEach, beforeEach, expect, it } from 'vitest';
 
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { setFold } from '@/core/figure/commands';
-import { ALL_FIGURES } from '@/wire';
+import { ALL_FIGURES } from '@/protocol';
 import { openDatabase } from '../database';
 import { loadFigure } from '../figures';
 import { historyOf } from '../shelf/history';

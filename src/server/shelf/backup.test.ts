@@ -6,7 +6,7 @@ import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
 import { setFold } from '@/core/figure/commands';
-import { ALL_FIGURES } from '@/wire';
+import { ALL_FIGURES } from '@/protocol';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { ropeKnot } from '../../../demo/pieces/ropeKnot';
 import { openDatabase } from '../database';

@@ -16,7 +16,7 @@ import { nanoid } from 'nanoid';
 
 import { type Figure, storedFigure } from '@/core/figure';
 import { checkFigure } from '@/core/format/figure';
-import type { TakenBackup } from '../../wire';
+import type { TakenBackup } from '@/protocol';
 import { DATABASE_FILE, openDatabase, writing } from '../database';
 import { Refused, Unusable } from '../errors';
 import { MIGRATION_NAMES } from '../migrations';

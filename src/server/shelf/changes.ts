@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
-import type { Collection, ShelfChange } from '../../wire';
+import type { Collection, ShelfChange } from '@/protocol';
 import { writing } from '../database';
 import { NotFound, Refused } from '../errors';
 import { indexedPlaces, unindexed } from './search';

@@ -6,7 +6,7 @@ import { broughtUp, type Figure, storedFigure } from '@/core/figure';
 import { checkFigure } from '@/core/format/figure';
 import { idOfStock, stockFigure } from '@/core/stock';
 import { STOCK_MOTIFS } from '@/core/stock/motifs';
-import { MOTIF_SET, type KeptMotif, type MotifEntry, type MotifSet } from '../../wire';
+import { MOTIF_SET, type KeptMotif, type MotifEntry, type MotifSet } from '@/protocol';
 import { writing } from '../database';
 import { NotFound, Refused, sound } from '../errors';
 

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 
 import type { Knex } from 'knex';
 
-import type { Collection, ShelfFacts } from '../../wire';
+import type { Collection, ShelfFacts } from '@/protocol';
 import { openWindows } from './presence';
 
 interface Sums {

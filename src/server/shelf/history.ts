@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
 import { broughtUp, type Figure, storedFigure } from '@/core/figure';
-import type { FigureHistory, StateRef, VersionEntry } from '../../wire';
+import type { FigureHistory, StateRef, VersionEntry } from '@/protocol';
 import { writing } from '../database';
 import { NotFound, Refused } from '../errors';
 import { figureAt, type StepRow } from '../steps';

@@ -9,7 +9,7 @@ import type { Knex } from 'knex';
 import { dropOldCards } from '../cards';
 import { writing } from '../database';
 import { keepSteps, type StepRow } from '../steps';
-import { BIN_DAYS, type ThinningRules } from '../../wire';
+import { BIN_DAYS, type ThinningRules } from '@/protocol';
 import { backUpDaily, backupsIn, timeOfBackup } from './backup';
 import { destroyed } from './changes';
 import { dropMotifsOut } from './drawer';

@@ -1,7 +1,7 @@
 /** Which figures are on the Shelf or in the Bin, by what is looked for. */
 import type { Knex } from 'knex';
 
-import type { FigurePage, FigureSummary, ShelfQuery, Sort } from '../../wire';
+import type { FigurePage, FigureSummary, ShelfQuery, Sort } from '@/protocol';
 import { NotFound } from '../errors';
 import { foundNumbers, wordsOf } from './search';
 

@@ -32,7 +32,7 @@ import {
   type MotifEntry,
   type ShelfFacts,
   type VersionEntry,
-} from '@/wire';
+} from '@/protocol';
 import { closeDatabases } from '../database';
 
 const BASE = 'http://127.0.0.1/api';

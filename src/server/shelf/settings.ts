@@ -3,7 +3,7 @@ import Joi from 'joi';
 import type { Knex } from 'knex';
 
 import { writing } from '../database';
-import type { ThinningRules } from '../../wire';
+import type { ThinningRules } from '@/protocol';
 import { MOST_DAYS, START_RULES } from './thinning';
 
 interface SettingRow {

@@ -8,7 +8,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
 import { setFold } from '@/core/figure/commands';
 import { type Figure, newFigure } from '@/core/figure';
-import { ALL_FIGURES, BIN_DAYS, type ShelfQuery } from '@/wire';
+import { ALL_FIGURES, BIN_DAYS, type ShelfQuery } from '@/protocol';
 import { frostFlake } from '../../../demo/pieces/frostFlake';
 import { kelpCrown } from '../../../demo/pieces/kelpCrown';
 import { ropeKnot } from '../../../demo/pieces/ropeKnot';

@@ -6,7 +6,7 @@
  * const kept = keptPositions(steps, { shown: 812, now: Date.now(), rules: START_RULES });
  */
 
-import type { ThinningRules } from '../../wire';
+import type { ThinningRules } from '@/protocol';
 
 export const START_RULES: ThinningRules = { all: 1, hourly: 30 };
 export const MOST_DAYS = 3650;

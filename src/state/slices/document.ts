@@ -1,7 +1,7 @@
 import { NO_RESULTS, type Results } from '@/core/derive';
 import { type Figure, type MergeJob, wholeSteps } from '@/core/figure';
 import type { MergeResult } from '@/core/merge';
-import type { SavedFigure } from '@/wire';
+import type { SavedFigure } from '@/protocol';
 import { type History, historyOf } from '../history';
 
 export interface MergeState {

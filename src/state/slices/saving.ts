@@ -1,4 +1,4 @@
-import type { SavedFigure } from '@/wire';
+import type { SavedFigure } from '@/protocol';
 
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: string }

@@ -2,7 +2,7 @@ import PQueue from 'p-queue';
 import { useEffect, useRef, useState } from 'react';
 
 import { exportAddress } from '@/state';
-import type { FigureSummary } from '@/wire';
+import type { FigureSummary } from '@/protocol';
 
 /**
  * Pictures that are fetched at once. A browser asks a server some six things at a time: whoever saves or searches must not wait behind

@@ -4,7 +4,7 @@
  * @example
  * sidesOf('k3J,k3J@v9Qx,Zt1@s12');    // the figure k3J, its version 9Qx, and step 12 of Zt1
  */
-import type { StateRef } from '@/wire';
+import type { StateRef } from '@/protocol';
 
 export interface SideRef extends StateRef {
   readonly id: string;

@@ -28,7 +28,7 @@ import {
   shownFigure,
   workOf,
 } from '@/state';
-import type { KeptMotif, MotifEntry } from '@/wire';
+import type { KeptMotif, MotifEntry } from '@/protocol';
 import { say } from '@/ui/common';
 
 /** What is dragged out of the drawer, by its id. */

@@ -6,7 +6,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { activeRound, motifPicture, selectedShapes, server } from '@/state';
-import type { MotifEntry } from '@/wire';
+import type { MotifEntry } from '@/protocol';
 import {
   Button,
   DotsMenu,

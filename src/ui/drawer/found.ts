@@ -1,4 +1,4 @@
-import type { MotifEntry } from '@/wire';
+import type { MotifEntry } from '@/protocol';
 
 /** Motifs whose name and labels have each word of a search in them, somewhere at the beginning of a word. */
 export function found(all: readonly MotifEntry[], search: string): MotifEntry[] {

@@ -26,7 +26,7 @@ import {
   shownFigure,
   workOf,
 } from '@/state';
-import type { SavedFigure } from '@/wire';
+import type { SavedFigure } from '@/protocol';
 import { Bench } from '@/ui/bench';
 import { writeFigure } from '@/core/format/figure';
 import { ContextMenu, downloadBlob, Segmented, useMedia } from '@/ui/common';

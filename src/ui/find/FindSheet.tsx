@@ -15,7 +15,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 
 import { server } from '@/state';
-import { ALL_FIGURES } from '@/wire';
+import { ALL_FIGURES } from '@/protocol';
 import { useWorkshop } from '@/ui/desk';
 import type { Sheet } from '@/ui/keys';
 import { entriesOf, type FindEntry } from './entries';

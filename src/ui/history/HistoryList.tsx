@@ -6,7 +6,7 @@ import { ArrowLeftRight, ChevronDown, ExternalLink, Flag, Pencil, X } from 'luci
 import { useEffect, useRef, useState } from 'react';
 
 import { exportAddress } from '@/state';
-import type { FigureHistory } from '@/wire';
+import type { FigureHistory } from '@/protocol';
 import { CARD, DotsMenu, type MenuEntry, ServerPicture, TextField } from '@/ui/common';
 import { foldedAtFirst, nameOfRow, rowsOf, type Row } from './rows';
 

@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 
 import { commit, server, shownFigure } from '@/state';
-import type { FigureHistory } from '@/wire';
+import type { FigureHistory } from '@/protocol';
 import { Button, IconButton, keysElsewhere, say } from '@/ui/common';
 import { CompareView, type Side, stateAddress } from '@/ui/compare';
 import { useEditor, useEditorState, useWorkshop } from '@/ui/desk';

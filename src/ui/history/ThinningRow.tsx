@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { server } from '@/state';
-import type { ThinningRules } from '@/wire';
+import type { ThinningRules } from '@/protocol';
 import { Button, say, Sheet } from '@/ui/common';
 
 const days = (count: number): string => (count === 1 ? 'one day' : `${count} days`);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import type { FigureHistory } from '@/wire';
+import type { FigureHistory } from '@/protocol';
 import { foldedAtFirst, nameOfRow, rowsOf, stateOfRow } from './rows';
 
 const at = (day: number, hour: number): string => new Date(2026, 10, day, hour).toISOString();

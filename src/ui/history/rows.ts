@@ -6,7 +6,7 @@
  */
 import { format, isSameDay, subDays } from 'date-fns';
 
-import type { FigureHistory, HistoryEntry, StateRef, VersionEntry } from '@/wire';
+import type { FigureHistory, HistoryEntry, StateRef, VersionEntry } from '@/protocol';
 
 export type Row =
   | {

@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { server } from '@/state';
-import { ALL_FIGURES } from '@/wire';
+import { ALL_FIGURES } from '@/protocol';
 import type { Round } from '@/core/figure';
 import { Button, FigurePicture, Row, Section, Segmented, Sheet } from '@/ui/common';
 import { nestWhole, placeFigure, useEditor } from '@/ui/desk';

@@ -6,7 +6,7 @@ import { setForm } from '@/core/figure/commands';
 import type { BuiltForm } from '@/core/maker';
 import { act, server } from '@/state';
 import { useEditor } from '@/ui/desk';
-import type { FaceName } from '@/wire';
+import type { FaceName } from '@/protocol';
 
 export type WordsShape = Shape & { readonly form: Extract<BuiltForm, { kind: 'words' }> };
 

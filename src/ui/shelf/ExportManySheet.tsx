@@ -5,7 +5,7 @@ import { useRef, useState } from 'react';
 
 import { fileName, type Format, formatOf, FORMATS, type Options, parametersOf } from '@/core/format';
 import { exportAddress } from '@/state';
-import type { FigureSummary } from '@/wire';
+import type { FigureSummary } from '@/protocol';
 import { Button, downloadBlob, ProgressBar, say, Sheet, zipped } from '@/ui/common';
 import { OptionRow } from '@/ui/export';
 

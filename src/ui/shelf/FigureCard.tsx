@@ -5,7 +5,7 @@ import { Check, Copy, Flame, Pencil, Tag, Trash2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { memo, useState } from 'react';
 
-import { BIN_DAYS, type FigureSummary } from '@/wire';
+import { BIN_DAYS, type FigureSummary } from '@/protocol';
 import { DotsMenu, FigurePicture, type MenuEntry, TextField } from '@/ui/common';
 
 export interface CardActions {

@@ -3,7 +3,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 
-import type { FigureSummary, ShelfFacts } from '@/wire';
+import type { FigureSummary, ShelfFacts } from '@/protocol';
 import { Button, Sheet } from '@/ui/common';
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { ShelfQuery } from '@/wire';
+import type { ShelfQuery } from '@/protocol';
 import { Button, Mark } from '@/ui/common';
 
 interface NothingProps {

@@ -15,7 +15,7 @@ import {
   X,
 } from 'lucide-react';
 
-import type { Collection } from '@/wire';
+import type { Collection } from '@/protocol';
 import { Button, IconButton, MENU_LOOK, MenuList } from '@/ui/common';
 
 /** Figures that are compared at once. */

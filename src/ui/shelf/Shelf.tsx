@@ -13,7 +13,7 @@ import {
   type ShelfChange,
   type ShelfFacts,
   type ShelfQuery,
-} from '@/wire';
+} from '@/protocol';
 import { say } from '@/ui/common';
 import { GUIDE_MARK } from '@/ui/guide';
 import { OpenSheet } from '@/ui/import';

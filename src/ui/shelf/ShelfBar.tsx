@@ -3,8 +3,8 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { ArrowDownUp, Trash2, X } from 'lucide-react';
 
-import type { ShelfFacts, ShelfQuery, Sort } from '@/wire';
-import { SORTS } from '@/wire';
+import type { ShelfFacts, ShelfQuery, Sort } from '@/protocol';
+import { SORTS } from '@/protocol';
 import { Button } from '@/ui/common';
 
 const SORT_NAMES: Readonly<Record<Sort, string>> = {

@@ -3,7 +3,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useRef, useState } from 'react';
 
 import { server } from '@/state';
-import { PAGE_SIZE, type FigurePage, type FigureSummary, type ShelfQuery } from '@/wire';
+import { PAGE_SIZE, type FigurePage, type FigureSummary, type ShelfQuery } from '@/protocol';
 import { FigureCard, type CardActions, type CardState } from './FigureCard';
 
 /** As narrow as a card gets, the gap to the next, and what a card is higher than wide: all in pixels. */

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 
 import type { Figure } from '@/core/figure';
-import type { FigureSummary, ShelfFacts } from '@/wire';
+import type { FigureSummary, ShelfFacts } from '@/protocol';
 import { Ask } from '@/ui/common';
 import { LabelSheet } from './LabelSheet';
 

@@ -5,7 +5,7 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { server } from '@/state';
-import type { Collection, ShelfFacts, ShelfQuery } from '@/wire';
+import type { Collection, ShelfFacts, ShelfQuery } from '@/protocol';
 import { DotsMenu, say, TextField } from '@/ui/common';
 
 interface Props {

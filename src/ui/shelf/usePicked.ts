@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 
 import { server } from '@/state';
-import type { FigureSummary, ShelfQuery } from '@/wire';
+import type { FigureSummary, ShelfQuery } from '@/protocol';
 import { keysElsewhere, say } from '@/ui/common';
 
 /** Figures that are asked for at once. */

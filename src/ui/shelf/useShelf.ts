@@ -4,7 +4,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useEffect, useRef } from 'react';
 
 import { server } from '@/state';
-import { ALL_FIGURES, PAGE_SIZE, type FigurePage, type ShelfFacts, type ShelfQuery } from '@/wire';
+import { ALL_FIGURES, PAGE_SIZE, type FigurePage, type ShelfFacts, type ShelfQuery } from '@/protocol';
 import { say } from '@/ui/common';
 import equal from 'fast-deep-equal';
 

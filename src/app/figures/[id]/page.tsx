@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 
 import { database, loadFigure, NotFound, Refused } from '@/server';
-import type { SavedFigure } from '@/wire';
+import type { SavedFigure } from '@/protocol';
 import { NotOpened } from '@/ui/common';
 import { EditorPage } from '@/ui/editor';
 

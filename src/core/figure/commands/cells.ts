@@ -1,3 +1,9 @@
+/**
+ * Cells of a divided round: fused, taken away, painted, by their references.
+ *
+ * @example
+ * const fewer = removeCells(figure, 'petals', division, ['k3@2']);   // one of the kind k3
+ */
 import type { Work } from '@/core/derive';
 import { type Cells, type Division, insideOf, isInside, shortRefs } from '@/core/merge';
 import { applyTo, compose, mapPath, MIRROR, ORIGIN, type Path, reversedPath, turnMap } from '@/core/curve';

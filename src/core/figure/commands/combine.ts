@@ -1,3 +1,9 @@
+/**
+ * What is made of several shapes, or of one's outline: live combinations, divisions, bands, offsets.
+ *
+ * @example
+ * const cut = combineShapes(figure, 'petals', new Set(['petal', 'hole']), 'subtract', newId);
+ */
 import { taskOf, type Work } from '@/core/derive';
 import { ok, type Result } from '@/core/finding';
 import {

@@ -1,3 +1,9 @@
+/**
+ * Shapes of a motif: added, copied, moved, taken away, given another form.
+ *
+ * @example
+ * const moved = moveShapes(figure, 'petals', new Set(['petal']), { x: 0, y: -3 });
+ */
 import type { Paint } from '@/core/scene';
 import type { Work } from '@/core/derive';
 import { failed, finding, ok, type Result } from '@/core/finding';

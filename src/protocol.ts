@@ -1,3 +1,4 @@
+/** What the browser and the server tell each other: the forms of requests and answers. */
 import type { Run } from '@/core/words';
 import type { Figure, StoredStep } from '@/core/figure';
 

@@ -1,5 +1,6 @@
 import { mapPath, MIRROR, type Path, reversedPath } from '@/core/curve';
 import { remembered } from '../remembered';
+import { keptPaints, kindKey, paintedRefs, paintOfRef } from './cellPaints';
 import { addTurns, equalTurns, type Turn } from '@/core/number';
 import { type CellCopy, type CellGroup, type Division, groupsOf } from '@/core/merge';
 import type { Work } from '@/core/derive';
@@ -31,16 +32,10 @@ export function shownCells(division: Division, { fused }: Pick<CellEdits, 'fused
   return cells;
 }
 
-/** The kind that a reference is to. */
-export function kindKey(ref: CellRef): string {
-  const at = ref.indexOf('@');
-  return at < 0 ? ref : ref.slice(0, at);
-}
-
 /** References of removed and painted cells, and of fused ones, that mean no cell any more. */
 export function lostRefs(division: Division, done: CellEdits): string[] {
   const keys = new Set(division.cells.map(({ key }) => key));
-  const refs = [...done.removed, ...Object.keys(done.paints), ...done.fused.flatMap(({ cells }) => cells)];
+  const refs = [...done.removed, ...paintedRefs(done.paints), ...done.fused.flatMap(({ cells }) => cells)];
   return [...new Set(refs.filter((ref) => !keys.has(kindKey(ref))))];
 }
 
@@ -51,44 +46,34 @@ export function keptEdits(division: Division, done: CellEdits): CellEdits {
   return {
     ...done,
     removed: done.removed.filter(stays),
-    paints: Object.fromEntries(Object.entries(done.paints).filter(([ref]) => stays(ref))),
+    paints: keptPaints(done.paints, stays),
     fused: done.fused
       .map((each) => ({ ...each, cells: each.cells.filter(stays) }))
       .filter(({ cells }) => cells.length > 1),
   };
 }
 
-/** What was said of cells by kind: of all of it, and of single ones. */
-interface Overrides<T> {
-  readonly all: ReadonlyMap<string, T>;
-  readonly single: ReadonlyMap<string, ReadonlyMap<string, T>>;
+/** Cells that were removed, by kind: all of it, or single ones. */
+interface Removed {
+  readonly all: ReadonlySet<string>;
+  readonly single: ReadonlyMap<string, ReadonlySet<CellRef>>;
 }
 
-function overridesByKind<T>(entries: Iterable<readonly [string, T]>): Overrides<T> {
-  const all = new Map<string, T>();
-  const single = new Map<string, Map<string, T>>();
-  for (const [ref, what] of entries) {
+export const removedByKind = remembered((removed: CellEdits['removed']): Removed => {
+  const all = new Set<string>();
+  const single = new Map<string, Set<CellRef>>();
+  for (const ref of removed) {
     const key = kindKey(ref);
-    if (key === ref) all.set(key, what);
-    else {
-      const known = single.get(key) ?? new Map<string, T>();
-      single.set(key, known.set(ref, what));
-    }
+    if (key === ref) all.add(key);
+    else single.set(key, (single.get(key) ?? new Set()).add(ref));
   }
   return { all, single };
-}
+});
 
-export const paintsByKind = remembered((paints: CellEdits['paints']) =>
-  overridesByKind(Object.entries(paints)),
-);
-export const removedByKind = remembered((removed: CellEdits['removed']) =>
-  overridesByKind(removed.map((ref) => [ref, true] as const)),
-);
-
-/** What was said of one cell, or of its kind. */
-export function overrideOf<T>({ all, single }: Overrides<T>, ref: CellRef): T | undefined {
+/** True for a cell that was removed, by itself or with its kind. */
+export function isRemoved({ all, single }: Removed, ref: CellRef): boolean {
   const key = kindKey(ref);
-  return single.get(key)?.get(ref) ?? all.get(key);
+  return all.has(key) || (single.get(key)?.has(ref) ?? false);
 }
 
 /** The paint of each cell of a group, or null where it was removed: its own, its kind's, or the round's where shapes cover it. */
@@ -96,19 +81,19 @@ export function paintsOfCells(
   { copies, keys, depth, fused }: CellGroup,
   { paint, cells = NO_CELL_EDITS }: RoundMerge,
 ): (Paint | null)[] {
-  const paints = paintsByKind(cells.paints);
   const removed = removedByKind(cells.removed);
   const plain = depth > 0 ? paint : UNPAINTED;
   const [only = ''] = keys;
+  const said = cells.paints[only];
   // Of a whole kind one thing is said most often.
-  if (!fused && !paints.single.has(only) && !removed.single.has(only)) {
-    const own = removed.all.has(only) ? null : (paints.all.get(only) ?? plain);
+  if (!fused && !said?.single && !removed.single.has(only)) {
+    const own = removed.all.has(only) ? null : (said?.all ?? plain);
     return copies.map(() => own);
   }
   return copies.map(({ refs }) => {
-    if (refs.some((ref) => overrideOf(removed, ref))) return null;
+    if (refs.some((ref) => isRemoved(removed, ref))) return null;
     for (const ref of refs) {
-      const own = overrideOf(paints, ref);
+      const own = paintOfRef(cells.paints, ref);
       if (own) return own;
     }
     return plain;
@@ -148,34 +133,53 @@ function looksOf({ copies }: CellGroup, paints: readonly (Paint | null)[]): Cell
   return [...looks.values()];
 }
 
+/** What the layers of a group were made of, and these. */
 interface GroupLayers {
   readonly round: Pick<Round, 'id' | 'blend' | 'opacity'>;
   readonly start: Turn;
+  readonly merge: RoundMerge;
   readonly paints: readonly (Paint | null)[];
   readonly layers: readonly SceneLayer[];
 }
 
 const layersOfGroups = new WeakMap<CellGroup, GroupLayers>();
 
-/** The layers of a divided round: one for each kind and paint, reflected copies apart. */
-export function layersOfCells(round: Round, merge: RoundMerge, division: Division, work: Work): SceneLayer[] {
+/** True where a merge says the same of a group as another, seen without looking at its cells. */
+const saysTheSame = ({ keys, fused }: CellGroup, a: RoundMerge, b: RoundMerge): boolean =>
+  a.cells?.removed === b.cells?.removed &&
+  a.paint === b.paint &&
+  (a.cells?.paints === b.cells?.paints ||
+    (!fused && keys.every((key) => a.cells?.paints[key] === b.cells?.paints[key])));
+
+/** The layers of one group; the same as long as it looks the same. */
+function keptLayers(round: Round, merge: RoundMerge, group: CellGroup): readonly SceneLayer[] {
   const { start } = round.rule;
-  return shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.flatMap((group) => {
-    const paints = paintsOfCells(group, merge);
-    const known = layersOfGroups.get(group);
-    if (
-      known?.round.id === round.id &&
-      known.round.blend === round.blend &&
-      known.round.opacity === round.opacity &&
-      equalTurns(known.start, start) &&
-      known.paints.every((paint, k) => paint === paints[k])
-    )
-      return known.layers;
-    const layers = layersOfGroup(round, group, paints);
-    layersOfGroups.set(group, { round, start, paints, layers });
-    return layers;
-  });
+  const known = layersOfGroups.get(group);
+  const isSame =
+    known?.round.id === round.id &&
+    known.round.blend === round.blend &&
+    known.round.opacity === round.opacity &&
+    equalTurns(known.start, start);
+  if (isSame && saysTheSame(group, known.merge, merge)) return known.layers;
+  const paints = paintsOfCells(group, merge);
+  const layers =
+    isSame && known.paints.every((paint, k) => paint === paints[k])
+      ? known.layers
+      : layersOfGroup(round, group, paints);
+  layersOfGroups.set(group, { round, start, merge, paints, layers });
+  return layers;
 }
+
+/** The layers of a divided round: one for each kind and paint, reflected copies apart. */
+export const layersOfCells = (
+  round: Round,
+  merge: RoundMerge,
+  division: Division,
+  work: Work,
+): SceneLayer[] =>
+  shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.flatMap((group) =>
+    keptLayers(round, merge, group),
+  );
 
 interface GroupCopies {
   readonly start: Turn;

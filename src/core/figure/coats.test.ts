@@ -1,3 +1,4 @@
+import { paintsOf } from './cellPaints';
 import { describe, expect, it } from 'vitest';
 
 import { PIECES } from '../../../demo/pieces';
@@ -41,7 +42,7 @@ function circles(fold: number, mirror: boolean, paintOf: (kind: number, place: n
   const figure = setMirror(setMerge(setFold(drawn, 'r', fold), 'r', 'divide'), 'r', mirror);
   const [job] = mergeJobsOf(figure, STRAIGHT);
   const { cells } = divided(mergeNow(requestOf(job!, {}, STRAIGHT)!));
-  const paints = Object.fromEntries(
+  const paints = paintsOf(
     cells.flatMap(({ key, size }, kind) =>
       Array.from({ length: size }, (_, place) => [`${key}@${place}`, paintOf(kind, place)] as const),
     ),

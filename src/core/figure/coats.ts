@@ -12,7 +12,8 @@ import { type Task, taskOf, type Work } from '@/core/derive';
 import { type Division, type MergeRequest, type Nested, NESTED, shortRefs } from '@/core/merge';
 import { coloursOfFill, isGradient, isOpaque, meanColour } from '@/core/paint';
 import type { Colour, Paint, SceneLayer } from '@/core/scene';
-import { kindKey, layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
+import { layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
+import { kindKey } from './cellPaints';
 import type { Round, RoundMerge } from './model';
 
 /** Divisions of more cells than this are drawn as they are: as many are shown by a canvas, cell by cell. */

@@ -1,3 +1,4 @@
+import { allPaints, paintedRefs, paintOfRef } from './cellPaints';
 import { made } from '../../../tests/help/made';
 import { STRAIGHT } from '@/core/derive';
 import { describe, expect, it } from 'vitest';
@@ -73,7 +74,7 @@ const fillAt = (
   const { paints } = roundOf(figure, 'r').merge!.cells!;
   const hit = cellAt(groupsOfDial(figure, division), fromPolar(r, degrees));
   const [ref = ''] = hit?.copy.refs ?? [];
-  return (paints[ref] ?? paints[ref.split('@')[0]!])?.fill;
+  return paintOfRef(paints, ref)?.fill;
 };
 
 describe('a stroke over the cells of a dial', () => {
@@ -133,8 +134,8 @@ describe('all cells in one command', () => {
     const { figure, division } = dial(24, [20, 40, 60]);
     const made = colourCells(figure, 'r', division, { by: 'ring', colours: [A, B, C], shift: 0 }, STRAIGHT);
     const { paints } = roundOf(made, 'r').merge!.cells!;
-    expect(Object.keys(paints).every((ref) => !ref.includes('@'))).toBe(true);
-    expect(Object.values(paints).map(({ fill }) => fill)).toEqual([A, B, C]);
+    expect(paintedRefs(paints).every((ref) => !ref.includes('@'))).toBe(true);
+    expect(allPaints(paints).map(({ fill }) => fill)).toEqual([A, B, C]);
   });
 
   it('keeps strokes, and changes paint from what it was', () => {
@@ -152,7 +153,7 @@ describe('all cells in one command', () => {
       { by: 'direction', colours: [A, B], shift: 0 },
       STRAIGHT,
     );
-    for (const paint of Object.values(roundOf(made, 'r').merge!.cells!.paints))
+    for (const paint of allPaints(roundOf(made, 'r').merge!.cells!.paints))
       expect(paint.stroke).toEqual(stroke);
     expect(fillAt(made, division, 10, 0)).toBe(A);
     expect(fillAt(made, division, 10, 180)).toBe(B);

@@ -6,15 +6,7 @@
  */
 export { type BentGroup, isBent, shapesOfGroup, straightOf, stripAround } from './bent';
 export { brokenSentence } from './broken';
-export {
-  kindKey,
-  lostRefs,
-  NO_CELL_EDITS,
-  paintOfOne,
-  paintsOfCells,
-  shownCells,
-  type ShownCells,
-} from './cells';
+export { lostRefs, NO_CELL_EDITS, paintOfOne, paintsOfCells, shownCells, type ShownCells } from './cells';
 export { isLine, isLive, resolvedMotif, resolvedShapes } from './combined';
 export { copiesOf, copyMaps, followedTurn, seenFold, symmetryOf } from './copies';
 export { differences } from './differences';
@@ -127,3 +119,4 @@ export { roundOf, withRound } from './update';
 export { storedFigure } from './stored';
 export { broughtUp } from './upgrade';
 export { wovenShapes } from './woven';
+export { kindKey, mappedPaints } from './cellPaints';

@@ -62,6 +62,15 @@ interface FusedCells {
   readonly alone?: true;
 }
 
+/** What the cells of a kind are painted with: all of them, and single ones otherwise, by their places in the row of its copies. */
+export interface KindPaints {
+  readonly all?: Paint;
+  readonly single?: Readonly<Record<string, Paint>>;
+}
+
+/** Paints of cells by the keys of their kinds. */
+export type CellPaints = Readonly<Record<string, KindPaints>>;
+
 /**
  * What was done to the cells of a divided round. A reference is a kind's key, for all its cells, or the key, `@` and the place of
  * one of them in the row of its copies.
@@ -78,7 +87,7 @@ export interface CellEdits {
   readonly fromShapes?: true;
   readonly fused: readonly FusedCells[];
   readonly removed: readonly CellRef[];
-  readonly paints: Readonly<Record<CellRef, Paint>>;
+  readonly paints: CellPaints;
 }
 
 /** What becomes of a round's overlapping copies; the result has a paint of its own. */

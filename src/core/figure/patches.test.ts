@@ -1,3 +1,5 @@
+import type { Paint } from '@/core/scene';
+import { paintsOf } from './cellPaints';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
@@ -52,9 +54,9 @@ describe('patches', () => {
   it('of one cell more among very many that are coloured are small', () => {
     const divided = setMerge(withForms(disc(0, -30, 5)), 'r', 'divide');
     const coloured = (count: number): Figure => {
-      const paints = Object.fromEntries(
-        Array.from({ length: count }, (_, k) => [
-          `cell-${k}@0`,
+      const paints = paintsOf(
+        Array.from({ length: count }, (_, k): [string, Paint] => [
+          `cell-${k % 100}@${k}`,
           { fill: `#${(k % 4096).toString(16).padStart(6, '0')}`, stroke: null },
         ]),
       );

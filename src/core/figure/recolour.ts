@@ -1,3 +1,4 @@
+import { allPaints, mappedPaints } from './cellPaints';
 import {
   carriedNames,
   type ColourInks,
@@ -50,9 +51,7 @@ function recolouredRound(round: Round, change: Change): Round {
       ...(merge.cells && {
         cells: {
           ...merge.cells,
-          paints: Object.fromEntries(
-            Object.entries(merge.cells.paints).map(([ref, paint]) => [ref, once(paint)]),
-          ),
+          paints: mappedPaints(merge.cells.paints, once),
         },
       }),
     },
@@ -131,7 +130,7 @@ function countedColours({ page, rounds }: Figure): ColourUse[] {
         paints.forEach((paint) => count(coloursOfPaint(paint)));
     }
     if (merge && !merge.cells?.fromShapes) count(coloursOfPaint(merge.paint));
-    for (const paint of Object.values(merge?.cells?.paints ?? {})) count(coloursOfPaint(paint));
+    for (const paint of allPaints(merge?.cells?.paints ?? {})) count(coloursOfPaint(paint));
   }
   return [...uses].map(([colour, n]) => ({ colour, uses: n })).sort((a, b) => b.uses - a.uses);
 }

@@ -62,6 +62,7 @@ import {
   type Round,
   type Shape,
   type Slider,
+  type KindPaints,
 } from './model';
 
 /**
@@ -410,16 +411,26 @@ const cellRefs = Joi.array().items(cellRef).max(LIMITS.cells).required();
 
 const paintOnce = once(paint);
 
-/** The paints of cells by their references: thousands, most of which are the same objects as before. */
+const KIND_KEY = /^[A-Za-z0-9_-]{1,60}$/;
+const kindPaintsOnce = once(
+  Joi.object({
+    all: paintOnce.rule,
+    single: Joi.object().pattern(/^\d{1,5}$/, paintOnce.rule),
+  }).or('all', 'single'),
+);
+
+/** The paints of cells by their kinds: thousands, most of which are the same objects as before. */
 function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
-  const entries = Object.entries(paints);
-  if (entries.length > LIMITS.cells) throw new Error(`a round has ${LIMITS.cells} painted cells at most`);
-  for (const [ref, each] of entries) {
-    if (!CELL_REF.test(ref)) throw new Error(`“${ref.slice(0, 80)}” is no reference to a cell`);
-    if (paintOnce.isKnown(each)) continue;
-    const { error } = paintOnce.rule.validate(each);
-    if (error) throw new Error(`${ref}: ${error.message}`);
+  let count = 0;
+  for (const [key, kind] of Object.entries(paints)) {
+    if (!KIND_KEY.test(key)) throw new Error(`“${key.slice(0, 80)}” is no key of a kind of cells`);
+    if (!kindPaintsOnce.isKnown(kind)) {
+      const { error } = kindPaintsOnce.rule.validate(kind);
+      if (error) throw new Error(`${key}: ${error.message}`);
+    }
+    count += 1 + Object.keys((kind as KindPaints).single ?? {}).length;
   }
+  if (count > LIMITS.cells) throw new Error(`a round has ${LIMITS.cells} painted cells at most`);
   return paints;
 }
 

@@ -22,7 +22,7 @@ import type { FillRule, Paint } from '@/core/scene';
 import { resolvedShapes } from './combined';
 import { copyMaps } from './copies';
 import { roundsBelow, trimOf } from './jobs';
-import type { Figure, Round, RoundMerge } from './model';
+import type { KindPaints, Figure, Round, RoundMerge } from './model';
 import { partsWithPaint } from './parts';
 
 /** Paints by the keys of kinds. */
@@ -131,7 +131,9 @@ export function withStartPaints(merge: RoundMerge, start: StartPaints): RoundMer
   if (start.size === 0 || !merge.cells) return merge;
   const before = seen.get(merge);
   if (before?.start === start) return before.merge;
-  const paints = { ...Object.fromEntries(start), ...merge.cells.paints };
+  const own = merge.cells.paints;
+  const begun = [...start].map(([key, all]): [string, KindPaints] => [key, { all, ...own[key] }]);
+  const paints = { ...own, ...Object.fromEntries(begun) };
   const made = { ...merge, cells: { ...merge.cells, paints } };
   seen.set(merge, { start, merge: made });
   return made;

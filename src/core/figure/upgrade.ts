@@ -4,6 +4,8 @@ import { petalOfCircles, petalOfSize } from '@/core/maker';
 import { addTurns, MOST_DEN, NO_TURN, turn } from '@/core/number';
 import { NO_FRAME } from '@/core/symmetry';
 
+import type { Paint } from '@/core/scene';
+import { paintsOf } from './cellPaints';
 import type { Figure } from './model';
 import { figureOfStored, storedFigure } from './stored';
 
@@ -147,16 +149,26 @@ const fromTenth = (figure: Json): Json => ({ ...figure, version: 11 });
 const isSameMotif = (a: Json, b: Json | undefined): boolean =>
   b !== undefined && equal([a['shapes'], a['groups']], [b['shapes'], b['groups']]);
 
-/** Up to version 11 each round held its motif, and those with one `link` the same. */
+/** A round whose cells have their paints kind by kind, where they had them by reference. */
+function withPaintsByKind(round: Json): Json {
+  const { merge } = round;
+  const cells = isRecord(merge) ? merge['cells'] : undefined;
+  if (!isRecord(merge) || !isRecord(cells) || !isRecord(cells['paints'])) return round;
+  const paints = paintsOf(Object.entries(cells['paints']) as [string, Paint][]);
+  return { ...round, merge: { ...merge, cells: { ...cells, paints } } };
+}
+
+/** Up to version 11 each round held its motif, and those with one `link` the same; paints of cells stood by their references. */
 function fromEleventh(figure: Json): Json {
   const { rounds } = figure;
   const next = { ...figure, version: 12 };
   if (!Array.isArray(rounds) || !rounds.every(isRecord)) return next;
   const first = new Map<unknown, Json>();
   for (const round of rounds) if (!first.has(round['link'])) first.set(round['link'], round);
-  const named = rounds.map(({ link, ...round }) =>
-    link !== undefined && isSameMotif(round, first.get(link)) ? { ...round, motif: link } : round,
-  );
+  const named = rounds.map(({ link, ...round }) => {
+    const own = withPaintsByKind(round);
+    return link !== undefined && isSameMotif(round, first.get(link)) ? { ...own, motif: link } : own;
+  });
   return storedFigure({ ...next, rounds: named } as unknown as Figure) as unknown as Json;
 }
 

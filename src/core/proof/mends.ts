@@ -4,6 +4,7 @@
  * @example
  * const mended = withMend(figure, finding.mends[0], hands); // Result<Figure>
  */
+import { mappedPaints } from '@/core/figure';
 import { failed, finding, type Mend, ok, type Result } from '@/core/finding';
 import { type Contour, distance, type Point, polygonPath, scaleBy } from '@/core/curve';
 import type { Work } from '@/core/derive';
@@ -113,9 +114,7 @@ const repainted = (round: Round, change: (paint: Paint) => Paint): Round => ({
     ...(round.merge.cells && {
       cells: {
         ...round.merge.cells,
-        paints: Object.fromEntries(
-          Object.entries(round.merge.cells.paints).map(([ref, paint]) => [ref, change(paint)]),
-        ),
+        paints: mappedPaints(round.merge.cells.paints, change),
       },
     }),
   },

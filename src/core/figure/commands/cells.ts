@@ -4,6 +4,7 @@
  * @example
  * const fewer = removeCells(figure, 'petals', division, ['k3@2']);   // one of the kind k3
  */
+import { keptPaints, kindKey, kindPaints, paintOfRef, placeOfRef } from '../cellPaints';
 import type { Work } from '@/core/derive';
 import { type Cells, type Division, insideOf, isInside, shortRefs } from '@/core/merge';
 import { applyTo, compose, mapPath, MIRROR, ORIGIN, type Path, reversedPath, turnMap } from '@/core/curve';
@@ -13,15 +14,7 @@ import { placementMap } from '@/core/symmetry';
 import { type ColourPlan, coloursOfPlaces, directionOf, nameOfPaint } from '@/core/paint';
 import type { Paint } from '@/core/scene';
 import { placedCells } from '../kinds';
-import {
-  keptEdits,
-  kindKey,
-  NO_CELL_EDITS,
-  paintsByKind,
-  overrideOf,
-  removedByKind,
-  shownCells,
-} from '../cells';
+import { keptEdits, NO_CELL_EDITS, isRemoved, removedByKind, shownCells } from '../cells';
 import { copiesOf } from '../copies';
 import { paintSources, startPaints, type StartPaints } from '../startPaint';
 import { START_WEAVE } from '../jobs';
@@ -83,47 +76,38 @@ export function restoreCells(figure: Figure, roundId: RoundId, refs?: readonly s
   }));
 }
 
-/** What paints say of one kind: of all of it, and of single cells. */
-interface KindPaints {
-  all: Paint | undefined;
-  readonly single: Map<string, Paint>;
-}
-
-/** What paints say of cells with other paints said of some; what is said of a whole kind takes the place of what was of one of it. */
+/** What cells are painted with where other paints are said of some; what is said of a whole kind takes the place of what was of one of it. */
 function withPaints(
   edits: CellEdits,
   division: Division,
-  said: readonly (readonly [string, Paint])[],
+  said: readonly (readonly [CellRef, Paint])[],
 ): CellEdits {
-  const before = paintsByKind(edits.paints);
-  const changed = new Map<string, KindPaints>();
+  const changed = new Map<string, { all: Paint | undefined; single: Record<string, Paint> }>();
   for (const [ref, paint] of said) {
-    const key = kindKey(ref);
-    const kind = changed.get(key) ?? { all: before.all.get(key), single: new Map(before.single.get(key)) };
+    const [key, place] = [kindKey(ref), placeOfRef(ref)];
+    const before = edits.paints[key];
+    const kind = changed.get(key) ?? { all: before?.all, single: { ...before?.single } };
     changed.set(key, kind);
-    if (key === ref) {
+    if (place === null) {
       kind.all = paint;
-      kind.single.clear();
-    } else kind.single.set(ref, paint);
+      kind.single = {};
+    } else kind.single[place] = paint;
   }
   // A kind whose cells all have one paint of their own is painted as a kind.
   for (const { key, turns, mirrored } of division.cells) {
     const kind = changed.get(key);
-    if (kind?.single.size !== turns.length + mirrored.length) continue;
-    const [first, ...rest] = kind.single.values();
-    if (!first || !rest.every((paint) => samePaint(paint, first))) continue;
+    if (!kind) continue;
+    const [first, ...rest] = Object.values(kind.single);
+    if (!first || rest.length + 1 !== turns.length + mirrored.length) continue;
+    if (!rest.every((paint) => samePaint(paint, first))) continue;
     kind.all = first;
-    kind.single.clear();
+    kind.single = {};
   }
-  const paints: Record<string, Paint> = {};
-  const put = (key: string, all: Paint | undefined, single?: ReadonlyMap<string, Paint>): void => {
-    if (all) paints[key] = all;
-    for (const [ref, paint] of single ?? []) paints[ref] = paint;
-  };
-  for (const key of new Set([...before.all.keys(), ...before.single.keys()]))
-    if (!changed.has(key)) put(key, before.all.get(key), before.single.get(key));
-  for (const [key, { all, single }] of changed) put(key, all, single);
-  return { ...edits, paints };
+  const kinds = [...changed].flatMap(([key, { all, single }]) => {
+    const kind = kindPaints(all, single);
+    return kind ? [[key, kind]] : [];
+  });
+  return { ...edits, paints: { ...edits.paints, ...Object.fromEntries(kinds) } };
 }
 
 const samePaint = (a: Paint, b: Paint): boolean => a === b || nameOfPaint(a) === nameOfPaint(b);
@@ -167,7 +151,7 @@ export function changeCellPaint(
       division,
       refs.map((ref) => [
         ref,
-        changed(overrideOf(paintsByKind(edits.paints), ref) ?? start.get(kindKey(ref)) ?? merge.paint),
+        changed(paintOfRef(edits.paints, ref) ?? start.get(kindKey(ref)) ?? merge.paint),
       ]),
     ),
   );
@@ -189,11 +173,10 @@ export function colourCells(
   return withCellEdits(figure, roundId, (edits) => {
     const paints = new Map<Paint, Map<string, Paint>>();
     const said: [string, Paint][] = [];
-    const own = paintsByKind(edits.paints);
     copies.forEach(({ refs }, k) => {
       const fill = colours[k] ?? '#000000';
       for (const ref of refs) {
-        const before = overrideOf(own, ref) ?? start.get(kindKey(ref)) ?? merge.paint;
+        const before = paintOfRef(edits.paints, ref) ?? start.get(kindKey(ref)) ?? merge.paint;
         const known = paints.get(before) ?? new Map<string, Paint>();
         paints.set(before, known);
         const paint = known.get(fill) ?? { ...before, fill };
@@ -294,17 +277,17 @@ export function carryCells(
   if (changed.length === 0) return figure;
   const [then, now] = [directedCells(before, work), directedCells(after, work)];
   return withCellEdits(figure, roundId, (edits) => {
-    const [paints, removed] = [paintsByKind(edits.paints), removedByKind(edits.removed)];
+    const removed = removedByKind(edits.removed);
     const [painted, gone]: [[string, Paint][], string[]] = [[], []];
     for (const kind of changed) {
       const former = formerKind(before.cells, kind);
       // What is said of a whole kind holds however often it comes.
-      if (!former || paints.all.has(kind.key) || removed.all.has(kind.key)) continue;
+      if (!former || edits.paints[kind.key]?.all || removed.all.has(kind.key)) continue;
       for (const { ref, direction } of now.get(kind.key) ?? []) {
         const source = nearestCell(then.get(former.key) ?? [], direction);
-        const paint = overrideOf(paints, source);
+        const paint = paintOfRef(edits.paints, source);
         if (paint) painted.push([ref, paint]);
-        if (overrideOf(removed, source)) gone.push(ref);
+        if (isRemoved(removed, source)) gone.push(ref);
       }
     }
     // Places in rows that are of another length now mean other cells.
@@ -312,8 +295,7 @@ export function carryCells(
     const others = new Set(changed.map(({ key }) => key));
     const isThere = (ref: CellRef): boolean =>
       whole.has(kindKey(ref)) && (kindKey(ref) === ref || !others.has(kindKey(ref)));
-    const kept = Object.fromEntries(Object.entries(edits.paints).filter(([ref]) => isThere(ref)));
-    const carried = withPaints({ ...edits, paints: kept }, after, painted);
+    const carried = withPaints({ ...edits, paints: keptPaints(edits.paints, isThere) }, after, painted);
     return {
       ...carried,
       removed: shortRefs(after.cells, [...edits.removed.filter(isThere), ...gone]),

@@ -5,6 +5,7 @@
  * const twice = resized(figure, 2);
  * const inInches = inUnit(figure, 'in');        // 180 mm become 7.087 in: all is as large as before
  */
+import { mappedPaints } from '../cellPaints';
 import { applyTo, compose, ORIGIN, scaleBy, scaleMap } from '@/core/curve';
 import { scaledForm } from '@/core/maker';
 import { convertLength, type LengthUnit } from '@/core/number';
@@ -50,9 +51,7 @@ const resizedMerge = ({ cells, weave, ...merge }: RoundMerge, factor: number): R
   ...(cells && {
     cells: {
       ...cells,
-      paints: Object.fromEntries(
-        Object.entries(cells.paints).map(([ref, paint]) => [ref, resizedPaint(paint, factor)]),
-      ),
+      paints: mappedPaints(cells.paints, (paint) => resizedPaint(paint, factor)),
     },
   }),
   ...(weave && { weave: { ...weave, gap: weave.gap * factor } }),

@@ -5,6 +5,7 @@
  * const start = startPaints(paintSources(figure, round), division, work);
  * const merge = withStartPaints(round.merge, start); // its cells' paints are all that is seen
  */
+import { remembered } from '../remembered';
 import {
   type Affine,
   applyTo,
@@ -124,6 +125,20 @@ const hasRun = ({ fill, stroke }: Paint): boolean => isGradient(fill) || isGradi
 const looksLike = (a: Round, b: Round | undefined): boolean =>
   a === b || (a.shapes === b?.shapes && a.rule === b.rule && a.groups === b.groups);
 
+const unsaid = remembered((all: Paint): KindPaints => ({ all }));
+const begunKinds = new WeakMap<KindPaints, { readonly all: Paint; readonly made: KindPaints }>();
+
+/** What is said of a kind, with the paint that it begins with where nothing else is said; the same object for the same two. */
+function begunKind(own: KindPaints | undefined, all: Paint): KindPaints {
+  if (!own) return unsaid(all);
+  if (own.all) return own;
+  const known = begunKinds.get(own);
+  if (known?.all === all) return known.made;
+  const made = { all, ...own };
+  begunKinds.set(own, { all, made });
+  return made;
+}
+
 const seen = new WeakMap<RoundMerge, { readonly start: StartPaints; readonly merge: RoundMerge }>();
 
 /** A merge with the paints that its cells begin with said as their own, where they have none. */
@@ -132,7 +147,7 @@ export function withStartPaints(merge: RoundMerge, start: StartPaints): RoundMer
   const before = seen.get(merge);
   if (before?.start === start) return before.merge;
   const own = merge.cells.paints;
-  const begun = [...start].map(([key, all]): [string, KindPaints] => [key, { all, ...own[key] }]);
+  const begun = [...start].map(([key, all]): [string, KindPaints] => [key, begunKind(own[key], all)]);
   const paints = { ...own, ...Object.fromEntries(begun) };
   const made = { ...merge, cells: { ...merge.cells, paints } };
   seen.set(merge, { start, merge: made });

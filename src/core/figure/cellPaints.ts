@@ -20,7 +20,7 @@ export function placeOfRef(ref: CellRef): string | null {
 }
 
 /** What a kind says of the cell at a place. */
-export const paintAt = (kind: KindPaints | undefined, place: string | null): Paint | undefined =>
+const paintAt = (kind: KindPaints | undefined, place: string | null): Paint | undefined =>
   (place === null ? undefined : kind?.single?.[place]) ?? kind?.all;
 
 /** What was said of one cell, or of its kind. */

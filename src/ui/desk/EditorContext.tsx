@@ -46,6 +46,18 @@ export function useDrawnState(): EditorState {
   return useStore(editor, drawnOf(editor));
 }
 
+const ShownInPanel = createContext<EditorState | null>(null);
+
+/** What the panel shows: the editor's state, a little behind the panes while something goes on there. */
+export const PanelState = ShownInPanel.Provider;
+
+/** The editor's state as the panel shows it: all of its sections are drawn anew together, when there is time. */
+export function usePanelState(): EditorState {
+  const state = useContext(ShownInPanel);
+  if (!state) throw new Error('This part of the interface stands outside the panel.');
+  return state;
+}
+
 /** Part of what the proof found; renders again when that part changes. */
 export const useProof = <T,>(selector: (state: ProofState) => T): T =>
   useStore(useWorkshop().proofing.store, selector);

@@ -1,6 +1,8 @@
 /** What every part of the editor stands on: its state as hooks, and what is done to what is selected. */
 export {
+  PanelState,
   useDrawnState,
+  usePanelState,
   useEditor,
   useEditorState,
   useProof,

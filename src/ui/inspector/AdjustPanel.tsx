@@ -14,7 +14,7 @@ import type { Colour } from '@/core/scene';
 import { adjustedColour, type Adjustment, NO_ADJUSTMENT } from '@/core/paint';
 import { act, commit, type EditorState, preview, shownFigure } from '@/state';
 import { Row, Section, Segmented } from '@/ui/common';
-import { useEditor, useRestState } from '@/ui/desk';
+import { useEditor, usePanelState } from '@/ui/desk';
 import { Swatch } from '@/ui/colour';
 
 const SLIDERS: readonly { key: keyof Adjustment; less: string; more: string; most: number; step: number }[] =
@@ -41,7 +41,7 @@ const MOST_SWATCHES = 32;
 /** Lightens, warms, strengthens colours and turns their hue; swaps one colour for another wherever it is. */
 export function AdjustPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePanelState();
   const figure = shownFigure(state);
   const some = state.selection.shapeIds.size > 0 && !round.merge;
   const [asked, setAsked] = useState<Of>('round');

@@ -7,7 +7,7 @@ import { Pipette } from 'lucide-react';
 
 import type { Gradient } from '@/core/scene';
 import { act, shownFigure } from '@/state';
-import { useEditor, useEditorState } from '@/ui/desk';
+import { useEditor, useEditorState, usePanelState } from '@/ui/desk';
 import { Button } from '@/ui/common';
 import { takeTool } from '@/ui/tools';
 import { FillField } from '@/ui/colour';
@@ -15,7 +15,7 @@ import { FillField } from '@/ui/colour';
 /** The page's background: none, a colour, or a gradient over the page. */
 export function BackgroundField() {
   const editor = useEditor();
-  const { page, palette } = useEditorState(shownFigure);
+  const { page, palette } = shownFigure(usePanelState());
   const { width, height, centre } = page;
   const [left, top] = [-width / 2 - centre.x, -height / 2 - centre.y];
   const endsOf = (kind: Gradient['kind']): [Point, Point] =>

@@ -12,13 +12,13 @@ import { factsOfCells, lostRefs, NO_CELL_EDITS, type Round } from '@/core/figure
 import { actOnRound, cellsOfRound, divisionOf, shownFigure } from '@/state';
 import { Crop } from 'lucide-react';
 import { Button, DotsMenu, Fact, Row, Section, Segmented } from '@/ui/common';
-import { notYet, plural, useEditor, useRestState } from '@/ui/desk';
+import { notYet, plural, useEditor, usePanelState } from '@/ui/desk';
 import { ReachChoice } from './ReachChoice';
 
 /** The cells of a divided round: what bounds them, what was done to them, and what a stroke over them reaches. */
 export function CellsPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePanelState();
   const figure = shownFigure(state);
   const division = divisionOf(state, round);
   const cells = cellsOfRound(state, round);

@@ -9,7 +9,7 @@ import { COLOUR_BY, type ColourPlan } from '@/core/paint';
 import type { Colour } from '@/core/scene';
 import { actOnRound, divisionOf, selectedShapes, shownFigure } from '@/state';
 import { Button, Choices, CountField, Row, Section } from '@/ui/common';
-import { useEditor, useRestState } from '@/ui/desk';
+import { useEditor, usePanelState } from '@/ui/desk';
 
 const NAMES: Record<ColourPlan['by'], string> = {
   ring: 'Rings',
@@ -32,7 +32,7 @@ const MOST_COLOURS = 24;
 /** Colours all cells of a round, or its shapes, in one command. */
 export function ColourByPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePanelState();
   const { palette } = shownFigure(state);
   const [by, setBy] = useState<ColourPlan['by']>('ring');
   const [own, setOwn] = useState<readonly Colour[]>([]);

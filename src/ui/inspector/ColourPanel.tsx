@@ -5,7 +5,7 @@ import type { Round } from '@/core/figure';
 import { firstColour } from '@/core/paint';
 import { act, newId, selectedShapes, shownFigure } from '@/state';
 import { Button, Row, Section } from '@/ui/common';
-import { paintInUse, useEditor, useRestState } from '@/ui/desk';
+import { paintInUse, useEditor, usePanelState } from '@/ui/desk';
 import { AdjustPanel } from './AdjustPanel';
 import { ColourByPanel } from './ColourByPanel';
 import { ContrastRow } from './ContrastRow';
@@ -24,7 +24,7 @@ import { useSpreading } from './useSpreading';
 /** Fill and stroke of what is chosen, cells by kinds, all cells by one command, and the page. */
 export function ColourPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePanelState();
   const spreading = useSpreading(round);
   const figure = shownFigure(state);
   const { page, palette } = figure;

@@ -15,7 +15,7 @@ import {
 import { NO_TURN } from '@/core/number';
 import { shownFigure } from '@/state';
 import { Button, CountField, LengthField, Row, Segmented, ShareField } from '@/ui/common';
-import { useEditorState } from '@/ui/desk';
+import { usePanelState } from '@/ui/desk';
 import { usePageLength } from './usePageLength';
 
 interface Props {
@@ -75,7 +75,7 @@ interface ScatterProps {
 
 /** How places lie over the page by chance. */
 function ScatterFields({ form, disabled, onScatter }: ScatterProps) {
-  const { page } = useEditorState(shownFigure);
+  const { page } = shownFigure(usePanelState());
   const [count, setCount] = useState(30);
   const [sizes, setSizes] = useState({ smallest: 0.1, largest: 0.3 });
   const [gap, setGap] = usePageLength(0.5);

@@ -8,7 +8,7 @@ import { isLine, type Round, wovenShapes } from '@/core/figure';
 import type { Paint } from '@/core/scene';
 import { actOnRound, chooseKinds, LINES, WHOLE, workOf } from '@/state';
 import { IconButton, PaintChip, Section } from '@/ui/common';
-import { useEditor, useEditorState, useRestState } from '@/ui/desk';
+import { useEditor, useEditorState, usePanelState } from '@/ui/desk';
 
 /** A part of what is drawn of a merged round; chosen, Fill and Stroke are its. */
 export function DrawnRow({
@@ -72,7 +72,7 @@ export function LinesRow({ round }: { readonly round: Round }) {
 export function DrawnPanel({ round }: { readonly round: Round }) {
   const { merge } = round;
   const isWoven = merge?.op === 'weave';
-  const bands = wovenShapes(round, workOf(useRestState()));
+  const bands = wovenShapes(round, workOf(usePanelState()));
   if (!merge) return null;
   return (
     <Section title="Drawn">

@@ -1,7 +1,7 @@
 'use client';
 
 import { finding } from '@/core/finding';
-import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { useEditor, usePanelState, useWork } from '@/ui/desk';
 import { drawFrame, drawFrameCells, removeGuide, setFrame, showFrame } from '@/core/figure/commands';
 import { type Round, startLine } from '@/core/figure';
 import { degreesOf, type LengthUnit } from '@/core/number';
@@ -17,7 +17,7 @@ import { FramePolygonChoice } from './FramePolygonFields';
 export function FramePanel({ round }: { readonly round: Round }) {
   const work = useWork();
   const editor = useEditor();
-  const figure = useEditorState(shownFigure);
+  const figure = shownFigure(usePanelState());
   const { unit } = figure.page;
   const { frame } = round;
   const outer = benchRadius(figure, work);

@@ -8,14 +8,14 @@ import { MOST_SIDES } from '@/core/maker';
 import { cornerRadius, DIAGONALS, type Frame, type FramePolygon, framePolygonProblem } from '@/core/symmetry';
 import { actOnRound, shownFigure } from '@/state';
 import { CountField, Fact, LengthField, Row, Segmented } from '@/ui/common';
-import { useEditor, useEditorState } from '@/ui/desk';
+import { useEditor, usePanelState } from '@/ui/desk';
 
 const DIAGONAL_NAMES: Record<FramePolygon['diagonals'], string> = { none: 'None', long: 'Long', all: 'All' };
 
 /** Whether a frame has a polygon, inside its circle or around it. */
 export function FramePolygonChoice({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const { page } = useEditorState(shownFigure);
+  const { page } = shownFigure(usePanelState());
   const { polygon } = round.frame;
   const begun: Omit<FramePolygon, 'fit'> = polygon ?? {
     sides: Math.max(3, round.rule.fold),
@@ -52,7 +52,7 @@ export function FramePolygonChoice({ round }: { readonly round: Round }) {
 /** The numbers of a frame's polygon. */
 function FramePolygonFields({ round, polygon }: { readonly round: Round; readonly polygon: FramePolygon }) {
   const editor = useEditor();
-  const { unit } = useEditorState(shownFigure).page;
+  const { unit } = shownFigure(usePanelState()).page;
   const set = (part: Partial<Frame>): void =>
     actOnRound(editor, 'Set out', (figure, id) => setFrame(figure, id, part), 'frame');
   const setPolygon = (part: Partial<FramePolygon>): void => set({ polygon: { ...polygon, ...part } });

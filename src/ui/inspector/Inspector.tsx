@@ -17,7 +17,7 @@ import {
   shownLevel,
   type Stage,
 } from '@/state';
-import { plural, useCalmState, useEditor } from '@/ui/desk';
+import { PanelState, plural, useCalmState, useEditor } from '@/ui/desk';
 import { MotifDock } from '@/ui/motif';
 import { ArrangePanel } from './ArrangePanel';
 import { AxisPanel } from './AxisPanel';
@@ -50,7 +50,12 @@ import { WedgePanel } from './WedgePanel';
 
 /** The sections for the stage and the selection. While something is dragged they follow a little behind the panes. */
 export function Inspector() {
-  return <Sections state={useDeferredValue(useCalmState())} />;
+  const state = useDeferredValue(useCalmState());
+  return (
+    <PanelState value={state}>
+      <Sections state={state} />
+    </PanelState>
+  );
 }
 
 /** Stages in which the motif's list stands at the foot; in others what is worked on is listed otherwise. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useMemo } from 'react';
 
 import { type KindFacts, kindsOf, refsOfGroup, type Round } from '@/core/figure';
 import { printNumber } from '@/core/format';
@@ -8,7 +8,7 @@ import { cellsOfRound, chooseKinds, type Editor, LINES, mergeOf, WHOLE } from '@
 import { nameOfPaint } from '@/core/paint';
 import type { Paint } from '@/core/scene';
 import { PaintChip, Section } from '@/ui/common';
-import { notYet, plural, useEditor, useEditorState } from '@/ui/desk';
+import { notYet, plural, useEditor, useEditorState, usePanelState } from '@/ui/desk';
 import { DrawnRow, LinesRow } from './DrawnPanel';
 
 /** More kinds than this are a list that nobody reads; the rest is reached by strokes. */
@@ -72,12 +72,13 @@ const KindRow = memo(function KindRow({
 /** The kinds of cells from centre to rim: how many, how much of the area, and their paint. Pointed at, they light up; chosen, Fill and Stroke are theirs. */
 export function KindsPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const cells = useDeferredValue(useEditorState((state) => cellsOfRound(state, round)));
+  const state = usePanelState();
+  const cells = cellsOfRound(state, round);
   const chosen = useEditorState((state) => state.selection.kinds);
   const lit = useEditorState((state) => state.lit?.kind ?? null);
-  const merge = useEditorState((state) => mergeOf(state, round));
+  const merge = mergeOf(state, round);
   const kinds = useMemo(() => (cells && merge ? kindsOf(cells, merge) : null), [cells, merge]);
-  const waiting = useEditorState((state) => notYet(state, round));
+  const waiting = notYet(state, round);
   if (!kinds)
     return (
       <Section title="Kinds" note={waiting}>

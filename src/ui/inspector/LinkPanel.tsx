@@ -1,6 +1,6 @@
 'use client';
 
-import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { useEditor, useEditorState, usePanelState, useWork } from '@/ui/desk';
 import { freeCopy, linkedRounds, linkRound, takeCopyBack, unlinkRound } from '@/core/figure/commands';
 import { copiesOf, type Round } from '@/core/figure';
 import { degreesOf, equalTurns, wrapTurn } from '@/core/number';
@@ -12,7 +12,7 @@ import { Button, Row, Section } from '@/ui/common';
 export function LinkPanel({ round }: { readonly round: Round }) {
   const work = useWork();
   const editor = useEditor();
-  const figure = useEditorState(shownFigure);
+  const figure = shownFigure(usePanelState());
   const active = useEditorState((state) => state.active);
   const linked = linkedRounds(figure, round);
   const others = figure.rounds.filter(({ id }) => id !== round.id);

@@ -7,7 +7,7 @@ import { setLowerAction } from '@/core/figure/commands';
 import { LOWER_ACTIONS, type LowerAction, type Round } from '@/core/figure';
 import { actOnRound, shownFigure } from '@/state';
 import { Choices, Section } from '@/ui/common';
-import { useEditor, useEditorState } from '@/ui/desk';
+import { useEditor, usePanelState } from '@/ui/desk';
 
 type How = LowerAction['how'] | 'on';
 
@@ -30,7 +30,7 @@ const HOWS: readonly How[] = ['on', ...LOWER_ACTIONS];
 /** What a round does to the rounds below it. */
 export function LowerActionPanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const { rounds } = useEditorState(shownFigure);
+  const { rounds } = shownFigure(usePanelState());
   const below = rounds.slice(
     0,
     rounds.findIndex(({ id }) => id === round.id),

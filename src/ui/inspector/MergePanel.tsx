@@ -23,7 +23,7 @@ import {
 } from '@/state';
 import { layersOf } from '@/core/scene';
 import { Button, Choices, CountField, Fact, ProgressBar, Section } from '@/ui/common';
-import { plural, useEditor, useEditorState, useRestState, useWork, useWorkshop } from '@/ui/desk';
+import { plural, useEditor, useEditorState, usePanelState, useWork, useWorkshop } from '@/ui/desk';
 import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { ColourByPanel } from './ColourByPanel';
@@ -72,7 +72,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const work = useWork();
   const editor = useEditor();
   const { stopMerge, mergeAgain } = useWorkshop();
-  const state = useRestState();
+  const state = usePanelState();
   const figure = shownFigure(state);
   const merges = mergesOfRound(state, round.id);
   // Not of what is only cut beside the merge, as lines over cells.

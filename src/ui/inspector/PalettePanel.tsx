@@ -12,7 +12,7 @@ import { calledColour, type ColourNames, HARMONIES, harmonyOf, STOCK_PALETTES } 
 import type { Colour } from '@/core/scene';
 import { act, shownFigure } from '@/state';
 import { DotsMenu, download, Section } from '@/ui/common';
-import { useEditor, useEditorState } from '@/ui/desk';
+import { useEditor, useEditorState, usePanelState } from '@/ui/desk';
 import { Swatch } from '@/ui/colour';
 
 /** Pixels that a picture is read at. */
@@ -66,8 +66,8 @@ const NO_NAMES: ColourNames = {};
 /** The figure's colours at hand: changed here they change wherever they are used. */
 export function PalettePanel({ base }: { readonly base: Colour | null }) {
   const editor = useEditor();
-  const figure = useEditorState(shownFigure);
-  const { palette, colourNames: names = NO_NAMES } = figure;
+  const palette = useEditorState((state) => shownFigure(state).palette);
+  const names = useEditorState((state) => shownFigure(state).colourNames ?? NO_NAMES);
   const change = useCallback(
     (from: Colour, to: Colour, key: string | null) =>
       act(editor, 'Change swatch', (each) => changeSwatch(each, from, to), key),
@@ -120,7 +120,7 @@ export function PalettePanel({ base }: { readonly base: Colour | null }) {
 /** Other palettes: stock ones, of the figure, of a picture, harmonies, and tokens in and out. */
 function PaletteMenu({ base }: { readonly base: Colour | null }) {
   const editor = useEditor();
-  const figure = useEditorState(shownFigure);
+  const figure = shownFigure(usePanelState());
   const { palette, colourNames: names = NO_NAMES } = figure;
   const replace = (label: string, colours: readonly Colour[], called?: ColourNames): void =>
     act(editor, label, (each) => setPalette(each, colours, called));

@@ -5,7 +5,7 @@ import { setBehind } from '@/core/figure/commands';
 import { type Stroke, STROKE_CAPS, STROKE_JOINS } from '@/core/scene';
 import { shownFigure } from '@/state';
 import { LengthField, ListField, Row, Segmented, ShareField } from '@/ui/common';
-import { common, type PaintInUse, useEditorState } from '@/ui/desk';
+import { common, type PaintInUse, usePanelState } from '@/ui/desk';
 import { FillField } from '@/ui/colour';
 import type { Spreading } from './useSpreading';
 
@@ -21,7 +21,7 @@ interface Props {
 
 /** The numbers and choices of a stroke. */
 export function StrokeFields({ inUse, stroke, spreading }: Props) {
-  const { page, palette } = useEditorState(shownFigure);
+  const { page, palette } = shownFigure(usePanelState());
   const { paints, first, strokeWith } = inUse;
   const strokes = paints.flatMap((paint) => paint.stroke ?? []);
   return (

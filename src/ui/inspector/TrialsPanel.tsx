@@ -1,6 +1,6 @@
 'use client';
 
-import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { useEditor, usePanelState, useWork } from '@/ui/desk';
 import { useEffect, useMemo, useState } from 'react';
 
 import { boundedFigure, coloursOfFigure, evaluate, type Figure, inPalette } from '@/core/figure';
@@ -22,7 +22,7 @@ function Trial({
   readonly onPick: () => void;
 }) {
   const work = useWork();
-  const merges = useEditorState((state) => state.merges);
+  const merges = usePanelState().merges;
   const scene = useMemo(
     () =>
       ready

@@ -1,7 +1,7 @@
 'use client';
 
 import { finding, zeroOrMore } from '@/core/finding';
-import { useEditor, useEditorState, useWork } from '@/ui/desk';
+import { useEditor, useEditorState, usePanelState, useWork } from '@/ui/desk';
 import {
   type Mirroring,
   mirroringOf,
@@ -198,7 +198,7 @@ function SweepFields({ round, change }: Changing) {
 /** How far the motif is from the centre, and how far it reaches. */
 function ReachFields({ round, change }: Changing) {
   const work = useWork();
-  const { unit } = useEditorState(shownFigure).page;
+  const { unit } = shownFigure(usePanelState()).page;
   const reach = reachOfRound(round, work);
   const { locked } = round;
   if (!reach) return null;
@@ -238,7 +238,7 @@ const asDegrees = (t: Turn): string => {
 /** What follows from how a round is turned: exact, and measured on the true curves once nothing moves. */
 function TurnFacts({ round }: { readonly round: Round }) {
   const work = useWork();
-  const figure = useEditorState(shownFigure);
+  const figure = shownFigure(usePanelState());
   const live = useEditorState((state) => state.live !== null);
   const { unit } = figure.page;
   const { rule } = round;

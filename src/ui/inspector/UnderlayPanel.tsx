@@ -9,7 +9,7 @@ import { changeUnderlay, setUnderlay } from '@/core/figure/commands';
 import { LIMITS, type Underlay } from '@/core/figure';
 import { act, activeRound, shownFigure } from '@/state';
 import { Button, IconButton, LengthField, Section, ShareField, TurnField } from '@/ui/common';
-import { layPicture, useEditor, useEditorState } from '@/ui/desk';
+import { layPicture, useEditor, useEditorState, usePanelState } from '@/ui/desk';
 import { fitUnderlay } from '@/ui/tools';
 import { SeenPanel } from './SeenPanel';
 import { TracePanel } from './TracePanel';
@@ -20,7 +20,7 @@ const START_TRACE: TraceOptions = { threshold: 0.5, light: false, smoothness: 1,
 export function UnderlayPanel() {
   const editor = useEditor();
   const input = useRef<HTMLInputElement>(null);
-  const { underlay } = useEditorState(shownFigure);
+  const { underlay } = shownFigure(usePanelState());
   const picking = useEditorState((state) => state.picking?.marks !== undefined);
   const locked = useEditorState((state) => activeRound(state)?.locked ?? true);
   const [trace, setTrace] = useState(START_TRACE);
@@ -112,7 +112,7 @@ function UnderlayButtons({ underlay, change }: Parts) {
 
 /** Where an underlay lies, how wide it is and how it is turned. */
 function UnderlayPlace({ underlay, change }: Parts) {
-  const { unit } = useEditorState(shownFigure).page;
+  const { unit } = shownFigure(usePanelState()).page;
   return (
     <>
       <LengthField

@@ -7,7 +7,7 @@ import type { WeaveFacts } from '@/core/merge';
 import { actOnRound, shownFigure, weaveOfRound } from '@/state';
 import { Button, Fact, LengthField, Row, Section, Segmented } from '@/ui/common';
 
-import { notYet, plural, useEditor, useRestState } from '@/ui/desk';
+import { notYet, plural, useEditor, usePanelState } from '@/ui/desk';
 import { SwapReach } from './ReachChoice';
 
 /** How bands pass over and under, in words: nothing is said of what there is none of, or of places that are not woven. */
@@ -20,7 +20,7 @@ function alternating({ crossings, crowded }: WeaveFacts): string {
 /** How the round's lines are woven, and where that cannot hold. */
 export function WeavePanel({ round }: { readonly round: Round }) {
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePanelState();
   const weave = round.merge?.weave ?? START_WEAVE;
   const facts = weaveOfRound(state, round);
   const { unit } = shownFigure(state).page;

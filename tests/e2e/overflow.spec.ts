@@ -2,8 +2,10 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test, type Page } from '@playwright/test';
 
-import { inUnit } from '@/core/figure/commands';
 import type { Figure } from '@/core/figure';
+import { inUnit } from '@/core/figure/commands';
+import { readFigure } from '@/core/format/figure';
+import { made } from '../help/made';
 import { bench, benchAt, drag, goTo, makeFigure, opened, stored, unstored } from './hands';
 
 const STAGES = ['Set out', 'Draw', 'Turn', 'Merge', 'Colour'];
@@ -45,7 +47,7 @@ const cutOff = (page: Page): Promise<string[]> =>
     return [...new Set(found)];
   });
 
-const demo = (name: string): Figure => JSON.parse(readFileSync(`demo/data/${name}.json`, 'utf8')) as Figure;
+const demo = (name: string): Figure => made(readFigure(readFileSync(`demo/data/${name}.json`, 'utf8')));
 
 /** Goes through the levels of the panel, and gathers what is cut. */
 async function throughLevels(page: Page, where: string, found: Map<string, string>): Promise<void> {

@@ -111,5 +111,5 @@ export { isSpline, segmentsOfSpline } from './spline';
 export { bulgeThrough, circleThrough } from './threePoints';
 export { addReports, NOTHING_DONE, tidied, type TidyReport } from './tidy';
 export { type GreyPicture, traced, type TraceOptions } from './trace';
-export { windingNumber } from './winding';
+export { windingNumber, windingOfCorners } from './winding';
 export { meetingBoxes } from './meetingBoxes';

@@ -6,8 +6,11 @@ import type { Point } from './point';
  * How often a closed path goes round p, clockwise counted positive; within `tolerance` of the path the
  * answer may be that of either side.
  */
-export function windingNumber(path: Path, p: Point, tolerance: number): number {
-  const points = flatten(path, tolerance);
+export const windingNumber = (path: Path, p: Point, tolerance: number): number =>
+  windingOfCorners(flatten(path, tolerance), p);
+
+/** How often a closed polygon runs round a point; clockwise, as y counts down, is above 0. */
+export function windingOfCorners(points: readonly Point[], p: Point): number {
   let winding = 0;
   points.forEach((a, k) => {
     const b = points[(k + 1) % points.length] ?? a;

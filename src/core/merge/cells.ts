@@ -2,7 +2,7 @@ import polylabel from 'polylabel';
 
 import type { Result } from '@/core/finding';
 import { keysOf } from '@/core/arrangement';
-import { centroidOf, flatten, type Path, type Point, signedArea } from '@/core/curve';
+import { centroidOf, flatten, type Path, pathLength, type Point, signedArea } from '@/core/curve';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
 import { weaveOf } from './weave/weave';
 import {
@@ -18,11 +18,33 @@ import {
 } from './merge';
 
 /**
- * A point far from the border, to a hundredth of how far that can be (the pole of inaccessibility).
- * @param loops of one cell: its border and the borders of its holes, in any order
+ * The point of a cell that is farthest from its border, and so well inside of it.
+ * @param area of the cell
  */
-export function insideOf(loops: readonly Path[], area: number): Point {
-  const tolerance = Math.sqrt(area) / 200;
+export const insideOf = (loops: readonly Path[], area: number): Point => poleOf(loops, Math.sqrt(area) / 200);
+
+/** A point inside a cell, and how far from its border it is at least. */
+interface Inside {
+  readonly at: Point;
+  readonly away: number;
+}
+
+/**
+ * Half of how wide a cell is, were it a band: its area by the length of its border. The point that is farthest from the border is no nearer to it,
+ * as every point lies within that distance of the border.
+ */
+export function halfWidth(loops: readonly Path[], area: number): number {
+  const around = loops.reduce((sum, loop) => sum + pathLength(loop), 0);
+  return around > 0 ? area / around : 0;
+}
+
+/** A point well inside a cell, sooner found than the one that is farthest from its border. @param area of the cell */
+export function wellInside(loops: readonly Path[], area: number): Inside {
+  const half = halfWidth(loops, area);
+  return { at: poleOf(loops, half / 4), away: half / 2 };
+}
+
+function poleOf(loops: readonly Path[], tolerance: number): Point {
   // It is looked for within the first loop's box, which is to be that of the border around the holes.
   const sizes = new Map(loops.map((loop) => [loop, Math.abs(signedArea([loop]))]));
   const outerFirst = [...loops].sort((a, b) => (sizes.get(b) ?? 0) - (sizes.get(a) ?? 0));

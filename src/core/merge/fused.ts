@@ -1,14 +1,18 @@
 import {
   applyTo,
+  type Bounds,
   boxOfPaths,
+  flatten,
   lengthOf,
   MIRROR,
   type Path,
   type Point,
   signedArea,
   windingNumber,
+  windingOfCorners,
 } from '@/core/curve';
 import { NO_TURN, radiansOf, turn, type Turn } from '@/core/number';
+import { remembered } from '../remembered';
 import { taskOf, type Work } from '@/core/derive';
 import { type Cells, type Division, type MergeRequest, type MergeShape } from './merge';
 import { MERGED } from './tasks';
@@ -257,12 +261,31 @@ export function shortRefs(cells: readonly Cells[], refs: readonly string[]): str
   ];
 }
 
+const sizeOf = ({ left, right, top, bottom }: Bounds): number => Math.max(right - left, bottom - top);
+
+const isInBox = ({ left, right, top, bottom }: Bounds, { x, y }: Point): boolean =>
+  x >= left && x <= right && y >= top && y <= bottom;
+
 /** True where a point is inside outlines by the nonzero rule. */
 export function isInside(loops: readonly Path[], p: Point): boolean {
   const box = boxOfPaths(loops);
-  if (p.x < box.left || p.x > box.right || p.y < box.top || p.y > box.bottom) return false;
-  const size = Math.max(box.right - box.left, box.bottom - box.top);
-  return loops.reduce((sum, loop) => sum + windingNumber(loop, p, size * 1e-6), 0) !== 0;
+  if (!isInBox(box, p)) return false;
+  return loops.reduce((sum, loop) => sum + windingNumber(loop, p, sizeOf(box) * 1e-6), 0) !== 0;
+}
+
+/** Outlines as polygons that are no farther from them than `near`; made once for the same outlines. */
+const polygonsOf = remembered((loops: readonly Path[]) => {
+  const box = boxOfPaths(loops);
+  const near = sizeOf(box) * 1e-3;
+  return { box, near, polygons: loops.map((loop) => flatten(loop, near)) };
+});
+
+/** True where a point is inside outlines, that is known to be so far from them: sooner told the farther it is. */
+export function isWellInside(loops: readonly Path[], p: Point, away: number): boolean {
+  const { box, near, polygons } = polygonsOf(loops);
+  if (!isInBox(box, p)) return false;
+  if (away < 2 * near) return isInside(loops, p);
+  return polygons.reduce((sum, corners) => sum + windingOfCorners(corners, p), 0) !== 0;
 }
 
 /** The cell at a point of the whole: its kind, and which of its copies. */

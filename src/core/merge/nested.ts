@@ -15,10 +15,10 @@ import type { TaskKind } from '@/core/derive';
 import { failed, finding, type Result } from '@/core/finding';
 import { keysOf } from '@/core/arrangement';
 import { CellIndex } from './cellIndex';
-import { divided, insideOf } from './cells';
+import { divided, halfWidth, wellInside } from './cells';
 import { divisionOf, mergeNow, outlinedKinds, type Divided } from './engine';
 import { BARE, fansOf } from './fans';
-import { isInside } from './fused';
+import { isWellInside } from './fused';
 import { tried, type MergePart, type MergeRequest, type MergeShape } from './merge';
 import { placedLoops } from './placed';
 
@@ -62,6 +62,8 @@ const isInBox = ({ left, right, top, bottom }: Bounds, { x, y }: Point): boolean
 /** A point in a cell of the whole, and the number of its paint. */
 interface PaintedPoint {
   readonly at: Point;
+  /** It is so far from the cell's border at least. */
+  readonly away: number;
   readonly paint: number;
 }
 
@@ -80,7 +82,12 @@ function byCell(merged: ReturnType<typeof mergeNow>, { request, paints }: Nested
   const within = { fold: fold / steps, mirror: mirror && keeps(index.reflected) };
   const division = divisionOf(mergeNow({ ...request, within }));
   if (!division) return null;
-  const points = all.map((cell): PaintedPoint => ({ at: index.insideAt(cell), paint: paintOf(cell) }));
+  const away = cells.map(({ loops, area }) => halfWidth(loops, area) / 2);
+  const points = all.map((cell): PaintedPoint => ({
+    at: index.insideAt(cell),
+    away: away[index.kindOf(cell)] ?? 0,
+    paint: paintOf(cell),
+  }));
   return paintedByPoints(division, points);
 }
 
@@ -96,7 +103,7 @@ function paintedByPoints(division: Divided, points: readonly PaintedPoint[]): Pa
   for (const { kind, parts } of division.cells) {
     const loops = parts[0] ? placedLoops(parts[0].loops, parts[0].turns[0] ?? { num: 0, den: 1 }, false) : [];
     const box = boxOfPaths(loops);
-    const found = points.find(({ at }) => isInBox(box, at) && isInside(loops, at));
+    const found = points.find(({ at, away }) => isInBox(box, at) && isWellInside(loops, at, away));
     if (!found) return null;
     paints[kind] = found.paint;
   }
@@ -145,27 +152,26 @@ function inPieces(whole: Ranked, { request }: NestedInput): Ranked {
   const found = Array.from({ length: pieces.arrangement.kindCount }, () => BARE);
   const at = placesIn(division);
   for (const { kind, parts, area } of pieces.cells) {
-    const kindThere = at(insideOf(parts[0]?.loops ?? [], area));
+    const kindThere = at(wellInside(parts[0]?.loops ?? [], area));
     if (kindThere !== null) found[kind] = ranks[kindThere] ?? BARE;
   }
   return { division: pieces, order, ranks: found };
 }
 
 /** Finds the kind of the cell at a point of the whole; null where there is none. */
-function placesIn({ cells }: Divided): (p: Point) => number | null {
-  const boxes = cells.map(({ parts }) => parts.map(({ loops }) => boxOfPaths(loops)));
-  return (p) => {
-    const away = lengthOf(p);
-    for (const [k, { kind, parts, inner, outer }] of cells.entries()) {
-      if (away < inner * (1 - 1e-9) || away > outer * (1 + 1e-9)) continue;
-      for (const [j, { loops, turns }] of parts.entries()) {
-        const box = boxes[k]?.[j];
-        for (const by of turns) {
-          const own = applyTo(turnMap(negateTurn(by)), p);
-          if (box && isInBox(box, own) && isInside(loops, own)) return kind;
-        }
-      }
-    }
+function placesIn({ cells }: Divided): (inside: ReturnType<typeof wellInside>) => number | null {
+  const known = cells.map(({ kind, parts, inner, outer }) => ({
+    kind,
+    inner: inner * (1 - 1e-9),
+    outer: outer * (1 + 1e-9),
+    parts: parts.map(({ loops, turns }) => ({ loops, back: turns.map((by) => turnMap(negateTurn(by))) })),
+  }));
+  return ({ at: p, away }) => {
+    const out = lengthOf(p);
+    for (const { kind, inner, outer, parts } of known)
+      if (out >= inner && out <= outer)
+        for (const { loops, back } of parts)
+          if (back.some((map) => isWellInside(loops, applyTo(map, p), away))) return kind;
     return null;
   };
 }

@@ -92,7 +92,9 @@ function Choice({
               <span className="aspect-square w-full">
                 <FigurePicture figure={figure} />
               </span>
-              <span className="w-full truncate text-[12px]">{figure.name}</span>
+              <span className="w-full truncate text-[12px]" title={figure.name}>
+                {figure.name}
+              </span>
             </button>
           </li>
         ))}

@@ -18,7 +18,7 @@ import { keptEdits, NO_CELL_EDITS, isRemoved, removedByKind, shownCells } from '
 import { copiesOf } from '../copies';
 import { paintSources, startPaints, type StartPaints } from '../startPaint';
 import { START_WEAVE } from '../jobs';
-import type { CellRef, CellEdits, Figure, Weave, RoundId } from '../model';
+import type { CellEdits, CellRef, Figure, KindPaints, RoundId, Weave } from '../model';
 import { roundOf, withRound } from './rounds';
 
 /** Changes what was done to the cells of a divided round; nothing where it is not divided. */
@@ -103,11 +103,12 @@ function withPaints(
     kind.all = first;
     kind.single = {};
   }
-  const kinds = [...changed].flatMap(([key, { all, single }]) => {
+  const paints: Record<string, KindPaints> = { ...edits.paints };
+  for (const [key, { all, single }] of changed) {
     const kind = kindPaints(all, single);
-    return kind ? [[key, kind]] : [];
-  });
-  return { ...edits, paints: { ...edits.paints, ...Object.fromEntries(kinds) } };
+    if (kind) paints[key] = kind;
+  }
+  return { ...edits, paints };
 }
 
 const samePaint = (a: Paint, b: Paint): boolean => a === b || nameOfPaint(a) === nameOfPaint(b);

@@ -18,6 +18,8 @@ const SECTIONS = {
   drag: 'From pointer to picture in the built application, as multiples of a dot that follows the pointer (middle)',
   cells:
     'Twenty thousand cells in the built application, as multiples of a dot that follows the pointer (middle)',
+  stages:
+    'The main gesture of each stage in the built application, as multiples of a dot that follows the pointer (middle)',
 } as const;
 type Section = keyof typeof SECTIONS;
 

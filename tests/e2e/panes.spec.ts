@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Locator } from '@playwright/test';
 import sharp from 'sharp';
 
 import { addShapes, setFold } from '@/core/figure/commands';
@@ -70,6 +70,18 @@ test('what stands still keeps its picture while a shape is moved, and Whole show
   await unstored(page, id);
 });
 
+/** All styles that an element has from now on, however short: a look now and then would miss what rests soon. */
+async function movesOf(element: Locator): Promise<() => Promise<string[]>> {
+  const seen = await element.evaluateHandle((node) => {
+    const styles: string[] = [];
+    new MutationObserver(() => styles.push(node.getAttribute('style') ?? '')).observe(node, {
+      attributeFilter: ['style'],
+    });
+    return styles;
+  });
+  return () => seen.jsonValue();
+}
+
 test('zoomed, a full pane moves its picture along and draws it clean once it rests', async ({ page }) => {
   const id = await stored(page, full());
   await page.goto(`/figures/${id}`);
@@ -81,16 +93,17 @@ test('zoomed, a full pane moves its picture along and draws it clean once it res
   const drawnAt = (): Promise<string | null> =>
     whole(page).locator('g[transform*="scale"]').first().getAttribute('transform');
   const first = await drawnAt();
+  const moves = await movesOf(picture);
   await page.mouse.wheel(0, -60);
-  await expect(picture).toHaveAttribute('style', /scale\(1\.1/);
-  expect(await drawnAt()).toBe(first);
+  // The picture as it was drawn is larger at once, and then drawn anew in its size.
+  await expect.poll(moves).toContainEqual(expect.stringMatching(/scale\(1\.1/));
   await expect(picture).toHaveAttribute('style', /scale\(1\)/);
-  expect(await drawnAt()).not.toBe(first);
+  await expect.poll(drawnAt).not.toBe(first);
   expect(difference(before, await artwork(page))).toBeGreaterThan(0.05);
 
   // There and back again it is the picture that it was.
   await page.mouse.wheel(0, 60);
-  await expect(picture).toHaveAttribute('style', /scale\(0\.8/);
+  await expect.poll(moves).toContainEqual(expect.stringMatching(/scale\(0\.8/));
   await expect(picture).toHaveAttribute('style', /scale\(1\)/);
   expect(difference(before, await artwork(page))).toBe(0);
   await unstored(page, id);

@@ -38,22 +38,25 @@ const SIZES: readonly (readonly [string, Figure])[] = [
   ['full (7200 copies)', figureOf(10, 36, 20)],
 ];
 
+/** How far from the centre shapes of the front round are. */
+const radiusOf = ({ rounds }: Figure): number => 18 + (60 * (rounds.length - 1)) / rounds.length;
+
 interface Gesture {
   readonly stage: string;
   readonly what: string;
   /** The event that begins it. */
-  readonly event: 'pointermove' | 'pointerdown' | 'keydown' | 'click';
+  readonly event: 'pointermove' | 'pointerup' | 'keydown';
   readonly change?: (figure: Figure) => Figure;
   readonly prepare?: (page: Page) => Promise<void>;
-  readonly act: (page: Page) => Promise<void>;
+  readonly act: (page: Page, radius: number) => Promise<void>;
 }
 
 const front = (figure: Figure): string => figure.rounds[figure.rounds.length - 1]?.id ?? '';
 const divided = (figure: Figure): Figure => setMerge(figure, front(figure), 'divide');
 
 /** Drags on Whole from where a shape of the front round is, a little outward and to and fro. */
-async function dragOnWhole(page: Page): Promise<void> {
-  const { x, y } = await wholeAt(page, 0, 72);
+async function dragOnWhole(page: Page, radius: number): Promise<void> {
+  const { x, y } = await wholeAt(page, 0, radius);
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let k = 1; k <= 40; k += 1) await page.mouse.move(x + 12 * Math.sin(k / 4), y - k / 4);
@@ -61,15 +64,18 @@ async function dragOnWhole(page: Page): Promise<void> {
 }
 
 /** Presses on cells of the front round, one after another. */
-async function pressOnCells(page: Page): Promise<void> {
+async function pressOnCells(page: Page, radius: number): Promise<void> {
   for (let k = 0; k < 8; k += 1) {
-    const angle = (2 * Math.PI * k) / 8;
-    const { x, y } = await wholeAt(page, 72 * Math.sin(angle), 72 * Math.cos(angle));
+    // A little farther in each time, so that it is another kind.
+    const [angle, r] = [(2 * Math.PI * k) / 8, radius + 4 - k];
+    const { x, y } = await wholeAt(page, r * Math.sin(angle), r * Math.cos(angle));
     await page.mouse.move(x, y);
     await page.waitForTimeout(150);
     await page.mouse.down();
     await page.mouse.up();
     await page.waitForTimeout(400);
+    await page.keyboard.press('Control+z');
+    await page.waitForTimeout(200);
   }
 }
 
@@ -104,7 +110,7 @@ const GESTURES: readonly Gesture[] = [
   {
     stage: '4',
     what: 'Merge, a kind of cells is removed',
-    event: 'pointerdown',
+    event: 'pointerup',
     change: divided,
     prepare: (page) => page.keyboard.press('e'),
     act: pressOnCells,
@@ -112,7 +118,7 @@ const GESTURES: readonly Gesture[] = [
   {
     stage: '5',
     what: 'Colour, a kind of cells is painted',
-    event: 'pointerdown',
+    event: 'pointerup',
     change: divided,
     prepare: (page) => page.keyboard.press('w'),
     act: pressOnCells,
@@ -136,7 +142,7 @@ await inBrowser(async ({ page, open, times, reference }) => {
       await page.keyboard.press(stage);
       await page.waitForTimeout(stage === '6' ? 6000 : 1200);
       await prepare?.(page);
-      const taken = await times(event, () => act(page));
+      const taken = await times(event, () => act(page, radiusOf(figure)));
       const middle = percentile(taken, 0.5);
       kept.add(`${what}, ${size}`, middle / unit);
       console.log(

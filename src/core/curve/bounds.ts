@@ -29,6 +29,10 @@ const joinBounds = (a: Bounds, b: Bounds): Bounds => ({
   bottom: Math.max(a.bottom, b.bottom),
 });
 
+/** True where a point lies in a box, on its border, or no farther from its sides than `near`. */
+export const isInBounds = ({ left, right, top, bottom }: Bounds, { x, y }: Point, near = 0): boolean =>
+  x >= left - near && x <= right + near && y >= top - near && y <= bottom + near;
+
 /** How far two boxes are apart at least: a lower bound for all that is in them. */
 export function boundsApart(a: Bounds, b: Bounds): number {
   const dx = Math.max(0, a.left - b.right, b.left - a.right);

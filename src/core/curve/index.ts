@@ -20,7 +20,15 @@ export {
 } from './affine';
 export { parameterAt, type Station, stationsAlong } from './along';
 export { arcsAlong } from './arcs';
-export { type Bounds, boundsOfPaths, boundsOfSegment, boxOfPaths, extremaOf, isEmptyBounds } from './bounds';
+export {
+  type Bounds,
+  boundsOfPaths,
+  boundsOfSegment,
+  boxOfPaths,
+  extremaOf,
+  isEmptyBounds,
+  isInBounds,
+} from './bounds';
 export { boxScale } from './boxScale';
 export { centroidOf, middleOf } from './centroid';
 export { chained } from './chained';

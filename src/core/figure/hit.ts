@@ -5,6 +5,7 @@ import {
   determinant,
   distance,
   inverse,
+  isInBounds,
   MIRROR,
   nearestOnPath,
   nodesOfContours,
@@ -26,15 +27,7 @@ import type { Figure, Round, Shape, ShapeId, RoundId } from './model';
 function hitsShape(shape: Shape, p: Point, tolerance: number, work: Work): boolean {
   const paths = pathsOfForm(shape.form, work);
   const reach = tolerance + (shape.paint.stroke?.width ?? 0) / 2;
-  const box = boxOfPaths(paths);
-  if (
-    p.x < box.left - reach ||
-    p.x > box.right + reach ||
-    p.y < box.top - reach ||
-    p.y > box.bottom + reach
-  ) {
-    return false;
-  }
+  if (!isInBounds(boxOfPaths(paths), p, reach)) return false;
   if (shape.paint.fill) {
     const winding = paths
       .filter(({ closed }) => closed)

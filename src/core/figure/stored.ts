@@ -93,18 +93,19 @@ export function figureOfStored(stored: Json): Json {
   if (!Array.isArray(motifs) || !Array.isArray(rounds)) return stored;
   const byId = new Map(motifs.filter(isRecord).map((motif) => [motif['id'], motif]));
   const all = rounds as readonly unknown[];
-  const names = all.map((round) => (isRecord(round) ? round['motif'] : undefined));
+  const uses = new Map<unknown, number>();
+  for (const round of all.filter(isRecord)) uses.set(round['motif'], (uses.get(round['motif']) ?? 0) + 1);
+  /** True where a round has its motif for itself: it is called as it would be then. */
+  const isOwn = (round: Json, name: unknown): boolean => {
+    const others = new Set([...uses.keys()].filter((each) => each !== name));
+    return uses.get(name) === 1 && name === ownName(String(round['id']), others);
+  };
   return {
     ...rest,
     rounds: all.map((round) => {
       const motif = isRecord(round) ? byId.get(round['motif']) : undefined;
       if (!isRecord(round) || !motif) return round;
-      // It has its motif for itself where it is called as it would be then.
-      const others = new Set(names.filter((name) => name !== motif['id']));
-      const isOwn =
-        names.filter((name) => name === motif['id']).length === 1 &&
-        motif['id'] === ownName(String(round['id']), others);
-      return joinedRound(round, motif, isOwn);
+      return joinedRound(round, motif, isOwn(round, motif['id']));
     }),
   };
 }

@@ -24,7 +24,7 @@ import {
 export const insideOf = (loops: readonly Path[], area: number): Point => poleOf(loops, Math.sqrt(area) / 200);
 
 /** A point inside a cell, and how far from its border it is at least. */
-interface Inside {
+export interface Inside {
   readonly at: Point;
   readonly away: number;
 }

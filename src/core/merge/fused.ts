@@ -3,6 +3,7 @@ import {
   type Bounds,
   boxOfPaths,
   flatten,
+  isInBounds,
   lengthOf,
   MIRROR,
   type Path,
@@ -263,13 +264,10 @@ export function shortRefs(cells: readonly Cells[], refs: readonly string[]): str
 
 const sizeOf = ({ left, right, top, bottom }: Bounds): number => Math.max(right - left, bottom - top);
 
-const isInBox = ({ left, right, top, bottom }: Bounds, { x, y }: Point): boolean =>
-  x >= left && x <= right && y >= top && y <= bottom;
-
 /** True where a point is inside outlines by the nonzero rule. */
 export function isInside(loops: readonly Path[], p: Point): boolean {
   const box = boxOfPaths(loops);
-  if (!isInBox(box, p)) return false;
+  if (!isInBounds(box, p)) return false;
   return loops.reduce((sum, loop) => sum + windingNumber(loop, p, sizeOf(box) * 1e-6), 0) !== 0;
 }
 
@@ -283,7 +281,7 @@ const polygonsOf = remembered((loops: readonly Path[]) => {
 /** True where a point is inside outlines, that is known to be so far from them: sooner told the farther it is. */
 export function isWellInside(loops: readonly Path[], p: Point, away: number): boolean {
   const { box, near, polygons } = polygonsOf(loops);
-  if (!isInBox(box, p)) return false;
+  if (!isInBounds(box, p)) return false;
   if (away < 2 * near) return isInside(loops, p);
   return polygons.reduce((sum, corners) => sum + windingOfCorners(corners, p), 0) !== 0;
 }

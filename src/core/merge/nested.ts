@@ -9,13 +9,13 @@
  * const answer = work.ask(task);
  * if (answer?.ok) for (const { paint, parts } of answer.value) draw(parts, colours[paint]);
  */
-import { applyTo, type Bounds, boxOfPaths, lengthOf, type Point, turnMap } from '@/core/curve';
+import { applyTo, boxOfPaths, isInBounds, lengthOf, type Point, turnMap } from '@/core/curve';
 import { negateTurn } from '@/core/number';
 import type { TaskKind } from '@/core/derive';
 import { failed, finding, type Result } from '@/core/finding';
 import { keysOf } from '@/core/arrangement';
 import { CellIndex } from './cellIndex';
-import { divided, halfWidth, wellInside } from './cells';
+import { divided, halfWidth, type Inside, wellInside } from './cells';
 import { divisionOf, mergeNow, outlinedKinds, type Divided } from './engine';
 import { BARE, fansOf } from './fans';
 import { isWellInside } from './fused';
@@ -55,9 +55,6 @@ function byKind(division: Divided, { request, paints }: NestedInput): PaintedKin
   const keys = keysOf(arrangement, arranged.paths, request.order);
   return { division, paints: keys.map((key) => paints[key] ?? NO_PAINT) };
 }
-
-const isInBox = ({ left, right, top, bottom }: Bounds, { x, y }: Point): boolean =>
-  x >= left && x <= right && y >= top && y <= bottom;
 
 /** A point in a cell of the whole, and the number of its paint. */
 interface PaintedPoint {
@@ -103,7 +100,7 @@ function paintedByPoints(division: Divided, points: readonly PaintedPoint[]): Pa
   for (const { kind, parts } of division.cells) {
     const loops = parts[0] ? placedLoops(parts[0].loops, parts[0].turns[0] ?? { num: 0, den: 1 }, false) : [];
     const box = boxOfPaths(loops);
-    const found = points.find(({ at, away }) => isInBox(box, at) && isWellInside(loops, at, away));
+    const found = points.find(({ at, away }) => isInBounds(box, at) && isWellInside(loops, at, away));
     if (!found) return null;
     paints[kind] = found.paint;
   }
@@ -159,7 +156,7 @@ function inPieces(whole: Ranked, { request }: NestedInput): Ranked {
 }
 
 /** Finds the kind of the cell at a point of the whole; null where there is none. */
-function placesIn({ cells }: Divided): (inside: ReturnType<typeof wellInside>) => number | null {
+function placesIn({ cells }: Divided): (inside: Inside) => number | null {
   const known = cells.map(({ kind, parts, inner, outer }) => ({
     kind,
     inner: inner * (1 - 1e-9),

@@ -15,6 +15,7 @@ import {
   distance,
   dot,
   extremaOf,
+  isInBounds,
   lengthOf,
   line,
   nearestOnPath,
@@ -112,11 +113,7 @@ const footOn = (ray: Ray, p: Point): number => {
   return ray.kind === 'ray' ? Math.max(0, along) : along;
 };
 
-const isNear = ({ box }: SnapCurve, p: Point, tolerance: number): boolean =>
-  p.x >= box.left - tolerance &&
-  p.x <= box.right + tolerance &&
-  p.y >= box.top - tolerance &&
-  p.y <= box.bottom + tolerance;
+const isNear = ({ box }: SnapCurve, p: Point, tolerance: number): boolean => isInBounds(box, p, tolerance);
 
 /** Axis, rays and the nearest ring line as curves, so that what crosses them can be caught. */
 function ownLines(p: Point, targets: SnapTargets, ring: number | null): SnapCurve[] {

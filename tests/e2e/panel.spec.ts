@@ -124,6 +124,28 @@ test('a circle has a diameter, which keeps it one', async ({ page }) => {
   await expect(diameter).toBeHidden();
 });
 
+test('a field never goes back to the number it had, however fast it is stepped', async ({ page }) => {
+  await makeFigure(page);
+  await circle(page, 30, 250, 20);
+  const width = inspector(page).getByLabel('Width', { exact: true });
+  await width.fill('40');
+  await width.press('Enter');
+  await expect(width).toHaveValue('40');
+  const seen = await width.evaluate(async (field: HTMLInputElement) => {
+    field.focus();
+    const values: string[] = [];
+    // Keys follow one another before the page has time for anything that may wait.
+    for (let time = 0; time < 5; time++) {
+      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp', bubbles: true }));
+      await Promise.resolve();
+      await Promise.resolve();
+      values.push(field.value);
+    }
+    return values;
+  });
+  expect(seen).toEqual(['41', '42', '43', '44', '45']);
+});
+
 test('one side of the axis becomes the whole, live: one outline in the file', async ({ page }) => {
   await makeFigure(page);
   await circle(page, 30, 250, 60);

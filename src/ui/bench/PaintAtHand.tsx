@@ -3,7 +3,7 @@
 import { aboveZero } from '@/core/finding';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban } from 'lucide-react';
-import { useDeferredValue, type MouseEvent, type ReactNode } from 'react';
+import { type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
 import { startStroke } from '@/core/figure';
@@ -72,8 +72,7 @@ function SideSwatch({ side, isOn, isOff, value, mixed, children, onOpen }: Swatc
 /** Fill, stroke and width of what comes next, or of what is selected, beside the tools in every stage. */
 export function PaintAtHand() {
   const editor = useEditor();
-  // While something is dragged it follows a little behind the panes.
-  const state = useDeferredValue(useCalmState());
+  const { state, hands } = useCalmState();
   const round = activeRound(state);
   if (!round) return null;
   const { page, palette, colourNames } = shownFigure(state);
@@ -100,6 +99,7 @@ export function PaintAtHand() {
       aria-label="Paint at hand"
       data-guide-at="palette"
       className="flex w-[104px] shrink-0 flex-col gap-[2px] px-px @max-[480px]:w-auto @max-[480px]:flex-row @max-[480px]:items-center @max-[480px]:gap-2.5"
+      {...hands}
     >
       <span
         className="truncate pl-0.5 text-[11px] leading-[14px] text-muted @max-[480px]:hidden"

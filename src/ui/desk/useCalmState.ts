@@ -1,4 +1,4 @@
-import { useState, useSyncExternalStore } from 'react';
+import { useDeferredValue, useState, useSyncExternalStore } from 'react';
 
 import { type Editor, type EditorState, restOf, seatedOf } from '@/state';
 import { useEditor } from './EditorContext';
@@ -6,9 +6,21 @@ import { useEditor } from './EditorContext';
 /** How long what follows a drag may lag behind it, in milliseconds. */
 const CALM = 150;
 
+interface Calm {
+  readonly state: EditorState;
+  /** Something was done in what shows it: that is shown before anything else. */
+  readonly isOwn: boolean;
+}
+
+/** What tells that something is done in an element: to be spread on it. What opens from it counts, wherever it stands in the page. */
+type Hands = Readonly<
+  Record<'onKeyDownCapture' | 'onClickCapture' | 'onChangeCapture' | 'onBlurCapture', () => void>
+>;
+
 interface CalmStore {
   readonly subscribe: (changed: () => void) => () => void;
-  readonly snapshot: () => EditorState;
+  readonly snapshot: () => Calm;
+  readonly hands: Hands;
 }
 
 /**
@@ -16,11 +28,22 @@ interface CalmStore {
  * over while nothing changes but what the panes show of the figure.
  */
 function calmStore(editor: Editor): CalmStore {
+  let isAtHand = false;
+  const touched = (): void => {
+    isAtHand = true;
+    setTimeout(() => (isAtHand = false));
+  };
   const rest = restOf(editor);
   const seated = seatedOf(editor);
-  let shown = rest(editor.getState());
+  let shown: Calm = { state: rest(editor.getState()), isOwn: false };
   let seat = seated(editor.getState());
   return {
+    hands: {
+      onKeyDownCapture: touched,
+      onClickCapture: touched,
+      onChangeCapture: touched,
+      onBlurCapture: touched,
+    },
     snapshot: () => shown,
     subscribe: (changed) => {
       let timer: ReturnType<typeof setTimeout> | null = null;
@@ -30,13 +53,13 @@ function calmStore(editor: Editor): CalmStore {
       };
       const follow = (): void => {
         stop();
-        shown = rest(editor.getState());
+        shown = { state: rest(editor.getState()), isOwn: isAtHand };
         seat = seated(editor.getState());
         changed();
       };
       const end = editor.subscribe((state) => {
-        if (rest(state) === shown) return;
-        if (state.live && shown.live) {
+        if (rest(state) === shown.state) return;
+        if (state.live && shown.state.live) {
           timer ??= setTimeout(follow, CALM);
         } else if (seated(state) === seat) {
           stop();
@@ -51,9 +74,14 @@ function calmStore(editor: Editor): CalmStore {
   };
 }
 
-/** The editor's state for what may lag a little behind a drag: the picture under the pointer comes first. */
-export function useCalmState(): EditorState {
+/**
+ * The editor's state for what may lag a little behind the panes, as the picture under the pointer comes first; but what is done in the element
+ * that has the hands is there at once, so that a field never goes back to the number it had.
+ */
+export function useCalmState(): { readonly state: EditorState; readonly hands: Hands } {
   const editor = useEditor();
   const [store] = useState(() => calmStore(editor));
-  return useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const shown = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const later = useDeferredValue(shown);
+  return { state: (shown.isOwn ? shown : later).state, hands: store.hands };
 }

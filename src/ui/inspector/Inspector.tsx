@@ -1,7 +1,7 @@
 'use client';
 
 import { TabGroup } from '@headlessui/react';
-import { memo, useDeferredValue } from 'react';
+import { memo } from 'react';
 
 import type { Round, Shape } from '@/core/figure';
 import {
@@ -48,13 +48,19 @@ import { UnderlayPanel } from './UnderlayPanel';
 import { UsePanel } from './UsePanel';
 import { WedgePanel } from './WedgePanel';
 
-/** The sections for the stage and the selection. While something is dragged they follow a little behind the panes. */
+/** The sections for the stage and the selection. They follow a little behind the panes, and at once what is done in them. */
 export function Inspector() {
-  const state = useDeferredValue(useCalmState());
+  const { state, hands } = useCalmState();
   return (
-    <PanelState value={state}>
-      <Sections state={state} />
-    </PanelState>
+    <aside
+      aria-label="Inspector"
+      className="flex min-h-0 min-w-0 flex-col border-l border-line bg-shell"
+      {...hands}
+    >
+      <PanelState value={state}>
+        <Sections state={state} />
+      </PanelState>
+    </aside>
   );
 }
 
@@ -65,13 +71,13 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
   const editor = useEditor();
   const { page } = shownFigure(state);
   const round = activeRound(state);
-  if (!round) return <aside aria-label="Inspector" className="border-l border-line bg-shell" />;
+  if (!round) return null;
   const chosen = selectedShapes(state);
   const level = shownLevel(state);
   const { stage } = state;
 
   return (
-    <aside aria-label="Inspector" className="flex min-h-0 min-w-0 flex-col border-l border-line bg-shell">
+    <>
       <TabGroup
         selectedIndex={LEVELS.indexOf(level)}
         onChange={(index) => editor.setState({ level: LEVELS[index] ?? 'round' })}
@@ -117,7 +123,7 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
         )}
       </div>
       {WITH_MOTIF.includes(stage) && level !== ('page' satisfies Level) && <MotifDock round={round} />}
-    </aside>
+    </>
   );
 });
 

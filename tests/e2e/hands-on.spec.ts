@@ -145,7 +145,7 @@ test('makers change by their handles and become plain paths, nodes are added and
 }) => {
   await makeFigure(page);
   await drawPetal(page, 100, 400);
-  const width = page.getByLabel('Width', { exact: true });
+  const width = page.getByRole('textbox', { name: 'Width', exact: true });
   const before = Number(await width.inputValue());
   await page.keyboard.press('q');
   const grip = (await page.locator('[data-pane=bench] [data-handle=right]').boundingBox())!;

@@ -149,7 +149,7 @@ test('shapes are subtracted live, moved apart, made a band, offset, tidied and m
   await inspector.getByRole('button', { name: 'Offset', exact: true }).click();
   await expect(page.getByText('Nothing of the shape is left that far inward.')).toBeVisible();
   await inspector.getByRole('button', { name: 'Band', exact: true }).click();
-  const width = inspector.getByLabel('Width', { exact: true });
+  const width = inspector.getByRole('textbox', { name: 'Width', exact: true });
   await width.fill('0');
   await width.press('Enter');
   await expect(inspector.getByText('A band needs a width above 0.')).toBeVisible();

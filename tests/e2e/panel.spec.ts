@@ -113,10 +113,10 @@ test('a circle has a diameter, which keeps it one', async ({ page }) => {
   await page.keyboard.down('Shift');
   await drag(page, await benchAt(page, 0, 250), await benchAt(page, 40, 250));
   await page.keyboard.up('Shift');
-  const diameter = inspector(page).getByLabel('Diameter');
+  const diameter = inspector(page).getByRole('textbox', { name: 'Diameter' });
   await diameter.fill('30');
   await diameter.press('Enter');
-  await expect(inspector(page).getByLabel('Width', { exact: true })).toHaveValue('30');
+  await expect(inspector(page).getByRole('textbox', { name: 'Width', exact: true })).toHaveValue('30');
   await expect(inspector(page).getByLabel('Height', { exact: true })).toHaveValue('30');
   // Of another height it is an ellipse, which has none.
   await inspector(page).getByLabel('Height', { exact: true }).fill('20');
@@ -127,7 +127,7 @@ test('a circle has a diameter, which keeps it one', async ({ page }) => {
 test('a field never goes back to the number it had, however fast it is stepped', async ({ page }) => {
   await makeFigure(page);
   await circle(page, 30, 250, 20);
-  const width = inspector(page).getByLabel('Width', { exact: true });
+  const width = inspector(page).getByRole('textbox', { name: 'Width', exact: true });
   await width.fill('40');
   await width.press('Enter');
   await expect(width).toHaveValue('40');
@@ -160,7 +160,7 @@ test('one side of the axis becomes the whole, live: one outline in the file', as
     .getByRole('region', { name: 'Axis' })
     .getByRole('button', { name: 'Make plain' })
     .click();
-  await expect(axis.getByRole('radio', { name: 'As drawn' })).toHaveAttribute('aria-checked', 'true');
+  await expect(axis.getByRole('radio', { name: 'As drawn' })).toBeChecked();
   await saved(page);
   await page.getByRole('button', { name: 'Export' }).click();
   const [outline = ''] = (await exported(page)).toString().match(/ d="M[^"]*Z"/) ?? [];

@@ -30,7 +30,7 @@ test('words are typed on a ring, set in other faces and a file of one’s own, a
 
   // By the span they fill a step of the round.
   await page.getByRole('radio', { name: 'Span' }).click();
-  const span = page.getByLabel('Span', { exact: true });
+  const span = page.getByRole('textbox', { name: 'Span', exact: true });
   await span.fill('100');
   await span.press('Enter');
   await expect(inspector.getByText('100°', { exact: true })).toBeVisible();

@@ -23,6 +23,7 @@ export { arcsAlong } from './arcs';
 export {
   type Bounds,
   boundsOfPaths,
+  boundsApart,
   boundsOfSegment,
   boxOfPaths,
   extremaOf,

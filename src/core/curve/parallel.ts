@@ -8,7 +8,7 @@ import { rootBetween } from '@/core/number';
 import { curvatureAt, directionAt, leftOf, STILL } from './direction';
 import { arcLength } from './length';
 import { partOf } from './part';
-import { add, dot, lengthOf, scaleBy, subtract, type Point } from './point';
+import { add, lengthOf, scaleBy, subtract, type Point } from './point';
 import { cubic, derivativeAt, line, pointAt, type CubicSegment, type Segment } from './segment';
 
 /** Distances to the left at both ends of a segment; between them they change evenly along its length. */
@@ -18,9 +18,9 @@ export interface Apart {
 }
 
 /** A place beside a curve, and the speed with which it moves there as the curve's parameter does. */
-interface Beside {
-  readonly point: Point;
-  readonly speed: Point;
+interface Beside extends Point {
+  readonly vx: number;
+  readonly vy: number;
 }
 
 /** The differences of a cubic's points, from which all its derivatives are made. */
@@ -56,19 +56,23 @@ function motionAt({ ax, ay, bx, by, cx, cy }: Differences, t: number) {
 function besideCubic(segment: CubicSegment, d: number): (t: number) => Beside {
   const differences = differencesOf(segment);
   const { ax, ay, bx, by, cx, cy } = differences;
-  const size = Math.abs(ax) + Math.abs(ay) + Math.abs(bx) + Math.abs(by) + Math.abs(cx) + Math.abs(cy);
+  const still =
+    STILL * (Math.abs(ax) + Math.abs(ay) + Math.abs(bx) + Math.abs(by) + Math.abs(cx) + Math.abs(cy));
+  const { x: fromX, y: fromY } = segment.from;
   return (t) => {
-    const at = pointAt(segment, t);
+    const u = 1 - t;
+    const [w3, w2] = [t * t * t, 3 * u * t * t];
+    const [later, last] = [w2 + w3, w3];
+    const first = 3 * u * u * t + later;
+    const x = fromX + first * ax + later * bx + last * cx;
+    const y = fromY + first * ay + later * by + last * cy;
     const { vx, vy, v, bend } = motionAt(differences, t);
-    if (v <= STILL * size) {
+    if (v <= still) {
       const left = leftOf(directionAt(segment, t));
-      return { point: add(at, scaleBy(left, d)), speed: { x: 0, y: 0 } };
+      return { x: x + left.x * d, y: y + left.y * d, vx: 0, vy: 0 };
     }
     const share = 1 + (d * bend) / (v * v * v);
-    return {
-      point: { x: at.x + (vy / v) * d, y: at.y - (vx / v) * d },
-      speed: { x: vx * share, y: vy * share },
-    };
+    return { x: x + (vy / v) * d, y: y - (vx / v) * d, vx: vx * share, vy: vy * share };
   };
 }
 
@@ -87,16 +91,18 @@ function besideOf(segment: Segment, { from, to }: Apart): (t: number) => Beside 
     const left = leftOf(direction);
     const v = lengthOf(derivativeAt(segment, t));
     const d = apartAt(t);
+    const at = pointAt(segment, t);
+    const along = v * (1 + curvatureAt(segment, t) * d);
     return {
-      point: add(pointAt(segment, t), scaleBy(left, d)),
-      speed: add(scaleBy(direction, v * (1 + curvatureAt(segment, t) * d)), scaleBy(left, v * slope)),
+      x: at.x + left.x * d,
+      y: at.y + left.y * d,
+      vx: direction.x * along + left.x * v * slope,
+      vy: direction.y * along + left.y * v * slope,
     };
   };
 }
 
-interface Place extends Beside {
-  readonly t: number;
-}
+const pointOf = ({ x, y }: Beside): Point => ({ x, y });
 
 const CHECKS = 16;
 /** A curve that turns by more than this between two places may do anything there, in radians. */
@@ -146,7 +152,6 @@ const MOST_HALVINGS = 18;
 
 /** Shares of a piece at which a cubic is checked, and, every second of them, fitted to it. */
 const SHARES = [1, 2, 3, 4, 5, 6, 7].map((k) => k / 8);
-const FITTED = SHARES.filter((_, k) => k % 2 === 1);
 const ROUNDS = 3;
 /** Changes of handles below this share no longer tell. */
 const SETTLED = 1e-4;
@@ -154,29 +159,67 @@ const SETTLED = 1e-4;
 /** Handles may become so many times shorter or longer by the fit. */
 const MOST_CHANGE = 8;
 
-/** The parameter of a point near a curve: one step of Newton's method along it. */
-function parameterNear(curve: CubicSegment, point: Point, share: number): number {
-  const way = derivativeAt(curve, share);
-  const square = dot(way, way);
-  const nearer = share + (square > 0 ? dot(subtract(point, pointAt(curve, share)), way) / square : 0);
-  return Math.min(1, Math.max(0, nearer));
+/** Points in a row beside a curve, and where on a cubic each has its foot. Plain numbers: this is done thousands of times. */
+interface Row {
+  readonly xs: Float64Array;
+  readonly ys: Float64Array;
+  readonly feet: Float64Array;
 }
 
-interface Sample {
-  readonly point: Point;
-  readonly share: number;
+/** Moves feet from a place on one step nearer to their points along a cubic (Newton), and tells how far the farthest then is. */
+function stepped({ from, out, in: into, to }: CubicSegment, { xs, ys, feet }: Row, first: number): number {
+  const [ax, ay] = [out.x - from.x, out.y - from.y];
+  const [bx, by] = [into.x - out.x, into.y - out.y];
+  const [cx, cy] = [to.x - into.x, to.y - into.y];
+  let most = 0;
+  for (let k = first; k < xs.length; k += 2) {
+    const [x, y] = [xs[k] ?? 0, ys[k] ?? 0];
+    let t = feet[k] ?? 0;
+    let off = 0;
+    for (let look = 0; look < 2; look += 1) {
+      const u = 1 - t;
+      const [w1, w2, w3] = [3 * u * u * t, 3 * u * t * t, t * t * t];
+      // The cubic's point, from its start, as the sum of its sides.
+      const dx = x - from.x - (w1 + w2 + w3) * ax - (w2 + w3) * bx - w3 * cx;
+      const dy = y - from.y - (w1 + w2 + w3) * ay - (w2 + w3) * by - w3 * cy;
+      if (look === 1) {
+        off = dx * dx + dy * dy;
+        break;
+      }
+      const vx = 3 * (u * u * ax + 2 * u * t * bx + t * t * cx);
+      const vy = 3 * (u * u * ay + 2 * u * t * by + t * t * cy);
+      const square = vx * vx + vy * vy;
+      if (square > 0) t = Math.min(1, Math.max(0, t + (dx * vx + dy * vy) / square));
+    }
+    feet[k] = t;
+    most = Math.max(most, off);
+  }
+  return Math.sqrt(most);
 }
 
-/** By how much longer handles bring a cubic nearest to points, across it: least squares in two unknowns. */
-function handleChanges(curve: CubicSegment, samples: readonly Sample[]): readonly [number, number] {
-  const [out, into] = [subtract(curve.out, curve.from), subtract(curve.to, curve.in)];
+/** By how much longer handles bring a cubic nearest to every second point, across it: least squares in two unknowns. */
+function handleChanges(
+  { from, out, in: into, to }: CubicSegment,
+  { xs, ys, feet }: Row,
+): readonly [number, number] {
+  const [ax, ay] = [out.x - from.x, out.y - from.y];
+  const [bx, by] = [into.x - out.x, into.y - out.y];
+  const [cx, cy] = [to.x - into.x, to.y - into.y];
   // The normal equations: sums of products of what each change does across the curve.
   let [aa, ab, bb, ae, be] = [0, 0, 0, 0, 0];
-  for (const { point, share } of samples) {
-    const across = leftOf(derivativeAt(curve, share));
-    const off = dot(subtract(point, pointAt(curve, share)), across);
-    const byOut = 3 * share * (1 - share) ** 2 * dot(out, across);
-    const byInto = -3 * share ** 2 * (1 - share) * dot(into, across);
+  for (let k = 1; k < xs.length; k += 2) {
+    const t = feet[k] ?? 0;
+    const u = 1 - t;
+    const [w1, w2, w3] = [3 * u * u * t, 3 * u * t * t, t * t * t];
+    const dx = (xs[k] ?? 0) - from.x - (w1 + w2 + w3) * ax - (w2 + w3) * bx - w3 * cx;
+    const dy = (ys[k] ?? 0) - from.y - (w1 + w2 + w3) * ay - (w2 + w3) * by - w3 * cy;
+    const vx = u * u * ax + 2 * u * t * bx + t * t * cx;
+    const vy = u * u * ay + 2 * u * t * by + t * t * cy;
+    const speed = Math.sqrt(vx * vx + vy * vy) || 1;
+    const [nx, ny] = [vy / speed, -vx / speed];
+    const off = dx * nx + dy * ny;
+    const byOut = w1 * (ax * nx + ay * ny);
+    const byInto = -w2 * (cx * nx + cy * ny);
     aa += byOut * byOut;
     ab += byOut * byInto;
     bb += byInto * byInto;
@@ -191,18 +234,16 @@ function handleChanges(curve: CubicSegment, samples: readonly Sample[]): readonl
 }
 
 /**
- * A cubic through the ends of a curve in its directions there, with the handles that bring it nearest to points of the curve:
+ * A cubic through the ends of a curve in its directions there, with the handles that bring it nearest to every second point of the curve:
  * points go to what is nearest to them on the cubic, handles to what is nearest to the points, by turns
  * (Hoschek, "Intrinsic parametrization for approximation", 1988).
  */
-function fittedCubic(hermite: CubicSegment, points: readonly Point[]): CubicSegment {
+function fittedCubic(hermite: CubicSegment, row: Row): CubicSegment {
   let curve = hermite;
-  let shares: readonly number[] = FITTED;
   let [longer, other] = [1, 1];
   const [out, into] = [subtract(hermite.out, hermite.from), subtract(hermite.to, hermite.in)];
   for (let round = 0; round < ROUNDS; round += 1) {
-    const samples = points.map((point, k) => ({ point, share: shares[k] ?? 0 }));
-    const [a, b] = handleChanges(curve, samples);
+    const [a, b] = handleChanges(curve, row);
     if (Math.abs(a) + Math.abs(b) < SETTLED) return curve;
     [longer, other] = [longer * (1 + a), other * (1 + b)];
     if (![longer, other].every((by) => by > 1 / MOST_CHANGE && by < MOST_CHANGE)) return hermite;
@@ -211,8 +252,7 @@ function fittedCubic(hermite: CubicSegment, points: readonly Point[]): CubicSegm
       out: add(hermite.from, scaleBy(out, longer)),
       in: subtract(hermite.to, scaleBy(into, other)),
     };
-    const known = curve;
-    shares = points.map((point, k) => parameterNear(known, point, shares[k] ?? 0));
+    stepped(curve, row, 1);
   }
   return curve;
 }
@@ -220,49 +260,73 @@ function fittedCubic(hermite: CubicSegment, points: readonly Point[]): CubicSegm
 /** Below this share of the fastest a speed is that of a stop, and its direction rounding's. */
 const STOPPED = 1e-6;
 
-/** True where a curve turns little between places with these speeds: a bend between two of them would not be seen there. */
-function turnsLittle(speeds: readonly Point[]): boolean {
-  const fastest = Math.max(...speeds.map(lengthOf));
-  const moving = speeds.filter((speed) => lengthOf(speed) > STOPPED * fastest);
-  return moving.every(({ x, y }, k) => {
-    const before = moving[k - 1];
-    return before === undefined || turnFrom(before.x, before.y, x, y) <= MOST_STEP;
-  });
+/** True where a curve turns little between places in a row: a bend between two of them would not be seen there. */
+function turnsLittle(places: readonly Beside[]): boolean {
+  const speeds = places.map(({ vx, vy }) => Math.sqrt(vx * vx + vy * vy));
+  const least = STOPPED * Math.max(...speeds);
+  let before: Beside | null = null;
+  for (const [k, place] of places.entries()) {
+    if (!((speeds[k] ?? 0) > least)) continue;
+    if (before && turnFrom(before.vx, before.vy, place.vx, place.vy) > MOST_STEP) return false;
+    before = place;
+  }
+  return true;
 }
+
+/** A piece that is too far off is parted into as many as its error asks for, of these at once. */
+const MOST_PARTS = 4;
+/** A fit's error falls with this power of its length where it is smooth (as `fittedTo` has it). */
+const POWER = 5;
 
 /**
  * The curve that runs beside a segment at a distance to its left (negative: to its right). A line's is a line and an arc's at an
  * even distance an arc, exactly, or at its centre a line without length; any other is cubics within `tolerance` of the true curve,
- * with its ends and its directions there, halved until they are that near.
+ * with its ends and its directions there, parted until they are that near.
  */
 export function parallelOf(segment: Segment, apart: Apart, tolerance: number): Segment[] {
   const { from, to } = apart;
   const beside = besideOf(segment, apart);
-  if (segment.kind === 'line') return [line(beside(0).point, beside(1).point)];
+  if (segment.kind === 'line') return [line(pointOf(beside(0)), pointOf(beside(1)))];
   if (segment.kind === 'arc' && from === to) {
     // A clockwise arc has its centre to the right: what is beside it to the left is farther out.
     const radius = segment.radius + (segment.sweep > 0 ? from : -from);
     if (Math.abs(radius) < 1e-12 * segment.radius) return [line(segment.centre, segment.centre)];
-    return [{ ...segment, from: beside(0).point, to: beside(1).point, radius: Math.abs(radius) }];
+    return [{ ...segment, from: pointOf(beside(0)), to: pointOf(beside(1)), radius: Math.abs(radius) }];
   }
-  const fitted = (a: Place, b: Place, halvings: number): Segment[] => {
-    const at = (share: number): Beside => beside(a.t + share * (b.t - a.t));
-    const third = (b.t - a.t) / 3;
-    const [out, into] = [scaleBy(a.speed, third), scaleBy(b.speed, third)];
-    const hermite = cubic(a.point, add(a.point, out), subtract(b.point, into), b.point);
-    const samples = SHARES.map(at);
-    const middle = samples[SHARES.length >> 1] as Beside;
-    const isClose = turnsLittle([a, ...samples, b].map(({ speed }) => speed));
-    const points = samples.filter((_, k) => k % 2 === 1).map(({ point }) => point);
-    const curve = isClose ? fittedCubic(hermite, points) : hermite;
-    const isNear = ({ point }: Beside, k: number): boolean => {
-      if (k % 2 === 1) return true;
-      const near = parameterNear(curve, point, parameterNear(curve, point, SHARES[k] ?? 0));
-      return lengthOf(subtract(point, pointAt(curve, near))) <= tolerance / 2;
-    };
-    if (halvings === 0 || (isClose && samples.every(isNear))) return [curve];
-    const half = { ...middle, t: (a.t + b.t) / 2 };
-    return [...fitted(a, half, halvings - 1), ...fitted(half, b, halvings - 1)];
+  const fitted = (t0: number, a: Beside, t1: number, b: Beside, halvings: number): Segment[] => {
+    const samples = SHARES.map((share) => beside(t0 + share * (t1 - t0)));
+    const third = (t1 - t0) / 3;
+    const hermite = cubic(
+      pointOf(a),
+      { x: a.x + third * a.vx, y: a.y + third * a.vy },
+      { x: b.x - third * b.vx, y: b.y - third * b.vy },
+      pointOf(b),
+    );
+    let curve = hermite;
+    let parts = 2;
+    if (turnsLittle([a, ...samples, b])) {
+      const row: Row = {
+        xs: Float64Array.from(samples, ({ x }) => x),
+        ys: Float64Array.from(samples, ({ y }) => y),
+        feet: Float64Array.from(SHARES),
+      };
+      curve = fittedCubic(hermite, row);
+      stepped(curve, row, 0);
+      const off = stepped(curve, row, 0);
+      if (off <= tolerance / 2) return [curve];
+      const asked = Math.ceil(((2 * off) / tolerance) ** (1 / POWER));
+      parts = Math.min(MOST_PARTS, Math.max(2, asked));
+    }
+    if (halvings === 0) return [curve];
+    const found: Segment[] = [];
+    let [from, before] = [t0, a];
+    for (let k = 1; k <= parts; k += 1) {
+      const to = k === parts ? t1 : t0 + (k / parts) * (t1 - t0);
+      const end = k === parts ? b : beside(to);
+      found.push(...fitted(from, before, to, end, halvings - 1));
+      [from, before] = [to, end];
+    }
+    return found;
   };
-  return fitted({ ...beside(0), t: 0 }, { ...beside(1), t: 1 }, MOST_HALVINGS);
+  return fitted(0, beside(0), 1, beside(1), MOST_HALVINGS);
 }

@@ -20,8 +20,9 @@ import {
 } from '@/core/curve';
 import { NO_TURN } from '@/core/number';
 import { STRAIGHT } from '@/core/derive';
-import { cellsOf, insideOf } from './cells';
+import { cellsOf } from './cells';
 import { groupsOf } from './fused';
+import { insideOf } from './inside';
 import type { Cells } from './merge';
 
 const cells = (fold: number, mirror: boolean, ...paths: Path[]): readonly Cells[] =>

@@ -1,9 +1,8 @@
-import polylabel from 'polylabel';
-
 import type { Result } from '@/core/finding';
 import { keysOf } from '@/core/arrangement';
-import { centroidOf, flatten, type Path, pathLength, type Point, signedArea } from '@/core/curve';
+import { centroidOf } from '@/core/curve';
 import { divisionOf, factsOf, merge, mergeNow, type Divided, type Merged } from './engine';
+import { insideOf } from './inside';
 import { weaveOf } from './weave/weave';
 import {
   MergeStopped,
@@ -16,42 +15,6 @@ import {
   type MergeResult,
   type WeaveLook,
 } from './merge';
-
-/**
- * The point of a cell that is farthest from its border, and so well inside of it.
- * @param area of the cell
- */
-export const insideOf = (loops: readonly Path[], area: number): Point => poleOf(loops, Math.sqrt(area) / 200);
-
-/** A point inside a cell, and how far from its border it is at least. */
-export interface Inside {
-  readonly at: Point;
-  readonly away: number;
-}
-
-/**
- * Half of how wide a cell is, were it a band: its area by the length of its border. The point that is farthest from the border is no nearer to it,
- * as every point lies within that distance of the border.
- */
-export function halfWidth(loops: readonly Path[], area: number): number {
-  const around = loops.reduce((sum, loop) => sum + pathLength(loop), 0);
-  return around > 0 ? area / around : 0;
-}
-
-/** A point well inside a cell, sooner found than the one that is farthest from its border. @param area of the cell */
-export function wellInside(loops: readonly Path[], area: number): Inside {
-  const half = halfWidth(loops, area);
-  return { at: poleOf(loops, half / 4), away: half / 2 };
-}
-
-function poleOf(loops: readonly Path[], tolerance: number): Point {
-  // It is looked for within the first loop's box, which is to be that of the border around the holes.
-  const sizes = new Map(loops.map((loop) => [loop, Math.abs(signedArea([loop]))]));
-  const outerFirst = [...loops].sort((a, b) => (sizes.get(b) ?? 0) - (sizes.get(a) ?? 0));
-  const rings = outerFirst.map((loop) => flatten(loop, tolerance).map(({ x, y }) => [x, y]));
-  const [x = 0, y = 0] = polylabel(rings, tolerance);
-  return { x, y };
-}
 
 /** The kinds of cells that a merge divided into; none where there was nothing to divide. */
 export function divided(merged: Merged, { order }: Pick<MergeRequest, 'order'> = {}): Division {

@@ -7,7 +7,7 @@
  */
 import { type OutlinedRegion, outlinesOf, type OutlineStep, Restorer, valueAt } from '@/core/arrangement';
 import { applyTo, line, type Path, type Point, signedArea } from '@/core/curve';
-import { insideOf } from './cells';
+import { insideOf } from './inside';
 import type { Divided } from './engine';
 
 /** The rank of what is not painted: the page, and cells that something is seen through. */

@@ -6,7 +6,8 @@
  */
 export { areaAboutAxis, linesAboutAxis } from './axis';
 export { type BandCap, type BandJoin, type BandLook, dashCount, MOST_DASHES } from './band';
-export { cellsOf, divided, insideOf, mergedFully } from './cells';
+export { cellsOf, divided, mergedFully } from './cells';
+export { insideOf } from './inside';
 export { type Merged, mergeNow } from './engine';
 export { cellAt, type CellCopy, type CellGroup, groupsOf, isInside, shortRefs } from './fused';
 export {

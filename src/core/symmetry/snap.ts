@@ -28,6 +28,7 @@ import {
   subtract,
   tangentParameters,
 } from '@/core/curve';
+import { remembered } from '@/core/remembered';
 import { alongTurn, halfWedge, type Wedge } from './wedge';
 import { negateTurn } from '@/core/number';
 
@@ -162,8 +163,9 @@ function pointsNear(
   if (on.has('crossing')) {
     const others = [...near, ...own];
     near.forEach((a, k) => {
+      const known = crossingsFrom(a.segment);
       for (const b of others.slice(k + 1))
-        for (const { point } of crossingsOf(a.segment, b.segment))
+        for (const { point } of known(b.segment))
           found.push({
             point,
             kind: 'crossing',
@@ -173,7 +175,7 @@ function pointsNear(
   }
   for (const { segment, name } of near) {
     if (on.has('midpoint'))
-      found.push({ point: pointAt(segment, halfWay(segment)), kind: 'midpoint', what: name });
+      found.push({ point: pointAt(segment, halfWayOf(segment)), kind: 'midpoint', what: name });
     if (on.has('quadrant') && segment.kind === 'arc')
       for (const t of [0, ...extremaOf(segment), 1]) {
         const point = pointAt(segment, t);
@@ -204,6 +206,10 @@ function halfWay(segment: Segment): number {
   }
   return (low + high) / 2;
 }
+
+// The same curves are near for many moves of the pointer.
+const halfWayOf = remembered(halfWay);
+const crossingsFrom = remembered((a: Segment) => remembered((b: Segment) => crossingsOf(a, b)));
 
 /** Those of points that are within the tolerance, the nearest first. */
 const within = <T extends { readonly point: Point }>(

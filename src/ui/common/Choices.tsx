@@ -1,6 +1,6 @@
 'use client';
 
-import { Radio, RadioGroup } from '@headlessui/react';
+import { useId } from 'react';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -11,6 +11,7 @@ interface Props<T extends string> {
   readonly disabled?: boolean;
 }
 
+/** Classes of the whole and of each choice. The browser's own radio buttons lie over the choices, as panels have many and are drawn often. */
 interface Look {
   readonly group: string;
   readonly each: string;
@@ -24,35 +25,37 @@ function OneOf<T extends string>({
   disabled = false,
   look,
 }: Props<T> & { readonly look: Look }) {
+  const name = useId();
   return (
-    <RadioGroup
-      value={value}
-      onChange={(chosen: T | null) => chosen !== null && onChange(chosen)}
-      aria-label={label}
-      disabled={disabled}
-      className={`data-[disabled]:opacity-50 ${look.group}`}
-    >
+    <div role="radiogroup" aria-label={label} className={`${disabled ? 'opacity-50' : ''} ${look.group}`}>
       {choices.map((choice) => (
-        <Radio
+        <label
           key={choice.value}
-          value={choice.value}
-          className={`flex cursor-pointer items-center justify-center hover:bg-line/40 data-[checked]:bg-kelp-soft data-[checked]:font-semibold data-[checked]:text-kelp ${look.each}`}
+          className={`relative flex cursor-pointer items-center justify-center hover:bg-line/40 has-checked:bg-kelp-soft has-checked:font-semibold has-checked:text-kelp has-focus-visible:outline-2 has-focus-visible:outline-kelp ${look.each}`}
         >
+          <input
+            type="radio"
+            name={name}
+            className="absolute inset-0 cursor-pointer appearance-none outline-none"
+            checked={choice.value === value}
+            disabled={disabled}
+            onChange={() => onChange(choice.value)}
+          />
           {choice.label}
-        </Radio>
+        </label>
       ))}
-    </RadioGroup>
+    </div>
   );
 }
 
 const PAIRS: Look = {
   group: 'grid w-full grid-cols-2 gap-1.5',
-  each: 'h-[30px] rounded-ui border border-line-strong bg-field px-1.5 data-[checked]:border-kelp',
+  each: 'h-[30px] rounded-ui border border-line-strong bg-field px-1.5 has-checked:border-kelp',
 };
 
 const ROW: Look = {
   group: 'flex w-full overflow-hidden rounded-ui border border-line-strong bg-field',
-  each: 'h-[28px] flex-1 border-l border-line px-1 first:border-l-0 focus-visible:-outline-offset-2',
+  each: 'h-[28px] flex-1 border-l border-line px-1 first:border-l-0 has-focus-visible:-outline-offset-2',
 };
 
 /** One of several, two side by side: for more choices than fit in one row. */

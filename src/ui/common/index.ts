@@ -27,7 +27,7 @@ export { download, downloadBlob } from './download';
 export { CHECKS, fillBackground, PAPER_CHECKS, stopList } from './fillBackground';
 export { unfold, useFolded } from './folded';
 export { keptIn, useKept } from './kept';
-export { keysElsewhere } from './keysElsewhere';
+export { keysElsewhere, takesText } from './keysElsewhere';
 export { say } from './say';
 export { GradientDefs, gradientIds, Items } from './sceneShapes';
 export { useTheme } from './theme';

@@ -15,10 +15,8 @@ import { toast } from 'sonner';
 import { addMotif, removeShapes } from '@/core/figure/commands';
 import { regrouped, renamedShapes, usedGroups } from '@/core/figure';
 import { clipOf, isSvgText, motifOfClip } from '@/core/format';
+import { takesText } from '@/ui/common';
 import { nameOfFile } from '@/ui/import';
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea'));
 
 /** Puts shapes of ours into the motif that is worked on, as they were, and selects them; asks for other drawings to be read. */
 function takeSvg(editor: Editor, text: string, name: string, file: File | null): void {
@@ -52,7 +50,7 @@ export function followClipboard(editor: Editor): () => void {
     const figure = shownFigure(state);
     // Linked rounds have the same shapes, which are copied once.
     const shapes = [...new Map(shapesOfParts(state).map((shape) => [shape.id, shape])).values()];
-    if (isTyping(event.target) || shapes.length === 0) return;
+    if (takesText(event.target) || shapes.length === 0) return;
     const known = new Map(
       figure.rounds.flatMap(({ groups = [] }) => groups).map((group) => [group.id, group]),
     );
@@ -68,7 +66,7 @@ export function followClipboard(editor: Editor): () => void {
   };
   const paste = (event: ClipboardEvent): void => {
     const data = event.clipboardData;
-    if (isTyping(event.target) || !data) return;
+    if (takesText(event.target) || !data) return;
     const text = data.getData('image/svg+xml') || data.getData('text/plain');
     const file = [...data.files].find(({ type }) => type === 'image/svg+xml');
     if (isSvgText(text)) takeSvg(editor, text, 'Drawing', null);

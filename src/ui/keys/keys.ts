@@ -20,6 +20,7 @@ import {
   toolOnKey,
   TRAY_KEYS,
 } from '@/state';
+import { takesText } from '@/ui/common';
 import { duplicateSelection, makeGroup, reorderSelection } from '@/ui/desk';
 import { crosshairKeys, finishPath, takeTool, turnArcOrder } from '@/ui/tools';
 import {
@@ -76,13 +77,10 @@ interface Reach {
   readonly openSheet: (sheet: Sheet) => void;
 }
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea, select'));
-
 /** Within a control that uses the space key or Enter itself. */
 const isControl = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  target.closest('button, [role=radio], [role=menu], [role=dialog], [role=slider], a') !== null;
+  target.closest('button, input, [role=radio], [role=menu], [role=dialog], [role=slider], a') !== null;
 
 /** Within a control that uses the arrow keys itself; a row of the motif's list and a colour at hand do not: what was chosen is moved next. */
 const usesArrows = (target: EventTarget | null): boolean =>
@@ -226,7 +224,7 @@ export function followKeys(
     }
     if (event.target instanceof HTMLElement && event.target.closest('[role=dialog]')) return;
     toPanes(event);
-    if (isTyping(event.target)) return;
+    if (takesText(event.target)) return;
     if (editor.getState().past) past(event);
     else if (crosshair.down(event)) event.preventDefault();
     else present(event);

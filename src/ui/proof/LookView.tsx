@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 
 import { convertLength } from '@/core/number';
+import { remembered } from '@/core/remembered';
 import type { Scene } from '@/core/scene';
 import type { Carrier, Look } from './looks';
 import { PixelView } from './PixelView';
@@ -15,15 +16,14 @@ export interface Rasters {
   readonly bare: ImageData;
 }
 
-/** A picture as an address, for what is put on things. */
-const useAddress = (pixels: ImageData): string =>
-  useMemo(() => {
-    const canvas = document.createElement('canvas');
-    canvas.width = pixels.width;
-    canvas.height = pixels.height;
-    canvas.getContext('2d')?.putImageData(pixels, 0, 0);
-    return canvas.toDataURL();
-  }, [pixels]);
+/** A picture as an address, for what is put on things: made once for all of them. */
+const pixelAddress = remembered((pixels: ImageData): string => {
+  const canvas = document.createElement('canvas');
+  canvas.width = pixels.width;
+  canvas.height = pixels.height;
+  canvas.getContext('2d')?.putImageData(pixels, 0, 0);
+  return canvas.toDataURL();
+});
 
 const picture = (href: string, x: number, y: number, side: number, clip?: string) => (
   <image href={href} x={x} y={y} width={side} height={side} {...(clip && { clipPath: `url(#${clip})` })} />
@@ -109,7 +109,7 @@ function RealSize({
   readonly look: Look;
   readonly rasters: Rasters;
 }) {
-  const address = useAddress(withGround);
+  const address = pixelAddress(withGround);
   const { width, height, unit } = scene.page;
   const sides =
     look.real === 256
@@ -138,7 +138,6 @@ export function LookView({
 }) {
   const from = look.ground === 'own' || look.from === 'own' ? rasters.withGround : rasters.bare;
   const pixels = useMemo(() => (look.change ? changed(from, look.change) : from), [from, look.change]);
-  const address = useAddress(pixels);
   const ground = look.ground === 'other' ? look.colour : undefined;
   if (look.real) return <RealSize look={look} rasters={rasters} />;
   if (look.carrier === 'tile')
@@ -147,13 +146,13 @@ export function LookView({
         role="img"
         aria-label={look.name}
         className="size-full"
-        style={{ backgroundImage: `url(${address})`, backgroundSize: '33.34% 33.34%' }}
+        style={{ backgroundImage: `url(${pixelAddress(pixels)})`, backgroundSize: '33.34% 33.34%' }}
       />
     );
   if (look.carrier)
     return (
       <svg viewBox="0 0 100 100" role="img" aria-label={look.name} className="size-full bg-[#e9e6de]">
-        {CARRIERS[look.carrier](address, `carrier-${id}-${look.id}`)}
+        {CARRIERS[look.carrier](pixelAddress(pixels), `carrier-${id}-${look.id}`)}
       </svg>
     );
   return (

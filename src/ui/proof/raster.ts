@@ -37,16 +37,21 @@ export async function rasterOf(address: string, scene: Scene, side: number): Pro
   return context.getImageData(0, 0, canvas.width, canvas.height);
 }
 
-/** Pixels changed one by one. */
+/** Pixels changed one by one; a colour that comes again becomes what it became before. */
 export function changed(pixels: ImageData, change: PixelChange): ImageData {
   const made = new ImageData(pixels.width, pixels.height);
-  const { data } = pixels;
-  for (let k = 0; k < data.length; k += 4) {
-    const [r, g, b, a] = change([data[k] ?? 0, data[k + 1] ?? 0, data[k + 2] ?? 0, data[k + 3] ?? 0]);
-    made.data[k] = r;
-    made.data[k + 1] = g;
-    made.data[k + 2] = b;
-    made.data[k + 3] = a;
-  }
+  const from = new Uint32Array(pixels.data.buffer, pixels.data.byteOffset, pixels.data.length / 4);
+  const to = new Uint32Array(made.data.buffer);
+  const known = new Map<number, number>();
+  from.forEach((colour, k) => {
+    const before = known.get(colour);
+    if (before !== undefined) {
+      to[k] = before;
+      return;
+    }
+    const [r = 0, g = 0, b = 0, a = 0] = pixels.data.subarray(4 * k, 4 * k + 4);
+    made.data.set(change([r, g, b, a]), 4 * k);
+    known.set(colour, to[k] ?? 0);
+  });
   return made;
 }

@@ -293,6 +293,9 @@ describe('the figure format', () => {
       ['{"format":"other"}', /"format"/],
       [broken((f) => (f['version'] = 99)), /newer Cyclogon \(version 99/],
       [broken((f) => (f['version'] = '1')), /"version"/],
+      // Of motifs that would be lost none is.
+      [broken((f) => (f['motifs'] as object[]).push({ id: 'alone', shapes: [] })), /motif “alone”.* lost/],
+      [broken((f) => (f['motifs'] as object[]).push((f['motifs'] as object[])[0]!)), /called so too/],
       [broken((f) => delete f['page']), /"page" is required/],
       [
         broken((f) => (((f['rounds'] as Figure['rounds'])[0]!.rule as { fold: number }).fold = 0)),

@@ -116,7 +116,7 @@ export {
   underlayThrough,
 } from './underlay';
 export { roundOf, withRound } from './update';
-export { storedFigure } from './stored';
+export { lostMotif, storedFigure } from './stored';
 export { broughtUp } from './upgrade';
 export { wovenShapes } from './woven';
 export { kindKey, mappedPaints } from './cellPaints';

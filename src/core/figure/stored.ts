@@ -83,6 +83,15 @@ function joinedRound(stored: Json, motif: Json, isOwn: boolean): Json {
   return round;
 }
 
+/** The id of a motif that would be lost on reading: no round names it, or another has its id. Null where there is none. */
+export function lostMotif({ motifs, rounds }: Json): string | null {
+  if (!Array.isArray(motifs) || !Array.isArray(rounds)) return null;
+  const named = new Set((rounds as readonly unknown[]).filter(isRecord).map(({ motif }) => motif));
+  const ids = (motifs as readonly unknown[]).filter(isRecord).map(({ id }) => id);
+  const lost = ids.find((id, k) => !named.has(id) || ids.indexOf(id) !== k);
+  return lost === undefined ? null : String(lost);
+}
+
 /**
  * What was stored as a figure, with each round's motif at hand. What is no stored figure comes back as it is, a round whose motif is not there
  * without one, for the schema to say what is wrong.

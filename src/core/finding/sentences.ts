@@ -199,6 +199,8 @@ export const SENTENCES = {
   'figure.foreign': (format: string) => `This is not a Cyclogon figure: its "format" is not "${format}".`,
   'figure.newer': (version: number, known: number) =>
     `This figure was made by a newer Cyclogon (version ${version} of the format; this one reads up to ${known}).`,
+  'figure.motif': (id: string) =>
+    `The motif “${id}” of this file would be lost: no round names it, or another motif is called so too.`,
   'figure.broken': (what: string) => `The figure is broken: ${what}.`,
   'figure.json': (reason: string) => `The file is not JSON: ${reason}.`,
   'figure.large': (megabytes: number) => `The file is larger than ${megabytes} MB, too large for a figure.`,

@@ -8,6 +8,7 @@ import {
   FIGURE_VERSION,
   figureSchema,
   LIMITS,
+  lostMotif,
   storedFigure,
 } from '@/core/figure';
 import { failed, finding, ok, type Result } from '@/core/finding';
@@ -45,6 +46,8 @@ export function checkFigure(value: unknown): Result<Figure> {
   const version = value['version'];
   if (typeof version === 'number' && version > FIGURE_VERSION)
     return failed(finding('figure.newer', version, FIGURE_VERSION));
+  const lost = lostMotif(value);
+  if (lost !== null) return failed(finding('figure.motif', lost));
   const brought = broughtUp(value);
   const checked = figureSchema.validate(brought);
   return checked.error

@@ -12,10 +12,11 @@ interface Calm {
   readonly isOwn: boolean;
 }
 
-/** What tells that something is done in an element: to be spread on it. What opens from it counts, wherever it stands in the page. */
-type Hands = Readonly<
-  Record<'onKeyDownCapture' | 'onClickCapture' | 'onChangeCapture' | 'onBlurCapture', () => void>
->;
+/**
+ * What tells that fields of an element were changed: to be spread on it. Those of what opens from it count, wherever it stands in the page; a button
+ * shows no number of its own and can wait.
+ */
+type Hands = Readonly<Record<'onKeyDownCapture' | 'onChangeCapture' | 'onBlurCapture', () => void>>;
 
 interface CalmStore {
   readonly subscribe: (changed: () => void) => () => void;
@@ -40,7 +41,6 @@ function calmStore(editor: Editor): CalmStore {
   return {
     hands: {
       onKeyDownCapture: touched,
-      onClickCapture: touched,
       onChangeCapture: touched,
       onBlurCapture: touched,
     },
@@ -75,8 +75,8 @@ function calmStore(editor: Editor): CalmStore {
 }
 
 /**
- * The editor's state for what may lag a little behind the panes, as the picture under the pointer comes first; but what is done in the element
- * that has the hands is there at once, so that a field never goes back to the number it had.
+ * The editor's state for what may lag a little behind the panes, as the picture under the pointer comes first; but what fields take in the
+ * element that has the hands is there at once, so that a field never goes back to the number it had.
  */
 export function useCalmState(): { readonly state: EditorState; readonly hands: Hands } {
   const editor = useEditor();

@@ -1,15 +1,18 @@
+import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
 import type { Paint } from '@/core/scene';
 import {
+  boxesOf,
   drawCopies,
-  eraseCopies,
+  drawRegion,
   layDrawing,
   ready,
   type CanvasFrame,
   type CellDrawing,
   type Surface,
 } from './cellDrawing';
+import { Region } from './region';
 
 interface Done {
   readonly what: string;
@@ -61,6 +64,8 @@ class Recorder {
   stroke(): void {
     this.note('stroke', this.strokeStyle);
   }
+  beginPath(): void {}
+  rect(): void {}
   drawImage(): void {
     this.note('image', null);
   }
@@ -107,6 +112,7 @@ const FRAME: CanvasFrame = {
 const drawing = (paint: Paint, opacity = 1): CellDrawing => ({
   id: 1,
   data: 'M0 0H1V1Z',
+  box: { left: 0, top: 0, right: 1, bottom: 1 },
   rule: 'nonzero',
   paint,
   opacity,
@@ -177,14 +183,54 @@ describe('cells on a canvas', () => {
     expect(recorder.lineWidth * frame.scale).toBe(1);
   });
 
-  it('are taken away with all that they cover, faint ones too', () => {
+  it('have boxes with all that is drawn of them, wherever they are', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -4, max: 4, noNaN: true }),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        fc.double({ min: -9, max: 9, noNaN: true }),
+        (turn, rotation, off) => {
+          const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+          const frame = { ...FRAME, rotation };
+          const cell = ready({
+            ...drawing({ fill: '#ff0000', stroke: null }),
+            places: Float64Array.of(cos, sin, -sin, cos, off, 2),
+          });
+          const [left = 0, top = 0, right = 0, bottom = 0] = boxesOf(cell, frame);
+          const recorder = new Recorder();
+          drawCopies(surfaceOf(recorder), cell, frame, 0, 1);
+          const [x, y] = recorder.done[0]!.at;
+          // The point 1, 0 is a corner of the box of its outline.
+          expect(x).toBeGreaterThan(left - 1e-6);
+          expect(x).toBeLessThan(right + 1e-6);
+          expect(y).toBeGreaterThan(top - 1e-6);
+          expect(y).toBeLessThan(bottom + 1e-6);
+          expect(right - left).toBeLessThan(2 * Math.SQRT2 + 1e-6);
+        },
+      ),
+    );
+  });
+
+  it('are drawn anew in a part alone, all that reach into it, in their order', () => {
     const recorder = new Recorder();
-    const faint = ready(drawing({ fill: '#ff000040', stroke: STROKE }, 0.3));
-    eraseCopies(surfaceOf(recorder), faint, FRAME);
-    expect(recorder.done).toHaveLength(4);
-    for (const { style, alpha, mode } of recorder.done)
-      expect([style, alpha, mode]).toEqual(['#000000', 1, 'destination-out']);
-    expect(recorder.globalCompositeOperation).toBe('source-over');
+    const [below, above] = ['#ff0000', '#00ff00'].map((fill) => ready(drawing({ fill, stroke: null })));
+    const boxes = [below!, above!].map((each) => [each, boxesOf(each, FRAME)] as const);
+    const region = new Region(FRAME.width, FRAME.height);
+    region.add(Float64Array.of(51, 51, 51, 51), 0);
+    drawRegion(surfaceOf(recorder), region, boxes, FRAME);
+    expect(recorder.done.map(({ what, style }) => [what, style])).toEqual([
+      ['clip', null],
+      ['clear', null],
+      ['fill', '#ff0000'],
+      ['fill', '#ff0000'],
+      ['fill', '#00ff00'],
+      ['fill', '#00ff00'],
+    ]);
+    const far = new Region(FRAME.width, FRAME.height);
+    far.add(Float64Array.of(2, 2, 9, 9), 0);
+    const other = new Recorder();
+    drawRegion(surfaceOf(other), far, boxes, FRAME);
+    expect(other.done.map(({ what }) => what)).toEqual(['clip', 'clear']);
   });
 
   it('are faint, and full where the frame says so', () => {

@@ -1,5 +1,7 @@
-import { cssColour, type Ink, mapPaint, styleOf } from '@/core/paint';
+import { cssColour, type Ink, styleOf } from '@/core/paint';
 import type { FillRule, Paint } from '@/core/scene';
+import type { Bounds } from '@/core/curve';
+import type { Region } from './region';
 
 /** What a layer of cells is on a canvas: one outline in many places. */
 export interface CellDrawing {
@@ -7,6 +9,8 @@ export interface CellDrawing {
   readonly id: number;
   /** SVG path data of the outline as it stands, in the figure's unit. */
   readonly data: string;
+  /** The box of all that is drawn of it, its stroke too. */
+  readonly box: Bounds;
   readonly rule: FillRule;
   readonly paint: Paint;
   /** Of each copy, from 0 to 1. */
@@ -114,12 +118,59 @@ export function drawCopies(
   }
 }
 
-/** Takes away what a drawing covers. */
-export function eraseCopies(surface: Surface, drawing: Ready, frame: CanvasFrame): void {
-  const opaque = { ...drawing, opacity: 1, paint: mapPaint(drawing.paint, () => '#000000') };
-  surface.globalCompositeOperation = 'destination-out';
-  drawCopies(surface, opaque, frame, 0, drawing.count);
-  surface.globalCompositeOperation = 'source-over';
+/** Where the copies of a drawing are on the canvas, in pixels: of each left, top, right, bottom. */
+export function boxesOf({ box, places, count }: Ready, frame: CanvasFrame): Float64Array {
+  const { scale, rotation, x, y } = frame;
+  const [cos, sin] = [scale * Math.cos(rotation), scale * Math.sin(rotation)];
+  const [midX, midY] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+  const [halfX, halfY] = [(box.right - box.left) / 2, (box.bottom - box.top) / 2];
+  const boxes = new Float64Array(4 * count);
+  for (let k = 0; k < count; k += 1) {
+    const at = 6 * k;
+    const [a, b, c, d] = [places[at] ?? 1, places[at + 1] ?? 0, places[at + 2] ?? 0, places[at + 3] ?? 1];
+    const [e, f] = [places[at + 4] ?? 0, places[at + 5] ?? 0];
+    const [A, B, C, D] = [cos * a - sin * b, sin * a + cos * b, cos * c - sin * d, sin * c + cos * d];
+    const atX = A * midX + C * midY + cos * e - sin * f + x;
+    const atY = B * midX + D * midY + sin * e + cos * f + y;
+    const [reachX, reachY] = [
+      Math.abs(A) * halfX + Math.abs(C) * halfY,
+      Math.abs(B) * halfX + Math.abs(D) * halfY,
+    ];
+    boxes[4 * k] = atX - reachX;
+    boxes[4 * k + 1] = atY - reachY;
+    boxes[4 * k + 2] = atX + reachX;
+    boxes[4 * k + 3] = atY + reachY;
+  }
+  return boxes;
+}
+
+/**
+ * Draws a part of a canvas anew: what it was before goes, and all that reaches into it is drawn in its order, there alone.
+ * @param drawings back to front, with the boxes of their copies
+ */
+export function drawRegion(
+  surface: Surface,
+  region: Region,
+  drawings: readonly (readonly [Ready, Float64Array])[],
+  frame: CanvasFrame,
+): void {
+  surface.save();
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.beginPath();
+  for (const rect of region.rects()) surface.rect(...rect);
+  surface.clip();
+  surface.clearRect(0, 0, frame.width, frame.height);
+  for (const [drawing, boxes] of drawings) {
+    let from = -1;
+    for (let k = 0; k <= drawing.count; k += 1) {
+      const isIn = k < drawing.count && region.touches(boxes, k);
+      if (isIn && from < 0) from = k;
+      if (isIn || from < 0) continue;
+      drawCopies(surface, drawing, frame, from, k);
+      from = -1;
+    }
+  }
+  surface.restore();
 }
 
 /** Lays a finished drawing on an empty canvas, as strong as the frame has it. */

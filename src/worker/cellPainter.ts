@@ -1,8 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
 import { screenData } from '@/core/format';
-import { inksOfPaint } from '@/core/paint';
-import type { SceneCopy, SceneLayer } from '@/core/scene';
+import { type Bounds, boundsOfPaths } from '@/core/curve';
+import { inksOfPaint, styleOf } from '@/core/paint';
+import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
 import { placementMap } from '@/core/symmetry';
 import type { CanvasFrame, CellDrawing } from './cellDrawing';
 import type { CellDoor } from './cells.worker';
@@ -48,6 +49,14 @@ const placesOf = remembered((copies: readonly SceneCopy[]): Float64Array => {
   return places;
 });
 
+/** The box of an outline with its stroke, whose joins and caps reach beyond half its width. */
+function drawnBox({ paths, paint, rule }: SceneItem): Bounds {
+  const { left, top, right, bottom } = boundsOfPaths(paths);
+  const { stroke } = styleOf(paint, rule);
+  const reach = stroke ? (stroke.width / 2) * Math.max(stroke.limit, Math.SQRT2) : 0;
+  return { left: left - reach, top: top - reach, right: right + reach, bottom: bottom + reach };
+}
+
 let lastId = 0;
 
 /** The drawing of a layer; the same object as long as the layer is. */
@@ -58,6 +67,7 @@ const drawingOf = remembered((layer: SceneLayer): CellDrawing | null => {
   return {
     id: lastId,
     data: screenData(item.paths),
+    box: drawnBox(item),
     rule: item.rule,
     paint: item.paint,
     opacity: layer.copies[0]?.opacity ?? 1,

@@ -1,14 +1,16 @@
 import { expose, transfer } from 'comlink';
 
 import {
+  boxesOf,
   drawCopies,
-  eraseCopies,
+  drawRegion,
   layDrawing,
   ready,
   type CanvasFrame,
   type CellDrawing,
   type Ready,
 } from './cellDrawing';
+import { Region } from './region';
 
 /** What is to be seen: drawings by their ids, back to front. Those that were not sent before come with it. */
 export interface CellPicture {
@@ -23,8 +25,8 @@ export interface CellPicture {
 const SLICE = 12;
 /** Copies drawn between two looks at the clock. */
 const BETWEEN_LOOKS = 64;
-/** More than this share of the copies is not drawn over the former picture first. */
-const MOST_CHANGED = 0.25;
+/** Where more than this share of the picture changed, all of it is drawn anew. */
+const MOST_CHANGED = 0.3;
 
 const pause = (): Promise<void> =>
   new Promise((resolve) => {
@@ -56,13 +58,17 @@ const sameFrame = (a: CanvasFrame, b: CanvasFrame): boolean => JSON.stringify(a)
 /** One place where very many cells are shown. */
 class Pane {
   private readonly known = new Map<number, Ready>();
+  private readonly boxes = new WeakMap<
+    Ready,
+    { readonly frame: CanvasFrame; readonly boxes: Float64Array }
+  >();
   private drawn: Drawn | null = null;
   private newest: Wanted | null = null;
   private before: Promise<unknown> = Promise.resolve();
 
   /**
-   * Draws a picture and shows it: first, where little changed, what changed over the former one, then all of it clean.
-   * One that is asked for later ends it where it shows another part of the figure, else follows it.
+   * Draws a picture and shows it; where little changed since the former one only the part of it in which something did. One that is asked for
+   * later ends it where it shows another part of the figure, else follows it.
    * @returns true where it was drawn to its end
    */
   async draw(
@@ -77,7 +83,9 @@ class Pane {
     const mine = { frame, drawings, share };
     this.newest = mine;
     if (this.patch(mine)) this.lay(show);
-    const own = this.before.then(() => this.newest === mine && this.drawAll(mine, show, progress));
+    const own = this.before.then(
+      () => this.isDrawn(mine) || (this.newest === mine && this.drawAll(mine, show, progress)),
+    );
     // One that fails does not hold up those after it.
     this.before = own.catch(() => undefined);
     return own;
@@ -113,20 +121,39 @@ class Pane {
     return true;
   }
 
-  /** Draws over the former picture what is no longer, or newly, in it. @returns false where too much changed for that */
+  private isDrawn({ drawings }: Wanted): boolean {
+    return this.drawn?.drawings === drawings;
+  }
+
+  /** Draws the parts of the former picture anew in which something changed. @returns false where too much did for that */
   private patch({ frame, drawings, share }: Wanted): boolean {
     const before = this.drawn;
-    if (!before || share < 1 || before.share < 1) return false;
-    if (frame.outline !== null || !sameFrame(before.frame, frame)) return false;
+    if (!before || share < 1 || before.share < 1 || !sameFrame(before.frame, frame)) return false;
     const [had, has] = [new Set(before.drawings), new Set(drawings)];
-    const gone = before.drawings.filter((drawing) => !has.has(drawing));
-    const come = drawings.filter((drawing) => !had.has(drawing));
-    if (countOf(gone) + countOf(come) > MOST_CHANGED * countOf(drawings)) return false;
-    const { surface } = before;
-    for (const drawing of gone) eraseCopies(surface, drawing, frame);
-    for (const drawing of come) drawCopies(surface, drawing, frame, 0, drawing.count);
-    this.drawn = { surface, frame, drawings, share };
+    const stayed = before.drawings.filter((drawing) => has.has(drawing));
+    // What stays has to lie in the order that it had.
+    if (drawings.filter((drawing) => had.has(drawing)).some((drawing, k) => drawing !== stayed[k]))
+      return false;
+    const region = new Region(frame.width, frame.height);
+    for (const drawing of [...before.drawings, ...drawings])
+      if (!had.has(drawing) || !has.has(drawing)) {
+        const boxes = this.boxesAt(drawing, frame);
+        for (let k = 0; k < drawing.count; k += 1) region.add(boxes, k);
+      }
+    if (region.share > MOST_CHANGED) return false;
+    const placed = drawings.map((drawing) => [drawing, this.boxesAt(drawing, frame)] as const);
+    drawRegion(before.surface, region, placed, frame);
+    this.drawn = { surface: before.surface, frame, drawings, share };
     return true;
+  }
+
+  /** Where the copies of a drawing are; worked out once for a frame. */
+  private boxesAt(drawing: Ready, frame: CanvasFrame): Float64Array {
+    const known = this.boxes.get(drawing);
+    if (known && sameFrame(known.frame, frame)) return known.boxes;
+    const boxes = boxesOf(drawing, frame);
+    this.boxes.set(drawing, { frame, boxes });
+    return boxes;
   }
 
   /** Shows what is drawn. */

@@ -196,16 +196,16 @@ describe('cells on a canvas', () => {
             ...drawing({ fill: '#ff0000', stroke: null }),
             places: Float64Array.of(cos, sin, -sin, cos, off, 2),
           });
-          const [left = 0, top = 0, right = 0, bottom = 0] = boxesOf(cell, frame);
+          const [left = 0, top = 0, right = 0, bottom = 0] = boxesOf(cell, frame.rotation);
           const recorder = new Recorder();
           drawCopies(surfaceOf(recorder), cell, frame, 0, 1);
-          const [x, y] = recorder.done[0]!.at;
+          const [x, y] = recorder.done[0]!.at.map((at) => (at - 50) / 2) as [number, number];
           // The point 1, 0 is a corner of the box of its outline.
           expect(x).toBeGreaterThan(left - 1e-6);
           expect(x).toBeLessThan(right + 1e-6);
           expect(y).toBeGreaterThan(top - 1e-6);
           expect(y).toBeLessThan(bottom + 1e-6);
-          expect(right - left).toBeLessThan(2 * Math.SQRT2 + 1e-6);
+          expect(right - left).toBeLessThan(Math.SQRT2 + 1e-6);
         },
       ),
     );
@@ -214,9 +214,9 @@ describe('cells on a canvas', () => {
   it('are drawn anew in a part alone, all that reach into it, in their order', () => {
     const recorder = new Recorder();
     const [below, above] = ['#ff0000', '#00ff00'].map((fill) => ready(drawing({ fill, stroke: null })));
-    const boxes = [below!, above!].map((each) => [each, boxesOf(each, FRAME)] as const);
-    const region = new Region(FRAME.width, FRAME.height);
-    region.add(Float64Array.of(51, 51, 51, 51), 0);
+    const boxes = [below!, above!].map((each) => [each, boxesOf(each, 0)] as const);
+    const region = new Region(FRAME);
+    region.add(Float64Array.of(0.5, 0.5, 0.5, 0.5), 0);
     drawRegion(surfaceOf(recorder), region, boxes, FRAME);
     expect(recorder.done.map(({ what, style }) => [what, style])).toEqual([
       ['clip', null],
@@ -226,8 +226,8 @@ describe('cells on a canvas', () => {
       ['fill', '#00ff00'],
       ['fill', '#00ff00'],
     ]);
-    const far = new Region(FRAME.width, FRAME.height);
-    far.add(Float64Array.of(2, 2, 9, 9), 0);
+    const far = new Region(FRAME);
+    far.add(Float64Array.of(-24, -24, -20, -20), 0);
     const other = new Recorder();
     drawRegion(surfaceOf(other), far, boxes, FRAME);
     expect(other.done.map(({ what }) => what)).toEqual(['clip', 'clear']);

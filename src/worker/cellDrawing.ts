@@ -118,10 +118,12 @@ export function drawCopies(
   }
 }
 
-/** Where the copies of a drawing are on the canvas, in pixels: of each left, top, right, bottom. */
-export function boxesOf({ box, places, count }: Ready, frame: CanvasFrame): Float64Array {
-  const { scale, rotation, x, y } = frame;
-  const [cos, sin] = [scale * Math.cos(rotation), scale * Math.sin(rotation)];
+/**
+ * Where the copies of a drawing are in a figure turned clockwise by an angle in radians: of each left, top, right, bottom, in the figure's unit
+ * from its centre.
+ */
+export function boxesOf({ box, places, count }: Ready, rotation: number): Float64Array {
+  const [cos, sin] = [Math.cos(rotation), Math.sin(rotation)];
   const [midX, midY] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
   const [halfX, halfY] = [(box.right - box.left) / 2, (box.bottom - box.top) / 2];
   const boxes = new Float64Array(4 * count);
@@ -130,8 +132,8 @@ export function boxesOf({ box, places, count }: Ready, frame: CanvasFrame): Floa
     const [a, b, c, d] = [places[at] ?? 1, places[at + 1] ?? 0, places[at + 2] ?? 0, places[at + 3] ?? 1];
     const [e, f] = [places[at + 4] ?? 0, places[at + 5] ?? 0];
     const [A, B, C, D] = [cos * a - sin * b, sin * a + cos * b, cos * c - sin * d, sin * c + cos * d];
-    const atX = A * midX + C * midY + cos * e - sin * f + x;
-    const atY = B * midX + D * midY + sin * e + cos * f + y;
+    const atX = A * midX + C * midY + cos * e - sin * f;
+    const atY = B * midX + D * midY + sin * e + cos * f;
     const [reachX, reachY] = [
       Math.abs(A) * halfX + Math.abs(C) * halfY,
       Math.abs(B) * halfX + Math.abs(D) * halfY,

@@ -58,10 +58,7 @@ const sameFrame = (a: CanvasFrame, b: CanvasFrame): boolean => JSON.stringify(a)
 /** One place where very many cells are shown. */
 class Pane {
   private readonly known = new Map<number, Ready>();
-  private readonly boxes = new WeakMap<
-    Ready,
-    { readonly frame: CanvasFrame; readonly boxes: Float64Array }
-  >();
+  private readonly boxes = new WeakMap<Ready, { readonly rotation: number; readonly boxes: Float64Array }>();
   private drawn: Drawn | null = null;
   private newest: Wanted | null = null;
   private before: Promise<unknown> = Promise.resolve();
@@ -118,6 +115,8 @@ class Pane {
     // What was shown meanwhile is not taken back.
     if (this.newest && this.newest !== mine) this.patch(this.newest);
     this.lay(show);
+    // For the first change, which then need not wait for it.
+    for (const drawing of drawings) this.boxesAt(drawing, frame);
     return true;
   }
 
@@ -134,7 +133,7 @@ class Pane {
     // What stays has to lie in the order that it had.
     if (drawings.filter((drawing) => had.has(drawing)).some((drawing, k) => drawing !== stayed[k]))
       return false;
-    const region = new Region(frame.width, frame.height);
+    const region = new Region(frame);
     for (const drawing of [...before.drawings, ...drawings])
       if (!had.has(drawing) || !has.has(drawing)) {
         const boxes = this.boxesAt(drawing, frame);
@@ -147,12 +146,12 @@ class Pane {
     return true;
   }
 
-  /** Where the copies of a drawing are; worked out once for a frame. */
-  private boxesAt(drawing: Ready, frame: CanvasFrame): Float64Array {
+  /** Where the copies of a drawing are; worked out once for all views of it. */
+  private boxesAt(drawing: Ready, { rotation }: CanvasFrame): Float64Array {
     const known = this.boxes.get(drawing);
-    if (known && sameFrame(known.frame, frame)) return known.boxes;
-    const boxes = boxesOf(drawing, frame);
-    this.boxes.set(drawing, { frame, boxes });
+    if (known?.rotation === rotation) return known.boxes;
+    const boxes = boxesOf(drawing, rotation);
+    this.boxes.set(drawing, { rotation, boxes });
     return boxes;
   }
 

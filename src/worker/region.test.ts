@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { Region } from './region';
 
 const [WIDTH, HEIGHT] = [61, 43];
+const VIEW = { width: WIDTH, height: HEIGHT, scale: 1, x: 0, y: 0 };
 const side = fc.double({ min: -30, max: 90, noNaN: true });
 const boxes = fc
   .array(fc.tuple(side, side, fc.double({ min: 0, max: 40, noNaN: true })), { minLength: 1, maxLength: 6 })
@@ -19,7 +20,7 @@ describe('A part of a canvas', () => {
   it('has every pixel that a box can colour, each once, and is as much of the canvas as it says', () => {
     fc.assert(
       fc.property(boxes, (list) => {
-        const region = new Region(WIDTH, HEIGHT);
+        const region = new Region(VIEW);
         for (let k = 0; k < list.length / 4; k += 1) region.add(list, k);
         const rects = region.rects();
         for (let x = 0; x < WIDTH; x += 3)
@@ -39,10 +40,16 @@ describe('A part of a canvas', () => {
     );
   });
 
+  it('is where the view has what changed', () => {
+    const region = new Region({ ...VIEW, scale: 2, x: 20, y: 10 });
+    region.add(Float64Array.of(2.5, 4, 3, 4.5), 0);
+    expect(region.rects()).toEqual([[24, 16, 8, 8]]);
+  });
+
   it('is touched by what can colour a pixel of it, and by nothing that is far away', () => {
     fc.assert(
       fc.property(boxes, boxes, (list, others) => {
-        const region = new Region(WIDTH, HEIGHT);
+        const region = new Region(VIEW);
         region.add(list, 0);
         const rects = region.rects();
         for (let k = 0; k < others.length / 4; k += 1) {

@@ -3,7 +3,7 @@
  * what drawing all of it would give.
  *
  * @example
- * const region = new Region(490, 748);
+ * const region = new Region(frame);
  * region.add(boxes, 0);                     // where something changed
  * if (region.touches(boxes, 7)) redraw(7);  // what reaches into it, clipped to region.rects()
  */
@@ -12,6 +12,15 @@
 const TILE = 8;
 /** Smoothing colours pixels so far beyond an outline's box. */
 const SMOOTHED = 1;
+
+/** A canvas in pixels, where on it the figure's centre is, and how many pixels are a unit of the figure. */
+interface View {
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+}
 
 /** A rectangle in pixels: its upper left corner, its width and height. */
 export type Rect = readonly [x: number, y: number, width: number, height: number];
@@ -22,9 +31,9 @@ export class Region {
   private readonly tiles: Uint8Array;
   private marked = 0;
 
-  constructor(width: number, height: number) {
-    this.columns = Math.ceil(width / TILE);
-    this.rows = Math.ceil(height / TILE);
+  constructor(private readonly view: View) {
+    this.columns = Math.ceil(view.width / TILE);
+    this.rows = Math.ceil(view.height / TILE);
     this.tiles = new Uint8Array(this.columns * this.rows);
   }
 
@@ -33,7 +42,7 @@ export class Region {
     return this.tiles.length > 0 ? this.marked / this.tiles.length : 0;
   }
 
-  /** Takes in the kth of boxes, four numbers each: left, top, right, bottom. */
+  /** Takes in the kth of boxes, four numbers each: left, top, right, bottom, in the figure's unit from its centre. */
   add(boxes: Float64Array, k: number): void {
     this.within(boxes, k, (tile) => {
       this.marked += 1 - (this.tiles[tile] ?? 0);
@@ -65,10 +74,17 @@ export class Region {
 
   /** True where something holds of a tile that a box, smoothed, reaches into. */
   private within(boxes: Float64Array, k: number, holds: (tile: number) => boolean): boolean {
-    const firstColumn = Math.max(0, Math.floor(((boxes[4 * k] ?? 0) - SMOOTHED) / TILE));
-    const lastColumn = Math.min(this.columns - 1, Math.floor(((boxes[4 * k + 2] ?? 0) + SMOOTHED) / TILE));
-    const firstRow = Math.max(0, Math.floor(((boxes[4 * k + 1] ?? 0) - SMOOTHED) / TILE));
-    const lastRow = Math.min(this.rows - 1, Math.floor(((boxes[4 * k + 3] ?? 0) + SMOOTHED) / TILE));
+    const { scale, x, y } = this.view;
+    const firstColumn = Math.max(0, Math.floor(((boxes[4 * k] ?? 0) * scale + x - SMOOTHED) / TILE));
+    const lastColumn = Math.min(
+      this.columns - 1,
+      Math.floor(((boxes[4 * k + 2] ?? 0) * scale + x + SMOOTHED) / TILE),
+    );
+    const firstRow = Math.max(0, Math.floor(((boxes[4 * k + 1] ?? 0) * scale + y - SMOOTHED) / TILE));
+    const lastRow = Math.min(
+      this.rows - 1,
+      Math.floor(((boxes[4 * k + 3] ?? 0) * scale + y + SMOOTHED) / TILE),
+    );
     for (let row = firstRow; row <= lastRow; row += 1)
       for (let column = firstColumn; column <= lastColumn; column += 1)
         if (holds(row * this.columns + column)) return true;

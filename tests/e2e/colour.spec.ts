@@ -488,6 +488,14 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
     return `#${data.toString('hex')}`;
   };
   await inspector(page).getByRole('button', { name: 'Fill: #d9512c' }).click();
+  /** The rim and what lies beside it, to the last pixel. */
+  const around = async (): Promise<string> => {
+    const clip = { x: Math.floor(rim.x) - 60, y: Math.floor(rim.y) - 40, width: 120, height: 120 };
+    return (await page.screenshot({ clip })).toString('base64');
+  };
+  await page.mouse.move(pane.x + 8, pane.y + 60);
+  await expect(whole(page).getByTestId('cell-marks').locator('path')).toHaveCount(0);
+  const unpainted = await around();
   await page.mouse.move(rim.x, rim.y);
   await expect(whole(page).getByTestId('cell-marks').locator('path').first()).toBeVisible();
   await page.mouse.down();
@@ -496,6 +504,7 @@ test('thousands of cells light up, are painted, coloured and undone, and look as
   await expect.poll(colourThere).toBe('#d9512c');
   await page.keyboard.press('Control+z');
   await expect.poll(colourThere).toBe('#1f8a76');
+  expect(await around()).toBe(unpainted);
 
   await inspector(page).getByRole('radio', { name: 'Sectors' }).click();
   for (const colour of ['#84c5b4', '#113d4c', '#f2e6d0'])

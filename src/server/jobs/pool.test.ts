@@ -67,6 +67,21 @@ describe('Jobs aside', () => {
     expect(await endless).not.toBeInstanceOf(Refused);
   });
 
+  it('are refused where they have waited too long, and leave the row', async () => {
+    await endProcesses();
+    startProcesses(1);
+    const gone = new AbortController();
+    const endless = reason(aside('readPicture', ENDLESS, { signal: gone.signal, time: 60_000 }));
+    const [late, card] = await Promise.all(
+      [false, true].map((each) => reason(aside('readPicture', GOOD, { card: each, patience: 30 }))),
+    );
+    expect(late).toBeInstanceOf(Busy);
+    expect(card).toBeInstanceOf(Busy);
+    gone.abort();
+    await endless;
+    expect(await aside('readPicture', GOOD, { patience: 60_000 })).toMatchObject({ type: 'image/png' });
+  });
+
   it('wait in a row that has an end; who goes leaves it, and cards are last', async () => {
     await endProcesses();
     startProcesses(1);

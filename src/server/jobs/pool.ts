@@ -12,7 +12,7 @@ import PQueue from 'p-queue';
 import workerpool, { type Pool } from 'workerpool';
 
 import { Busy, Refused } from '../errors';
-import { BEGUN, MOST_MEMORY, MOST_TIME, MOST_WAITING } from './limits';
+import { BEGUN, MOST_MEMORY, MOST_PATIENCE, MOST_TIME, MOST_WAITING } from './limits';
 import type { Answer, JOBS, Took } from './process';
 
 export type { Took } from './process';
@@ -27,6 +27,8 @@ export interface Turn {
   readonly card?: boolean;
   /** How long it may take, in milliseconds, from when it begins. */
   readonly time?: number;
+  /** How long it may wait for its turn, in milliseconds. */
+  readonly patience?: number;
   /** Ends it: who asked is gone. */
   readonly signal?: AbortSignal;
   /** Told a share from 0 to 1 as the work goes on, by jobs that know it. */
@@ -105,14 +107,15 @@ function reasonOf(error: unknown, time: number): unknown {
  * @throws Refused with a sentence where it cannot be done, takes too long or too much memory; Busy where too much is being done; what
  * `signal` was ended for
  */
-export async function aside<K extends JobName>(
-  job: K,
-  asked: Asked<K>,
-  { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal, progress, measured }: Turn = {},
-): Promise<Made<K>> {
+export async function aside<K extends JobName>(job: K, asked: Asked<K>, turn: Turn = {}): Promise<Made<K>> {
+  const { card = false, time = card ? MOST_TIME.card : MOST_TIME.file, signal, progress, measured } = turn;
   const { pool, queue } = processes();
-  if (queue.size >= MOST_WAITING) throw new Busy('The server has much to draw: try again in a moment.');
+  const busy = new Busy('The server has much to draw: try again in a moment.');
+  if (queue.size >= MOST_WAITING) throw busy;
+  const waited = new AbortController();
+  const waiting = setTimeout(() => waited.abort(busy), turn.patience ?? MOST_PATIENCE);
   const run = async (): Promise<Answer<Made<K>>> => {
+    clearTimeout(waiting);
     const running = pool.exec(job, [asked], {
       on: (told: number | typeof BEGUN) => {
         if (told === BEGUN) void running.timeout(time);
@@ -129,7 +132,10 @@ export async function aside<K extends JobName>(
       signal?.removeEventListener('abort', stop);
     }
   };
-  const answer = await queue.add(run, { priority: card ? 0 : 1, ...(signal && { signal }) });
+  const ends = AbortSignal.any([waited.signal, ...(signal ? [signal] : [])]);
+  const answer = await queue
+    .add(run, { priority: card ? 0 : 1, signal: ends })
+    .finally(() => clearTimeout(waiting));
   measured?.(answer.took);
   if (!answer.ok) throw new Refused(answer.sentence);
   return answer.value;

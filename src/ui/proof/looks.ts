@@ -58,7 +58,7 @@ export function looksOf(inks: readonly Colour[], ground: Colour, page: Colour): 
     })),
     { id: 'light', name: 'on light', ground: 'other', colour: '#f7f5ef' },
     { id: 'dark', name: 'on dark', ground: 'other', colour: '#10181c' },
-    { id: 'ground', name: 'on your ground', ground: 'other', colour: ground },
+    { id: 'ground', name: 'own ground', ground: 'other', colour: ground },
     { id: 'down', name: 'upside down', ground: 'own', style: { transform: 'rotate(180deg)' } },
     { id: 'mirrored', name: 'mirrored', ground: 'own', style: { transform: 'scaleX(-1)' } },
     { id: 'tile', name: 'tile', ground: 'own', carrier: 'tile' },

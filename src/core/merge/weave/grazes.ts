@@ -1,13 +1,4 @@
-import {
-  between,
-  distance,
-  dot,
-  lengthUntil,
-  nearestOnPath,
-  type Point,
-  stationsAlong,
-  subtract,
-} from '@/core/curve';
+import { between, lengthUntil, nearestOnPath, type Point, stationsAlong } from '@/core/curve';
 import { onStrand, pieceOf, pointOnStrand, type Strand } from './strands';
 import { folds } from './trail';
 
@@ -49,11 +40,14 @@ function samplesOf(strands: readonly Strand[], halfOf: (strand: Strand) => numbe
   });
 }
 
+/** How far a point is from a straight side. Asked very often: without objects on the way. */
 function distanceToSide(p: Point, a: Point, b: Point): number {
-  const side = subtract(b, a);
-  const square = dot(side, side);
-  const t = square > 0 ? Math.min(1, Math.max(0, dot(subtract(p, a), side) / square)) : 0;
-  return distance(p, between(a, b, t));
+  const [sx, sy] = [b.x - a.x, b.y - a.y];
+  const [px, py] = [p.x - a.x, p.y - a.y];
+  const square = sx * sx + sy * sy;
+  const t = square > 0 ? Math.min(1, Math.max(0, (px * sx + py * sy) / square)) : 0;
+  const [dx, dy] = [px - t * sx, py - t * sy];
+  return Math.sqrt(dx * dx + dy * dy);
 }
 
 /** For each strand that is near a sample: how near, and the sample of it that is nearest. */

@@ -89,7 +89,9 @@ test('a sheet that stands once, drawn from its middle, keeps the artwork inside;
   await page.keyboard.up('Alt');
   const inspector = page.getByLabel('Inspector');
   await expect(inspector.getByLabel('Origin r')).toHaveValue('0');
-  expect(Number(await inspector.getByRole('textbox', { name: 'Width', exact: true }).inputValue())).toBeCloseTo(80, 0);
+  expect(
+    Number(await inspector.getByRole('textbox', { name: 'Width', exact: true }).inputValue()),
+  ).toBeCloseTo(80, 0);
 
   await page.getByRole('tab', { name: 'Page' }).click();
   await inspector.getByRole('button', { name: 'Take it from the picture' }).click();

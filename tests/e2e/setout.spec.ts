@@ -228,7 +228,8 @@ test('arcs and circles go through three clicked points, circles touch by their r
     const g = document.querySelector('[data-pane=bench] g[transform*="scale"]')!;
     return Number(/scale\(([\d.]+)\)/.exec(g.getAttribute('transform')!)![1]);
   });
-  const radius = Number(await inspector.getByRole('textbox', { name: 'Width', exact: true }).inputValue()) / 2;
+  const radius =
+    Number(await inspector.getByRole('textbox', { name: 'Width', exact: true }).inputValue()) / 2;
   const middle = Number(await inspector.getByLabel('Middle r').inputValue());
   const rim = await benchAt(page, 0, (middle + radius) * scale);
   const far = await benchAt(page, 0, middle * scale + (middle * scale - 288));

@@ -10,4 +10,5 @@ export const takesText = (target: EventTarget | null): boolean =>
 
 /** True where a key belongs to what has the focus: a field, a dialog or a menu. */
 export const keysElsewhere = (target: EventTarget | null): boolean =>
-  takesText(target) || (target instanceof HTMLElement && target.closest('[role=dialog], [role=menu]') !== null);
+  takesText(target) ||
+  (target instanceof HTMLElement && target.closest('[role=dialog], [role=menu]') !== null);

@@ -89,7 +89,7 @@ export function lostMotif({ motifs, rounds }: Json): string | null {
   const named = new Set((rounds as readonly unknown[]).filter(isRecord).map(({ motif }) => motif));
   const ids = (motifs as readonly unknown[]).filter(isRecord).map(({ id }) => id);
   const lost = ids.find((id, k) => !named.has(id) || ids.indexOf(id) !== k);
-  return lost === undefined ? null : String(lost);
+  return lost === undefined ? null : typeof lost === 'string' ? lost : JSON.stringify(lost);
 }
 
 /**

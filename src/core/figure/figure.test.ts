@@ -296,6 +296,7 @@ describe('the figure format', () => {
       // Of motifs that would be lost none is.
       [broken((f) => (f['motifs'] as object[]).push({ id: 'alone', shapes: [] })), /motif “alone”.* lost/],
       [broken((f) => (f['motifs'] as object[]).push((f['motifs'] as object[])[0]!)), /called so too/],
+      [broken((f) => (f['motifs'] as object[]).push({ shapes: [] })), /motif “”.* lost/],
       [broken((f) => delete f['page']), /"page" is required/],
       [
         broken((f) => (((f['rounds'] as Figure['rounds'])[0]!.rule as { fold: number }).fold = 0)),

@@ -83,13 +83,15 @@ function joinedRound(stored: Json, motif: Json, isOwn: boolean): Json {
   return round;
 }
 
-/** The id of a motif that would be lost on reading: no round names it, or another has its id. Null where there is none. */
+/** The id of a motif that would be lost on reading: no round names it, or another has its id; empty where it has none. Null where none is lost. */
 export function lostMotif({ motifs, rounds }: Json): string | null {
   if (!Array.isArray(motifs) || !Array.isArray(rounds)) return null;
   const named = new Set((rounds as readonly unknown[]).filter(isRecord).map(({ motif }) => motif));
   const ids = (motifs as readonly unknown[]).filter(isRecord).map(({ id }) => id);
-  const lost = ids.find((id, k) => !named.has(id) || ids.indexOf(id) !== k);
-  return lost === undefined ? null : typeof lost === 'string' ? lost : JSON.stringify(lost);
+  const place = ids.findIndex((id, k) => !named.has(id) || ids.indexOf(id) !== k);
+  if (place < 0) return null;
+  const lost = ids[place];
+  return typeof lost === 'string' ? lost : (JSON.stringify(lost) ?? '');
 }
 
 /**

@@ -91,7 +91,8 @@ export function lostMotif({ motifs, rounds }: Json): string | null {
   const place = ids.findIndex((id, k) => !named.has(id) || ids.indexOf(id) !== k);
   if (place < 0) return null;
   const lost = ids[place];
-  return typeof lost === 'string' ? lost : (JSON.stringify(lost) ?? '');
+  if (lost === undefined) return '';
+  return typeof lost === 'string' ? lost : JSON.stringify(lost);
 }
 
 /**

@@ -7,6 +7,7 @@
 import polylabel from 'polylabel';
 
 import {
+  add,
   between,
   type Bounds,
   boundsApart,
@@ -21,6 +22,7 @@ import {
   type Path,
   pathLength,
   type Point,
+  scaleBy,
   type Segment,
   signedArea,
 } from '@/core/curve';
@@ -55,9 +57,9 @@ export function wellInside(loops: readonly Path[], area: number): Inside {
 
 /**
  * A cell whose border is longer than so many of its half widths is thin. Of a thin one, places that are about as far from the border as the
- * farthest go on for all its length, and the search for that one would look at each of them.
+ * farthest go on for all its length, and the search for that one would look at each of them; below this it takes some milliseconds.
  */
-const THIN = 64;
+const THIN = 200;
 
 function poleOf(loops: readonly Path[], area: number, tolerance: number): Point {
   const half = halfWidth(loops, area);
@@ -104,7 +106,27 @@ function middleOfChords(loops: readonly Path[], half: number): Point | null {
     look({ x: left - wide, y }, { x: right + wide, y });
     look({ x, y: top - high }, { x, y: bottom + high });
   }
-  return best;
+  return best && climbed(sides, best, most, Math.max(wide, high));
+}
+
+/** Steps of a climb are halved so often, from a share of the cell's size. */
+const HALVINGS = 16;
+const FIRST_STEP = 1 / CHORDS;
+const WAYS = Array.from({ length: 8 }, (_, k) => ({
+  x: Math.cos((k * Math.PI) / 4),
+  y: Math.sin((k * Math.PI) / 4),
+}));
+
+/** From a point inside, always farther from the border, to where no step near by is farther: the middle of the widest place there. */
+function climbed(sides: readonly Side[], from: Point, away: number, size: number): Point {
+  let [at, most] = [from, away];
+  for (let halving = 0, step = FIRST_STEP * size; halving < HALVINGS; halving += 1, step /= 2)
+    for (const way of WAYS) {
+      const next = add(at, scaleBy(way, step));
+      const reached = step < most ? distanceTo(sides, next, most + step) : 0;
+      if (reached > most) [at, most] = [next, reached];
+    }
+  return at;
 }
 
 /** What a line has inside borders, by the even-odd rule: the middle of each chord, and half its length. */

@@ -92,20 +92,21 @@ function middleOfChords(loops: readonly Path[], half: number): Point | null {
   );
   const { left, top, right, bottom } = boundsOfPaths(loops);
   const [wide, high] = [right - left, bottom - top];
+  const lines = Array.from({ length: CHORDS }, (_, k) => {
+    const share = (k + FIRST) / CHORDS;
+    const [x, y] = [left + share * wide, top + share * high];
+    return [
+      line({ x: left - wide, y }, { x: right + wide, y }),
+      line({ x, y: top - high }, { x, y: bottom + high }),
+    ];
+  }).flat();
   let best: Point | null = null;
   let most = FAR * half;
-  const look = (from: Point, to: Point): void => {
-    for (const { at, reach } of chordsAlong(sides, line(from, to))) {
+  for (const along of lines)
+    for (const { at, reach } of chordsAlong(sides, along)) {
       const away = reach > most ? distanceTo(sides, at, reach) : 0;
       if (away > most) [best, most] = [at, away];
     }
-  };
-  for (let k = 0; k < CHORDS; k += 1) {
-    const share = (k + FIRST) / CHORDS;
-    const [x, y] = [left + share * wide, top + share * high];
-    look({ x: left - wide, y }, { x: right + wide, y });
-    look({ x, y: top - high }, { x, y: bottom + high });
-  }
   return best && climbed(sides, best, most, Math.max(wide, high));
 }
 

@@ -159,7 +159,10 @@ const SETTLED = 1e-4;
 /** Handles may become so many times shorter or longer by the fit. */
 const MOST_CHANGE = 8;
 
-/** Points in a row beside a curve, and where on a cubic each has its foot. Plain numbers: this is done thousands of times. */
+/**
+ * Points in a row beside a curve, and where on a cubic each has its foot. Plain numbers: this is done thousands of times. Unlike in `fittedTo`, feet of
+ * points that are fitted and of those that are only measured move by themselves: measured, that takes a sixth fewer cubics near stops.
+ */
 interface Row {
   readonly xs: Float64Array;
   readonly ys: Float64Array;

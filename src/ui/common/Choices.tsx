@@ -31,12 +31,12 @@ function OneOf<T extends string>({
       {choices.map((choice) => (
         <label
           key={choice.value}
-          className={`relative flex cursor-pointer items-center justify-center hover:bg-line/40 has-checked:bg-kelp-soft has-checked:font-semibold has-checked:text-kelp has-focus-visible:outline-2 has-focus-visible:outline-kelp ${look.each}`}
+          className={`relative flex cursor-pointer items-center justify-center not-has-disabled:hover:bg-line/40 has-checked:bg-kelp-soft has-checked:font-semibold has-checked:text-kelp has-focus-visible:outline-2 has-focus-visible:outline-kelp ${look.each}`}
         >
           <input
             type="radio"
             name={name}
-            className="absolute inset-0 cursor-pointer appearance-none outline-none"
+            className="absolute inset-0 cursor-pointer appearance-none outline-none disabled:cursor-default"
             checked={choice.value === value}
             disabled={disabled}
             onChange={() => onChange(choice.value)}

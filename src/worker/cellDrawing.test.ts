@@ -7,6 +7,7 @@ import {
   drawCopies,
   drawRegion,
   layDrawing,
+  reachingInto,
   ready,
   type CanvasFrame,
   type CellDrawing,
@@ -212,25 +213,25 @@ describe('cells on a canvas', () => {
   });
 
   it('are drawn anew in a part alone, all that reach into it, in their order', () => {
-    const recorder = new Recorder();
     const [below, above] = ['#ff0000', '#00ff00'].map((fill) => ready(drawing({ fill, stroke: null })));
     const boxes = [below!, above!].map((each) => [each, boxesOf(each, 0)] as const);
     const region = new Region(FRAME);
     region.add(Float64Array.of(0.5, 0.5, 0.5, 0.5), 0);
-    drawRegion(surfaceOf(recorder), region, boxes, FRAME);
-    expect(recorder.done.map(({ what, style }) => [what, style])).toEqual([
-      ['clip', null],
-      ['clear', null],
+    const [shown, empty] = [new Recorder(), new Recorder()];
+    drawRegion(surfaceOf(shown), surfaceOf(empty), region, reachingInto(region, boxes), FRAME);
+    expect(empty.done.map(({ what, style }) => [what, style])).toEqual([
       ['fill', '#ff0000'],
       ['fill', '#ff0000'],
       ['fill', '#00ff00'],
       ['fill', '#00ff00'],
     ]);
+    // Of what was there the part alone goes.
+    expect(shown.done.map(({ what }) => what)).toEqual(
+      region.rects().flatMap(() => ['clear', 'image'] as const),
+    );
     const far = new Region(FRAME);
     far.add(Float64Array.of(-24, -24, -20, -20), 0);
-    const other = new Recorder();
-    drawRegion(surfaceOf(other), far, boxes, FRAME);
-    expect(other.done.map(({ what }) => what)).toEqual(['clip', 'clear']);
+    expect(reachingInto(far, boxes)).toEqual([]);
   });
 
   it('are faint, and full where the frame says so', () => {

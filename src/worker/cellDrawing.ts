@@ -146,33 +146,47 @@ export function boxesOf({ box, places, count }: Ready, rotation: number): Float6
   return boxes;
 }
 
-/**
- * Draws a part of a canvas anew: what it was before goes, and all that reaches into it is drawn in its order, there alone.
- * @param drawings back to front, with the boxes of their copies
- */
-export function drawRegion(
-  surface: Surface,
+/** The copies of a drawing that reach into a region, from one number up to before another, in their order. */
+export type Reaching = readonly [drawing: Ready, from: number, to: number];
+
+/** Which copies reach into a region. @param drawings back to front, with the boxes of their copies */
+export function reachingInto(
   region: Region,
   drawings: readonly (readonly [Ready, Float64Array])[],
-  frame: CanvasFrame,
-): void {
-  surface.save();
-  surface.setTransform(1, 0, 0, 1, 0, 0);
-  surface.beginPath();
-  for (const rect of region.rects()) surface.rect(...rect);
-  surface.clip();
-  surface.clearRect(0, 0, frame.width, frame.height);
+): readonly Reaching[] {
+  const found: Reaching[] = [];
   for (const [drawing, boxes] of drawings) {
     let from = -1;
     for (let k = 0; k <= drawing.count; k += 1) {
       const isIn = k < drawing.count && region.touches(boxes, k);
       if (isIn && from < 0) from = k;
       if (isIn || from < 0) continue;
-      drawCopies(surface, drawing, frame, from, k);
+      found.push([drawing, from, k]);
       from = -1;
     }
   }
-  surface.restore();
+  return found;
+}
+
+/**
+ * Draws a part of a canvas anew: all that reaches into it is drawn in its order on an empty one, and of that the part itself replaces what was
+ * there. A clip of as many rectangles would be tested against each copy: seven times as slow, measured.
+ * @param empty a canvas of the same size
+ */
+export function drawRegion(
+  surface: Surface,
+  empty: Surface,
+  region: Region,
+  reaching: readonly Reaching[],
+  frame: CanvasFrame,
+): void {
+  for (const [drawing, from, to] of reaching) drawCopies(empty, drawing, frame, from, to);
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.globalAlpha = 1;
+  for (const [x, y, width, height] of region.rects()) {
+    surface.clearRect(x, y, width, height);
+    surface.drawImage(empty.canvas, x, y, width, height, x, y, width, height);
+  }
 }
 
 /** Lays a finished drawing on an empty canvas, as strong as the frame has it. */

@@ -5,6 +5,7 @@ import {
   drawCopies,
   drawRegion,
   layDrawing,
+  reachingInto,
   ready,
   type CanvasFrame,
   type CellDrawing,
@@ -25,8 +26,8 @@ export interface CellPicture {
 const SLICE = 12;
 /** Copies drawn between two looks at the clock. */
 const BETWEEN_LOOKS = 64;
-/** Where more than this share of the picture changed, all of it is drawn anew. */
-const MOST_CHANGED = 0.3;
+/** Where more than this share of all copies is to be drawn for a part of the picture, all of it is drawn anew. */
+const MOST_CHANGED = 0.4;
 
 const pause = (): Promise<void> =>
   new Promise((resolve) => {
@@ -133,15 +134,19 @@ class Pane {
     // What stays has to lie in the order that it had.
     if (drawings.filter((drawing) => had.has(drawing)).some((drawing, k) => drawing !== stayed[k]))
       return false;
+    const fresh = drawings.filter((drawing) => !had.has(drawing));
+    if (countOf(fresh) > MOST_CHANGED * countOf(drawings)) return false;
     const region = new Region(frame);
     for (const drawing of [...before.drawings, ...drawings])
       if (!had.has(drawing) || !has.has(drawing)) {
         const boxes = this.boxesAt(drawing, frame);
         for (let k = 0; k < drawing.count; k += 1) region.add(boxes, k);
       }
-    if (region.share > MOST_CHANGED) return false;
     const placed = drawings.map((drawing) => [drawing, this.boxesAt(drawing, frame)] as const);
-    drawRegion(before.surface, region, placed, frame);
+    const reaching = reachingInto(region, placed);
+    const count = reaching.reduce((sum, [, from, to]) => sum + to - from, 0);
+    if (count > MOST_CHANGED * countOf(drawings)) return false;
+    drawRegion(before.surface, canvasOf(frame), region, reaching, frame);
     this.drawn = { surface: before.surface, frame, drawings, share };
     return true;
   }

@@ -17,7 +17,7 @@ const holds = (list: Float64Array, k: number, x: number, y: number, by: number):
   y < list[4 * k + 3]! + by;
 
 describe('A part of a canvas', () => {
-  it('has every pixel that a box can colour, each once, and is as much of the canvas as it says', () => {
+  it('has every pixel that a box can colour, each once', () => {
     fc.assert(
       fc.property(boxes, (list) => {
         const region = new Region(VIEW);
@@ -34,8 +34,6 @@ describe('A part of a canvas', () => {
             )
               expect(times).toBe(1);
           }
-        const area = rects.reduce((sum, [, , wide, high]) => sum + wide * high, 0);
-        expect(region.share).toBeCloseTo(area / (64 * 48), 9);
       }),
     );
   });

@@ -5,7 +5,7 @@
  * @example
  * const region = new Region(frame);
  * region.add(boxes, 0);                     // where something changed
- * if (region.touches(boxes, 7)) redraw(7);  // what reaches into it, clipped to region.rects()
+ * if (region.touches(boxes, 7)) redraw(7);  // what reaches into it; of that region.rects() are taken
  */
 
 /** Pixels along a tile's side. */
@@ -29,7 +29,6 @@ export class Region {
   private readonly columns: number;
   private readonly rows: number;
   private readonly tiles: Uint8Array;
-  private marked = 0;
 
   constructor(private readonly view: View) {
     this.columns = Math.ceil(view.width / TILE);
@@ -37,15 +36,9 @@ export class Region {
     this.tiles = new Uint8Array(this.columns * this.rows);
   }
 
-  /** How much of the canvas it is, from 0 to 1. */
-  get share(): number {
-    return this.tiles.length > 0 ? this.marked / this.tiles.length : 0;
-  }
-
   /** Takes in the kth of boxes, four numbers each: left, top, right, bottom, in the figure's unit from its centre. */
   add(boxes: Float64Array, k: number): void {
     this.within(boxes, k, (tile) => {
-      this.marked += 1 - (this.tiles[tile] ?? 0);
       this.tiles[tile] = 1;
       return false;
     });

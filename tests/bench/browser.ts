@@ -9,7 +9,8 @@ import type { Figure } from '@/core/figure';
 import { OWN_HEADER } from '@/protocol';
 import { CHROMIUM } from '../help/chromium';
 
-const PORT = 4391;
+/** Of its own, so that several can be run beside one another. */
+const PORT = 4391 + (process.pid % 500);
 const HOST = `http://127.0.0.1:${PORT}`;
 
 export const percentile = (times: readonly number[], share: number): number =>

@@ -19,18 +19,27 @@ function circles(fold: number): Figure {
   return setMerge(setFold(addShapes(newFigure('Cells', 'r'), 'r', [shape]), 'r', fold), 'r', 'divide');
 }
 
-/** Takes the time of each picture that a canvas gets, by the canvas, since an event of a kind. */
+/** Takes the time of each picture that a pane gets, on its canvas or as what lies over that meanwhile, by the pane, since an event of a kind. */
 const pictures = (type: string): string => `(() => {
   window.pictures = [];
   let began = 0;
   window.addEventListener('${type}', () => { began = performance.now(); }, { capture: true, once: true });
   const own = ImageBitmapRenderingContext.prototype;
   window.transfer ??= own.transferFromImageBitmap;
+  const take = (element) => {
+    const { pane } = element.closest('[data-pane]').dataset;
+    requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => window.pictures.push([pane, performance.now() - began]); port2.postMessage(0); });
+  };
   own.transferFromImageBitmap = function (bitmap) {
     window.transfer.call(this, bitmap);
-    const { width } = this.canvas;
-    requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => window.pictures.push([width, performance.now() - began]); port2.postMessage(0); });
+    take(this.canvas);
   };
+  window.ahead?.disconnect();
+  window.ahead = new MutationObserver((changes) => {
+    for (const { addedNodes } of changes)
+      for (const node of addedNodes) if (node.dataset?.testid === 'cells-ahead') take(node);
+  });
+  window.ahead.observe(document.body, { childList: true, subtree: true });
 })()`;
 
 const kept = keeping('cells');
@@ -68,9 +77,9 @@ await inBrowser(async ({ page, open, times, reference }) => {
     await page.evaluate(pictures(type));
     await act();
     await page.waitForTimeout(1800);
-    const taken: [number, number][] = await page.evaluate('window.pictures');
-    const panes = [...new Set(taken.map(([width]) => width))].map((width) =>
-      taken.filter((each) => each[0] === width).map(([, time]) => time),
+    const taken: [string, number][] = await page.evaluate('window.pictures');
+    const panes = [...new Set(taken.map(([pane]) => pane))].map((pane) =>
+      taken.filter((each) => each[0] === pane).map(([, time]) => time),
     );
     if (panes.length < 2) throw new Error('A pane was not drawn anew.');
     return [

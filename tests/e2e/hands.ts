@@ -8,6 +8,14 @@ import { OWN_HEADER } from '@/protocol';
 export const bench = (page: Page): Locator => page.locator('[data-pane=bench]');
 export const whole = (page: Page): Locator => page.locator('[data-pane=whole]');
 
+/** How many copies Whole draws: those that are marks of a path together, others each by itself. */
+export const copiesDrawn = (page: Page): Promise<number> =>
+  whole(page)
+    .locator('[data-copies], [data-copy]')
+    .evaluateAll((drawn) =>
+      drawn.reduce((sum, each) => sum + Number(each.getAttribute('data-copies') ?? 1), 0),
+    );
+
 /** Waits until an editor that was opened listens to pointer and keys; it is seen before that. */
 export async function opened(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();

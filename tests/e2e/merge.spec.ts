@@ -6,6 +6,7 @@ import { pathForm } from '@/core/maker';
 import {
   bench,
   benchAt,
+  copiesDrawn,
   drag,
   drawPetal,
   exported,
@@ -15,7 +16,6 @@ import {
   setFold,
   stored,
   unstored,
-  whole,
 } from './hands';
 
 const lit = (page: Page, pane: 'bench' | 'whole') =>
@@ -263,12 +263,11 @@ test('a round cuts those below, keeps them inside, or is joined with them; a rou
   await page.keyboard.press('2');
   await drawCircle(page, 0, 200, 60);
   await page.keyboard.press('4');
-  const drawn = whole(page).locator('[data-copy]');
-  await expect(drawn).toHaveCount(17);
+  await expect.poll(() => copiesDrawn(page)).toBe(17);
   const below = inspector.getByRole('radiogroup', { name: 'With the rounds below' });
   await below.getByRole('radio', { name: 'Cut away' }).click();
   // The cutter is seen no more, what it leaves of the petals is.
-  await expect.poll(() => drawn.count()).not.toBe(17);
+  await expect.poll(() => copiesDrawn(page)).not.toBe(17);
   await below.getByRole('radio', { name: 'Join' }).click();
   await expect(inspector.getByRole('region', { name: 'The outline' })).toBeVisible();
   await inspector.getByRole('button', { name: 'Make the round plain' }).click();

@@ -5,6 +5,7 @@ import type { Figure } from '@/core/figure';
 import { difference, pixelsOf, transformed } from '../help/pictures';
 import {
   benchAt,
+  copiesDrawn,
   drag,
   drawPetal,
   exported,
@@ -31,7 +32,7 @@ test('from an empty Shelf to an exported file', async ({ page }) => {
   await setFold(page, 12);
   await page.keyboard.press('\\');
   await expect(page.getByText('1 shape, 12-fold, mirrored')).toBeVisible();
-  await expect(whole(page).locator('[data-copy]')).toHaveCount(12);
+  await expect.poll(() => copiesDrawn(page)).toBe(12);
 
   await page.keyboard.press('4');
   await page.getByRole('radio', { name: 'Union' }).click();

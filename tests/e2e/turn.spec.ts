@@ -2,7 +2,7 @@ import { posterWheel } from '../../demo/pieces/posterWheel';
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 
-import { drag, drawPetal, exported, makeFigure, saved, setFold, stored, whole } from './hands';
+import { copiesDrawn, drag, drawPetal, exported, makeFigure, saved, setFold, stored, whole } from './hands';
 
 test('three rounds of folds 16, 48 and 14 with blend modes', async ({ page }) => {
   await makeFigure(page);
@@ -78,7 +78,7 @@ test('a step that does not close says what it leads to; copies differ, and chang
     '8 close in one turn, 45° each',
   ]);
   await ways.getByRole('button', { name: '7 copies leave a gap' }).click();
-  await expect(whole(page).locator('[data-copy]')).toHaveCount(7);
+  await expect.poll(() => copiesDrawn(page)).toBe(7);
   await expect(inspector.getByText('open', { exact: true })).toBeVisible();
   await step.fill('360/7');
   await step.press('Enter');
@@ -166,7 +166,7 @@ test('a figure is placed in another and scattered, and a rosette is the motif of
   await inspector.getByRole('button', { name: 'Make all of it one motif' }).click();
   await expect(inspector.getByText('1 shape, 8-fold')).toBeVisible();
   // Eight small rosettes of five petals each.
-  await expect(whole(page).locator('[data-copy]')).toHaveCount(8);
+  await expect.poll(() => copiesDrawn(page)).toBe(8);
   await expect(whole(page).locator('#whole-0 path')).toHaveCount(5);
   await setFold(page, 1);
   await page.keyboard.press('2');

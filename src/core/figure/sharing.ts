@@ -6,7 +6,6 @@ import {
   lengthOf,
   mapPath,
   MIRROR,
-  type Path,
   type Point,
   pointAt,
   type Segment,
@@ -18,11 +17,14 @@ import type { TurnRule } from '@/core/symmetry';
 
 type Symmetry = Pick<TurnRule, 'fold' | 'mirror'>;
 
-/** A text that two segments share where they run between the same points by the same way, in either direction. */
-function placeOf(segment: Segment, grain: number): string {
-  const at = ({ x, y }: Point): string => `${Math.round(x / grain)},${Math.round(y / grain)}`;
-  const ends = [at(segment.from), at(segment.to)].sort().join(' ');
-  return `${ends} ${at(pointAt(segment, 0.5))}`;
+/** The same for points in the same square of a grid, and hardly ever for others. */
+const placeOf = ({ x, y }: Point, grain: number): number =>
+  Math.round(x / grain) + 16_777_213 * Math.round(y / grain);
+
+/** True where two segments run between the same points, in either direction. */
+function hasSameEnds(a: Segment, b: Segment, slack: number): boolean {
+  const isAt = (p: Point, q: Point): boolean => distance(p, q) <= slack;
+  return (isAt(a.from, b.from) && isAt(a.to, b.to)) || (isAt(a.from, b.to) && isAt(a.to, b.from));
 }
 
 /** True for a straight side along a ray or an axis, where the neighbour's side may be: longer, shorter, or as long. */
@@ -52,18 +54,20 @@ export function isSharing(shapes: readonly MergeShape[], symmetry: Symmetry): bo
     ...(symmetry.mirror ? [MIRROR, compose(turnMap(turn(1, symmetry.fold)), MIRROR)] : []),
   ];
   // A shape that is its own image shares all sides with itself, which is no neighbour: shapes are told apart by their copies.
-  const seen = new Map<string, number>();
-  const placed = shapes.flatMap(({ paths: own }) =>
-    maps.map((map) => own.map((path): Path => (map ? mapPath(path, map) : path))),
-  );
-  return placed.some((own, k) =>
-    own.some(({ segments }) =>
-      segments.some((segment) => {
-        const place = placeOf(segment, slack * 10);
-        const before = seen.get(place);
-        seen.set(place, k);
-        return before !== undefined && Math.floor(before / maps.length) !== Math.floor(k / maps.length);
-      }),
+  const seen = new Map<number, { readonly segment: Segment; readonly shape: number }>();
+  const grain = slack * 10;
+  return shapes.some(({ paths: own }, shape) =>
+    maps.some((map) =>
+      own.some((path) =>
+        (map ? mapPath(path, map) : path).segments.some((segment) => {
+          const place = placeOf(pointAt(segment, 0.5), grain);
+          const before = seen.get(place);
+          seen.set(place, { segment, shape });
+          return (
+            before !== undefined && before.shape !== shape && hasSameEnds(before.segment, segment, grain)
+          );
+        }),
+      ),
     ),
   );
 }

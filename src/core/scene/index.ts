@@ -31,4 +31,4 @@ export {
   STROKE_CAPS,
   STROKE_JOINS,
 } from './scene';
-export { type InHand, isMuch, partsInHand, type ScenePart } from './still';
+export { type InHand, isMuch, partsInHand, type ScenePart, weightOf } from './still';

@@ -87,7 +87,8 @@ function stillLayer(layer: SceneLayer, items: readonly SceneItem[]): SceneLayer 
 function split(layer: SceneLayer, hand: InHand): ScenePart[] {
   if (layer.roundId !== hand.roundId || !layer.items.some((item) => isInHand(item, hand)))
     return [{ still: layer.roundId !== hand.roundId || isOfShapes(layer), layers: [layer] }];
-  if (!isPlain(layer)) return [{ still: false, layers: [layer] }];
+  if (!isPlain(layer) || layer.items.every((item) => isInHand(item, hand)))
+    return [{ still: false, layers: [layer] }];
   const apart = apartFrom(layer.items, hand);
   const still = layer.items.filter((item) => apart.has(item));
   if (still.length === 0) return [{ still: false, layers: [layer] }];
@@ -109,7 +110,8 @@ const segmentsOf = remembered((items: readonly SceneItem[]): number =>
   items.reduce((sum, { paths }) => paths.reduce((all, { segments }) => all + segments.length, sum), 0),
 );
 
-const weightOf = (layers: readonly SceneLayer[]): number =>
+/** How many segments layers have, all copies counted: what drawing them takes grows with it. */
+export const weightOf = (layers: readonly SceneLayer[]): number =>
   layers.reduce((sum, { copies, items }) => sum + copies.length * segmentsOf(items), 0);
 
 /** True for what takes so long to draw that a picture of it is worth its memory. */

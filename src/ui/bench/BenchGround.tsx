@@ -40,8 +40,14 @@ export const Frame = memo(function Frame({
   );
 });
 
-export /** The page under the motif, with its edge. */
-const Ground = memo(function Ground({ page, inks }: { readonly page: ScenePage; readonly inks: GroundInks }) {
+/** The page under the motif, with its edge. */
+export const Ground = memo(function Ground({
+  page,
+  inks,
+}: {
+  readonly page: ScenePage;
+  readonly inks: GroundInks;
+}) {
   const { width, height, centre } = page;
   return (
     <>

@@ -11,11 +11,15 @@ import {
   GradientDefs,
   gradientIds,
   Items,
+  areTurnedAlone,
   LayerCopies,
+  MarkedPath,
+  markedPath,
   placeOfView,
   ReliefGroup,
   type Slab,
   slabsOf,
+  TurnedMark,
   wedgeData,
 } from '@/ui/common';
 
@@ -174,6 +178,30 @@ export function mergedSlabs(layers: readonly SceneLayer[], look: BenchLook): Sla
 
 const MOST_NEIGHBOURS = 3;
 
+/** A motif turned, as marks where a browser draws those as it draws copies. */
+function Neighbours({
+  id,
+  turns,
+  asMarks,
+}: {
+  readonly id: string;
+  readonly turns: readonly Turn[];
+  readonly asMarks: boolean;
+}) {
+  if (!asMarks)
+    return turns.map((each, k) => <use key={k} href={`#${id}`} transform={`rotate(${degreesOf(each)})`} />);
+  return (
+    <>
+      <defs>
+        <TurnedMark id={`${id}-mark`}>
+          <use href={`#${id}`} />
+        </TurnedMark>
+      </defs>
+      <MarkedPath id={`${id}-mark`} d={markedPath(turns)} />
+    </>
+  );
+}
+
 /** The motif of a round that is not merged, and its copies to both sides. */
 export function MotifAndCopies({
   id,
@@ -194,20 +222,18 @@ export function MotifAndCopies({
   const neighbours = Array.from(
     { length: Math.min(MOST_NEIGHBOURS, Math.floor((fold - 1) / 2)) },
     (_, k) => k + 1,
-  ).flatMap((k) => [k, -k]);
+  ).flatMap((k) => [multiplyTurn(turn(1, fold), k), multiplyTurn(turn(1, fold), -k)]);
   return (
     <>
       {ghosts && (
         <g opacity={0.2}>
           {plain ? (
             <Lit layer={layers[0]} look={look} id={`${id}-neighbours-relief`}>
-              {neighbours.map((k) => (
-                <use
-                  key={k}
-                  href={`#${id}`}
-                  transform={`rotate(${degreesOf(multiplyTurn(turn(1, fold), k))})`}
-                />
-              ))}
+              <Neighbours
+                id={id}
+                turns={neighbours}
+                asMarks={!look.outline && layers.every(areTurnedAlone)}
+              />
             </Lit>
           ) : (
             <Turned

@@ -3,7 +3,7 @@
 import { aboveZero } from '@/core/finding';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban } from 'lucide-react';
-import { type MouseEvent, type ReactNode } from 'react';
+import { memo, type MouseEvent, type ReactNode } from 'react';
 
 import { addToPalette } from '@/core/figure/commands';
 import { startStroke } from '@/core/figure';
@@ -71,8 +71,13 @@ function SideSwatch({ side, isOn, isOff, value, mixed, children, onOpen }: Swatc
 
 /** Fill, stroke and width of what comes next, or of what is selected, beside the tools in every stage. */
 export function PaintAtHand() {
-  const editor = useEditor();
   const { state, hands } = useCalmState();
+  return <Paints state={state} hands={hands} />;
+}
+
+/** What follows the panes a little behind is apart, so that it is not drawn when there is something to follow, but when it does. */
+const Paints = memo(function Paints({ state, hands }: ReturnType<typeof useCalmState>) {
+  const editor = useEditor();
   const round = activeRound(state);
   if (!round) return null;
   const { page, palette, colourNames } = shownFigure(state);
@@ -169,7 +174,7 @@ export function PaintAtHand() {
       />
     </div>
   );
-}
+});
 
 interface ChipsProps {
   readonly palette: readonly Colour[];

@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import type { SceneLayer } from '@/core/scene';
 import type { View } from '@/state';
 import { type CanvasFrame, type CellPainter, createCellPainter } from '@/worker';
+import { CellsAhead } from './CellsAhead';
 import { ProgressBar } from './ProgressBar';
 import { useTheme } from './theme';
 import { placeBetween } from './useSettledView';
@@ -49,6 +50,7 @@ export function CellCanvas({
   const element = useRef<HTMLCanvasElement>(null);
   const painter = useRef<CellPainter | null>(null);
   const [drawn, setDrawn] = useState<View>(view);
+  const [shown, setShown] = useState<readonly SceneLayer[] | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const theme = useTheme();
 
@@ -89,6 +91,7 @@ export function CellCanvas({
       [canvas.width, canvas.height] = [frame.width, frame.height];
       canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
       setDrawn({ scale, x, y });
+      setShown(kept);
     };
     const seconds = window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : reveal;
     const draw = async (): Promise<void> => {
@@ -117,6 +120,9 @@ export function CellCanvas({
           mixBlendMode: kept[0]?.blend ?? 'normal',
         }}
       />
+      {!outline && !small && (strength === 1 || full !== null) && (
+        <CellsAhead wanted={kept} drawn={shown} view={view} rotation={rotation} full={full} />
+      )}
       {progress !== null && (
         <div className="pointer-events-none absolute inset-x-4 top-[42px] flex">
           <ProgressBar label="Drawing cells" share={progress} />

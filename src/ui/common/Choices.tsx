@@ -2,6 +2,8 @@
 
 import { useId } from 'react';
 
+import { steady } from './steady';
+
 interface Props<T extends string> {
   readonly label: string;
   /** Null where none is chosen, or what is selected differs. */
@@ -17,7 +19,7 @@ interface Look {
   readonly each: string;
 }
 
-function OneOf<T extends string>({
+function DrawnChoices<T extends string>({
   label,
   value,
   choices,
@@ -47,6 +49,8 @@ function OneOf<T extends string>({
     </div>
   );
 }
+
+const OneOf = steady(DrawnChoices) as typeof DrawnChoices;
 
 const PAIRS: Look = {
   group: 'grid w-full grid-cols-2 gap-1.5',

@@ -6,6 +6,8 @@ import { isGradient } from '@/core/paint';
 import { remembered } from '@/core/remembered';
 import { placedItems, type SceneCopy, type SceneItem, type SceneLayer } from '@/core/scene';
 import { GradientDefs, gradientIds, Items, ItemShape, itemLook, type GradientIds } from './sceneShapes';
+import { MarkedPath, TurnedMark } from './TurnedMark';
+import { areTurnedAlone, markedRuns } from './turned';
 
 function placeOf({ turn, transform }: SceneCopy): string {
   const rotated = `rotate(${degreesOf(turn)})`;
@@ -120,6 +122,33 @@ const Motif = memo(function Motif({
   );
 });
 
+interface TurnedProps {
+  readonly id: string;
+  readonly copies: readonly SceneCopy[];
+  readonly items: readonly SceneItem[];
+  readonly gradients: GradientIds;
+}
+
+/** The vertices of the paths whose markers are a motif; they stay as they are when it changes. */
+const Marked = memo(function Marked({ id, copies }: Pick<TurnedProps, 'id' | 'copies'>) {
+  return markedRuns(copies).map(({ d, count }, k) => <MarkedPath key={k} id={id} d={d} count={count} />);
+});
+
+/** A motif turned about the centre, and nothing else. */
+const TurnedCopies = memo(function TurnedCopies({ id, copies, items, gradients }: TurnedProps) {
+  return (
+    <>
+      <defs>
+        {gradients.size > 0 && <GradientDefs gradients={gradients} />}
+        <TurnedMark id={id}>
+          <Items items={items} outline={false} gradients={gradients} />
+        </TurnedMark>
+      </defs>
+      <Marked id={id} copies={copies} />
+    </>
+  );
+});
+
 /** As many copies of a small thing as this are drawn as one path: a browser takes as long for each path as for what is in it. */
 const MANY = 100;
 const SMALL = 24;
@@ -163,6 +192,9 @@ export const LayerCopies = memo(function LayerCopies({ layer, id, outline, revea
   );
   const all = reveal === 0 ? joined(layer) : null;
   if (all) return <ItemShape item={all} outline={outline} gradients={gradients} />;
+  // Lines as wide at every zoom are not the same in a marker in every browser.
+  if (reveal === 0 && !outline && areTurnedAlone(layer))
+    return <TurnedCopies id={id} copies={layer.copies} items={layer.items} gradients={gradients} />;
   const defs = gradients.size > 0 && !outline && <GradientDefs gradients={gradients} />;
   if (item && !item.laid && layer.items.length === 1 && own.length === 0 && reveal === 0) {
     const { copies, blend } = layer;

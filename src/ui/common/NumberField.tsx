@@ -15,6 +15,7 @@ import {
   type Turn,
   turnFromDegrees,
 } from '@/core/number';
+import { steady } from './steady';
 import { useLeaveField } from './useLeaveField';
 import { printNumber } from '@/core/format';
 
@@ -43,7 +44,7 @@ interface FieldProps<T> extends Base {
   readonly onChange: (value: T) => void;
 }
 
-function Field<T>(props: FieldProps<T>) {
+function DrawnField<T>(props: FieldProps<T>) {
   const { label, caption, inside, unit, step = 1, read, stepped, refuse, onChange, disabled } = props;
   const shown = props.shown ?? '';
   const differ = props.shown === null;
@@ -131,6 +132,8 @@ function Field<T>(props: FieldProps<T>) {
     </div>
   );
 }
+
+const Field = steady(DrawnField) as typeof DrawnField;
 
 const plus = (reading: Reading<number>, by: number): Reading<number> =>
   reading.ok ? { ok: true, value: reading.value + by } : reading;

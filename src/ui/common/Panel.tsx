@@ -5,6 +5,7 @@ import { ChevronDown } from 'lucide-react';
 import { useId, useLayoutEffect, type ReactNode } from 'react';
 
 import { useFolded } from './folded';
+import { steady } from './steady';
 
 interface SectionProps {
   readonly title: string;
@@ -16,7 +17,7 @@ interface SectionProps {
 }
 
 /** The title of a part of the panel, with the button that folds it. */
-export function FoldTitle({
+export const FoldTitle = steady(function FoldTitle({
   title,
   isFolded,
   onToggle,
@@ -50,7 +51,7 @@ export function FoldTitle({
       </span>
     </h3>
   );
-}
+});
 
 /** One part of the inspector; folded it is a title alone, and stays so until it is unfolded. */
 export function Section({ title, note, fold = title, children }: SectionProps) {

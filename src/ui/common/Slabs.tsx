@@ -1,7 +1,6 @@
 import { type ComponentProps, type ReactNode } from 'react';
 
 import type { SceneLayer } from '@/core/scene';
-import type { View } from '@/state';
 import { isDrawnAsCells } from '@/worker';
 import { CellCanvas } from './CellCanvas';
 
@@ -98,6 +97,3 @@ export const slabsOf = (
     key: `${name}-${k}`,
     ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run), still }),
   }));
-
-/** What puts the figure where a view has it in a pane. */
-export const placeOfView = ({ x, y, scale }: View): string => `translate(${x} ${y}) scale(${scale})`;

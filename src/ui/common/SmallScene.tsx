@@ -5,7 +5,8 @@ import { memo, useEffect, useRef, useState } from 'react';
 import type { Scene } from '@/core/scene';
 import { BackgroundDefs, backgroundFill } from './Background';
 import { LayerCopies } from './LayerCopies';
-import { Slabs, placeOfView, slabsOf } from './Slabs';
+import { placeOfView } from './placeOfView';
+import { Slabs, slabsOf } from './Slabs';
 
 /** A figure with its page, as wide as there is room. */
 export const SmallScene = memo(function SmallScene({

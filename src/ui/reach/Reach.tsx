@@ -66,10 +66,33 @@ const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
   );
 });
 
+/** What brings another round. */
+const NewRounds = memo(function NewRounds() {
+  const editor = useEditor();
+  return (
+    <div className="absolute inset-x-2 bottom-3 flex">
+      <Button
+        className="min-w-0 flex-1 gap-1 rounded-r-none px-1!"
+        title="A round in front, of the same fold"
+        onClick={() => startRound(editor, newId())}
+      >
+        <Plus size={14} strokeWidth={1.9} aria-hidden className="shrink-0" /> Round
+      </Button>
+      <Button
+        className="w-[28px] shrink-0 rounded-l-none border-l-0 px-0! font-mono text-[12px]"
+        aria-label="Round that stands once"
+        title="A round in front that stands once: a ground, a sheet, a hub"
+        onClick={() => startRound(editor, newId(), 1)}
+      >
+        ×1
+      </Button>
+    </div>
+  );
+});
+
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
   const work = useWork();
-  const editor = useEditor();
   const state = useRestState();
   const figure = shownFigure(state);
   const view = useSameView(benchView(state));
@@ -118,23 +141,7 @@ export function Reach() {
       >
         fold
       </span>
-      <div className="absolute inset-x-2 bottom-3 flex">
-        <Button
-          className="min-w-0 flex-1 gap-1 rounded-r-none px-1!"
-          title="A round in front, of the same fold"
-          onClick={() => startRound(editor, newId())}
-        >
-          <Plus size={14} strokeWidth={1.9} aria-hidden className="shrink-0" /> Round
-        </Button>
-        <Button
-          className="w-[28px] shrink-0 rounded-l-none border-l-0 px-0! font-mono text-[12px]"
-          aria-label="Round that stands once"
-          title="A round in front that stands once: a ground, a sheet, a hub"
-          onClick={() => startRound(editor, newId(), 1)}
-        >
-          ×1
-        </Button>
-      </div>
+      <NewRounds />
     </section>
   );
 }

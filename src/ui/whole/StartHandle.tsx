@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
 import { polarOf } from '@/core/curve';
 import { setStart } from '@/core/figure/commands';
@@ -11,8 +11,7 @@ import { actOnRound, commit, preview, shownFigure, type View } from '@/state';
 import { useEditor } from '@/ui/desk';
 import { startHandleAt } from './Rim';
 
-interface Props {
-  readonly round: Round;
+interface Props extends Pick<Round, 'id' | 'rule' | 'locked'> {
   readonly view: View;
   readonly radius: number;
 }
@@ -31,18 +30,18 @@ function startFor(degrees: number, fold: number, shift: boolean, alt: boolean): 
 }
 
 /** The handle on the rim that turns the round. */
-export function StartHandle({ round, view, radius }: Props) {
+export const StartHandle = memo(function StartHandle({ id, rule, locked, view, radius }: Props) {
   const editor = useEditor();
   const before = useRef<Figure | null>(null);
-  const at = startHandleAt(round.rule, view, radius);
-  const degrees = printNumber(degreesOf(round.rule.start), 3);
+  const at = startHandleAt(rule, view, radius);
+  const degrees = printNumber(degreesOf(rule.start), 3);
 
   const move = (event: PointerEvent<HTMLButtonElement>): void => {
     const pane = event.currentTarget.parentElement?.getBoundingClientRect();
     if (!before.current || !pane) return;
     const from = { x: event.clientX - pane.left - view.x, y: event.clientY - pane.top - view.y };
-    const start = startFor(polarOf(from).degrees, round.rule.fold, event.shiftKey, event.altKey);
-    preview(editor, setStart(before.current, round.id, start));
+    const start = startFor(polarOf(from).degrees, rule.fold, event.shiftKey, event.altKey);
+    preview(editor, setStart(before.current, id, start));
   };
   const step = (event: KeyboardEvent): void => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
@@ -50,8 +49,8 @@ export function StartHandle({ round, view, radius }: Props) {
     event.preventDefault();
     event.stopPropagation();
     const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
-    const start = addTurns(round.rule.start, turnFromDegrees(by * size));
-    actOnRound(editor, 'Set start angle', (figure, id) => setStart(figure, id, start), 'start');
+    const start = addTurns(rule.start, turnFromDegrees(by * size));
+    actOnRound(editor, 'Set start angle', (figure) => setStart(figure, id, start), 'start');
   };
 
   return (
@@ -64,7 +63,7 @@ export function StartHandle({ round, view, radius }: Props) {
       aria-valuenow={Number(degrees)}
       aria-valuetext={`${degrees} degrees`}
       title={`Start angle ${degrees}°: drag to turn the round`}
-      disabled={round.locked}
+      disabled={locked}
       style={{ left: at.x - 12, top: at.y - 12 }}
       className="absolute flex size-6 cursor-grab touch-none items-center justify-center rounded-full active:cursor-grabbing"
       onPointerDown={(event) => {
@@ -85,4 +84,4 @@ export function StartHandle({ round, view, radius }: Props) {
       <span className="size-3.5 rounded-full border-[2.5px] border-coral bg-field" />
     </button>
   );
-}
+});

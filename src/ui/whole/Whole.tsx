@@ -224,7 +224,13 @@ function WholeMarks({
 }
 
 /** What the pane is, how large the page is, and how it is shown. */
-function WholeHeader({ page, view }: { readonly page: ScenePage; readonly view: View }) {
+const WholeHeader = memo(function WholeHeader({
+  page,
+  view,
+}: {
+  readonly page: ScenePage;
+  readonly view: View;
+}) {
   return (
     <header className="pointer-events-none absolute inset-x-0 top-0 flex h-[38px] items-center gap-1 pr-2 pl-2">
       <h2 className="rounded-[6px] bg-sand/85 px-1 font-semibold">Whole</h2>
@@ -235,7 +241,7 @@ function WholeHeader({ page, view }: { readonly page: ScenePage; readonly view: 
       <WholeButtons />
     </header>
   );
-}
+});
 
 /** The figure's layers as they are drawn, what is in hand apart from what stands still. */
 function layerSlabs(state: EditorState, drawn: View): readonly Slab[] {
@@ -349,7 +355,13 @@ export function Whole() {
         over={round && <WholeOver round={round} view={view} offered={offered} isProof={isProof} />}
       />
       {!state.quiet && !isProof && round && (
-        <StartHandle round={round} view={view} radius={rim * view.scale} />
+        <StartHandle
+          id={round.id}
+          rule={round.rule}
+          locked={round.locked}
+          view={view}
+          radius={rim * view.scale}
+        />
       )}
       {isProof && <Lens view={view} />}
       <WholeHeader page={page} view={view} />

@@ -160,9 +160,33 @@ export interface SavedFigure extends FigureSummary {
   readonly step: number;
   /** The last part of the history, the first of it whole; earlier steps are fetched when needed. */
   readonly steps: readonly StoredStep[];
+  /** The save that made this revision; null where it came from no window. */
+  readonly savedBy: SaveId | null;
 }
 
+/** A save: of a window, counted from 1. */
+export interface SaveId {
+  readonly window: string;
+  readonly number: number;
+}
+
+/** Saves of a window, both ends among them. */
+export interface SaveRange {
+  readonly window: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** True where a save is one of some. */
+export const isAmong = (save: SaveId | null, ranges: readonly SaveRange[]): boolean =>
+  save !== null &&
+  ranges.some(({ window, from, to }) => window === save.window && from <= save.number && save.number <= to);
+
 export interface SaveRequest {
+  /** By which it is known again where its answer is lost. */
+  readonly by?: SaveId;
+  /** Saves before it that were not answered: where one of them made the present revision, that is no change from elsewhere. */
+  readonly unanswered?: readonly SaveRange[];
   /** The revision that the changes were made to. */
   readonly base: number;
   readonly step: number;

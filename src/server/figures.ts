@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { Knex } from 'knex';
 import { nanoid } from 'nanoid';
 
@@ -7,7 +8,9 @@ import {
   ALL_FIGURES,
   type FigureSummary,
   type HistoryStep,
+  isAmong,
   type SavedFigure,
+  type SaveId,
   type SaveRequest,
   type StateRef,
 } from '@/protocol';
@@ -44,6 +47,8 @@ export async function createFigure(knex: Knex, figure: Figure, at = now()): Prom
     updated_at: at,
     deleted_at: null,
     collection: null,
+    saved_by: null,
+    save_number: null,
   };
   await writing(knex, async (trx) => {
     const number = trx.raw('(SELECT coalesce(max(number), 0) + 1 FROM figures)');
@@ -61,7 +66,7 @@ export async function loadFigure(knex: Knex, id: string): Promise<SavedFigure> {
   const shown = steps.find(({ position }) => position === row.step);
   if (!shown) throw new NotFound('The figure has lost its last step.');
   const figure = soundFigure(shown.figure, row.name);
-  return { ...summaryOf(row), figure, step: row.step, steps: soundEnd(steps) };
+  return { ...summaryOf(row), figure, step: row.step, steps: soundEnd(steps), savedBy: saveOf(row) };
 }
 
 /** Steps without those that are broken, and those before: they are not gone back to. */
@@ -106,6 +111,14 @@ function checkedSteps(steps: readonly StoredStep[], before: Figure): HistoryStep
   return whole.map((step) => ({ ...step, figure: sound(checkFigure(step.figure)) }));
 }
 
+/** Which save made a figure's revision; null where it came from no window. */
+const saveOf = ({ saved_by: window, save_number: number }: FigureRow): SaveId | null =>
+  window !== null && number !== null ? { window, number } : null;
+
+/** True where nobody else saved since: a figure is as the window knew it, or as a save of that window made it whose answer was lost. */
+const isFromHere = (row: FigureRow, { base, unanswered = [] }: SaveRequest): boolean =>
+  row.revision === base || isAmong(saveOf(row), unanswered);
+
 /**
  * Saves new steps of history and which of them is shown, all or nothing.
  * @throws Conflict where the figure was changed since `base`; NotFound; Refused where the step shown is none
@@ -113,9 +126,8 @@ function checkedSteps(steps: readonly StoredStep[], before: Figure): HistoryStep
 export async function saveFigure(knex: Knex, id: string, request: SaveRequest): Promise<FigureSummary> {
   return writing(knex, async (trx) => {
     const row = await rowOf(trx, id);
-    if (row.revision !== request.base) {
+    if (!isFromHere(row, request))
       throw new Conflict('This figure was changed in another window since it was opened here.');
-    }
     const [first] = request.steps;
     let made: readonly HistoryStep[] = [];
     if (first) {
@@ -126,7 +138,7 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
       if (!before || (await isPast(trx, id, first.position)))
         throw new Refused('The steps to save do not go on from what is stored.');
       made = checkedSteps(request.steps, before.figure);
-      await keepWhatIsLeft(trx, row, first);
+      await keepWhatIsLeft(trx, row, made);
       await trx<StepRow>('steps')
         .where({ figure_id: id })
         .andWhere('position', '>=', first.position)
@@ -142,6 +154,8 @@ export async function saveFigure(knex: Knex, id: string, request: SaveRequest): 
       revision: row.revision + 1,
       step,
       updated_at: now(),
+      saved_by: request.by?.window ?? null,
+      save_number: request.by?.number ?? null,
     };
     await trx<FigureRow>('figures').where({ id }).update(changed);
     await indexed(trx, id, shown.figure);
@@ -160,9 +174,11 @@ async function isPast(trx: Knex, id: string, position: number): Promise<boolean>
 
 /**
  * Work that goes on from an earlier step replaces those after it: the last of them is kept as a version. A step that is only done again
- * with more in it, as one more nudge, leaves nothing behind.
+ * with more in it, as one more nudge, leaves nothing behind, nor do steps that come a second time, as the answer to the first was lost.
  */
-async function keepWhatIsLeft(trx: Knex, row: FigureRow, first: StoredStep): Promise<void> {
+async function keepWhatIsLeft(trx: Knex, row: FigureRow, made: readonly HistoryStep[]): Promise<void> {
+  const [first] = made;
+  if (!first) return;
   const replaced = await trx<StepRow>('steps')
     .where({ figure_id: row.id })
     .andWhere('position', '>=', first.position)
@@ -173,7 +189,8 @@ async function keepWhatIsLeft(trx: Knex, row: FigureRow, first: StoredStep): Pro
   const isDoneAgain = replaced.length === 1 && row.step === last.position && last.label === first.label;
   if (isDoneAgain) return;
   const left = await storedAt(trx, row.id, last.position);
-  if (left) await keepLeft(trx, row.id, left.figure, left.label);
+  const again = made.find(({ position }) => position === last.position);
+  if (left && !equal(left.figure, again?.figure)) await keepLeft(trx, row.id, left.figure, left.label);
 }
 
 /** Gives a figure another name, as one step of its history. @throws NotFound */

@@ -19,6 +19,8 @@ import type { MotifGiven } from './shelf/drawer';
 const MOST_LABEL = 60;
 /** Figures that one request changes. */
 const MOST_AT_ONCE = 5000;
+/** Windows, one after the other, that had no answer to a save. */
+const MOST_WINDOWS = 1000;
 
 const name = Joi.string()
   .max(LIMITS.name)
@@ -107,8 +109,14 @@ const change = Joi.object({
   value: Joi.any(),
 });
 
+const count = Joi.number().integer().min(1);
+
 export const saveSchema = Joi.object<SaveRequest>({
   base: Joi.number().integer().min(1).required(),
+  by: Joi.object({ window: id.required(), number: count.required() }),
+  unanswered: Joi.array()
+    .items(Joi.object({ window: id.required(), from: count.required(), to: count.required() }))
+    .max(MOST_WINDOWS),
   step: position.required(),
   steps: Joi.array()
     .items(

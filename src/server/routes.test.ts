@@ -8,6 +8,7 @@ import * as unknown from '@/app/api/[...rest]/route';
 import * as one from '@/app/api/figures/[id]/route';
 import * as duplicates from '@/app/api/figures/[id]/duplicate/route';
 import * as exports from '@/app/api/figures/[id]/export/route';
+import * as histories from '@/app/api/figures/[id]/history/route';
 import * as restores from '@/app/api/figures/[id]/restore/route';
 import * as steps from '@/app/api/figures/[id]/steps/route';
 import * as all from '@/app/api/figures/route';
@@ -19,6 +20,7 @@ import { writeFigure } from '@/core/format/figure';
 import {
   OWN_HEADER,
   type FaceName,
+  type FigureHistory,
   type FigurePage,
   type FigureSummary,
   type SavedFigure,
@@ -125,6 +127,37 @@ describe('the routes of figures', () => {
     expect(refused.status).toBe(409);
     expect(await problem(refused)).toContain('another window');
     expect((await load(id)).figure.name).toBe('Theirs');
+  });
+
+  it('take a window that had no answer for who it is, and no request that comes late', async () => {
+    const { id } = await make();
+    const start = (await load(id)).figure;
+    const step = (fold: number): StoredStep => {
+      const { id: round } = start.rounds[0]!;
+      return { position: 1, label: 'Set fold', figure: setFold(start, round, fold) };
+    };
+    const put = (fold: number, number: number, from = 1): Promise<Response> => {
+      const by = { window: 'one', number };
+      const unanswered = number > from ? [{ window: 'one', from, to: number - 1 }] : [];
+      return one.PUT(request('PUT', { base: 1, step: 1, steps: [step(fold)], by, unanswered }), at(id));
+    };
+    expect((await put(10, 1)).status).toBe(200);
+    // Its answer was lost, and so was the second; the third has more in its step.
+    expect((await put(10, 2)).status).toBe(200);
+    expect((await put(15, 3)).status).toBe(200);
+    expect((await put(10, 2)).status).toBe(409);
+    const there = await load(id);
+    expect(there.figure.rounds[0]?.rule.fold).toBe(15);
+    expect([there.savedBy, there.steps.length]).toEqual([{ window: 'one', number: 3 }, 2]);
+    const { versions } = await json<FigureHistory>(await histories.GET(request('GET'), at(id)));
+    expect(versions).toEqual([]);
+    const by = { window: 'two', number: 4 };
+    const theirs = { base: 4, step: 1, steps: [step(20)], by };
+    expect((await one.PUT(request('PUT', theirs), at(id))).status).toBe(200);
+    expect((await put(16, 5)).status).toBe(409);
+    expect((await one.PUT(request('PUT', { ...theirs, base: 5, by: { window: 'x' } }), at(id))).status).toBe(
+      400,
+    );
   });
 
   it('save all or nothing', async () => {
@@ -320,7 +353,8 @@ describe('a history', () => {
     const { id } = await make({ figure: kelpCrown() });
     for (let k = 1; k <= 25; k += 1) await patchSave(id, k, k, folded(k + 2));
     const before = wholeSteps((await load(id)).steps);
-    // The drawer, the Shelf and the faces first, which came later.
+    // Saves, the drawer, the Shelf and the faces first, which came later.
+    await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });
     await knex.migrate.down({ migrationSource });

@@ -4,13 +4,14 @@
  *
  * @example
  * const draft = new DraftWriter(tab, figureId);
- * await draft.keep({ base: 7, at: 12, steps });
+ * await draft.keep({ base: 7, at: 12, steps, unanswered: [] });
  * const left = await abandonedDrafts(figureId, tab);
  */
+import equal from 'fast-deep-equal';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
-import type { HistoryStep } from '@/protocol';
+import type { HistoryStep, SaveRange } from '@/protocol';
 import { isOpen } from './presence';
 
 /** What only the browser has of a figure. */
@@ -21,6 +22,8 @@ export interface Draft {
   readonly at: number;
   /** In order of position, without gaps. */
   readonly steps: readonly HistoryStep[];
+  /** Saves that had no answer: the server may have got them. */
+  readonly unanswered: readonly SaveRange[];
 }
 
 /** A draft that a tab left behind. */
@@ -33,6 +36,8 @@ interface Head {
   readonly figureId: string;
   readonly base: number;
   readonly at: number;
+  /** Not there in what earlier versions wrote. */
+  readonly unanswered?: readonly SaveRange[];
   /** When it was written last, in milliseconds since 1970. */
   readonly written: number;
 }
@@ -71,7 +76,7 @@ function sameFrom(a: readonly HistoryStep[], b: readonly HistoryStep[]): number 
 function isSameDraft(a: Draft | null, b: Draft | null): boolean {
   if (!a || !b) return a === b;
   const same = a.base === b.base && a.at === b.at && a.steps.length === b.steps.length;
-  return same && sameFrom(a.steps, b.steps) === a.steps.length;
+  return same && equal(a.unanswered, b.unanswered) && sameFrom(a.steps, b.steps) === a.steps.length;
 }
 
 /** Writes the draft of one tab and figure, one write after another, the newest of those that wait. */
@@ -105,7 +110,7 @@ export class DraftWriter {
     }
   }
 
-  private async write({ base, at, steps }: Draft): Promise<void> {
+  private async write({ base, at, steps, unanswered }: Draft): Promise<void> {
     const { tab, figureId, written } = this;
     const same = written?.base === base ? sameFrom(steps, written.steps) : 0;
     const rows = patchSteps(steps.slice(same), steps[same - 1]?.figure ?? null);
@@ -114,7 +119,7 @@ export class DraftWriter {
     await Promise.all([
       trx.objectStore('steps').delete(rangeOf(tab, figureId, from)),
       ...rows.map((row) => trx.objectStore('steps').put({ ...row, tab, figureId })),
-      trx.objectStore('heads').put({ tab, figureId, base, at, written: Date.now() }),
+      trx.objectStore('heads').put({ tab, figureId, base, at, unanswered, written: Date.now() }),
       trx.done,
     ]);
   }
@@ -139,10 +144,10 @@ export async function abandonedDrafts(figureId: string, ownTab: string): Promise
   const db = await store();
   const heads = await db.getAllFromIndex('heads', 'figureId', figureId);
   const drafts: LeftDraft[] = [];
-  for (const { tab, base, at } of heads.sort((a, b) => b.written - a.written)) {
+  for (const { tab, base, at, unanswered = [] } of heads.sort((a, b) => b.written - a.written)) {
     if (tab !== ownTab && (await isOpen(tab))) continue;
     const rows = await db.getAll('steps', rangeOf(tab, figureId));
-    drafts.push({ tab, base, at, steps: wholeSteps(rows) });
+    drafts.push({ tab, base, at, unanswered, steps: wholeSteps(rows) });
   }
   return drafts;
 }

@@ -14,7 +14,14 @@ const POINTER = partsOf<PointerSlice>({ pointer: true, lit: true });
 
 /** What no pane shows. */
 const UNDRAWN = new Set([
-  ...partsOf<SavingSlice>({ revision: true, save: true, working: true, refusal: true, others: true }),
+  ...partsOf<SavingSlice>({
+    revision: true,
+    openedAfter: true,
+    save: true,
+    working: true,
+    refusal: true,
+    others: true,
+  }),
   ...partsOf<OptionsSlice>({ nudge: true, lastSides: true, hand: true, stamp: true, copiedPaint: true }),
 ]);
 

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, wholeSteps } from '@/core/figure';
 import { stepBack } from '../../tests/help/editor';
-import type { HistoryStep, SavedFigure, SaveRequest } from '@/protocol';
+import { isAmong, type HistoryStep, type SavedFigure, type SaveId, type SaveRequest } from '@/protocol';
 import { abandonedDrafts } from './drafts';
 import { act, createEditor } from './editor';
 import { shownFigure, type Editor } from './editorState';
@@ -17,7 +17,8 @@ class FakeServer {
   revision = 1;
   step = 0;
   steps: HistoryStep[] = [{ position: 0, label: 'Start', figure: newFigure('Test', 'a') }];
-  mode: 'well' | 'gone' | 'slow' = 'well';
+  mode: 'well' | 'gone' | 'slow' | 'dies' = 'well';
+  savedBy: SaveId | null = null;
   isDeleted = false;
   /** Folds that it refuses. */
   refuses: number | null = null;
@@ -42,7 +43,9 @@ class FakeServer {
     }
     if (this.isDeleted) return Response.json({ error: 'no such figure' }, { status: 404 });
     if (init.method === 'GET') return Response.json(this.asked(new URL(address, 'http://x').searchParams));
-    return this.saves(JSON.parse(init.body ?? '') as SaveRequest);
+    const answer = this.saves(JSON.parse(init.body ?? '') as SaveRequest);
+    if (this.mode === 'dies') throw new TypeError('no answer');
+    return answer;
   };
 
   private asked(query: URLSearchParams): unknown {
@@ -55,7 +58,9 @@ class FakeServer {
 
   private saves(request: SaveRequest): Response {
     this.requests.push(request);
-    if (request.base !== this.revision) return Response.json({ error: 'changed elsewhere' }, { status: 409 });
+    const isTheirs = isAmong(this.savedBy, request.unanswered ?? []);
+    if (request.base !== this.revision && !isTheirs)
+      return Response.json({ error: 'changed elsewhere' }, { status: 409 });
     const from = request.steps[0]?.position ?? Infinity;
     const kept = this.steps.filter(({ position }) => position < from);
     const steps = [...kept, ...wholeSteps(request.steps, kept[kept.length - 1]?.figure ?? null)];
@@ -64,6 +69,7 @@ class FakeServer {
     this.steps = steps;
     this.step = request.step;
     this.revision += 1;
+    this.savedBy = request.by ?? null;
     return Response.json(this.summary());
   }
 
@@ -72,9 +78,9 @@ class FakeServer {
   }
 
   saved(): SavedFigure {
-    const { step, steps, revision } = this;
+    const { step, steps, revision, savedBy } = this;
     const { figure } = steps.find(({ position }) => position === step)!;
-    return { id: this.id, name: 'Test', revision, updatedAt: '', figure, step, steps };
+    return { id: this.id, name: 'Test', revision, updatedAt: '', figure, step, steps, savedBy };
   }
 
   get fold(): number | undefined {
@@ -106,7 +112,8 @@ const open = async (): Promise<void> => {
   saver = followSaves(editor, notices);
   await saver.restored;
 };
-const fold = (value: number): void => act(editor, 'Set fold', (figure) => setFold(figure, 'a', value));
+const fold = (value: number, mergeKey: string | null = null): void =>
+  act(editor, 'Set fold', (figure) => setFold(figure, 'a', value), mergeKey);
 const shownFold = (): number | undefined => shownFigure(editor.getState()).rounds[0]?.rule.fold;
 const drafts = async () => abandonedDrafts(fake.id, await ownTab());
 const keptSteps = async () => (await drafts()).map(({ steps }) => steps.length);
@@ -242,10 +249,10 @@ describe('saving', () => {
     arrive();
     await pass(600);
     expect(editor.getState().save.kind).toBe('saved');
-    expect([fake.revision, editor.getState().revision, fake.fold]).toEqual([2, 2, 5]);
+    expect([editor.getState().revision, fake.fold, fake.steps.length]).toEqual([fake.revision, 5, 2]);
     fold(6);
     await pass(400);
-    expect([fake.revision, fake.fold, fake.steps.length]).toEqual([3, 6, 3]);
+    expect([editor.getState().revision, fake.fold, fake.steps.length]).toEqual([fake.revision, 6, 3]);
     expect(await drafts()).toEqual([]);
   });
 
@@ -266,6 +273,51 @@ describe('saving', () => {
     fold(7);
     await pass(1000);
     expect([editor.getState().save.kind, fake.fold, fake.steps.length]).toEqual(['saved', 7, 4]);
+  });
+
+  it('whose answer is lost is no change from elsewhere, also where its step has more in it since', async () => {
+    fold(4);
+    fake.mode = 'dies';
+    fold(10, 'fold');
+    await pass(300);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([10, 'failing']);
+    fold(14, 'fold');
+    fold(15, 'fold');
+    await pass(2000);
+    fake.mode = 'well';
+    await pass(20_000);
+    expect(editor.getState().save.kind).toBe('saved');
+    expect([fake.fold, fake.steps.length, shownFold(), editor.getState().history.at]).toEqual([15, 3, 15, 2]);
+    expect(editor.getState().revision).toBe(fake.revision);
+    expect(await drafts()).toEqual([]);
+  });
+
+  it('whose answer is lost, and whose page is gone too, is gone on from at the next visit', async () => {
+    fake.mode = 'dies';
+    fold(10, 'fold');
+    await pass(300);
+    fake.mode = 'gone';
+    fold(14, 'fold');
+    saver.end();
+    await pass(50);
+    fake.mode = 'well';
+    await open();
+    await pass(600);
+    expect([editor.getState().save.kind, shownFold(), fake.fold]).toEqual(['saved', 14, 14]);
+    expect([fake.steps.length, editor.getState().history.steps.length]).toEqual([2, 2]);
+  });
+
+  it('whose answer is lost gives way to another window that saved after it', async () => {
+    fake.mode = 'dies';
+    fold(10);
+    await pass(300);
+    fake.mode = 'well';
+    const [start] = fake.steps;
+    fake.steps = [start!, { position: 1, label: 'Set fold', figure: setFold(start!.figure, 'a', 77) }];
+    fake.revision += 1;
+    fake.savedBy = { window: 'another', number: 1 };
+    await pass(20_000);
+    expect(editor.getState().save.kind).toBe('conflict');
   });
 
   it('sends what is unsaved on leaving, also during a save', async () => {

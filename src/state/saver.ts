@@ -8,12 +8,13 @@
 import equal from 'fast-deep-equal';
 
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
-import type { HistoryStep, SaveRequest } from '@/protocol';
+import { type FigureSummary, isAmong, type SaveRequest } from '@/protocol';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
 import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
 import type { Editor } from './editorState';
 import type { SaveState } from './slices/saving';
 import { ownTab } from './presence';
+import { SaveNumbers } from './saveNumbers';
 import { server, ServerProblem } from './server';
 import { undoerOf, type Undoer } from './undoer';
 
@@ -30,6 +31,8 @@ const MOST_CHARACTERS = 4_000_000;
 const MOST_KEEPALIVE = 60_000;
 /** Answers after which the same request would be answered the same. */
 const REFUSED: ReadonlySet<number> = new Set([400, 413, 422]);
+/** Answers that say that nothing was saved. */
+const UNTAKEN: ReadonlySet<number> = new Set([...REFUSED, 404, 409]);
 /** What a refusal is, by its status; others are tried again. */
 const KINDS: Readonly<Record<number, 'conflict' | 'gone'>> = { 409: 'conflict', 404: 'gone' };
 
@@ -58,21 +61,6 @@ function requestOf(history: History, base: number, upTo = Infinity): SaveRequest
 /** True where a history differs from what the server was last told. */
 const isDirty = (history: History, savedAt: number): boolean =>
   history.unsavedFrom !== Infinity || history.at !== savedAt;
-
-/**
- * The first position that a server with these steps has not got, where all of them are ours and some of them those that it was not
- * known to have; else null.
- */
-function ownedUpTo({ steps, unsavedFrom }: History, theirs: readonly HistoryStep[]): number | null {
-  const ours = new Map(steps.map(({ position, figure }) => [position, figure]));
-  const first = steps[0]?.position ?? 0;
-  const last = theirs[theirs.length - 1]?.position ?? -1;
-  const isOurs = theirs.every(
-    ({ position, figure }) => position < first || equal(ours.get(position), figure),
-  );
-  if (!isOurs || last < unsavedFrom) return null;
-  return ours.has(last + 1) ? last + 1 : Infinity;
-}
 
 /** A person has to say how it goes on. */
 const isStopped = ({ kind }: SaveState): boolean => kind === 'conflict' || kind === 'gone';
@@ -106,6 +94,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   let ended = false;
   /** What is on its way to the server: from which position, and to which revision. */
   let sent: { readonly from: number; readonly base: number } | null = null;
+  const numbers = new SaveNumbers();
   /** The server refused a step: those after the one that is shown are held back. */
   let refused = false;
   let writer: DraftWriter | null = null;
@@ -117,7 +106,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     if (!isDirty(history, savedAt) && !sent) return null;
     const from = Math.min(history.unsavedFrom, sent?.from ?? Infinity);
     const steps = history.steps.filter(({ position }) => position >= from);
-    return { base: sent?.base ?? revision, at: history.at, steps };
+    return { base: sent?.base ?? revision, at: history.at, steps, unanswered: numbers.unanswered };
   };
 
   const keep = async (): Promise<void> => {
@@ -136,21 +125,30 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   };
 
   /**
-   * Goes on from what the server has where that came from here: a page that is left sends what it has not saved, and the next one may
-   * have been opened before that arrived. @returns false where it came from elsewhere
+   * Sends a save by its number: where its answer is lost, the next one tells the server that it may have been this window that changed
+   * the figure. The browser keeps that number too.
    */
-  const adopt = async (unsavedFrom: number): Promise<boolean> => {
+  const sendSave = async (request: SaveRequest, keepalive = false): Promise<FigureSummary> => {
+    const known = { ...request, ...numbers.next() };
+    void keep();
+    try {
+      const summary = await server.save(id, known, keepalive);
+      numbers.answered();
+      return summary;
+    } catch (error) {
+      if (error instanceof ServerProblem && UNTAKEN.has(error.status)) numbers.refused();
+      throw error;
+    }
+  };
+
+  /** Goes on from what the server has where another window brought the figure to the same state. @returns false where it did not */
+  const agree = async (): Promise<boolean> => {
     const there = await server.load(id).catch(() => null);
-    if (!there) return false;
-    const { history } = editor.getState();
-    const theirs = wholeSteps(there.steps);
-    const next = ownedUpTo({ ...history, unsavedFrom }, theirs);
-    const isSame = equal(there.figure, figureOf(history));
-    if (next === null && !isSame) return false;
+    if (!there || !equal(there.figure, figureOf(editor.getState().history))) return false;
     savedAt = there.step;
     editor.setState({
       revision: there.revision,
-      history: next === null ? historyOf(theirs, there.step) : { ...history, unsavedFrom: next },
+      history: historyOf(wholeSteps(there.steps), there.step),
       save: { kind: 'saved', at: there.updatedAt },
     });
     keepSoon();
@@ -164,7 +162,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     sent = { from: history.unsavedFrom, base: revision };
     editor.setState({ save: { kind: 'waiting' }, history: { ...history, unsavedFrom: Infinity } });
     try {
-      const summary = await server.save(id, request);
+      const summary = await sendSave(request);
       savedAt = request.step;
       retry = FIRST_RETRY;
       refused = false;
@@ -181,7 +179,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     } catch (error) {
       const problem =
         error instanceof ServerProblem ? error : new ServerProblem(0, 'The figure could not be saved.');
-      if (problem.status === 409 && (await adopt(history.unsavedFrom))) return;
+      if (problem.status === 409 && (await agree())) return;
       refused = REFUSED.has(problem.status);
       editor.setState((state) => ({
         history: { ...state.history, unsavedFrom: Math.min(state.history.unsavedFrom, history.unsavedFrom) },
@@ -237,7 +235,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
       void run().catch(() => undefined);
       return;
     }
-    server.save(id, request, true).then(
+    sendSave(request, true).then(
       (summary) => {
         // The page lives on (it was only hidden): what was sent is saved.
         savedAt = request.step;
@@ -262,6 +260,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     const [newest, ...others] = await abandonedDrafts(id, tab);
     writer = new DraftWriter(tab, id);
     if (newest) {
+      numbers.takeUp(newest.unanswered);
       const count = takeUp(editor, newest);
       if (count > 0) {
         const what = count === 1 ? 'One change' : `${count} changes`;
@@ -335,8 +334,8 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
  * as if the other window had saved first: the person is asked.
  * @returns how many changes came back; 0 where the server has them
  */
-function takeUp(editor: Editor, { base, at, steps }: Draft): number {
-  const { history, revision } = editor.getState();
+function takeUp(editor: Editor, { base, at, steps, unanswered }: Draft): number {
+  const { history, revision, openedAfter } = editor.getState();
   const shown = steps.find(({ position }) => position === at);
   const [first] = steps;
   if (!first || !shown) {
@@ -351,7 +350,7 @@ function takeUp(editor: Editor, { base, at, steps }: Draft): number {
   const there = steps.find(
     ({ position, figure }) => position === history.at && equal(figure, figureOf(history)),
   );
-  const fits = base === revision || there !== undefined;
+  const fits = base === revision || isAmong(openedAfter, unanswered) || there !== undefined;
   const unsavedFrom = base !== revision && there ? there.position + 1 : first.position;
   const before = history.steps.filter(({ position }) => position < first.position);
   const isJoined = before[before.length - 1]?.position === first.position - 1;

@@ -172,6 +172,32 @@ test('a reload instead of an answer asks again; a figure taken off the Shelf els
   await expect(other.getByText('1 shape, 33-fold')).toBeVisible();
 });
 
+test('a save whose answer is lost is no change from another window', async ({ page }) => {
+  await makeFigure(page);
+  await drawPetal(page);
+  await saved(page);
+  const address = '**/api/figures/*';
+  let lost = 0;
+  await page.route(address, async (route) => {
+    if (route.request().method() !== 'PUT') return route.continue();
+    await route.fetch();
+    lost += 1;
+    return route.abort();
+  });
+  const status = page.getByRole('status').first();
+  await setFold(page, 10);
+  await expect(status).toHaveText('not saved');
+  // These go into the step that the server has already.
+  await setFold(page, 14);
+  await setFold(page, 15);
+  await page.unroute(address);
+  await saved(page);
+  expect(lost).toBeGreaterThan(0);
+  await page.reload();
+  await opened(page);
+  await expect(page.getByText('1 shape, 15-fold')).toBeVisible();
+});
+
 test('what was done after going back is there again as it was left, with what was undone', async ({
   page,
   context,

@@ -11,6 +11,7 @@ export const editorOf = (figure: Figure): Editor =>
     updatedAt: '',
     figure,
     step: 0,
+    savedBy: null,
     steps: [{ position: 0, label: 'Start', figure }],
   });
 

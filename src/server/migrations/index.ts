@@ -6,9 +6,10 @@ import { figures } from './figures';
 import type { Migration } from './migration';
 import { patches } from './patches';
 import { pictures } from './pictures';
+import { saves } from './saves';
 import { shelf } from './shelf';
 
-const ALL: readonly Migration[] = [figures, pictures, patches, faces, shelf, drawer];
+const ALL: readonly Migration[] = [figures, pictures, patches, faces, shelf, drawer, saves];
 
 /** Migrations as part of the program, so that a bundled server finds them. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -18,6 +18,9 @@ export interface FigureRow {
   /** Its highest fold. */
   fold: number | null;
   collection: string | null;
+  /** The window that made this revision, if one did, and which of its saves that was. */
+  saved_by: string | null;
+  save_number: number | null;
 }
 
 export const summaryOf = (row: FigureRow, labels: readonly string[] = []): FigureSummary => ({

@@ -1,4 +1,4 @@
-import type { SavedFigure } from '@/protocol';
+import type { SavedFigure, SaveId } from '@/protocol';
 
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: string }
@@ -11,6 +11,8 @@ export type SaveState =
 /** What becomes of the figure: whether it is saved, what is being worked out, and what was not taken. No pane shows it. */
 export interface SavingSlice {
   readonly revision: number;
+  /** The save that made the revision which was opened; null where it came from no window. */
+  readonly openedAfter: SaveId | null;
   readonly save: SaveState;
   /** A step whose outlines are being worked out; null where none is. Nothing else is done meanwhile. */
   readonly working: {
@@ -26,6 +28,7 @@ export interface SavingSlice {
 
 export const startSaving = (saved: SavedFigure): SavingSlice => ({
   revision: saved.revision,
+  openedAfter: saved.savedBy,
   save: { kind: 'saved', at: saved.updatedAt },
   working: null,
   refusal: null,

@@ -23,13 +23,26 @@ function saveWords(save: SaveState): string {
   }
 }
 
+/** The reason why something is not saved, and that it is tried again where it is; nothing where there is none. */
+function whyUnsaved(save: SaveState): string | undefined {
+  switch (save.kind) {
+    case 'failing':
+      return `${save.message} Trying again.`;
+    case 'conflict':
+    case 'gone':
+      return save.message;
+    default:
+      return undefined;
+  }
+}
+
 function SaveStatus() {
   const save = useEditorState((state) => state.save);
   const bad = save.kind !== 'saved' && save.kind !== 'waiting';
   return (
     <span
       role="status"
-      title={bad ? `${save.message} Trying again.` : undefined}
+      title={whyUnsaved(save)}
       suppressHydrationWarning
       className={`font-mono text-[12px] whitespace-nowrap max-[1180px]:hidden ${bad ? 'text-coral-text max-[1180px]:inline' : 'text-muted'}`}
     >

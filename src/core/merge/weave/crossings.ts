@@ -3,9 +3,10 @@
  * lines meet there.
  *
  * @example
- * const { crossings, crowds } = crossingsAmong(strands, ({ line }) => widths[line] / 2, gap, 1e-9);
+ * const { crossings, crowds } = crossingsAmong(alikeAmong(strands, fold), ({ line }) => widths[line] / 2, gap, 1e-9);
  */
 import { add, type Point, scaleBy } from '@/core/curve';
+import type { Alike } from './alike';
 import { crowdsAmong, type Crowd } from './crowds';
 import { extentOf, nearOnes, shiftTo, spansMeet, type Extent, type Span } from './extents';
 import { joining } from '@/core/number';
@@ -28,14 +29,15 @@ export interface Found {
  * @param tolerance how near points are that are one
  */
 export function crossingsAmong(
-  strands: readonly Strand[],
+  alike: Alike,
   halfOf: (strand: Strand) => number,
   gap: number,
   tolerance: number,
 ): Found {
-  const { pairs, crowded } = pairsAmong(strands, halfOf, gap, tolerance);
+  const { strands } = alike;
+  const { pairs, crowded } = pairsAmong(alike, halfOf, gap, tolerance);
   const near = nearOnes(strands, pairs, halfOf);
-  const extents = new Map([...near].map((k) => [k, extentOf(strands, pairs[k] as Pair, halfOf, gap)]));
+  const extents = extentsOf(alike, pairs, near, (pair) => extentOf(strands, pair, halfOf, gap));
 
   // Meetings of the same two strands whose bands overlap in one are one crossing.
   const sets = joining(pairs.length);
@@ -72,6 +74,28 @@ export function crossingsAmong(
     ),
     crowded,
   };
+}
+
+/** How far bands overlap around some meetings: worked out once for all that turns make of one another. */
+function extentsOf(
+  alike: Alike,
+  pairs: readonly Pair[],
+  some: ReadonlySet<number>,
+  work: (pair: Pair) => Extent,
+): Map<number, Extent> {
+  const known = new Map<string, Extent>();
+  const extents = new Map<number, Extent>();
+  for (const k of some) {
+    const pair = pairs[k] as Pair;
+    const [a, b] = pair.spots;
+    // Lengths along copies are the same to the last digit.
+    const name = alike.nameOf(a.strand, b.strand);
+    const place = name && `${name} ${a.along} ${b.along}`;
+    const extent = (place && known.get(place)) || work(pair);
+    if (place) known.set(place, extent);
+    extents.set(k, extent);
+  }
+  return extents;
 }
 
 /** For each role of a meeting, the role that the same strand has in another one of the same strands. */

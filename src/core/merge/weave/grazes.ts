@@ -1,4 +1,5 @@
 import { between, lengthUntil, nearestOnPath, type Point, stationsAlong } from '@/core/curve';
+import { type Alike, onceForAll } from './alike';
 import { onStrand, pieceOf, pointOnStrand, type Strand } from './strands';
 import { folds } from './trail';
 
@@ -22,20 +23,26 @@ interface Sample {
   readonly at: Point;
 }
 
-function samplesOf(strands: readonly Strand[], halfOf: (strand: Strand) => number): Sample[][] {
+function samplesOf(alike: Alike, halfOf: (strand: Strand) => number): Sample[][] {
+  const { strands } = alike;
   const wanted = strands.reduce((sum, strand) => sum + strand.length / halfOf(strand), 0);
   const sparse = Math.max(1, wanted / MOST_SAMPLES);
-  return strands.map((strand, k) => {
-    const count = Math.max(4, Math.ceil(strand.length / (halfOf(strand) * sparse)));
+  const along = onceForAll(alike, (a) => {
+    const { path, length } = strands[a] as Strand;
+    const count = Math.max(4, Math.ceil(length / (halfOf(strands[a] as Strand) * sparse)));
     const alongs = Array.from(
-      { length: strand.path.closed ? count : count + 1 },
-      (_, index) => (index * strand.length) / count,
+      { length: path.closed ? count : count + 1 },
+      (_, index) => (index * length) / count,
     );
-    return stationsAlong(strand.path, alongs).map(({ point }, index) => ({
-      strand: k,
+    return stationsAlong(path, alongs).map(({ point }, k) => ({ at: point, along: alongs[k] ?? 0 }));
+  });
+  return strands.map((_, strand) => {
+    const { found, steps } = along(strand, strand);
+    return found.map(({ at, along: length }, index) => ({
+      strand,
       index,
-      along: alongs[index] ?? 0,
-      at: point,
+      along: length,
+      at: alike.turnedPoint(at, steps),
     }));
   });
 }
@@ -59,11 +66,12 @@ type Near = Map<number, { away: number; sample: Sample }>;
  * @param isKnown true for places on a strand whose overlap with another belongs to a crossing
  */
 export function grazesAmong(
-  strands: readonly Strand[],
+  alike: Alike,
   halfOf: (strand: Strand) => number,
   isKnown: (a: number, along: number, b: number) => boolean,
 ): Graze[] {
-  const samples = samplesOf(strands, halfOf);
+  const { strands } = alike;
+  const samples = samplesOf(alike, halfOf);
   const widest = Math.max(...strands.map(halfOf));
   const size = 2 * widest;
   const cells = new Map<number, Sample[]>();
@@ -88,7 +96,7 @@ export function grazesAmong(
     for (let x = cx - 1; x <= cx + 1; x += 1)
       for (let y = cy - 1; y <= cy + 1; y += 1)
         for (const sample of cells.get(nameOf(x, y)) ?? []) {
-          if (sample.strand < strand) continue;
+          if (!looksFor(alike, strand, sample.strand)) continue;
           if (Math.abs(sample.at.x - at.x) > size || Math.abs(sample.at.y - at.y) > size) continue;
           const other = strands[sample.strand] as Strand;
           const wide = halfOf(own) + halfOf(other);
@@ -103,8 +111,10 @@ export function grazesAmong(
         }
     return near;
   };
+  const areCopies = strands.every(({ copy }) => copy !== null);
   const grazes: Graze[] = [];
   samples.forEach((list, a) => {
+    if (areCopies && alike.stepOf(a) > 0) return;
     const own = strands[a] as Strand;
     const nears = list.map(nearOf);
     const at = (k: number): Near | undefined =>
@@ -129,8 +139,38 @@ export function grazesAmong(
       }
     });
   });
-  return grazes;
+  return grazes.flatMap((graze) => turnedGrazes(alike, graze)).sort(inOrder);
 }
+
+/**
+ * True where places of two strands are looked for along the first of them: along one of the two, and of two copies only along the first
+ * copy, as what is found there is turned.
+ */
+function looksFor({ strands, fold }: Alike, a: number, b: number): boolean {
+  const [p, q] = [strands[a]?.copy, strands[b]?.copy];
+  if (!p || !q) return a <= b;
+  if (p.step > 0) return false;
+  if (p.first !== q.first) return p.first < q.first;
+  return 2 * ((q.step - p.step + fold) % fold) <= fold;
+}
+
+/** A place between two strands with those that turns make of it, each once, the strand that comes first as the first of them. */
+function turnedGrazes(alike: Alike, { at, spots: [a, b], length }: Graze): Graze[] {
+  const { fold, strands } = alike;
+  const [p, q] = [strands[a.strand]?.copy, strands[b.strand]?.copy];
+  // Half a turn that takes two strands to one another takes each place to one that is found as well.
+  const isHalf = p && q && p.first === q.first && 2 * Math.abs(q.step - p.step) === fold;
+  const count = p && q ? (isHalf ? fold / 2 : fold) : 1;
+  return Array.from({ length: count }, (_, steps): Graze => {
+    const one = { strand: alike.turned(a.strand, steps), along: a.along };
+    const other = { strand: alike.turned(b.strand, steps), along: b.along };
+    const spots: Graze['spots'] = one.strand <= other.strand ? [one, other] : [other, one];
+    return { at: alike.turnedPoint(at, steps), spots, length };
+  });
+}
+
+const inOrder = ({ spots: [a, b] }: Graze, { spots: [p, q] }: Graze): number =>
+  a.strand - p.strand || a.along - p.along || b.strand - q.strand;
 
 /** True where a strand folds back between two lengths, whichever way round. */
 function foldsAt(strand: Strand, a: number, b: number, half: number): boolean {

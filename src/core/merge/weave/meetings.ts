@@ -2,7 +2,7 @@
  * Where middle lines meet, and where bands overlap beside that: pairs of strands at a place, before it is known which are one crossing.
  *
  * @example
- * const { pairs, crowded } = pairsAmong(strands, ({ line }) => widths[line] / 2, gap, 1e-9);
+ * const { pairs, crowded } = pairsAmong(alikeAmong(strands, fold), ({ line }) => widths[line] / 2, gap, 1e-9);
  */
 import {
   arcLength,
@@ -16,6 +16,7 @@ import {
   pointAt,
   scaleBy,
 } from '@/core/curve';
+import { type Alike, onceForAll } from './alike';
 import { grazesAmong } from './grazes';
 import { directionsOn, type Strand } from './strands';
 
@@ -33,8 +34,32 @@ interface Spot {
 const overlap = (a: Bounds, b: Bounds, by: number): boolean =>
   a.left <= b.right + by && b.left <= a.right + by && a.top <= b.bottom + by && b.top <= a.bottom + by;
 
+/** Where two strands meet at an angle, or one of them itself. */
+function meetingsOfTwo(
+  p: Strand,
+  q: Strand,
+  tolerance: number,
+): { readonly at: Point; readonly alongs: readonly [number, number] }[] {
+  if (!overlap(p.box, q.box, tolerance)) return [];
+  return p.path.segments.flatMap((s, i) =>
+    q.path.segments.flatMap((t, j) => {
+      if (p === q && j <= i) return [];
+      return crossingsOf(s, t).flatMap(({ s: u, t: v }) => {
+        const sine = Math.abs(cross(directionAt(s, u), directionAt(t, v)));
+        if (sine < LEAST_SINE) return [];
+        const alongs = [
+          (p.starts[i] ?? 0) + arcLength(partOf(s, 0, u)),
+          (q.starts[j] ?? 0) + arcLength(partOf(t, 0, v)),
+        ] as const;
+        return [{ at: pointAt(s, u), alongs }];
+      });
+    }),
+  );
+}
+
 /** Where middle lines meet at an angle, each place once, with the strands that come through it. */
-function meetings(strands: readonly Strand[], tolerance: number): { at: Point; spots: Spot[] }[] {
+function meetings(alike: Alike, tolerance: number): { at: Point; spots: Spot[] }[] {
+  const { strands } = alike;
   const found: { at: Point; spots: Spot[] }[] = [];
   const cells = new Map<string, number[]>();
   const size = Math.max(tolerance * 1000, 1e-6);
@@ -63,23 +88,17 @@ function meetings(strands: readonly Strand[], tolerance: number): { at: Point; s
       if (!had) place.spots.push(spot);
     }
   };
+  const between = onceForAll(alike, (a, b) =>
+    meetingsOfTwo(strands[a] as Strand, strands[b] as Strand, tolerance),
+  );
   for (let a = 0; a < strands.length; a += 1)
     for (let b = a; b < strands.length; b += 1) {
-      const [p, q] = [strands[a] as Strand, strands[b] as Strand];
-      if (!overlap(p.box, q.box, tolerance)) continue;
-      p.path.segments.forEach((s, i) =>
-        q.path.segments.forEach((t, j) => {
-          if (a === b && j <= i) return;
-          for (const { s: u, t: v } of crossingsOf(s, t)) {
-            const sine = Math.abs(cross(directionAt(s, u), directionAt(t, v)));
-            if (sine < LEAST_SINE) continue;
-            put(pointAt(s, u), [
-              { strand: a, along: (p.starts[i] ?? 0) + arcLength(partOf(s, 0, u)) },
-              { strand: b, along: (q.starts[j] ?? 0) + arcLength(partOf(t, 0, v)) },
-            ]);
-          }
-        }),
-      );
+      const { found: places, steps } = between(a, b);
+      for (const { at, alongs } of places)
+        put(alike.turnedPoint(at, steps), [
+          { strand: a, along: alongs[0] },
+          { strand: b, along: alongs[1] },
+        ]);
     }
   // Where a line ends on another it does not pass.
   const passes = ({ strand, along }: Spot): boolean => {
@@ -124,11 +143,12 @@ function pairOf(
 
 /** Where bands overlap and their middle lines do not meet, as meetings. */
 function grazingPairs(
-  strands: readonly Strand[],
+  alike: Alike,
   pairs: readonly Pair[],
   halfOf: (strand: Strand) => number,
   halves: (pair: Pair) => number,
 ): Pair[] {
+  const { strands } = alike;
   const known = new Map<string, { along: number; reach: number }[]>();
   for (const pair of pairs)
     for (const [mine, other] of [pair.spots, [pair.spots[1], pair.spots[0]]] as const) {
@@ -143,7 +163,7 @@ function grazingPairs(
       return (path.closed ? Math.min(apart, length - apart) : apart) < reach;
     });
   };
-  return grazesAmong(strands, halfOf, isKnown).map(({ at, spots, length }): Pair => {
+  return grazesAmong(alike, halfOf, isKnown).map(({ at, spots, length }): Pair => {
     const wide = spots.reduce((sum, { strand }) => sum + halfOf(strands[strand] as Strand), 0);
     return { at, spots, sine: Math.max(LEAST_SINE, wide / (wide + length)), isThrough: false, place: null };
   });
@@ -157,13 +177,14 @@ function grazingPairs(
  * @returns with them where so many lines meet in one point that nothing is tried
  */
 export function pairsAmong(
-  strands: readonly Strand[],
+  alike: Alike,
   halfOf: (strand: Strand) => number,
   gap: number,
   tolerance: number,
 ): { readonly pairs: readonly Pair[]; readonly crowded: readonly Point[] } {
+  const { strands } = alike;
   const crowded: Point[] = [];
-  const pairs = meetings(strands, tolerance).flatMap(({ at, spots }, k): Pair[] => {
+  const pairs = meetings(alike, tolerance).flatMap(({ at, spots }, k): Pair[] => {
     if (spots.length > MOST_IN_ONE) {
       crowded.push(at);
       return [];
@@ -175,5 +196,5 @@ export function pairsAmong(
   });
   const halves = (pair: Pair): number =>
     pair.spots.reduce((sum, { strand }) => sum + halfOf(strands[strand] as Strand), gap);
-  return { pairs: [...pairs, ...grazingPairs(strands, pairs, halfOf, halves)], crowded };
+  return { pairs: [...pairs, ...grazingPairs(alike, pairs, halfOf, halves)], crowded };
 }

@@ -8,7 +8,6 @@ import {
   arcLength,
   type Bounds,
   boundsOfPaths,
-  compose,
   directionAt,
   distance,
   mapPath,
@@ -36,6 +35,11 @@ export interface Strand {
   readonly length: number;
   /** Lengths at which its segments begin. */
   readonly starts: readonly number[];
+  /**
+   * Where each turn of the whole makes another strand of it: the first of them, and by how many steps it is turned from that; lengths are the
+   * same along all of them. Null where some of them lie on one another.
+   */
+  readonly copy: { readonly first: number; readonly step: number } | null;
 }
 
 const MOST_STRANDS = 800;
@@ -47,7 +51,7 @@ const strandOf = (line: number, path: Path): Strand => {
     length += arcLength(segment);
     return before;
   });
-  return { line, path, box: boundsOfPaths([path]), length, starts };
+  return { line, path, box: boundsOfPaths([path]), length, starts, copy: null };
 };
 
 /**
@@ -62,21 +66,29 @@ export function strandsOf(
   tolerance: number,
 ): Strand[] {
   const strands: Strand[] = [];
+  /** For each path as it is and reflected: the strands that came of it, in the order of turns. */
+  const copies: number[][] = [];
   lines.forEach(({ paths }, line) => {
-    const maps = Array.from({ length: fold }, (_, step) => turnMap(turn(step, fold))).flatMap((map) =>
-      mirror ? [map, compose(map, MIRROR)] : [map],
-    );
+    const own = mirror ? [...paths, ...paths.map((path) => mapPath(path, MIRROR))] : paths;
     const first = strands.length;
-    for (const map of maps)
-      for (const path of paths) {
-        const made = strandOf(line, mapPath(path, map));
-        if (strands.slice(first).some((other) => isSameStrand(other, made, tolerance))) continue;
+    const of = own.map((): number[] => []);
+    for (let step = 0; step < fold; step += 1)
+      own.forEach((path, k) => {
+        const made = strandOf(line, mapPath(path, turnMap(turn(step, fold))));
+        if (strands.slice(first).some((other) => isSameStrand(other, made, tolerance))) return;
         if (strands.length >= MOST_STRANDS) throw new MergeFailed(finding('weave.lines', MOST_STRANDS));
-        strands.push(made);
-      }
+        of[k]?.push(strands.push(made) - 1);
+      });
+    copies.push(...of);
   });
   const single = asOneLine(strands, 100 * tolerance);
-  return single ? single.map(({ line, path }) => strandOf(line, path)) : strands;
+  if (single) return single.map(({ line, path }) => strandOf(line, path));
+  for (const list of copies) {
+    const [first = 0] = list;
+    if (list.length === fold)
+      list.forEach((k, step) => (strands[k] = { ...(strands[k] as Strand), copy: { first, step } }));
+  }
+  return strands;
 }
 
 const isSameStrand = (a: Strand, b: Strand, tolerance: number): boolean =>

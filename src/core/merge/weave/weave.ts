@@ -17,6 +17,7 @@ import { NO_TURN, type Turn } from '@/core/number';
 import { bandsOf, type BandCap, type BandJoin, type BandLook } from '../band';
 import { mergeNow } from '../engine';
 import type { MergeOperand, MergePart, MergeShape, WovenCrossing } from '../merge';
+import { alikeAmong } from './alike';
 import { crossingsAmong } from './crossings';
 import { refsOf, stepsKept, turnedBy, turnedCrossings } from './orbits';
 import { overUnder, visitsAlong } from './overUnder';
@@ -80,7 +81,7 @@ export function weaveOf(request: WeaveRequest): Woven {
   const tolerance = 1e-9 * reach;
   const strands = strandsOf(request.lines, request.fold, request.mirror, tolerance);
   const halfOf = ({ line }: Strand): number => (request.lines[line]?.width ?? 0) / 2;
-  const found = crossingsAmong(strands, halfOf, request.gap, tolerance);
+  const found = crossingsAmong(alikeAmong(strands, request.fold), halfOf, request.gap, tolerance);
   const { crossings } = found;
   const turned = turnedCrossings(strands, crossings, request.fold, tolerance);
   const refs = refsOf(strands, crossings, turned);

@@ -45,17 +45,6 @@ class Recorder {
   setTransform(...m: Matrix): void {
     this.matrix = m;
   }
-  transform(...[a, b, c, d, e, f]: Matrix): void {
-    const [A, B, C, D, E, F] = this.matrix;
-    this.matrix = [
-      A * a + C * b,
-      B * a + D * b,
-      A * c + C * d,
-      B * c + D * d,
-      A * e + C * f + E,
-      B * e + D * f + F,
-    ];
-  }
   createLinearGradient(): unknown {
     return { addColorStop: (at: number, colour: string) => this.stops.push([at, colour]) };
   }

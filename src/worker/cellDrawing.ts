@@ -104,15 +104,17 @@ export function drawCopies(
   const acts = actsOf(surface, drawing, frame);
   surface.globalAlpha = frame.outline === null ? opacity : 1;
   for (let k = from; k < to; k += 1) {
-    surface.setTransform(cos, sin, -sin, cos, x, y);
     const at = 6 * k;
-    surface.transform(
-      places[at] ?? 1,
-      places[at + 1] ?? 0,
-      places[at + 2] ?? 0,
-      places[at + 3] ?? 1,
-      places[at + 4] ?? 0,
-      places[at + 5] ?? 0,
+    const [a, b, c, d] = [places[at] ?? 1, places[at + 1] ?? 0, places[at + 2] ?? 0, places[at + 3] ?? 1];
+    const [e, f] = [places[at + 4] ?? 0, places[at + 5] ?? 0];
+    // The place and the view as one: each change of a canvas's transform is kept and played back by itself.
+    surface.setTransform(
+      cos * a - sin * b,
+      sin * a + cos * b,
+      cos * c - sin * d,
+      sin * c + cos * d,
+      cos * e - sin * f + x,
+      sin * e + cos * f + y,
     );
     for (const act of acts) act(path);
   }

@@ -100,11 +100,29 @@ export function paintsOfCells(
   });
 }
 
-/** The paints that the cells of a group have, each once; those that were removed have none. */
-export function paintsOfGroup(group: CellGroup, merge: RoundMerge): Paint[] {
+/** True where a merge says the same of a group as another, seen without looking at its cells. */
+const saysTheSame = ({ keys, fused }: CellGroup, a: RoundMerge, b: RoundMerge): boolean =>
+  a.cells?.removed === b.cells?.removed &&
+  a.paint === b.paint &&
+  (a.cells?.paints === b.cells?.paints ||
+    (!fused && keys.every((key) => a.cells?.paints[key] === b.cells?.paints[key])));
+
+interface GroupPaints {
+  readonly merge: RoundMerge;
+  readonly paints: readonly Paint[];
+}
+
+const paintsOfGroups = new WeakMap<CellGroup, GroupPaints>();
+
+/** The paints that the cells of a group have, each once; those that were removed have none. The same list while nothing else is said of them. */
+export function paintsOfGroup(group: CellGroup, merge: RoundMerge): readonly Paint[] {
+  const known = paintsOfGroups.get(group);
+  if (known && saysTheSame(group, known.merge, merge)) return known.paints;
   const found = new Map<string, Paint>();
   for (const paint of new Set(paintsOfCells(group, merge))) if (paint) found.set(nameOfPaint(paint), paint);
-  return [...found.values()];
+  const paints = [...found.values()];
+  paintsOfGroups.set(group, { merge, paints });
+  return paints;
 }
 
 /** The paint of one cell, or null where it was removed. */
@@ -143,13 +161,6 @@ interface GroupLayers {
 }
 
 const layersOfGroups = new WeakMap<CellGroup, GroupLayers>();
-
-/** True where a merge says the same of a group as another, seen without looking at its cells. */
-const saysTheSame = ({ keys, fused }: CellGroup, a: RoundMerge, b: RoundMerge): boolean =>
-  a.cells?.removed === b.cells?.removed &&
-  a.paint === b.paint &&
-  (a.cells?.paints === b.cells?.paints ||
-    (!fused && keys.every((key) => a.cells?.paints[key] === b.cells?.paints[key])));
 
 /** The layers of one group; the same as long as it looks the same. */
 function keptLayers(round: Round, merge: RoundMerge, group: CellGroup): readonly SceneLayer[] {

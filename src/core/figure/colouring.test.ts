@@ -18,6 +18,7 @@ import {
   colourCells,
   colourShapes,
   paintCells,
+  removeCells,
   roundOf,
   setBehind,
   setFill,
@@ -33,7 +34,7 @@ import {
 import { shownCells } from './cells';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf } from './jobs';
-import { kindsOf, reachedCells } from './kinds';
+import { kindsOf, reachedCells, refsOfGroup } from './kinds';
 import type { Figure } from './model';
 import { figureSchema } from './schema';
 import { endsOfSpread } from './spread';
@@ -111,6 +112,18 @@ describe('a stroke over the cells of a dial', () => {
     expect(kinds.map(({ count }) => count)).toEqual([12, 12, 12]);
     // Rings of 10, 20 and 30: areas as 1 : 3 : 5.
     kinds.forEach(({ share }, k) => expect(share).toBeCloseTo((2 * k + 1) / 9, 9));
+  });
+
+  it('says the same of a kind, as the same object, until that kind is painted', () => {
+    const listed = (of: Figure) => kindsOf({ groups, lost: [] }, roundOf(of, 'r').merge!);
+    const before = listed(figure);
+    const [first, second] = groups;
+    const painted = paintCells(figure, 'r', division, refsOfGroup(second!), { fill: A, stroke: null });
+    const after = listed(painted);
+    expect(after.map((kind, k) => kind === before[k])).toEqual([true, false, true]);
+    expect(after[1]?.paints).toEqual([{ fill: A, stroke: null }]);
+    const removed = removeCells(painted, 'r', division, refsOfGroup(first!));
+    expect(listed(removed).map(({ paints }) => paints.length)).toEqual([0, 1, 1]);
   });
 });
 

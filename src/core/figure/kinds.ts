@@ -25,16 +25,20 @@ export interface KindFacts {
 export const nameOfKind = ({ keys, copies }: CellGroup): string =>
   `${[...keys].sort().join('+')}×${copies.length}`;
 
-/** The kinds of a divided round from centre to rim. */
+const factsOfGroups = new WeakMap<CellGroup, KindFacts>();
+
+/** The kinds of a divided round from centre to rim; what is said of one is the same object while it is the same. */
 export function kindsOf({ groups }: ShownCells, merge: RoundMerge): KindFacts[] {
   const whole = groups.reduce((sum, { area, copies }) => sum + area * copies.length, 0);
-  return groups.map((group) => ({
-    name: nameOfKind(group),
-    group,
-    count: group.copies.length,
-    share: whole > 0 ? (group.area * group.copies.length) / whole : 0,
-    paints: paintsOfGroup(group, merge),
-  }));
+  return groups.map((group) => {
+    const paints = paintsOfGroup(group, merge);
+    const share = whole > 0 ? (group.area * group.copies.length) / whole : 0;
+    const known = factsOfGroups.get(group);
+    if (known?.paints === paints && known.share === share) return known;
+    const facts = { name: nameOfKind(group), group, count: group.copies.length, share, paints };
+    factsOfGroups.set(group, facts);
+    return facts;
+  });
 }
 
 /** What is there of a divided round, without the cells that were removed. */

@@ -1,7 +1,6 @@
 'use client';
 
 import { aboveZero } from '@/core/finding';
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban } from 'lucide-react';
 import { memo, type MouseEvent, type ReactNode } from 'react';
 
@@ -10,7 +9,7 @@ import { startStroke } from '@/core/figure';
 import { calledColour, type ColourNames, firstColour } from '@/core/paint';
 import type { Colour, Fill } from '@/core/scene';
 import { act, activeRound, shownFigure } from '@/state';
-import { CHECKS, fillBackground, LengthField } from '@/ui/common';
+import { CHECKS, fillBackground, LengthField, Popup } from '@/ui/common';
 import { common, paintInUse, useCalmState, useEditor } from '@/ui/desk';
 import { ColourField } from '@/ui/colour';
 
@@ -34,38 +33,39 @@ function SideSwatch({ side, isOn, isOff, value, mixed, children, onOpen }: Swatc
   const name = side === 'fill' ? 'Fill' : 'Stroke';
   const said = mixed ? 'several' : (firstColour(value) ?? 'none');
   return (
-    <Popover className="relative">
-      <PopoverButton
-        aria-label={`${name} at hand: ${said}`}
-        title={`${name}: ${said}`}
-        disabled={isOff}
-        onClick={onOpen}
-        className={`relative size-[28px] overflow-hidden rounded-[7px] border disabled:opacity-30 ${isOn ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-line-strong hover:border-edge'}`}
-        style={{ background: CHECKS }}
-      >
-        {mixed ? (
-          <span className="absolute inset-0 bg-field text-[11px] leading-[26px] text-muted">≠</span>
-        ) : (
-          <span
-            className="absolute inset-0"
-            style={
-              side === 'fill'
-                ? { background: fillBackground(value) }
-                : { boxShadow: `inset 0 0 0 7px ${firstColour(value) ?? 'transparent'}` }
-            }
-          />
-        )}
-        {!mixed && value === null && (
-          <Ban size={15} strokeWidth={1.7} aria-hidden className="absolute inset-0 m-auto text-muted" />
-        )}
-      </PopoverButton>
-      <PopoverPanel
-        anchor="top start"
-        className="z-40 w-[262px] rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
-      >
-        {children}
-      </PopoverPanel>
-    </Popover>
+    <Popup
+      button={{
+        'aria-label': `${name} at hand: ${said}`,
+        title: `${name}: ${said}`,
+        disabled: isOff,
+        onClick: onOpen,
+        className: `relative size-[28px] overflow-hidden rounded-[7px] border disabled:opacity-30 ${isOn ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-line-strong hover:border-edge'}`,
+        style: { background: CHECKS },
+        children: <SideFace side={side} value={value} mixed={mixed} />,
+      }}
+      anchor="top start"
+      className="w-[262px]"
+    >
+      {children}
+    </Popup>
+  );
+}
+
+/** What a side is painted with, as it stands on its button. */
+function SideFace({ side, value, mixed }: Pick<SwatchProps, 'side' | 'value' | 'mixed'>) {
+  if (mixed)
+    return <span className="absolute inset-0 bg-field text-[11px] leading-[26px] text-muted">≠</span>;
+  const style =
+    side === 'fill'
+      ? { background: fillBackground(value) }
+      : { boxShadow: `inset 0 0 0 7px ${firstColour(value) ?? 'transparent'}` };
+  return (
+    <>
+      <span className="absolute inset-0" style={style} />
+      {value === null && (
+        <Ban size={15} strokeWidth={1.7} aria-hidden className="absolute inset-0 m-auto text-muted" />
+      )}
+    </>
   );
 }
 

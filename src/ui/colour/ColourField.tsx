@@ -1,13 +1,12 @@
 'use client';
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Ban, Pipette, Plus } from 'lucide-react';
 import { useState } from 'react';
 
 import { calledColour, readColour } from '@/core/paint';
 import type { Colour } from '@/core/scene';
 import { shownFigure } from '@/state';
-import { CHECKS, ColourPicker, useLeaveField } from '@/ui/common';
+import { CHECKS, ColourPicker, Popup, useLeaveField } from '@/ui/common';
 import { useEditorState } from '@/ui/desk';
 
 interface Props {
@@ -118,35 +117,35 @@ type ValueProps = Pick<Props, 'label' | 'value' | 'mixed' | 'onChange'>;
 
 function Picker({ label, value, mixed, onChange }: ValueProps) {
   return (
-    <Popover className="relative">
-      <PopoverButton
-        aria-label={`${label}: pick a colour`}
-        title="Pick a colour"
-        className={`${SWATCH} inline-flex items-center justify-center overflow-hidden border-line-strong`}
-        style={{ background: CHECKS }}
-      >
-        <span
-          className="absolute inset-0"
-          style={{ background: mixed ? 'transparent' : (value ?? 'transparent') }}
-        />
-        <Pipette
-          size={14}
-          strokeWidth={1.7}
-          aria-hidden
-          className="relative rounded-full bg-field/80 p-px text-ink"
-        />
-      </PopoverButton>
-      <PopoverPanel
-        anchor="left start"
-        className="z-40 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
-      >
-        <ColourPicker
-          label={label}
-          value={value ?? '#1f8a76'}
-          onChange={(colour) => onChange(colour, `picker:${label}`)}
-        />
-      </PopoverPanel>
-    </Popover>
+    <Popup
+      button={{
+        'aria-label': `${label}: pick a colour`,
+        title: 'Pick a colour',
+        className: `${SWATCH} inline-flex items-center justify-center overflow-hidden border-line-strong`,
+        style: { background: CHECKS },
+        children: (
+          <>
+            <span
+              className="absolute inset-0"
+              style={{ background: mixed ? 'transparent' : (value ?? 'transparent') }}
+            />
+            <Pipette
+              size={14}
+              strokeWidth={1.7}
+              aria-hidden
+              className="relative rounded-full bg-field/80 p-px text-ink"
+            />
+          </>
+        ),
+      }}
+      anchor="left start"
+    >
+      <ColourPicker
+        label={label}
+        value={value ?? '#1f8a76'}
+        onChange={(colour) => onChange(colour, `picker:${label}`)}
+      />
+    </Popup>
   );
 }
 

@@ -1,11 +1,10 @@
 'use client';
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { memo } from 'react';
 
 import { type ColourNames, MOST_COLOUR_NAME } from '@/core/paint';
 import type { Colour } from '@/core/scene';
-import { Button, TextField } from '@/ui/common';
+import { Button, Popup, TextField } from '@/ui/common';
 import { ColourField } from './ColourField';
 
 interface Props {
@@ -42,41 +41,39 @@ export const Swatch = memo(function Swatch({
   remove,
 }: Props) {
   return (
-    <Popover className="relative">
-      <PopoverButton
-        aria-label={label}
-        title={title}
-        className={`aspect-square w-full border border-line-strong hover:border-edge ${round ? 'rounded-full' : 'rounded-[7px]'}`}
-        style={{ background: colour }}
-      />
-      <PopoverPanel
-        anchor="left start"
-        className="z-40 flex w-[262px] flex-col gap-2 rounded-[12px] border border-line-strong bg-shell p-3 shadow-ui [--anchor-gap:10px]"
-      >
-        <span className="text-[12px] leading-4 text-muted">{words}</span>
-        {naming && (
-          <TextField
-            label="Name of the colour"
-            className="h-[30px] border-line-strong bg-field placeholder:text-muted"
-            placeholder="Name it, as “Client’s red”"
-            value={naming.names[colour] ?? ''}
-            mayBeEmpty
-            most={MOST_COLOUR_NAME}
-            onChange={(name) => naming.onChange(colour, name)}
-          />
-        )}
-        <ColourField
-          label={field}
-          value={colour}
-          mixed={false}
-          palette={palette}
-          onChange={(to, key) => {
-            if (to && to !== colour) onChange(colour, to, key);
-          }}
-          mayBeNone={false}
+    <Popup
+      button={{
+        'aria-label': label,
+        title,
+        className: `aspect-square w-full border border-line-strong hover:border-edge ${round ? 'rounded-full' : 'rounded-[7px]'}`,
+        style: { background: colour },
+      }}
+      anchor="left start"
+      className="flex w-[262px] flex-col gap-2"
+    >
+      <span className="text-[12px] leading-4 text-muted">{words}</span>
+      {naming && (
+        <TextField
+          label="Name of the colour"
+          className="h-[30px] border-line-strong bg-field placeholder:text-muted"
+          placeholder="Name it, as “Client’s red”"
+          value={naming.names[colour] ?? ''}
+          mayBeEmpty
+          most={MOST_COLOUR_NAME}
+          onChange={(name) => naming.onChange(colour, name)}
         />
-        {remove && <Button onClick={() => remove.onClick(colour)}>{remove.label}</Button>}
-      </PopoverPanel>
-    </Popover>
+      )}
+      <ColourField
+        label={field}
+        value={colour}
+        mixed={false}
+        palette={palette}
+        onChange={(to, key) => {
+          if (to && to !== colour) onChange(colour, to, key);
+        }}
+        mayBeNone={false}
+      />
+      {remove && <Button onClick={() => remove.onClick(colour)}>{remove.label}</Button>}
+    </Popup>
   );
 });

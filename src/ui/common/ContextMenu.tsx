@@ -1,7 +1,8 @@
 'use client';
 
 import { Menu, MenuButton, MenuItems } from '@headlessui/react';
-import { memo, useRef, type MouseEvent, type ReactNode, type RefObject } from 'react';
+import { memo, useRef, useState, type MouseEvent, type ReactNode, type RefObject } from 'react';
+import { flushSync } from 'react-dom';
 
 import { MENU_LOOK, MenuList, type MenuEntry } from './Menu';
 
@@ -43,11 +44,14 @@ const List = memo(function List({ button, label, entries }: ListProps) {
 /** Opens a list of actions where the second mouse button, or the menu key, was pressed on its children. */
 export function ContextMenu({ label, entries, onOpen, children }: Props) {
   const button = useRef<HTMLButtonElement>(null);
+  const [isUsed, setUsed] = useState(false);
   const open = (event: MouseEvent): void => {
-    const target = button.current;
-    if (!target) return;
     event.preventDefault();
     onOpen?.(event);
+    // There only once it was asked for, as what it hangs on is drawn again very often.
+    flushSync(() => setUsed(true));
+    const target = button.current;
+    if (!target) return;
     target.style.left = `${event.clientX}px`;
     target.style.top = `${event.clientY}px`;
     // The list is placed by its button, which has to have moved before it opens.
@@ -56,7 +60,7 @@ export function ContextMenu({ label, entries, onOpen, children }: Props) {
   return (
     <div className="contents" onContextMenu={open}>
       {children}
-      <List button={button} label={label} entries={entries} />
+      {isUsed && <List button={button} label={label} entries={entries} />}
     </div>
   );
 }

@@ -4,6 +4,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Ellipsis, type LucideIcon } from 'lucide-react';
 import { Fragment } from 'react';
 
+import { useFirstUse } from './useFirstUse';
+
 export interface MenuEntry {
   readonly label: string;
   readonly icon: LucideIcon;
@@ -56,15 +58,19 @@ export function DotsMenu({
   readonly label: string;
   readonly entries: readonly MenuEntry[];
 }) {
+  const { isUsed, use, pressOnce } = useFirstUse();
+  const button = {
+    'aria-label': label,
+    title: label,
+    className:
+      'inline-flex size-[30px] shrink-0 items-center justify-center rounded-ui text-muted hover:bg-line/60 hover:text-ink',
+    children: <Ellipsis size={17} strokeWidth={1.7} aria-hidden />,
+  };
+  if (!isUsed)
+    return <button {...button} type="button" aria-haspopup="menu" aria-expanded={false} onClick={use} />;
   return (
     <Menu>
-      <MenuButton
-        aria-label={label}
-        title={label}
-        className="inline-flex size-[30px] shrink-0 items-center justify-center rounded-ui text-muted hover:bg-line/60 hover:text-ink"
-      >
-        <Ellipsis size={17} strokeWidth={1.7} aria-hidden />
-      </MenuButton>
+      <MenuButton {...button} ref={pressOnce} />
       <MenuItems anchor="bottom end" className={MENU_LOOK}>
         <MenuList entries={entries} />
       </MenuItems>

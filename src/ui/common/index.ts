@@ -16,6 +16,7 @@ export { NotOpened } from './NotOpened';
 export { AngleField, CountField, LengthField, ListField, ShareField, TurnField } from './NumberField';
 export { PaintChip } from './PaintChip';
 export { Fact, FoldTitle, Row, Section, Sheet } from './Panel';
+export { Popup } from './Popup';
 export { ProgressBar } from './ProgressBar';
 export { Providers } from './Providers';
 export { ReliefGroup } from './ReliefGroup';
@@ -31,6 +32,7 @@ export { CHECKS, fillBackground, PAPER_CHECKS, stopList } from './fillBackground
 export { unfold, useFolded } from './folded';
 export { keptIn, useKept } from './kept';
 export { keysElsewhere, takesText } from './keysElsewhere';
+export { steady } from './steady';
 export { say } from './say';
 export { GradientDefs, gradientIds, Items } from './sceneShapes';
 export { useTheme } from './theme';

@@ -1,6 +1,5 @@
 'use client';
 
-import { TabGroup } from '@headlessui/react';
 import { memo } from 'react';
 
 import type { Round, Shape } from '@/core/figure';
@@ -27,7 +26,7 @@ import { CombinePanel } from './CombinePanel';
 import { FitPanel } from './FitPanel';
 import { FramePanel } from './FramePanel';
 import { HalfPanel } from './HalfPanel';
-import { LEVELS, Levels } from './Levels';
+import { Levels } from './Levels';
 import { MergePanel } from './MergePanel';
 import { NodePanel } from './NodePanel';
 import { PagePanel } from './PagePanel';
@@ -78,28 +77,24 @@ const Sections = memo(function Sections({ state }: { readonly state: EditorState
 
   return (
     <>
-      <TabGroup
-        selectedIndex={LEVELS.indexOf(level)}
-        onChange={(index) => editor.setState({ level: LEVELS[index] ?? 'round' })}
-        className="contents"
-      >
-        <Levels
-          names={{
-            page: 'Page',
-            round: `${round.name} ×${round.rule.fold}`,
-            shapes: isOverRounds(state)
-              ? plural(shapesOfParts(state).length, 'shape', 'shapes')
-              : chosen.length > 0
-                ? nameOfSelected(round, chosen)
-                : null,
-          }}
-          note={{
-            page: 'Size, unit, background and underlay',
-            round: 'The round that is worked on',
-            shapes: chosen.length > 0 ? 'What is selected' : 'Nothing is selected',
-          }}
-        />
-      </TabGroup>
+      <Levels
+        level={level}
+        names={{
+          page: 'Page',
+          round: `${round.name} ×${round.rule.fold}`,
+          shapes: isOverRounds(state)
+            ? plural(shapesOfParts(state).length, 'shape', 'shapes')
+            : chosen.length > 0
+              ? nameOfSelected(round, chosen)
+              : null,
+        }}
+        note={{
+          page: 'Size, unit, background and underlay',
+          round: 'The round that is worked on',
+          shapes: chosen.length > 0 ? 'What is selected' : 'Nothing is selected',
+        }}
+        onLevel={(next) => editor.setState({ level: next })}
+      />
       <div key={level} role="tabpanel" className="min-h-0 flex-1 overflow-y-auto overscroll-contain">
         {level === 'page' && (
           <>

@@ -1,6 +1,6 @@
 import type { Path } from './path';
 import type { Point } from './point';
-import { pointAt, type Segment } from './segment';
+import { type CubicSegment, pointAt, type Segment } from './segment';
 import { remembered } from '../remembered';
 
 /** An upright box; empty where nothing has been put in it. */
@@ -58,17 +58,18 @@ function rootsWithin(a: number, b: number, c: number): number[] {
   return roots.filter((t) => t > 0 && t < 1);
 }
 
+/** Parameters in (0, 1) where a cubic turns back along an axis. */
+function turningsOf(segment: CubicSegment, axis: 'x' | 'y'): number[] {
+  const first = segment.out[axis] - segment.from[axis];
+  const second = segment.in[axis] - segment.out[axis];
+  const third = segment.to[axis] - segment.in[axis];
+  return rootsWithin(first - 2 * second + third, 2 * (second - first), first);
+}
+
 /** Parameters in (0, 1) where a segment turns back in x or in y. */
 export function extremaOf(segment: Segment): number[] {
   if (segment.kind === 'line') return [];
-  if (segment.kind === 'cubic') {
-    return (['x', 'y'] as const).flatMap((axis) => {
-      const first = segment.out[axis] - segment.from[axis];
-      const second = segment.in[axis] - segment.out[axis];
-      const third = segment.to[axis] - segment.in[axis];
-      return rootsWithin(first - 2 * second + third, 2 * (second - first), first);
-    });
-  }
+  if (segment.kind === 'cubic') return [...turningsOf(segment, 'x'), ...turningsOf(segment, 'y')];
   const start = Math.atan2(segment.from.y - segment.centre.y, segment.from.x - segment.centre.x);
   const quarter = Math.PI / 2;
   const [low, high] = segment.sweep > 0 ? [start, start + segment.sweep] : [start + segment.sweep, start];
@@ -80,13 +81,28 @@ export function extremaOf(segment: Segment): number[] {
   return found;
 }
 
+/** From where to where a cubic goes along an axis. With its control points between its ends it goes no farther: it lies in their hull. */
+function rangeOfCubic(segment: CubicSegment, axis: 'x' | 'y'): readonly [number, number] {
+  const [a, b, c, d] = [segment.from[axis], segment.out[axis], segment.in[axis], segment.to[axis]];
+  let [least, most] = a < d ? [a, d] : [d, a];
+  if (b >= least && b <= most && c >= least && c <= most) return [least, most];
+  for (const t of turningsOf(segment, axis)) {
+    const at = pointAt(segment, t)[axis];
+    if (at < least) least = at;
+    if (at > most) most = at;
+  }
+  return [least, most];
+}
+
 /** The exact box of a segment: its ends and the points where it turns back. */
 export function boundsOfSegment(segment: Segment): Bounds {
   const ends = boundsOfPoints([segment.from, segment.to]);
-  if (segment.kind !== 'arc')
-    return extremaOf(segment)
-      .map((t) => pointAt(segment, t))
-      .reduce(including, ends);
+  if (segment.kind === 'line') return ends;
+  if (segment.kind === 'cubic') {
+    const [left, right] = rangeOfCubic(segment, 'x');
+    const [top, bottom] = rangeOfCubic(segment, 'y');
+    return { left, top, right, bottom };
+  }
   const { centre, radius } = segment;
   return extremaOf(segment).reduce((box, t) => {
     const p = pointAt(segment, t);
@@ -101,12 +117,14 @@ export function boundsOfSegment(segment: Segment): Bounds {
   }, ends);
 }
 
+/** The exact box of one path, found once for it. */
+const boundsOfPath = remembered(({ segments }: Path): Bounds =>
+  segments.reduce((box, segment) => joinBounds(box, boundsOfSegment(segment)), EMPTY_BOUNDS),
+);
+
 /** The exact box of paths, without their strokes. */
 export const boundsOfPaths = (paths: readonly Path[]): Bounds =>
-  paths
-    .flatMap((path) => path.segments)
-    .map(boundsOfSegment)
-    .reduce(joinBounds, EMPTY_BOUNDS);
+  paths.reduce((box, path) => joinBounds(box, boundsOfPath(path)), EMPTY_BOUNDS);
 
 /** The same, found once for a list of paths. */
 export const boxOfPaths = remembered(boundsOfPaths);

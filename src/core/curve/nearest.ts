@@ -101,11 +101,22 @@ function outside({ from, out, in: into, to }: CubicSegment, p: Point): number {
   return Math.hypot(dx, dy);
 }
 
+/** Squares of less are nought in double precision. */
+const ROUNDED_AWAY = 1e-150;
+
 /** The point of a path that is nearest to p; null for a path without segments. */
 export function nearestOnPath(path: Path, p: Point): Nearest | null {
   let found: Nearest | null = null;
+  // No farther than the nearest end of a segment, so that most segments need no look; a little more, as both are rounded.
+  const [first] = path.segments;
+  const least = path.segments.reduce(
+    (near, { to }) => Math.min(near, distance(to, p)),
+    first ? distance(first.from, p) : Infinity,
+  );
+  const most = least * (1 + 1e-9) + ROUNDED_AWAY;
   for (const [index, segment] of path.segments.entries()) {
-    if (found && segment.kind === 'cubic' && outside(segment, p) > found.distance) continue;
+    if (segment.kind === 'cubic' && outside(segment, p) > Math.min(most, found?.distance ?? Infinity))
+      continue;
     const t = nearestParameter(segment, p);
     const at = pointAt(segment, t);
     const away = distance(at, p);

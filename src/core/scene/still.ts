@@ -43,7 +43,10 @@ const isInHand = ({ origin }: SceneItem, { shapeIds }: InHand): boolean =>
  * overlap, are apart from its own. So it does not matter which of both are drawn first.
  */
 function apartFrom(items: readonly SceneItem[], hand: InHand): ReadonlySet<SceneItem> {
-  const reaches = items.map((item) => ({ item, held: isInHand(item, hand), ...reachOfItem(item) }));
+  const reaches = items.map((item) => {
+    const { inner, outer } = reachOfItem(item);
+    return { item, inner, outer, held: isInHand(item, hand) };
+  });
   reaches.sort((a, b) => a.inner - b.inner);
   const apart = new Set<SceneItem>();
   let together: SceneItem[] = [];

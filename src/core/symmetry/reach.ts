@@ -8,6 +8,7 @@ import {
   scaleBy,
   windingNumber,
 } from '@/core/curve';
+import { remembered } from '@/core/remembered';
 
 /** How near to the centre and how far from it shapes reach, in the figure's unit. */
 export interface Reach {
@@ -39,16 +40,24 @@ function outerOf(path: Path): number {
   return outer;
 }
 
+/** The reach of one path, found once for it. */
+const reachOfPath = remembered((path: Path): Reach => ({
+  inner:
+    path.closed && windingNumber(path, ORIGIN, 1e-3) !== 0
+      ? 0
+      : (nearestOnPath(path, ORIGIN)?.distance ?? Infinity),
+  outer: outerOf(path),
+}));
+
 /**
  * The reach of paths: outer exact for lines and arcs and within a thousandth of a unit for cubics; inner is
  * 0 where a closed path covers the centre. Null where there is no path.
  */
 export function reachOf(paths: readonly Path[]): Reach | null {
-  const drawn = paths.filter((path) => path.segments.length > 0);
+  const drawn = paths.filter((path) => path.segments.length > 0).map(reachOfPath);
   if (drawn.length === 0) return null;
-  const inner = drawn.reduce((least, path) => {
-    if (path.closed && windingNumber(path, ORIGIN, 1e-3) !== 0) return 0;
-    return Math.min(least, nearestOnPath(path, ORIGIN)?.distance ?? Infinity);
-  }, Infinity);
-  return { inner, outer: drawn.reduce((most, path) => Math.max(most, outerOf(path)), 0) };
+  return {
+    inner: Math.min(...drawn.map(({ inner }) => inner)),
+    outer: Math.max(...drawn.map(({ outer }) => outer)),
+  };
 }

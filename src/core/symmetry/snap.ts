@@ -254,7 +254,9 @@ export function snapCandidates(p: Point, targets: SnapTargets, tolerance: number
   if (on.has('centre') && lengthOf(p) <= tolerance)
     first.push({ point: ORIGIN, caught: ['centre'], ring: null });
   if (on.has('node')) {
-    const nodes = targets.nodes.map((point): Snapped => ({ point, caught: ['node'], ring: null }));
+    const nodes = targets.nodes
+      .filter((point) => distance(p, point) <= tolerance)
+      .map((point): Snapped => ({ point, caught: ['node'], ring: null }));
     take(within(p, nodes, tolerance));
   }
 
@@ -357,7 +359,10 @@ export function spacedPlaces(
   p: Point,
   anchors: readonly { readonly point: Point; readonly name: string }[],
 ): { point: Point; what: string }[] {
-  const near = [...anchors].sort((a, b) => distance(p, a.point) - distance(p, b.point)).slice(0, MOST_SPACED);
+  const near = anchors
+    .map((anchor) => ({ ...anchor, away: distance(p, anchor.point) }))
+    .sort((a, b) => a.away - b.away)
+    .slice(0, MOST_SPACED);
   return near.flatMap((a, k) =>
     near.slice(k + 1).flatMap((b) => {
       if (distance(a.point, b.point) === 0) return [];

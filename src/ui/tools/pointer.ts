@@ -13,8 +13,10 @@ import {
   workOf,
 } from '@/state';
 import { applyTo, inverse, type Point, polarOf, subtract } from '@/core/curve';
-import { anchorOf, pointsOfShape, seenShapes } from '@/core/figure';
+import type { Work } from '@/core/derive';
+import { anchorOf, pointsOfShape, type Round, seenShapes } from '@/core/figure';
 import { NO_TURN, turnFromDegrees } from '@/core/number';
+import type { ScenePage } from '@/core/scene';
 import {
   alongTurn,
   footOnLine,
@@ -24,6 +26,7 @@ import {
   ringStepFor,
   snapAlong,
   snapCandidates,
+  type SnapCurve,
   type SnapKind,
   type Snapped,
   type SnapTargets,
@@ -77,39 +80,40 @@ const OF_WEDGE: ReadonlySet<SnapKind> = new Set(['centre', 'axis', 'ray', 'ring'
 const withoutWedge = (on: ReadonlySet<SnapKind>): ReadonlySet<SnapKind> =>
   new Set([...on].filter((kind) => !OF_WEDGE.has(kind)));
 
-/** What a point of the motif may catch. Shapes in `except` are not snapped to: they are the ones that move. */
-function targetsIn(
-  state: EditorState,
+/** What of a round stands still while something is dragged. */
+interface Still {
+  readonly round: Round | null;
+  readonly page: ScenePage;
+  readonly nodes: readonly Point[];
+  readonly curves: readonly SnapCurve[];
+  /** Where shapes are held. */
+  readonly anchors: readonly { readonly point: Point; readonly name: string }[];
+}
+
+/** What stands still of a round on a page. Shapes in `except` are not snapped to: they are the ones that move. */
+function stillOf(
+  round: Round | null,
+  page: ScenePage,
   pane: PaneId,
-  p: Point,
   except: ReadonlySet<string>,
-  extra: readonly Point[] = [],
-  origin?: Point,
-): SnapTargets {
-  const work = workOf(state);
-  // What stands still while something is dragged: the figure as it was before.
-  const round = paneRound({ ...state, live: null }, pane);
+  work: Work,
+): Still {
+  if (!round) return { round, page, nodes: [], curves: [], anchors: [] };
   const isStill = (ids: readonly string[]): boolean => !ids.some((id) => except.has(id));
-  const still = (round ? seenShapes(round, work) : [])
+  const shapes = seenShapes(round, work)
     .filter(({ ids }) => isStill(ids))
     .map(({ shape }) => shape);
-  const nodes = still.flatMap((shape) => pointsOfShape(shape, work));
-  const anchors = still.map((shape) => ({ point: anchorOf(shape), name: shape.name }));
   return {
-    ...(round?.rule ?? { fold: 1 }),
-    ringStep: ringStepOf(state),
-    nodes: [...nodes, ...extra],
-    curves: round
-      ? [
-          ...(pane === 'lane' ? [] : pageCurvesOf(shownFigure(state).page, round.rule.start)),
-          ...snapCurvesOf(round, work)
-            .filter(({ shapeIds }) => isStill(shapeIds))
-            .map(({ curve }) => curve),
-        ]
-      : [],
-    origin,
-    spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
-    on: pane === 'lane' ? withoutWedge(state.snapOn) : state.snapOn,
+    round,
+    page,
+    nodes: shapes.flatMap((shape) => pointsOfShape(shape, work)),
+    curves: [
+      ...(pane === 'lane' ? [] : pageCurvesOf(page, round.rule.start)),
+      ...snapCurvesOf(round, work)
+        .filter(({ shapeIds }) => isStill(shapeIds))
+        .map(({ curve }) => curve),
+    ],
+    anchors: shapes.map((shape) => ({ point: anchorOf(shape), name: shape.name })),
   };
 }
 
@@ -143,6 +147,9 @@ export function panePoint(
 
 /** Maps a pane's points to the motif for the length of one gesture, and catches what is near. */
 export class MotifPointer {
+  /** Known while the round and the page are the same: a drag asks with each move. */
+  private still: Still | null = null;
+
   constructor(
     private readonly editor: Editor,
     private readonly pane: PaneId,
@@ -160,19 +167,45 @@ export class MotifPointer {
     return pixels / viewOf(this.editor.getState(), this.pane).scale;
   }
 
+  private stillNow(state: EditorState): Still {
+    const work = workOf(state);
+    // The figure as it was before what is dragged.
+    const round = paneRound({ ...state, live: null }, this.pane);
+    const { page } = shownFigure(state);
+    if (this.still?.round === round && this.still.page === page) return this.still;
+    const { missed } = work;
+    const still = stillOf(round, page, this.pane, this.except, work);
+    // What was not there yet comes later.
+    this.still = work.missed === missed ? still : null;
+    return still;
+  }
+
+  /** What a point of the motif may catch. */
+  private targets(p: Point, extra: readonly Point[] = [], origin?: Point): SnapTargets {
+    const state = this.editor.getState();
+    const { round, nodes, curves, anchors } = this.stillNow(state);
+    return {
+      ...(round?.rule ?? { fold: 1 }),
+      ringStep: ringStepOf(state),
+      nodes: extra.length > 0 ? [...nodes, ...extra] : nodes,
+      curves,
+      origin,
+      spaced: state.snapOn.has('spacing') ? spacedPlaces(p, anchors) : [],
+      on: this.pane === 'lane' ? withoutWedge(state.snapOn) : state.snapOn,
+    };
+  }
+
   /** A point of the motif after snapping. */
   caught(at: Point, p: PanePoint, extra: readonly Point[] = [], origin?: Point): Point {
-    const state = this.editor.getState();
-    const targets = targetsIn(state, this.pane, at, this.except, extra, origin);
-    return this.show(p.free ? [] : snapCandidates(at, targets, this.length(CATCH)), at);
+    if (p.free) return this.show([], at);
+    return this.show(snapCandidates(at, this.targets(at, extra, origin), this.length(CATCH)), at);
   }
 
   /** A point of the motif held to a line, after snapping to what that line meets. @param direction of length 1 */
   along(at: Point, p: PanePoint, from: Point, direction: Point): Point {
     const foot = footOnLine(at, from, direction);
     if (p.free) return this.show([], foot);
-    const targets = targetsIn(this.editor.getState(), this.pane, foot, this.except);
-    return this.show(snapAlong(at, from, direction, targets, this.length(CATCH)), foot);
+    return this.show(snapAlong(at, from, direction, this.targets(foot), this.length(CATCH)), foot);
   }
 
   /** The pointer held to multiples of an angle from a point, in degrees clockwise from straight up. */
@@ -194,8 +227,7 @@ export class MotifPointer {
   /** The pointer where it is; what is near is caught only when it is asked for by Tab. */
   offered(p: PanePoint): Point {
     const at = this.raw(p);
-    const targets = targetsIn(this.editor.getState(), this.pane, at, this.except);
-    const list = p.free ? [] : snapCandidates(at, targets, this.length(CATCH));
+    const list = p.free ? [] : snapCandidates(at, this.targets(at), this.length(CATCH));
     return this.show([{ point: at, caught: [], ring: null }, ...list], at);
   }
 

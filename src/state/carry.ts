@@ -5,8 +5,9 @@
 import { type CellEdits, kindKey, type RoundId } from '@/core/figure';
 import { carryCells } from '@/core/figure/commands';
 import type { Division } from '@/core/merge';
+import type { HistoryStep } from '@/protocol';
 import { shownFigure, type Editor, type EditorState } from './editorState';
-import { amended, figureOf, type History } from './history';
+import { amended, figureOf } from './history';
 import { workOf } from './work';
 
 /** The division of a round as it is once nothing is on the way. */
@@ -21,8 +22,8 @@ const isWorkedOn = ({ paints, removed }: CellEdits): boolean =>
 
 interface Known {
   readonly division: Division;
-  /** The steps that there were when it came in: going back and forth among them changes nothing of them. */
-  readonly steps: History['steps'];
+  /** The latest step when it came in: it is another one after each new step, and the same however one goes back and forth. */
+  readonly latest: HistoryStep | undefined;
 }
 
 /** How many fused cells a division has no cells for that another one had. */
@@ -47,7 +48,7 @@ export function followCells(editor: Editor, tell: (sentence: string) => void): (
       const after = settledDivision(state, id);
       if (!after) continue;
       const before = known.get(id);
-      const isNew = before && before.division !== after && before.steps !== state.history.steps;
+      const isNew = before && before.division !== after && before.latest !== state.history.steps.at(-1);
       const lost = isNew && merge?.cells ? fusedLost(merge.cells, before.division, after) : 0;
       if (lost > 0)
         tell(
@@ -60,7 +61,7 @@ export function followCells(editor: Editor, tell: (sentence: string) => void): (
             carryCells(figureOf(now.history), id, before.division, after, workOf(now)),
           ),
         }));
-      known.set(id, { division: after, steps: editor.getState().history.steps });
+      known.set(id, { division: after, latest: editor.getState().history.steps.at(-1) });
     }
   };
   look();

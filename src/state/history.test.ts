@@ -15,9 +15,11 @@ import {
   type History,
   unsavedSteps,
   withEarlier,
+  withoutLongAgo,
 } from './history';
 
 const named = (name: string) => newFigure(name, 'a');
+const start = named('Start');
 const undo = (history: History): History => atPosition(history, history.at - 1);
 const redo = (history: History): History => atPosition(history, positionAfter(history));
 const fresh = () => historyOf([{ position: 0, label: 'Start', figure: named('0') }], 0);
@@ -93,6 +95,32 @@ describe('history', () => {
     // Something new after an old step takes the place of what could be redone.
     history = record(undo(history), 'New', named('new'));
     expect(history.steps.map(({ position }) => position)).toEqual([0, 7, 8]);
+  });
+
+  it('leaves steps of long ago to the server, but none that is shown or that goes there yet', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.nat(),
+        fc.option(fc.nat(), { nil: null }),
+        (count, shown, unsaved) => {
+          const steps = Array.from({ length: count }, (_, position) => ({
+            position,
+            label: `Step ${position}`,
+            figure: start,
+          }));
+          const unsavedFrom = unsaved === null ? Infinity : 1 + (unsaved % count);
+          const history = { ...historyOf(steps, shown % count), unsavedFrom };
+          const left = withoutLongAgo(history);
+          expect(left.steps.at(-1)).toBe(steps.at(-1));
+          expect(firstHere(left)).toBeLessThanOrEqual(Math.min(history.at, unsavedFrom - 1));
+          expect(left.steps.length).toBeGreaterThanOrEqual(Math.min(count, 200));
+          const isAllSaved = unsavedFrom === Infinity && history.at === count - 1;
+          if (isAllSaved) expect(left.steps.length).toBeLessThanOrEqual(300);
+          expect([left.at, left.unsavedFrom]).toEqual([history.at, unsavedFrom]);
+        },
+      ),
+    );
   });
 
   it('asks for earlier steps and takes them up', () => {

@@ -102,6 +102,21 @@ export function withEarlier(history: History, earlier: readonly HistoryStep[]): 
   return { ...history, steps: [...fitting, ...history.steps] };
 }
 
+/** So many steps stay here; with half as many more the first ones go. */
+const MOST_HERE = 200;
+
+/**
+ * The history without steps of long ago that the server has, from which undo fetches them where it goes so far: each figure that is here
+ * holds all that was ever worked out of it. What is shown stays, and the step before those that the server has not got, as they are sent as
+ * what changed from it.
+ */
+export function withoutLongAgo(history: History): History {
+  const { steps, at, unsavedFrom } = history;
+  if (steps.length <= 1.5 * MOST_HERE) return history;
+  const gone = Math.min(steps.length - MOST_HERE, placeOf(history, Math.min(at, unsavedFrom - 1)));
+  return gone > 0 ? { ...history, steps: steps.slice(gone) } : history;
+}
+
 /** The steps that the server has not got. */
 export const unsavedSteps = (history: History): HistoryStep[] =>
   history.steps.filter((step) => step.position >= history.unsavedFrom);

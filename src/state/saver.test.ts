@@ -468,6 +468,20 @@ describe('undo', () => {
     expect(shownFold()).toBe(603);
   });
 
+  it('goes back over more than is kept here, to the very beginning', async () => {
+    for (let k = 1; k <= 700; k += 1) {
+      fold(3 + (k % 600));
+      if (k % 50 === 0) await pass(400);
+    }
+    const { steps, at } = editor.getState().history;
+    expect([fake.steps.length, at, shownFold()]).toEqual([701, 700, 103]);
+    expect(steps.length).toBeLessThanOrEqual(350);
+    for (let k = 0; k < 700; k += 1) await saver.undo();
+    expect([editor.getState().history.at, shownFold()]).toEqual([0, 8]);
+    await pass(1000);
+    expect([fake.step, fake.steps.length, editor.getState().save.kind]).toEqual([0, 701, 'saved']);
+  });
+
   it('stays where it is where there is nothing earlier', async () => {
     await saver.undo();
     expect([editor.getState().history.at, shownFold()]).toEqual([0, 8]);

@@ -10,7 +10,7 @@ import equal from 'fast-deep-equal';
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
 import { type FigureSummary, isAmong, type SaveRequest } from '@/protocol';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
-import { figureBefore, figureOf, historyOf, unsavedSteps, type History } from './history';
+import { figureBefore, figureOf, historyOf, unsavedSteps, withoutLongAgo, type History } from './history';
 import type { Editor } from './editorState';
 import type { SaveState } from './slices/saving';
 import { ownTab } from './presence';
@@ -172,7 +172,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
         const unsavedFrom = Math.min(state.history.unsavedFrom, last && held ? held.position : Infinity);
         return {
           revision: summary.revision,
-          history: { ...state.history, unsavedFrom },
+          history: withoutLongAgo({ ...state.history, unsavedFrom }),
           save: { kind: 'saved', at: summary.updatedAt },
         };
       });

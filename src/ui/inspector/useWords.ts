@@ -26,6 +26,12 @@ interface Setting {
   readonly bring: (file: File) => void;
 }
 
+/** What is wrong, and the place in the order of what was begun of that which it is about. */
+interface Problem {
+  readonly order: number;
+  readonly sentence: string;
+}
+
 const messageOf = (error: unknown): string =>
   error instanceof Error ? error.message : 'The words could not be set.';
 
@@ -36,14 +42,23 @@ export function useWords(round: Round, shape: WordsShape): Setting {
   const [faces, setFaces] = useState<readonly FaceName[]>([]);
   const [text, setText] = useState<string | null>(null);
   const [missing, setMissing] = useState<readonly string[]>([]);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
   const asked = useRef(0);
+  const begun = useRef(0);
+  /** The place of something that begins in the order of all that did. */
+  const begin = (): number => (begun.current += 1);
+  /** What is wrong with something, or that nothing is; what began after it and was told already stays. */
+  const tell = (order: number, sentence: string | null): void =>
+    setProblem((now) => {
+      if (now && now.order > order) return now;
+      return sentence === null ? null : { order, sentence };
+    });
 
   useEffect(() => {
     let isHere = true;
     server.faces().then(
       (list) => isHere && setFaces(list),
-      (error: unknown) => isHere && setProblem(messageOf(error)),
+      (error: unknown) => isHere && setProblem({ order: 0, sentence: messageOf(error) }),
     );
     return () => {
       isHere = false;
@@ -51,13 +66,13 @@ export function useWords(round: Round, shape: WordsShape): Setting {
   }, []);
 
   /** Sets the words anew; of answers that overtake one another the last that was asked for counts. */
-  const set = async (next: string, face: string): Promise<void> => {
+  const set = async (next: string, face: string, order = begin()): Promise<void> => {
     const turn = (asked.current += 1);
     try {
       const made = await server.shape(next, face);
       if (turn !== asked.current) return;
       setMissing(made.missing);
-      setProblem(null);
+      tell(order, null);
       act(
         editor,
         'Words',
@@ -73,18 +88,19 @@ export function useWords(round: Round, shape: WordsShape): Setting {
       );
       setText(null);
     } catch (error) {
-      if (turn === asked.current) setProblem(messageOf(error));
+      if (turn === asked.current) tell(order, messageOf(error));
     }
   };
 
   const bring = async (file: File): Promise<void> => {
+    const order = begin();
     try {
       const face = await server.keepFace(file);
       setFaces(await server.faces());
-      await set(words.text, face.id);
+      await set(words.text, face.id, order);
       toast(`${face.name} is one of your faces now.`);
     } catch (error) {
-      setProblem(messageOf(error));
+      tell(order, messageOf(error));
     }
   };
 
@@ -92,11 +108,11 @@ export function useWords(round: Round, shape: WordsShape): Setting {
     faces,
     text,
     missing,
-    problem,
+    problem: problem?.sentence ?? null,
     type: (typed) => {
       const next = typed.replace(/\n/g, ' ');
       setText(next);
-      if (next.trim() === '') setProblem('There are no words: type some.');
+      if (next.trim() === '') tell(begin(), 'There are no words: type some.');
       else void set(next, words.face);
     },
     rest: () => {

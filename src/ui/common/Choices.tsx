@@ -1,7 +1,6 @@
 'use client';
 
-import { useId } from 'react';
-
+import { useGroupName } from './groupNames';
 import { steady } from './steady';
 
 interface Props<T extends string> {
@@ -27,9 +26,14 @@ function DrawnChoices<T extends string>({
   disabled = false,
   look,
 }: Props<T> & { readonly look: Look }) {
-  const name = useId();
+  const { name, group } = useGroupName();
   return (
-    <div role="radiogroup" aria-label={label} className={`${disabled ? 'opacity-50' : ''} ${look.group}`}>
+    <div
+      ref={group}
+      role="radiogroup"
+      aria-label={label}
+      className={`${disabled ? 'opacity-50' : ''} ${look.group}`}
+    >
       {choices.map((choice) => (
         <label
           key={choice.value}

@@ -18,6 +18,8 @@ export interface Alike {
   turnedPoint(at: Point, steps: number): Point;
   /** A name that two pairs have in common where turns make one of the other; null where a strand of it is no copy. */
   nameOf(a: number, b: number): string | null;
+  /** By how many steps clockwise, from 0 to below the fold, the second of two copies stands on from the first. */
+  readonly stepsBetween: (a: number, b: number) => number;
   /** By how many steps a strand is turned from its first copy; 0 for one that is no copy. */
   stepOf(strand: number): number;
 }
@@ -30,10 +32,12 @@ export function alikeAmong(strands: readonly Strand[], fold: number): Alike {
   const maps: Affine[] = [];
   const whole = (steps: number): number => ((steps % fold) + fold) % fold;
   const stepOf = (strand: number): number => strands[strand]?.copy?.step ?? 0;
+  const stepsBetween = (a: number, b: number): number => whole(stepOf(b) - stepOf(a));
   return {
     fold,
     strands,
     stepOf,
+    stepsBetween,
     turned: (strand, steps) => {
       const copy = strands[strand]?.copy;
       return copy ? (places.get(`${copy.first} ${whole(copy.step + steps)}`) ?? strand) : strand;
@@ -41,7 +45,7 @@ export function alikeAmong(strands: readonly Strand[], fold: number): Alike {
     turnedPoint: (at, steps) => applyTo((maps[whole(steps)] ??= turnMap(turn(whole(steps), fold))), at),
     nameOf: (a, b) => {
       const [p, q] = [strands[a]?.copy, strands[b]?.copy];
-      return p && q ? `${p.first} ${q.first} ${whole(q.step - p.step)}` : null;
+      return p && q ? `${p.first} ${q.first} ${stepsBetween(a, b)}` : null;
     },
   };
 }

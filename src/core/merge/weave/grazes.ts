@@ -146,12 +146,12 @@ export function grazesAmong(
  * True where places of two strands are looked for along the first of them: along one of the two, and of two copies only along the first
  * copy, as what is found there is turned.
  */
-function looksFor({ strands, fold }: Alike, a: number, b: number): boolean {
+function looksFor({ strands, fold, stepsBetween }: Alike, a: number, b: number): boolean {
   const [p, q] = [strands[a]?.copy, strands[b]?.copy];
   if (!p || !q) return a <= b;
   if (p.step > 0) return false;
   if (p.first !== q.first) return p.first < q.first;
-  return 2 * ((q.step - p.step + fold) % fold) <= fold;
+  return 2 * stepsBetween(a, b) <= fold;
 }
 
 /** A place between two strands with those that turns make of it, each once, the strand that comes first as the first of them. */
@@ -159,7 +159,7 @@ function turnedGrazes(alike: Alike, { at, spots: [a, b], length }: Graze): Graze
   const { fold, strands } = alike;
   const [p, q] = [strands[a.strand]?.copy, strands[b.strand]?.copy];
   // Half a turn that takes two strands to one another takes each place to one that is found as well.
-  const isHalf = p && q && p.first === q.first && 2 * Math.abs(q.step - p.step) === fold;
+  const isHalf = p && q && p.first === q.first && 2 * alike.stepsBetween(a.strand, b.strand) === fold;
   const count = p && q ? (isHalf ? fold / 2 : fold) : 1;
   return Array.from({ length: count }, (_, steps): Graze => {
     const one = { strand: alike.turned(a.strand, steps), along: a.along };

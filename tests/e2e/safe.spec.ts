@@ -223,6 +223,22 @@ test('what was done after going back is there again as it was left, with what wa
   await saved(page);
 });
 
+test('a sheet whose code the server does not give says so, and opens when it does', async ({ page }) => {
+  await makeFigure(page);
+  const choose = () =>
+    page.getByLabel('Artwork file').setInputFiles({
+      name: 'leaf.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0h9v9z"/></svg>'),
+    });
+  await page.context().setOffline(true);
+  await choose();
+  await expect(page.getByText(/^This could not be opened: the server does not answer/)).toBeVisible();
+  await page.context().setOffline(false);
+  await choose();
+  await expect(page.getByRole('heading', { name: 'Take leaf' })).toBeVisible();
+});
+
 test('reading a large drawing shows how far it is, can be stopped, and leaves what was there', async ({
   page,
 }) => {

@@ -2,7 +2,7 @@ import { memo, useId } from 'react';
 
 import type { SceneLayer } from '@/core/scene';
 import type { View } from '@/state';
-import { layersAhead } from './cellsAhead';
+import { layersAhead } from './layersAhead';
 import { LayerCopies } from './LayerCopies';
 import { placeOfView } from './placeOfView';
 

@@ -9,6 +9,7 @@ export { ContextMenu } from './ContextMenu';
 export { type DescribedField, DescribedFields } from './DescribedFields';
 export { CARD, FigurePicture, ServerPicture } from './FigurePicture';
 export { FrameLines } from './FrameLines';
+export { later } from './later';
 export { LayerCopies } from './LayerCopies';
 export { Mark } from './Mark';
 export { DotsMenu, MENU_LOOK, type MenuEntry, MenuList } from './Menu';

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
 import { ok } from '@/core/finding';
@@ -29,9 +29,9 @@ import {
 import type { SavedFigure } from '@/protocol';
 import { Bench } from '@/ui/bench';
 import { writeFigure } from '@/core/format/figure';
-import { ContextMenu, downloadBlob, Segmented, useMedia } from '@/ui/common';
+import { ContextMenu, downloadBlob, later, Segmented, useMedia } from '@/ui/common';
 import { selectUnder } from '@/ui/tools';
-import { ArtworkChooser, ImportSheet, ReadSheet } from '@/ui/import';
+import { ArtworkChooser } from '@/ui/import';
 import { Inspector } from '@/ui/inspector';
 import { DrawerPanel, followUses } from '@/ui/drawer';
 import { HistoryPanes, KeepVersionSheet } from '@/ui/history';
@@ -40,7 +40,6 @@ import { Reach } from '@/ui/reach';
 import { Whole } from '@/ui/whole';
 import { SaveSheets } from './SaveSheets';
 import { selectionActions, useEditor, useEditorState, type Workshop, WorkshopContext } from '@/ui/desk';
-import { ExportSheet } from '@/ui/export';
 import { OtherPane } from './OtherPane';
 import { PaneDivider, usePaneWidths } from './PaneDivider';
 import { followKeys, KeysSheet, type Sheet } from '@/ui/keys';
@@ -59,6 +58,7 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
   const saver = useRef<Saver | null>(null);
   const merges = useRef<ReturnType<typeof followMerges> | null>(null);
   const [sheet, setSheet] = useState<Sheet | null>(null);
+  const closeSheet = useCallback(() => setSheet(null), []);
   const [workshop] = useState<Workshop>(() => ({
     editor,
     proofing: createProofing(editor),
@@ -150,14 +150,19 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
         {ready ? <Panes listens={restored} onKeep={() => setSheet('version')} /> : <main aria-busy />}
       </div>
       <WorkingCard />
-      <ExportSheet open={sheet === 'export'} onClose={() => setSheet(null)} />
-      <KeysSheet open={sheet === 'keys'} onClose={() => setSheet(null)} />
-      <FindSheet open={sheet === 'find'} onClose={() => setSheet(null)} openSheet={setSheet} />
-      <KeepVersionSheet open={sheet === 'version'} onClose={() => setSheet(null)} />
+      <ExportSheet
+        wanted={sheet === 'export'}
+        ahead={ready}
+        onMissing={closeSheet}
+        open={sheet === 'export'}
+        onClose={closeSheet}
+      />
+      <KeysSheet open={sheet === 'keys'} onClose={closeSheet} />
+      <FindSheet open={sheet === 'find'} onClose={closeSheet} openSheet={setSheet} />
+      <KeepVersionSheet open={sheet === 'version'} onClose={closeSheet} />
       <SaveSheets />
       <ArtworkChooser />
-      <ImportSheet />
-      <ReadSheet />
+      <ArtworkSheets />
     </WorkshopContext>
   );
 }
@@ -210,6 +215,27 @@ function TabTitle() {
 
 /** The panel's width at first, in pixels. */
 const FIRST_PANEL = 290;
+
+/** With all formats in it. */
+const ExportSheet = later(() => import('../export/ExportSheet').then((each) => each.ExportSheet));
+
+/** With all that reads artwork from elsewhere. */
+const ImportSheet = later(() => import('../import/ImportSheet').then((each) => each.ImportSheet));
+const ReadSheet = later(() => import('../import/ReadSheet').then((each) => each.ReadSheet));
+
+/** Artwork on its way in, and shapes on theirs to rounds. */
+function ArtworkSheets() {
+  const editor = useEditor();
+  const isImporting = useEditorState((state) => state.importing !== null);
+  const isReading = useEditorState((state) => state.rereading !== null);
+  const leave = useCallback(() => editor.setState({ importing: null, rereading: null }), [editor]);
+  return (
+    <>
+      <ImportSheet wanted={isImporting} onMissing={leave} />
+      <ReadSheet wanted={isReading} onMissing={leave} />
+    </>
+  );
+}
 
 /** With charts in it: read when it is first shown. */
 const LooksPanel = dynamic(() => import('../proof/LooksPanel').then((each) => each.LooksPanel), {

@@ -1,3 +1,2 @@
-/** The Export sheet. */
-export { ExportSheet } from './ExportSheet';
+/** What of the Export sheet others show too. */
 export { OptionRow } from './OptionRow';

@@ -1,10 +1,11 @@
 import type { BytesFormat } from '../format';
 import type { Figure } from '@/core/figure';
+import type { Scene } from '@/core/scene';
 import { convertLength } from '@/core/number';
 import { printNumber } from '../pathData';
 import { BACKGROUND, BLEED, NEIGHBOURS } from '../svg';
 import { paperSvg } from './paper';
-import { paperOf, pdfOf, type PdfOptions } from './pdf';
+import { paperOf, type PdfOptions } from './sheet';
 
 type PdfChoices = Omit<PdfOptions, 'title' | 'inks'> & { readonly colours: 'rgb' | 'inks' };
 
@@ -13,6 +14,12 @@ const writtenWith = (figure: Figure, { colours, ...options }: PdfChoices): PdfOp
   title: figure.name,
   ...(colours === 'inks' && { inks: figure.inks ?? [] }),
 });
+
+/** The bytes of a PDF of a scene; what writes them is large, and read when it is first wanted. */
+export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Array> {
+  const { writePdf } = await import('./pdf');
+  return writePdf(scene, options);
+}
 
 /** Portable Document Format, for print. */
 export const pdf: BytesFormat<PdfChoices> = {
@@ -60,5 +67,3 @@ export const pdf: BytesFormat<PdfChoices> = {
   picture: ({ figure, scene }, options) => paperSvg(scene, writtenWith(figure, options)),
   write: ({ figure, scene }, options) => pdfOf(scene, writtenWith(figure, options)),
 };
-
-export { pdfOf } from './pdf';

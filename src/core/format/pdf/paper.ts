@@ -7,7 +7,7 @@ import type { Scene } from '@/core/scene';
 import { convertLength } from '@/core/number';
 import { printNumber } from '../pathData';
 import { documentOf, drawingLines, inColours } from '../svg/svg';
-import { cropLines, paperOf, type PdfOptions } from './pdf';
+import { cropLines, paperOf, type PdfOptions } from './sheet';
 
 const n = (value: number): string => printNumber(value, 6);
 

@@ -6,7 +6,8 @@ import { disc, withForms } from '../../../../tests/help/figures';
 import { setFold, setPage } from '@/core/figure/commands';
 import { evaluateWhole } from '@/core/figure';
 import { paperSvg } from './paper';
-import { paperOf, pdfOf, type PdfOptions } from './pdf';
+import { pdfOf } from '.';
+import { paperOf, type PdfOptions } from './sheet';
 
 const PLAIN: PdfOptions = { background: true, bleed: false, marks: false, neighbours: 'overlap' };
 const made = async (fold: number, options: Partial<PdfOptions> = {}): Promise<Uint8Array> => {

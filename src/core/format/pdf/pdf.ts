@@ -2,44 +2,28 @@
  * A scene as a PDF: vector, at true size, each motif once. Version 1.7 as in ISO 32000-1; a library writes the objects.
  *
  * @example
- * const bytes = await pdfOf(scene, { background: true, bleed: true, marks: true, title: 'Tide dial' });
+ * const bytes = await writePdf(scene, { background: true, bleed: true, marks: true, title: 'Tide dial' });
  */
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 
-import { type Affine, compose, IDENTITY, MIRROR, moveMap, type Path, type Point } from '@/core/curve';
+import { type Affine, compose, IDENTITY, MIRROR, moveMap, type Path } from '@/core/curve';
 import { convertLength } from '@/core/number';
-import { type ColourInks, type GradientInk, type Ink, picturesIn, placedPaint, styleOf } from '@/core/paint';
+import { type GradientInk, type Ink, picturesIn, placedPaint, styleOf } from '@/core/paint';
 import {
   centreOnPage,
   itemsAt,
   type Laid,
   layersOf,
-  type Neighbours,
   type Paint,
   type Scene,
   type SceneCopy,
   type SceneItem,
   type SceneLayer,
-  type ScenePage,
 } from '@/core/scene';
 import { placementMap } from '@/core/symmetry';
+import { aroundPage, cropLines, MARK, paperOf, type PdfOptions } from './sheet';
 import { lineOperators, matrix, n, pathOperators } from './content';
 import { Resources } from './resources';
-
-export interface PdfOptions {
-  readonly background: boolean;
-  /** With what lies around the page to be trimmed off. */
-  readonly bleed: boolean;
-  /** With lines at the corners at which the page is cut. */
-  readonly marks: boolean;
-  readonly neighbours: Neighbours;
-  /** What colours are printed with; red, green and blue without it. */
-  readonly inks?: readonly ColourInks[];
-  readonly title?: string;
-}
-
-/** How far crop marks stand off from the page and how long they are, in points: 3 and 5 mm (common practice). */
-const MARK = { off: 8.504, length: 14.173, width: 0.25 };
 
 const isSeeThrough = ({ stops }: GradientInk): boolean => stops.some(({ opacity }) => opacity < 1);
 
@@ -154,31 +138,6 @@ class Painter {
   }
 }
 
-/** Lines at the corners of a page, outside its bleed, in points. @param box left, low, right, high */
-export function cropLines(
-  [left, low, right, high]: readonly [number, number, number, number],
-  bleed: number,
-): (readonly [Point, Point])[] {
-  const off = Math.max(MARK.off, bleed);
-  const far = off + MARK.length;
-  const corners = [
-    [left, low, -1, -1],
-    [right, low, 1, -1],
-    [right, high, 1, 1],
-    [left, high, -1, 1],
-  ] as const;
-  return corners.flatMap(([x, y, across, up]) => [
-    [
-      { x: x + across * off, y },
-      { x: x + across * far, y },
-    ] as const,
-    [
-      { x, y: y + up * off },
-      { x, y: y + up * far },
-    ] as const,
-  ]);
-}
-
 function cropMarks(box: readonly [number, number, number, number], bleed: number, colour: string): string[] {
   const lines = cropLines(box, bleed).map(
     ([from, to]) => `${n(from.x)} ${n(from.y)} m ${n(to.x)} ${n(to.y)} l S`,
@@ -196,28 +155,15 @@ const rectangle = (x: number, y: number, width: number, height: number): Path =>
   ],
 });
 
-/** How far the page stands in from the paper on each side, in points. */
-const around = ({ bleed, marks }: PdfOptions, bleedPoints: number): number => {
-  const cut = bleed ? bleedPoints : 0;
-  return marks ? Math.max(MARK.off, cut) + MARK.length : cut;
-};
-
-/** The paper's sides in points. */
-export function paperOf(page: ScenePage, options: PdfOptions): readonly [width: number, height: number] {
-  const points = convertLength(1, page.unit, 'pt');
-  const edge = around(options, page.bleed * points);
-  return [page.width * points + 2 * edge, page.height * points + 2 * edge];
-}
-
 /**
  * The bytes of a PDF of a scene. Raised wire and grooves, which are light on pixels, are drawn flat.
  * @param options what stands around the page
  */
-export async function pdfOf(scene: Scene, options: PdfOptions): Promise<Uint8Array> {
+export async function writePdf(scene: Scene, options: PdfOptions): Promise<Uint8Array> {
   const { page } = scene;
   const points = convertLength(1, page.unit, 'pt');
   const bleed = options.bleed ? page.bleed : 0;
-  const edge = around(options, page.bleed * points);
+  const edge = aroundPage(options, page.bleed * points);
   const [wide, high] = paperOf(page, options);
   const trim = [edge, edge, wide - edge, high - edge] as const;
   // Without the time of day: the same figure is the same file.

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { line } from '@/core/curve';
 import { turn } from '@/core/number';
 import type { Paint, SceneLayer } from '@/core/scene';
-import { layersAhead } from './cellsAhead';
+import { layersAhead } from './layersAhead';
 
 /** A triangular cell in some copies. */
 function cells(paint: Paint, copies: number, more: Partial<SceneLayer> = {}): SceneLayer {

@@ -121,14 +121,19 @@ export async function benchMerging(report: (name: string, time: number) => void)
       await median(201, () => cellAt(groups, fromPolar(5 + ((at += 7) % 50), at * 13))),
     );
     await benchColouring(report, fold, paths, made);
-    const [a, b] = [groups[1]?.copies[0]?.refs[0] ?? '', groups[2]?.copies[0]?.refs[0] ?? ''];
-    let fresh = 0;
+    const fuse = (k: number, cells: Division): unknown => {
+      const [a, b] = [groups[k], groups[k + 1]].map((group) => group?.copies[0]?.refs[0] ?? '');
+      return groupsOf(cells, [{ cells: [a ?? '', b ?? ''] }], STRAIGHT);
+    };
+    let pair = 0;
+    // Other kinds each time, so that no outline is known; cells have their numbers, as in the editor once they are shown.
     report(
       `fuse two kinds, among ${count}`,
-      // Another list each time, so that nothing is remembered.
-      await median(21, () =>
-        groupsOf({ ...made, cells: [...made.cells] }, [{ cells: fresh++ % 2 ? [a, b] : [b, a] }], STRAIGHT),
-      ),
+      await median(21, () => fuse((pair = 1 + (pair % (groups.length - 2))), made)),
+    );
+    report(
+      `fuse two kinds, among ${count}, just divided`,
+      await median(21, () => fuse(1, { ...made, cells: [...made.cells] })),
     );
   }
   await benchBands(report);

@@ -1,3 +1,4 @@
+import { remembered } from '../remembered';
 import { extremaOf } from './bounds';
 import { partOf } from './part';
 import type { Path } from './path';
@@ -37,6 +38,15 @@ function adaptive(segment: CubicSegment, from: number, to: number, whole: number
   return adaptive(segment, from, middle, left, depth - 1) + adaptive(segment, middle, to, right, depth - 1);
 }
 
+const lengthOfCubic = remembered((segment: CubicSegment): number => {
+  // Where the curve turns back it may have a cusp, at which the speed is not smooth: cut it there.
+  const cuts = [0, ...extremaOf(segment), 1].sort((a, b) => a - b);
+  return cuts.slice(1).reduce((sum, to, k) => {
+    const from = cuts[k] ?? 0;
+    return sum + adaptive(segment, from, to, speedIntegral(segment, from, to), 18);
+  }, 0);
+});
+
 /** The length along a segment: exact for lines and arcs, within 1e-10 of its size for cubics. */
 export function arcLength(segment: Segment): number {
   switch (segment.kind) {
@@ -44,14 +54,8 @@ export function arcLength(segment: Segment): number {
       return distance(segment.from, segment.to);
     case 'arc':
       return segment.radius * Math.abs(segment.sweep);
-    case 'cubic': {
-      // Where the curve turns back it may have a cusp, at which the speed is not smooth: cut it there.
-      const cuts = [0, ...extremaOf(segment), 1].sort((a, b) => a - b);
-      return cuts.slice(1).reduce((sum, to, k) => {
-        const from = cuts[k] ?? 0;
-        return sum + adaptive(segment, from, to, speedIntegral(segment, from, to), 18);
-      }, 0);
-    }
+    case 'cubic':
+      return lengthOfCubic(segment);
   }
 }
 

@@ -21,6 +21,20 @@ import { pointAt } from './segment';
 const nodesArbitrary = fc.array(anyNode, { minLength: 3, maxLength: 6 });
 const corner = (x: number, y: number): PathNode => ({ x, y, kind: 'corner' });
 
+describe('the sides of a path', () => {
+  it('are the same objects as long as the nodes at their ends are', () => {
+    fc.assert(
+      fc.property(nodesArbitrary, fc.boolean(), (nodes, closed) => {
+        const before = pathOfNodes(nodes, closed).segments;
+        const moved = nodes.map((node, k) => (k === 1 ? movedNode(node, { x: 3, y: -2 }) : node));
+        const after = pathOfNodes(moved, closed).segments;
+        expect(after.map((side, k) => side === before[k])).toEqual(before.map((_, k) => k > 1));
+        expect(after[0]?.to).toEqual({ x: moved[1]!.x, y: moved[1]!.y });
+      }),
+    );
+  });
+});
+
 describe('a mirrored node', () => {
   it('has each handle at the reflection of the other, however it is dragged', () => {
     const to = fc.record({ x: fc.integer({ min: -50, max: 50 }), y: fc.integer({ min: -50, max: 50 }) });

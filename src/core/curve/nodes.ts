@@ -30,6 +30,23 @@ export type HandleSide = 'in' | 'out';
 
 const spot = (node: PathNode): Point => ({ x: node.x, y: node.y });
 
+function sideOf(a: PathNode, b: PathNode): Segment {
+  if (a.bulge !== undefined) return arcFromBulge(spot(a), spot(b), a.bulge);
+  if (a.out || b.in) return cubic(spot(a), a.out ?? spot(a), b.in ?? spot(b), spot(b));
+  return line(spot(a), spot(b));
+}
+
+const lastSides = new WeakMap<PathNode, { readonly to: PathNode; readonly side: Segment }>();
+
+/** The side from a node to the next: the same object as long as both nodes are, as a drag moves few of many. */
+function sideBetween(a: PathNode, b: PathNode): Segment {
+  const known = lastSides.get(a);
+  if (known?.to === b) return known.side;
+  const side = sideOf(a, b);
+  lastSides.set(a, { to: b, side });
+  return side;
+}
+
 /** The path through nodes: a side is an arc where it has a bulge, a cubic where it has a handle, else a line. */
 export function pathOfNodes(nodes: readonly PathNode[], closed: boolean): Path {
   const sides = closed && nodes.length > 1 ? nodes.length : nodes.length - 1;
@@ -37,10 +54,7 @@ export function pathOfNodes(nodes: readonly PathNode[], closed: boolean): Path {
   for (let k = 0; k < sides; k += 1) {
     const a = nodes[k];
     const b = nodes[(k + 1) % nodes.length];
-    if (!a || !b) continue;
-    if (a.bulge !== undefined) segments.push(arcFromBulge(spot(a), spot(b), a.bulge));
-    else if (a.out || b.in) segments.push(cubic(spot(a), a.out ?? spot(a), b.in ?? spot(b), spot(b)));
-    else segments.push(line(spot(a), spot(b)));
+    if (a && b) segments.push(sideBetween(a, b));
   }
   return { closed: closed && nodes.length > 1, segments };
 }

@@ -86,8 +86,18 @@ function stillLayer(layer: SceneLayer, items: readonly SceneItem[]): SceneLayer 
   return made;
 }
 
-/** A layer in what stands still and what does not; either may be missing. */
-function split(layer: SceneLayer, hand: InHand): ScenePart[] {
+const lastSplits = new WeakMap<SceneLayer, { readonly hand: InHand; readonly parts: readonly ScenePart[] }>();
+
+/** A layer in what stands still and what does not, either of which may be missing; found once for all panes that show both. */
+function split(layer: SceneLayer, hand: InHand): readonly ScenePart[] {
+  const known = lastSplits.get(layer);
+  if (known?.hand === hand) return known.parts;
+  const parts = splitNow(layer, hand);
+  lastSplits.set(layer, { hand, parts });
+  return parts;
+}
+
+function splitNow(layer: SceneLayer, hand: InHand): ScenePart[] {
   if (layer.roundId !== hand.roundId || !layer.items.some((item) => isInHand(item, hand)))
     return [{ still: layer.roundId !== hand.roundId || isOfShapes(layer), layers: [layer] }];
   if (!isPlain(layer) || layer.items.every((item) => isInHand(item, hand)))

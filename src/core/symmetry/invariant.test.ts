@@ -21,6 +21,7 @@ describe('what turns keep', () => {
         (fold, away) => {
           expect(isKeptByTurn(paths(disc(0, 0, 12)), turn(1, fold))).toBe(true);
           expect(isKeptByTurn(paths(disc(0, -away, 12)), turn(1, fold))).toBe(false);
+          expect(isKeptByTurn(paths(disc(0, -away, 12)), turn(fold, fold))).toBe(true);
         },
       ),
     );

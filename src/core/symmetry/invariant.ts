@@ -1,6 +1,8 @@
 import {
   applyTo,
+  boundsOfPaths,
   distance,
+  isInBounds,
   lengthOf,
   mapPath,
   nearestOnPath,
@@ -59,6 +61,8 @@ export function isKeptByTurn(all: readonly Path[], step: Turn): boolean {
   const segments = paths.flatMap((path) => path.segments);
   if (segments.length === 0) return false;
   const within = ON_PATH * reachOf(segments);
+  // What a part of a turn keeps has the centre in its hull, and so in its box.
+  if (step.num % step.den !== 0 && !isInBounds(boundsOfPaths(paths), ORIGIN, within)) return false;
   if (segments.length > MOST_SEGMENTS) return arePathsKept(paths, step, within);
   return paths.every((path) => liesOn(mapPath(path, turnMap(step)), paths, within));
 }

@@ -1,6 +1,8 @@
 import {
   add,
+  boundsOfPaths,
   flatten,
+  isInBounds,
   lengthOf,
   nearestOnPath,
   ORIGIN,
@@ -43,7 +45,7 @@ function outerOf(path: Path): number {
 /** The reach of one path, found once for it. */
 const reachOfPath = remembered((path: Path): Reach => ({
   inner:
-    path.closed && windingNumber(path, ORIGIN, 1e-3) !== 0
+    path.closed && isInBounds(boundsOfPaths([path]), ORIGIN) && windingNumber(path, ORIGIN, 1e-3) !== 0
       ? 0
       : (nearestOnPath(path, ORIGIN)?.distance ?? Infinity),
   outer: outerOf(path),

@@ -1,4 +1,4 @@
-import { Fragment, memo } from 'react';
+import { memo } from 'react';
 
 import { type HandleSide, nodesOfContours, type PathNode, type Point } from '@/core/curve';
 import type { Shape } from '@/core/figure';
@@ -78,41 +78,93 @@ interface NodesProps {
   readonly held: HandleSide | null;
   readonly chosen: ReadonlySet<number>;
   readonly project: Project;
+  /** From the motif to the pane's pixels, as SVG says it. */
+  readonly transform: string;
 }
 
-interface MarkProps {
-  readonly index: number;
-  readonly x: number;
-  readonly y: number;
-  readonly corner: boolean;
-  readonly full: boolean;
+/** How wide marks of nodes are, with their edge and within it, and how their lines end: round, or square for a corner. */
+const MARKS = {
+  round: { edge: 11.2, inside: 8 },
+  square: { edge: 10.6, inside: 7.4 },
+} as const;
+
+type MarkShape = keyof typeof MARKS;
+
+const markShape = ({ kind }: PathNode): MarkShape => (kind === 'corner' ? 'square' : 'round');
+
+/** A line of no length: its ends alone are drawn, as large at any zoom, so that a pane that zooms moves all of them by one number. */
+const dot = ({ x, y }: Point): string => `M${x} ${y}h0`;
+
+interface DotsProps {
+  readonly name?: string;
+  readonly d: string;
+  readonly shape: MarkShape;
+  readonly part: keyof (typeof MARKS)['round'];
 }
 
-/** A node's mark. Of many nodes a drag moves a few: the others are not drawn again. */
-const NodeMark = memo(function NodeMark({ index, x, y, corner, full }: MarkProps) {
-  if (corner) return <Square at={{ x, y }} full={full} name={`node-${index}`} />;
+/** Marks of nodes, or a part of them. Of many nodes a drag moves a few: the others are not drawn again. */
+const Dots = memo(function Dots({ name, d, shape, part }: DotsProps) {
   return (
-    <circle
-      data-handle={`node-${index}`}
-      cx={x}
-      cy={y}
-      r={4.8}
-      fill={full ? 'var(--kelp)' : 'var(--field)'}
-      stroke="var(--kelp)"
-      strokeWidth={1.6}
+    <path
+      data-handle={name}
+      d={d}
+      stroke={part === 'edge' ? 'var(--kelp)' : 'var(--field)'}
+      strokeWidth={MARKS[shape][part]}
+      strokeLinecap={shape}
+      vectorEffect="non-scaling-stroke"
     />
   );
 });
 
-export function PathNodes({ shape, chosen, held, project }: NodesProps) {
+/** A node that is chosen, with its handles. */
+function ChosenNode({
+  node,
+  index,
+  held,
+  project,
+}: Pick<NodesProps, 'held' | 'project'> & { readonly node: PathNode; readonly index: number }) {
+  const at = project(node);
+  return (
+    <>
+      <Arms node={node} name={index} held={held} project={project} />
+      {node.kind === 'corner' ? (
+        <Square at={at} full name={`node-${index}`} />
+      ) : (
+        <circle
+          data-handle={`node-${index}`}
+          cx={at.x}
+          cy={at.y}
+          r={4.8}
+          fill="var(--kelp)"
+          stroke="var(--kelp)"
+          strokeWidth={1.6}
+        />
+      )}
+    </>
+  );
+}
+
+export function PathNodes({ shape, chosen, held, project, transform }: NodesProps) {
   if (shape.form.kind !== 'path') return null;
-  return nodesOfContours(shape.form.contours).map((node, k) => {
-    const at = project(node);
-    return (
-      <Fragment key={k}>
-        {chosen.has(k) && <Arms node={node} name={k} held={held} project={project} />}
-        <NodeMark index={k} x={at.x} y={at.y} corner={node.kind === 'corner'} full={chosen.has(k)} />
-      </Fragment>
-    );
-  });
+  const nodes = nodesOfContours(shape.form.contours).map((node, index) => ({ node, index }));
+  const plain = nodes.filter(({ index }) => !chosen.has(index));
+  const insides = (look: MarkShape): string =>
+    plain.flatMap(({ node }) => (markShape(node) === look ? [dot(node)] : [])).join('');
+  return (
+    <>
+      <g transform={transform}>
+        {plain.map(({ node, index }) => (
+          <Dots key={index} name={`node-${index}`} d={dot(node)} shape={markShape(node)} part="edge" />
+        ))}
+        <Dots d={insides('round')} shape="round" part="inside" />
+        <Dots d={insides('square')} shape="square" part="inside" />
+      </g>
+      {nodes.map(
+        ({ node, index }) =>
+          chosen.has(index) && (
+            <ChosenNode key={index} node={node} index={index} held={held} project={project} />
+          ),
+      )}
+    </>
+  );
 }

@@ -197,6 +197,7 @@ export function Overlay({ pane }: { readonly pane: PaneId }) {
           chosen={state.selection.nodes}
           held={chosenHandle(state)?.side ?? null}
           project={project}
+          transform={motifTransform}
         />
       )}
       {draft && <DraftPath draft={draft} transform={motifTransform} project={project} />}

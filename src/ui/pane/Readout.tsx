@@ -38,6 +38,8 @@ function caughtWords({ caught, ring, what }: Snapped, unit: string): string {
   return words.join(', ');
 }
 
+const LINE = 'w-fit rounded-[6px] bg-field/85 px-1';
+
 /** Where the pointer is: from the centre and along x and y (y counted upward), and what it catches. */
 export function Readout({ pane }: { readonly pane: PaneId }) {
   const pointer = useEditorState((state) => state.pointer);
@@ -50,19 +52,22 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
   const signed = (value: number) => (value > 0 ? '+' : '') + printNumber(value, 2);
   return (
     <div
-      className="pointer-events-none absolute top-[42px] left-2 rounded-[6px] bg-field/85 px-1 font-mono text-[12px] leading-[18px]"
+      className="pointer-events-none absolute top-[42px] left-2 font-mono text-[12px] leading-[18px]"
       data-testid="readout"
     >
-      <p>
-        <span className="text-muted">r</span> {printNumber(r, 2)} <span className="text-muted">θ</span>{' '}
-        {signed(degrees)}°
-      </p>
-      <p>
-        <span className="text-muted">x</span> {signed(point.x)} <span className="text-muted">y</span>{' '}
-        {signed(-point.y)}
-      </p>
+      {/* As wide whatever the numbers are: they change with each move, and the pane is not laid out again for them. */}
+      <div className="h-[36px] w-[20ch] rounded-[6px] bg-field/85 px-1 contain-layout contain-size">
+        <p>
+          <span className="text-muted">r</span> {printNumber(r, 2)} <span className="text-muted">θ</span>{' '}
+          {signed(degrees)}°
+        </p>
+        <p>
+          <span className="text-muted">x</span> {signed(point.x)} <span className="text-muted">y</span>{' '}
+          {signed(-point.y)}
+        </p>
+      </div>
       {words && (
-        <p className="text-brass-text">
+        <p className={`${LINE} text-brass-text`}>
           {words}
           {pointer.of > 1 && (
             <span className="text-muted">
@@ -72,7 +77,7 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
           )}
         </p>
       )}
-      {picking && <p className="text-coral-text">{picking.what}</p>}
+      {picking && <p className={`${LINE} text-coral-text`}>{picking.what}</p>}
     </div>
   );
 }

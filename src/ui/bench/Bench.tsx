@@ -1,7 +1,5 @@
 'use client';
 
-import { useMemo } from 'react';
-
 import { swallowedRounds, symmetryOf } from '@/core/figure';
 import { printNumber, screenData } from '@/core/format';
 import { degreesOf, NO_TURN } from '@/core/number';
@@ -166,8 +164,7 @@ export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
   const isPlain = !round || (symmetryOf(round) === fold && !round.variation && !round.whirl);
   // Artwork is seen on its own page in both themes, as dark lines would not be seen on the dark; outlines are the ink's.
   const { page } = figure;
-  const { background } = page;
-  const inks = useMemo(() => (state.outlines ? BARE_INKS : inksOn(background)), [state.outlines, background]);
+  const inks = state.outlines ? BARE_INKS : inksOn(page.background);
   const place = placeOfView(drawn);
   const look: BenchLook = {
     view: drawn,

@@ -34,8 +34,15 @@ export const BARE_INKS: GroundInks = {
   lines: 'var(--ink)',
 };
 
+/** The last page's, as all moves of a drag are over the same one. */
+let last = { colour: '#ffffff', inks: ON_LIGHT };
+
 /** The inks for a page of a colour: light ones where white reads better on it than ink does (WCAG 2.2 contrast). */
 export function inksOn(background: Fill | null): GroundInks {
   const colour = firstColour(background)?.slice(0, 7) ?? '#ffffff';
-  return wcagContrast(colour, '#fffefb') > wcagContrast(colour, '#172a33') ? ON_DARK : ON_LIGHT;
+  if (colour !== last.colour) {
+    const isDark = wcagContrast(colour, '#fffefb') > wcagContrast(colour, '#172a33');
+    last = { colour, inks: isDark ? ON_DARK : ON_LIGHT };
+  }
+  return last.inks;
 }

@@ -9,7 +9,15 @@ import equal from 'fast-deep-equal';
 import { createStore } from 'zustand';
 
 import type { Work } from '@/core/derive';
-import { brokenSentence, excessOf, type Figure, figureSchema, newRound, type RoundId } from '@/core/figure';
+import {
+  brokenSentence,
+  excessOf,
+  type Figure,
+  figureSchema,
+  newRound,
+  type RoundId,
+  takenAsSound,
+} from '@/core/figure';
 import { addRound, removeRound, roundOf } from '@/core/figure/commands';
 import { failed, finding, type Finding, ok, type Result } from '@/core/finding';
 import { holding, settled } from '@/core/trial';
@@ -19,8 +27,12 @@ import { atPosition, figureOf, record } from './history';
 import { activeRound, select } from './selecting';
 import { asked, perform, prepared, stillThere } from './settle';
 
-/** An editor of a saved figure. */
-export const createEditor = (saved: SavedFigure): Editor => createStore<EditorState>(() => startState(saved));
+/** An editor of a saved figure, which the server has checked. */
+export function createEditor(saved: SavedFigure): Editor {
+  const start = startState(saved);
+  takenAsSound(figureOf(start.history));
+  return createStore<EditorState>(() => start);
+}
 
 /** Why a figure cannot be a step, as it could not be saved; null where it can. Looks at what changed alone. */
 function unsaveable(figure: Figure): Finding | null {

@@ -101,7 +101,7 @@ export {
   recoloured,
   swapColour,
 } from './recolour';
-export { figureSchema, groupSchema, ownTargetSchema, shapeSchema } from './schema';
+export { figureSchema, groupSchema, ownTargetSchema, shapeSchema, takenAsSound } from './schema';
 export { holdsCentre, seenBox, seenPaths, seenShapes } from './seen';
 export { placeAt, usesOfFigure, usesOfRound } from './sources';
 export { endsOfSpread, respread } from './spread';

@@ -5,7 +5,8 @@ import { formFinding, offset } from '@/core/maker';
 import { NO_TURN } from '@/core/number';
 import { addShapes } from './commands';
 import { evaluate } from './evaluate';
-import { figureSchema } from './schema';
+import type { Figure } from './model';
+import { figureSchema, takenAsSound } from './schema';
 import { newFigure, newShape, START_PAINT } from './start';
 
 const offsetFigure = (away: number) =>
@@ -28,6 +29,18 @@ describe('the schema', () => {
     const after = isValid();
     const copy = JSON.parse(JSON.stringify(figure)) as typeof figure;
     expect([before, after, figureSchema.validate(copy).error === undefined]).toEqual([true, true, true]);
+  });
+
+  it('looks at what changed alone in a figure that was checked elsewhere', () => {
+    const isValid = (figure: Figure): boolean => figureSchema.validate(figure).error === undefined;
+    const broken = offsetFigure(Number.NaN);
+    const [round] = broken.rounds;
+    expect(isValid(broken)).toBe(false);
+    takenAsSound(broken);
+    // What a step leaves as it is is not looked at, what it brings is.
+    expect(isValid({ ...broken, rounds: [{ ...round!, name: 'Another' }] })).toBe(true);
+    expect(isValid({ ...broken, rounds: [{ ...round!, name: '' }] })).toBe(false);
+    expect(isValid({ ...broken, rounds: [{ ...round!, shapes: [{ ...round!.shapes[0]! }] }] })).toBe(false);
   });
 
   it('does not work anything out: a whirl of many nodes is checked by its numbers alone', () => {

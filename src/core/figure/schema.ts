@@ -72,6 +72,8 @@ import {
 function once(schema: Joi.Schema): {
   readonly rule: Joi.Schema;
   readonly isKnown: (value: unknown) => boolean;
+  /** Takes an object as good that was checked before, elsewhere. */
+  readonly know: (value: object) => void;
 } {
   const good = new WeakSet<object>();
   const isKnown = (value: unknown): boolean => typeof value === 'object' && value !== null && good.has(value);
@@ -90,7 +92,7 @@ function once(schema: Joi.Schema): {
       return helpers.error('inside', { inside, rest, where, detail });
     })
     .messages({ inside: '"{{#where}}" {{#rest}}' });
-  return { rule, isKnown };
+  return { rule, isKnown, know: (value) => void good.add(value) };
 }
 
 type Keys = readonly (string | number)[];
@@ -319,6 +321,8 @@ export const shapeSchema: Joi.ObjectSchema<Shape> = Joi.object<Shape>({
   paint: paint.required(),
 });
 
+const shapesOnce = once(shapeSchema);
+
 const bend = Joi.object<Bend>({
   how: Joi.valid(...BEND_WAYS).required(),
   strip: Joi.object({ left: coordinate, right: coordinate, top: coordinate, bottom: coordinate }).required(),
@@ -506,7 +510,7 @@ const round = Joi.object({
   }),
   frame: frame.required(),
   shapes: Joi.array()
-    .items(once(shapeSchema).rule)
+    .items(shapesOnce.rule)
     .max(LIMITS.shapes)
     .unique('id')
     .required()
@@ -573,6 +577,8 @@ const formula = Joi.object<Formula>({
   text: Joi.string().trim().min(1).max(LIMITS.formula).required(),
 });
 
+const roundsOnce = once(round);
+
 export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   format: Joi.valid(FIGURE_FORMAT).required(),
   version: Joi.valid(FIGURE_VERSION).required(),
@@ -606,5 +612,13 @@ export const figureSchema: Joi.ObjectSchema<Figure> = Joi.object<Figure>({
   proof: proofSaid,
   sliders: Joi.array().items(slider).max(LIMITS.sliders).unique('id'),
   formulas: Joi.array().items(formula).max(LIMITS.formulas).unique('lever'),
-  rounds: Joi.array().items(once(round).rule).max(LIMITS.rounds).unique('id').required(),
+  rounds: Joi.array().items(roundsOnce.rule).max(LIMITS.rounds).unique('id').required(),
 }).options({ convert: false, abortEarly: true });
+
+/** Takes a figure as sound that its server has checked: of its next steps what they change is checked, and not all that is there. */
+export function takenAsSound({ rounds }: Figure): void {
+  for (const each of rounds) {
+    roundsOnce.know(each);
+    for (const shape of each.shapes) shapesOnce.know(shape);
+  }
+}

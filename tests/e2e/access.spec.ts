@@ -58,3 +58,22 @@ for (const scheme of ['light', 'dark'] as const) {
     expect(await seriousFindings()).toEqual([]);
   });
 }
+
+test('the theme is another at each press until it is the system’s again, whatever that is', async ({
+  page,
+}) => {
+  const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await page.goto('/');
+    const button = page.getByRole('button', { name: /^Theme: / });
+    const own = await ground();
+    await button.click();
+    await expect.poll(ground).not.toBe(own);
+    await button.click();
+    await expect.poll(ground).toBe(own);
+    await button.click();
+    await expect(button).toHaveAccessibleName('Theme: as the system has it');
+    expect(await ground()).toBe(own);
+  }
+});

@@ -14,19 +14,69 @@ function hashOf(text: string): string {
   return (a >>> 0).toString(36) + (b >>> 0).toString(36);
 }
 
-/** One text for a cover whatever copy of the cell it was read in: the least of all its turned forms. */
-function canonical(cover: readonly (readonly [number, number])[], fold: number): string {
-  const textOf = (shift: number): string =>
-    cover
-      .map(([path, element]) => [path, (element + shift) % fold] as const)
-      .sort((a, b) => a[0] - b[0] || a[1] - b[1])
-      .join(' ');
+/** Numbers from 0 up to a count, each with its place among them in the order of their decimal texts: 0, 1, 10, 11, 2, … */
+export function textRanks(count: number): Int32Array {
+  const texts = Array.from({ length: count }, (_, k) => String(k)).sort();
+  const ranks = new Int32Array(count);
+  texts.forEach((text, rank) => (ranks[Number(text)] = rank));
+  return ranks;
+}
+
+/** The copies of one path that cover a cell, by their elements, upward. */
+interface Covering {
+  readonly path: number;
+  readonly elements: readonly number[];
+}
+
+const textOf = (cover: readonly Covering[]): string =>
+  cover.flatMap(({ path, elements }) => elements.map((element) => `${path},${element}`)).join(' ');
+
+/** How many of some numbers, which go upward, are below a limit. */
+function countBelow(numbers: readonly number[], limit: number): number {
+  let [low, high] = [0, numbers.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((numbers[middle] ?? 0) < limit) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/**
+ * The elements of a path's copies after a turn, upward again: those that go past the last one come first, and all keep their order.
+ * @returns the element at a place
+ */
+function turned({ elements }: Covering, shift: number, fold: number): (k: number) => number {
+  const from = countBelow(elements, fold - shift);
+  return (k) => ((elements[(from + k) % elements.length] ?? 0) + shift) % fold;
+}
+
+/**
+ * One text for a cover whatever copy of the cell it was read in: of all its turned forms the one whose text comes first. The forms have the same paths,
+ * as often, so that their texts differ where the first of their elements do: none but the one that is taken is written.
+ */
+export function canonicalCover(cover: readonly Covering[], fold: number, ranks: Int32Array): string {
+  const [top] = cover;
+  if (!top) return '';
+  const isBefore = (a: number, b: number): boolean => {
+    for (const each of cover) {
+      const [inA, inB] = [turned(each, a, fold), turned(each, b, fold)];
+      for (let k = 0; k < each.elements.length; k += 1) {
+        const apart = valueAt(ranks, inA(k)) - valueAt(ranks, inB(k));
+        if (apart !== 0) return apart < 0;
+      }
+    }
+    return false;
+  };
   // Only turns that bring a copy of the first path to the top need be tried.
-  const least = Math.min(...cover.map(([path]) => path));
-  const shifts = new Set(
-    cover.flatMap(([path, element]) => (path === least ? [(fold - element) % fold] : [])),
+  const shifts = top.elements.map((element) => (fold - element) % fold);
+  const best = shifts.reduce((least, shift) => (isBefore(shift, least) ? shift : least));
+  return textOf(
+    cover.map((each) => {
+      const at = turned(each, best, fold);
+      return { path: each.path, elements: each.elements.map((_, k) => at(k)) };
+    }),
   );
-  return [...shifts].map(textOf).sort()[0] ?? '';
 }
 
 /**
@@ -39,18 +89,22 @@ export function keysOf(arrangement: Arrangement, paths: readonly CoverPath[], or
   const { group } = subdivision;
   const kindOf = new Map<number, number>();
   for (let kind = 0; kind < kindCount; kind += 1) kindOf.set(arrangement.largestFace(kind), kind);
+  const ranksOfTexts = textRanks(group.mirror ? 0 : group.fold);
   const covers: string[] = Array.from({ length: kindCount }, () => '');
   coverOf(subdivision, paths, arrangement.cover.members, undefined, (face, winding) => {
     const kind = kindOf.get(face);
     if (kind === undefined) return;
-    const cover: [number, number][] = [];
+    const cover: { path: number; elements: number[] }[] = [];
     for (let slot = 0; slot < winding.length; slot += 1) {
       const w = valueAt(winding, slot);
       const path = Math.floor(slot / group.order);
-      if (paths[path]?.rule === 'evenodd' ? w % 2 !== 0 : w !== 0) cover.push([path, slot % group.order]);
+      if (paths[path]?.rule === 'evenodd' ? w % 2 === 0 : w === 0) continue;
+      const last = cover.at(-1);
+      if (last?.path === path) last.elements.push(slot % group.order);
+      else cover.push({ path, elements: [slot % group.order] });
     }
     // With a mirror the sector is one for every cell: there is nothing to choose between.
-    covers[kind] = group.mirror ? cover.join(' ') : canonical(cover, group.fold);
+    covers[kind] = group.mirror ? textOf(cover) : canonicalCover(cover, group.fold, ranksOfTexts);
   });
   const ranks = new Map<string, number>();
   const keys = covers.map(() => '');

@@ -416,12 +416,27 @@ const cellRefs = Joi.array().items(cellRef).max(LIMITS.cells).required();
 const paintOnce = once(paint);
 
 const KIND_KEY = /^[A-Za-z0-9_-]{1,60}$/;
+const PLACE = /^\d{1,5}$/;
 const kindPaintsOnce = once(
   Joi.object({
     all: paintOnce.rule,
-    single: Joi.object().pattern(/^\d{1,5}$/, paintOnce.rule),
+    single: Joi.object().pattern(PLACE, paintOnce.rule),
   }).or('all', 'single'),
 );
+
+const isGoodPaint = (value: unknown): boolean =>
+  paintOnce.isKnown(value) || paintOnce.rule.validate(value).error === undefined;
+
+/** True for the paints of a kind whose cells each have one of a few: each paint is checked once, and not once a cell. */
+function areGoodPaints(kind: unknown): boolean {
+  if (typeof kind !== 'object' || kind === null || Object.keys(kind).join() !== 'single') return false;
+  const { single } = kind as { readonly single: unknown };
+  return (
+    typeof single === 'object' &&
+    single !== null &&
+    Object.entries(single).every(([place, value]) => PLACE.test(place) && isGoodPaint(value))
+  );
+}
 
 /** The paints of cells by their kinds: thousands, most of which are the same objects as before. */
 function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
@@ -429,8 +444,10 @@ function checkedPaints(paints: Readonly<Record<string, unknown>>): unknown {
   for (const [key, kind] of Object.entries(paints)) {
     if (!KIND_KEY.test(key)) throw new Error(`“${key.slice(0, 80)}” is no key of a kind of cells`);
     if (!kindPaintsOnce.isKnown(kind)) {
-      const { error } = kindPaintsOnce.rule.validate(kind);
+      // What is not good is looked at once more, for the words of what is wrong with it.
+      const { error } = areGoodPaints(kind) ? {} : kindPaintsOnce.rule.validate(kind);
       if (error) throw new Error(`${key}: ${error.message}`);
+      kindPaintsOnce.know(kind as object);
     }
     count += 1 + Object.keys((kind as KindPaints).single ?? {}).length;
   }

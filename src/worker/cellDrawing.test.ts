@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Paint } from '@/core/scene';
 import {
   boxesOf,
+  canvasArea,
   drawCopies,
   drawRegion,
   layDrawing,
@@ -221,6 +222,48 @@ describe('cells on a canvas', () => {
     const far = new Region(FRAME);
     far.add(Float64Array.of(-24, -24, -20, -20), 0);
     expect(reachingInto(far, boxes)).toEqual([]);
+  });
+
+  it('are drawn where they reach into the canvas, and nowhere else', () => {
+    const side = fc.double({ min: -200, max: 200, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(side, side, side, side), { minLength: 1, maxLength: 8 }), (corners) => {
+        const boxes = Float64Array.from(
+          corners.flatMap(([a, b, c, d]) => [Math.min(a, c), Math.min(b, d), Math.max(a, c), Math.max(b, d)]),
+        );
+        const cells = ready({
+          ...drawing({ fill: '#ff0000', stroke: null }),
+          places: new Float64Array(6 * corners.length),
+        });
+        const seen = new Set(
+          reachingInto(canvasArea(FRAME), [[cells, boxes]]).flatMap(([, from, to]) =>
+            Array.from({ length: to - from }, (_, k) => from + k),
+          ),
+        );
+        corners.forEach((_, k) => {
+          const [left, top, right, bottom] = [...boxes.slice(4 * k, 4 * k + 4)] as [
+            number,
+            number,
+            number,
+            number,
+          ];
+          const pixels = {
+            left: left * FRAME.scale + FRAME.x,
+            right: right * FRAME.scale + FRAME.x,
+            top: top * FRAME.scale + FRAME.y,
+            bottom: bottom * FRAME.scale + FRAME.y,
+          };
+          const isIn = (near: number): boolean =>
+            pixels.left <= FRAME.width + near &&
+            pixels.right >= -near &&
+            pixels.top <= FRAME.height + near &&
+            pixels.bottom >= -near;
+          // With the pixel or two beside a box that its smoothing takes.
+          if (isIn(1)) expect(seen.has(k)).toBe(true);
+          if (!isIn(3)) expect(seen.has(k)).toBe(false);
+        });
+      }),
+    );
   });
 
   it('are faint, and full where the frame says so', () => {

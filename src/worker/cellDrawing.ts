@@ -151,9 +151,30 @@ export function boxesOf({ box, places, count }: Ready, rotation: number): Float6
 /** The copies of a drawing that reach into a region, from one number up to before another, in their order. */
 export type Reaching = readonly [drawing: Ready, from: number, to: number];
 
-/** Which copies reach into a region. @param drawings back to front, with the boxes of their copies */
+/** Something that copies may reach into, by the boxes of them. */
+interface Area {
+  readonly touches: (boxes: Float64Array, k: number) => boolean;
+}
+
+/** An outline of one pixel reaches so far beyond its box, in pixels, and its smoothing with it. */
+const BESIDE = 2;
+
+/** All of a canvas: what does not reach into it need not be drawn. */
+export const canvasArea = ({ width, height, scale, x, y }: CanvasFrame): Area => ({
+  touches: (boxes, k) => {
+    const at = (side: 0 | 1 | 2 | 3): number => scale * (boxes[4 * k + side] ?? 0);
+    return (
+      at(0) + x <= width + BESIDE &&
+      at(1) + y <= height + BESIDE &&
+      at(2) + x >= -BESIDE &&
+      at(3) + y >= -BESIDE
+    );
+  },
+});
+
+/** Which copies reach into an area. @param drawings back to front, with the boxes of their copies */
 export function reachingInto(
-  region: Region,
+  region: Area,
   drawings: readonly (readonly [Ready, Float64Array])[],
 ): readonly Reaching[] {
   const found: Reaching[] = [];

@@ -2,6 +2,7 @@ import { expose, transfer } from 'comlink';
 
 import {
   boxesOf,
+  canvasArea,
   drawCopies,
   drawRegion,
   layDrawing,
@@ -96,13 +97,15 @@ class Pane {
   ): Promise<boolean> {
     const { frame, drawings, share } = mine;
     const surface = canvasOf(frame);
-    const all = countOf(drawings);
+    const placed = drawings.map((drawing) => [drawing, this.boxesAt(drawing, frame)] as const);
+    const seen = reachingInto(canvasArea(frame), placed);
+    const all = seen.reduce((sum, [, from, to]) => sum + to - from, 0);
     let done = 0;
     let looked = performance.now();
-    for (const drawing of drawings) {
-      const count = Math.ceil(drawing.count * share);
-      for (let from = 0; from < count; from += BETWEEN_LOOKS) {
-        const to = Math.min(count, from + BETWEEN_LOOKS);
+    for (const [drawing, first, last] of seen) {
+      const end = Math.min(last, Math.ceil(drawing.count * share));
+      for (let from = first; from < end; from += BETWEEN_LOOKS) {
+        const to = Math.min(end, from + BETWEEN_LOOKS);
         drawCopies(surface, drawing, frame, from, to);
         done += to - from;
         if (performance.now() - looked < SLICE) continue;
@@ -116,8 +119,6 @@ class Pane {
     // What was shown meanwhile is not taken back.
     if (this.newest && this.newest !== mine) this.patch(this.newest);
     this.lay(show);
-    // For the first change, which then need not wait for it.
-    for (const drawing of drawings) this.boxesAt(drawing, frame);
     return true;
   }
 

@@ -38,8 +38,6 @@ function caughtWords({ caught, ring, what }: Snapped, unit: string): string {
   return words.join(', ');
 }
 
-const LINE = 'w-fit rounded-[6px] bg-field/85 px-1';
-
 /** Where the pointer is: from the centre and along x and y (y counted upward), and what it catches. */
 export function Readout({ pane }: { readonly pane: PaneId }) {
   const pointer = useEditorState((state) => state.pointer);
@@ -52,11 +50,11 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
   const signed = (value: number) => (value > 0 ? '+' : '') + printNumber(value, 2);
   return (
     <div
-      className="pointer-events-none absolute top-[42px] left-2 font-mono text-[12px] leading-[18px]"
+      className="pointer-events-none absolute top-[42px] left-2 rounded-[6px] bg-field/85 px-1 font-mono text-[12px] leading-[18px]"
       data-testid="readout"
     >
       {/* As wide whatever the numbers are: they change with each move, and the pane is not laid out again for them. */}
-      <div className="h-[36px] w-[20ch] rounded-[6px] bg-field/85 px-1 contain-layout contain-size">
+      <div className="h-[36px] w-[18ch] contain-layout contain-size">
         <p>
           <span className="text-muted">r</span> {printNumber(r, 2)} <span className="text-muted">θ</span>{' '}
           {signed(degrees)}°
@@ -67,7 +65,7 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
         </p>
       </div>
       {words && (
-        <p className={`${LINE} text-brass-text`}>
+        <p className="text-brass-text">
           {words}
           {pointer.of > 1 && (
             <span className="text-muted">
@@ -77,7 +75,7 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
           )}
         </p>
       )}
-      {picking && <p className={`${LINE} text-coral-text`}>{picking.what}</p>}
+      {picking && <p className="text-coral-text">{picking.what}</p>}
     </div>
   );
 }

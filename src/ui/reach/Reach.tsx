@@ -15,6 +15,8 @@ const RULER = 34;
 const WIDTH = 112;
 /** What is left free beside the first bar and the last. */
 const EDGE = 4;
+/** What is left free below for folds and buttons. */
+const FOOT = 84;
 /** Pixels from tick to tick that still tell apart, and from label to label. */
 const TICK = 9;
 const LABEL = 42;
@@ -25,20 +27,29 @@ interface RulerProps {
   readonly scale: number;
   /** How far out the ruler goes, in the figure's unit. */
   readonly most: number;
+  /** Where the ruler ends below, in pixels from the top. */
+  readonly bottom: number;
 }
 
 /** The scale of distances from the centre. */
-const Ruler = memo(function Ruler({ y, scale, most }: RulerProps) {
+const Ruler = memo(function Ruler({ y, scale, most, bottom }: RulerProps) {
   const tick = ringStepFor((TICK * 10) / scale, 10);
   const label = ringStepFor((LABEL * 10) / scale, 10);
   const marks = (step: number): number[] => {
     const found: number[] = [];
-    for (let k = 0; k * step <= most && k < 400; k += 1) found.push(k * step);
+    const first = Math.max(0, Math.ceil((y - bottom) / (scale * step)));
+    for (let k = first; k * step <= most && k < first + 400; k += 1) found.push(k * step);
     return found;
   };
   return (
     <>
-      <line x1={RULER} x2={RULER} y1={y - most * scale} y2={y} stroke="var(--line-strong)" />
+      <line
+        x1={RULER}
+        x2={RULER}
+        y1={y - most * scale}
+        y2={Math.min(y, bottom)}
+        stroke="var(--line-strong)"
+      />
       {marks(tick).map((r) => (
         <line
           key={r}
@@ -109,7 +120,7 @@ export function Reach() {
         <span className="text-[12px] text-muted">{figure.page.unit}</span>
       </header>
       <svg className="absolute inset-0 size-full" aria-hidden="true">
-        <Ruler y={view.y} scale={view.scale} most={most} />
+        <Ruler y={view.y} scale={view.scale} most={most} bottom={height - FOOT} />
       </svg>
       <div
         className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"
@@ -130,14 +141,14 @@ export function Reach() {
               left={EDGE + k * pitch}
               pitch={pitch}
               top={top}
-              bottom={Math.min(view.y, height - 84)}
+              bottom={Math.min(view.y, height - FOOT)}
             />
           ))}
         </div>
       </div>
       <span
         className="absolute left-2 font-mono text-[11px] text-muted"
-        style={{ top: Math.min(view.y, height - 84) + 9 }}
+        style={{ top: Math.min(view.y, height - FOOT) + 9 }}
       >
         fold
       </span>

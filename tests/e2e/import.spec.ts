@@ -117,6 +117,43 @@ test('a file that is dropped is taken where it is wanted, in its true size, or l
   ]);
 });
 
+test('the same file is taken twice, and what is chosen the second time stays chosen while it is read', async ({
+  page,
+}) => {
+  const words = LOGO.replace('</svg>', '<text x="9" y="90">tide</text></svg>');
+  await makeFigure(page);
+  const dialog = page.getByRole('dialog');
+  const takes = dialog.getByRole('button', { name: 'Take without these' });
+  const inspector = page.getByLabel('Inspector');
+  await drop(page, 'mark.svg', words);
+  await takes.click();
+  await expect(inspector.getByLabel('Middle up')).not.toHaveValue('0');
+  await page.keyboard.press('Escape');
+  // What is set of its text takes long now.
+  await page.route('**/api/words', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  // A quick hand: in the very moment in which it can be chosen.
+  await page.evaluate(() => {
+    const watch = new MutationObserver(() => {
+      const labels = [...document.querySelectorAll<HTMLElement>('[role=dialog] label')];
+      const centre = labels.find(({ textContent }) => textContent === 'On the centre');
+      if (!centre) return;
+      watch.disconnect();
+      centre.click();
+    });
+    watch.observe(document.body, { subtree: true, childList: true });
+  });
+  await drop(page, 'mark.svg', words);
+  await page.waitForTimeout(1200);
+  await expect(dialog.getByRole('radio', { name: 'On the centre' })).toBeChecked();
+  await takes.click();
+  await expect
+    .poll(async () => Math.abs(Number(await inspector.getByLabel('Middle up').inputValue())))
+    .toBeLessThan(1);
+});
+
 test('what is pasted whole is there at once, as one step; a broken file is told, and nothing of it is taken', async ({
   page,
 }) => {

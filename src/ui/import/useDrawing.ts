@@ -36,12 +36,16 @@ export type Reading =
   | { readonly kind: 'read'; readonly drawing: Drawing }
   | { readonly kind: 'failed'; readonly sentence: string };
 
+interface Known {
+  readonly of: string | null;
+  readonly reading: Reading;
+}
+
+const NOTHING: Known = { of: null, reading: { kind: 'quiet' } };
+
 /** Reads the text of a file of artwork in another thread; another text, or none, ends it. */
 export function useDrawing(text: string | null): Reading {
-  const [known, setKnown] = useState<{ readonly of: string | null; readonly reading: Reading }>({
-    of: null,
-    reading: { kind: 'quiet' },
-  });
+  const [known, setKnown] = useState(NOTHING);
   useEffect(() => {
     if (text === null) return;
     const say = (reading: Reading): void => setKnown({ of: text, reading });
@@ -78,6 +82,8 @@ export function useDrawing(text: string | null): Reading {
       isMine = false;
       clearTimeout(slow);
       worker.stop();
+      // The same text is read anew the next time: what came of it before would give way to that in a person's hands.
+      setKnown(NOTHING);
     };
   }, [text]);
   return known.of === text ? known.reading : { kind: 'quiet' };

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { STRAIGHT } from '@/core/derive';
 import { formFinding, offset } from '@/core/maker';
 import { NO_TURN } from '@/core/number';
-import { addShapes } from './commands';
+import { addShapes, setMerge } from './commands';
 import { evaluate } from './evaluate';
 import type { Figure } from './model';
 import { figureSchema, takenAsSound } from './schema';
@@ -41,6 +41,21 @@ describe('the schema', () => {
     expect(isValid({ ...broken, rounds: [{ ...round!, name: 'Another' }] })).toBe(true);
     expect(isValid({ ...broken, rounds: [{ ...round!, name: '' }] })).toBe(false);
     expect(isValid({ ...broken, rounds: [{ ...round!, shapes: [{ ...round!.shapes[0]! }] }] })).toBe(false);
+  });
+
+  it('takes paints of cells by their places, each of which is a paint, and no list of them', () => {
+    const divided = setMerge(offsetFigure(1), 'r', 'divide');
+    const painted = (single: unknown): boolean => {
+      const [round] = divided.rounds;
+      const cells = { frame: false, fused: [], removed: [], paints: { k1: { single } } };
+      const changed = { ...divided, rounds: [{ ...round, merge: { ...round!.merge, cells } }] };
+      return figureSchema.validate(changed).error === undefined;
+    };
+    expect(painted({ 0: START_PAINT, 3: { fill: '#d9512c', stroke: null } })).toBe(true);
+    expect(painted([START_PAINT])).toBe(false);
+    expect(painted({ 0: START_PAINT, first: START_PAINT })).toBe(false);
+    expect(painted({ 0: START_PAINT, 3: { fill: 'red', stroke: null } })).toBe(false);
+    expect(painted(null)).toBe(false);
   });
 
   it('does not work anything out: a whirl of many nodes is checked by its numbers alone', () => {

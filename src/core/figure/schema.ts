@@ -434,6 +434,7 @@ function areGoodPaints(kind: unknown): boolean {
   return (
     typeof single === 'object' &&
     single !== null &&
+    !Array.isArray(single) &&
     Object.entries(single).every(([place, value]) => PLACE.test(place) && isGoodPaint(value))
   );
 }

@@ -1,12 +1,11 @@
 import { Ints, valueAt } from './lists';
 
-/** A grid of square cells that finds what may be near an edge. Items are inserted along their chords. */
-export class Grid {
-  private heads = new Int32Array(0);
-  private readonly items = new Ints();
-  private readonly following = new Ints();
-  private readonly columns: number;
-  private readonly rows: number;
+/** Square cells over a box, and which of them a chord passes. */
+export class Raster {
+  readonly columns: number;
+  readonly rows: number;
+  /** The cells that were gathered last. */
+  readonly passed = new Ints();
   private readonly scale: number;
 
   constructor(
@@ -23,7 +22,6 @@ export class Grid {
     this.scale = 1 / size;
     this.columns = Math.max(1, Math.ceil(width / size));
     this.rows = Math.max(1, Math.ceil(height / size));
-    this.heads = new Int32Array(this.columns * this.rows).fill(-1);
   }
 
   private column(x: number): number {
@@ -34,12 +32,10 @@ export class Grid {
     return Math.max(0, Math.min(this.rows - 1, Math.floor((y - this.top) * this.scale)));
   }
 
-  private readonly cellsFound = new Ints();
-
-  /** Lists the cells that a chord with a margin to all sides passes. */
-  private gather(x0: number, y0: number, x1: number, y1: number, margin: number): void {
-    const { cellsFound } = this;
-    cellsFound.clear();
+  /** Gathers the cells that a chord with a margin to all sides passes. */
+  gather(x0: number, y0: number, x1: number, y1: number, margin: number): void {
+    const { passed } = this;
+    passed.clear();
     const low = x0 <= x1 ? x0 : x1;
     const high = x0 <= x1 ? x1 : x0;
     const first = this.column(low - margin);
@@ -60,26 +56,38 @@ export class Grid {
       }
       const lastRow = this.row(bottom + margin);
       for (let row = this.row(top - margin); row <= lastRow; row += 1)
-        cellsFound.push(row * this.columns + column);
+        passed.push(row * this.columns + column);
     }
   }
+}
 
-  insert(item: number, x0: number, y0: number, x1: number, y1: number, margin: number): void {
-    this.gather(x0, y0, x1, y1, margin);
-    for (let k = 0; k < this.cellsFound.length; k += 1) {
-      const cell = this.cellsFound.at(k);
+/** Finds what may be near a chord: items lie in the cells of a raster that were gathered for them. */
+export class Grid {
+  private readonly heads: Int32Array;
+  private readonly items = new Ints();
+  private readonly following = new Ints();
+
+  constructor(private readonly raster: Raster) {
+    this.heads = new Int32Array(raster.columns * raster.rows).fill(-1);
+  }
+
+  /** Puts an item into the cells that the raster gathered last. */
+  insert(item: number): void {
+    const { passed } = this.raster;
+    for (let k = 0; k < passed.length; k += 1) {
+      const cell = passed.at(k);
       this.items.push(item);
       this.following.push(valueAt(this.heads, cell));
       this.heads[cell] = this.items.length - 1;
     }
   }
 
-  /** Lists the items in the cells along a chord; some may be listed more than once. */
-  query(x0: number, y0: number, x1: number, y1: number, margin: number, into: Ints): void {
+  /** Lists the items in the cells that the raster gathered last; some may be listed more than once. */
+  query(into: Ints): void {
     into.clear();
-    this.gather(x0, y0, x1, y1, margin);
-    for (let k = 0; k < this.cellsFound.length; k += 1) {
-      for (let at = valueAt(this.heads, this.cellsFound.at(k)); at >= 0; at = this.following.at(at))
+    const { passed } = this.raster;
+    for (let k = 0; k < passed.length; k += 1) {
+      for (let at = valueAt(this.heads, passed.at(k)); at >= 0; at = this.following.at(at))
         into.push(this.items.at(at));
     }
   }

@@ -1,6 +1,9 @@
+/** How many values a list has room for at first: most merges are small, and have some twenty lists. */
+const FIRST_ROOM = 64;
+
 /** A growing list of integers in one typed array: no objects, no allocation but for its doublings. */
 export class Ints {
-  private data = new Int32Array(512);
+  private data = new Int32Array(FIRST_ROOM);
   length = 0;
 
   /** The value at an index below `length`. */
@@ -31,7 +34,7 @@ export class Ints {
 
 /** A growing list of doubles in one typed array. */
 export class Floats {
-  private data = new Float64Array(512);
+  private data = new Float64Array(FIRST_ROOM);
   length = 0;
 
   at(index: number): number {

@@ -282,10 +282,13 @@ class Gap {
       const speed = sources.dx * dx + sources.dy * dy;
       if (off > 0) high = t;
       else low = t;
-      let next = speed === 0 ? (low + high) / 2 : t - off / speed;
-      if ((next - low) * (next - high) > 0) next = (low + high) / 2;
-      if (Math.abs(next - t) < 1e-15) break;
+      const newton = speed === 0 ? NaN : t - off / speed;
+      const isBetween = (newton - low) * (newton - high) <= 0;
+      const next = isBetween ? newton : (low + high) / 2;
+      const moved = Math.abs(next - t);
       t = next;
+      // Newton's steps square what is left: after one as short as this there is nothing.
+      if (moved < (isBetween ? 1e-9 : 1e-15)) break;
     }
     // At an end without speed the slope is that of the curve inside.
     const from = edges.useFrom.at(use);

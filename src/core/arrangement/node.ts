@@ -1,6 +1,6 @@
 import type { Edges } from './edges';
 import { TooMuchWork } from './errors';
-import { Grid } from './grid';
+import { Grid, Raster } from './grid';
 import type { Group } from './group';
 import { Floats, Ints } from './lists';
 import { Meetings, type Splits } from './meet';
@@ -120,9 +120,12 @@ export class Noder {
     const known = vertices.count;
     for (let e = 0; e < count; e += 1) living += edges.alive.at(e);
     if (living === 0) return;
-    const grid = new Grid(left, top, right, bottom, Math.max(16, 2 * living));
-    const spots = new Grid(left, top, right, bottom, Math.max(16, 2 * living));
-    for (let v = 0; v < known; v += 1) spots.insert(v, xs.at(v), ys.at(v), xs.at(v), ys.at(v), 0);
+    const raster = new Raster(left, top, right, bottom, Math.max(16, 2 * living));
+    const [grid, spots] = [new Grid(raster), new Grid(raster)];
+    for (let v = 0; v < known; v += 1) {
+      raster.gather(xs.at(v), ys.at(v), xs.at(v), ys.at(v), 0);
+      spots.insert(v);
+    }
     const seen = new Int32Array(count).fill(-1);
     const found = new Ints();
     const fresh = this.fresh;
@@ -136,10 +139,10 @@ export class Noder {
         const y0 = ys.at(u);
         const x1 = xs.at(v);
         const y1 = ys.at(v);
-        const margin = edges.bulges.at(e) + tolerance;
+        raster.gather(x0, y0, x1, y1, edges.bulges.at(e) + tolerance);
         if (pass === 1) {
           if (e % BREATH === 0) yield;
-          grid.query(x0, y0, x1, y1, margin, found);
+          grid.query(found);
           for (let k = 0; k < found.length; k += 1) {
             const other = found.at(k);
             if (seen[other] === e || edges.alive.at(other) === 0) continue;
@@ -150,8 +153,8 @@ export class Noder {
           if (this.meetings.tests > this.limit.tests) throw tooMuch();
         }
         if (edges.alive.at(e) === 0) continue;
-        grid.insert(e, x0, y0, x1, y1, margin);
-        spots.query(x0, y0, x1, y1, margin, found);
+        grid.insert(e);
+        spots.query(found);
         for (let k = 0; k < found.length; k += 1) {
           const vertex = found.at(k);
           if ((pass === 1 || vertex >= this.freshVertices) && vertex !== u && vertex !== v)

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { arcFromBulge, cubic, line, pointAt, type Segment } from '@/core/curve';
-import { Grid } from './grid';
+import { Grid, Raster } from './grid';
 import { Group } from './group';
 import { Ints, valueAt } from './lists';
 import { cutsOf } from './pieces';
@@ -189,10 +189,15 @@ it('the grid finds everything that a chord passes close to', () => {
       fc.array(fc.tuple(point, point), { minLength: 1, maxLength: 40 }),
       fc.tuple(point, point),
       (chords, [a, b]) => {
-        const grid = new Grid(-20, -20, 20, 20, 60);
-        chords.forEach(([p, q], k) => grid.insert(k, p.x, p.y, q.x, q.y, 0.1));
+        const raster = new Raster(-20, -20, 20, 20, 60);
+        const grid = new Grid(raster);
+        chords.forEach(([p, q], k) => {
+          raster.gather(p.x, p.y, q.x, q.y, 0.1);
+          grid.insert(k);
+        });
         const found = new Ints();
-        grid.query(a.x, a.y, b.x, b.y, 0.1, found);
+        raster.gather(a.x, a.y, b.x, b.y, 0.1);
+        grid.query(found);
         const listed = new Set(Array.from({ length: found.length }, (_, k) => found.at(k)));
         chords.forEach(([p, q], k) => {
           for (let s = 0; s <= 8; s += 1)

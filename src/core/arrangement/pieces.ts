@@ -40,15 +40,17 @@ const between = (ax: number, ay: number, bx: number, by: number): number =>
  * cone of its three control vectors, so that the angles between these bound its turning.
  */
 function halve(sources: Sources, source: number, t0: number, t1: number, depth: number, out: number[]): void {
-  sources.evaluateTangent(source, 0, t0, 1);
   const third = (t1 - t0) / 3;
-  const { x: x0, y: y0, dx: ax, dy: ay } = sources;
-  sources.evaluateTangent(source, 0, t1, -1);
-  const { x: x3, y: y3, dx: bx, dy: by } = sources;
   sources.evaluate(source, 0, t0);
+  const { x: x0, y: y0 } = sources;
   const [x1, y1] = [x0 + sources.dx * third, y0 + sources.dy * third];
+  sources.turnAhead(source, 0, t0, 1);
+  const { dx: ax, dy: ay } = sources;
   sources.evaluate(source, 0, t1);
+  const { x: x3, y: y3 } = sources;
   const [x2, y2] = [x3 - sources.dx * third, y3 - sources.dy * third];
+  sources.turnAhead(source, 0, t1, -1);
+  const { dx: bx, dy: by } = sources;
   const [mx, my] = [x2 - x1, y2 - y1];
   const turning = Math.max(between(ax, ay, bx, by), between(ax, ay, mx, my) + between(mx, my, bx, by));
   const size = Math.abs(x3 - x0) + Math.abs(y3 - y0) + Math.abs(x1 - x0) + Math.abs(y1 - y0);
@@ -104,6 +106,7 @@ export function cutsOf(sources: Sources, source: number, apex: number): number[]
     }
   }
   const cuts: number[] = [];
+  const fastest = sources.mostSpeed(source);
   const turnings = kind === CUBIC ? turningsOfCubic(sources, source) : [];
   for (let k = 1; k < coarse.length; k += 1) {
     const t0 = coarse[k - 1] as number;
@@ -120,11 +123,31 @@ export function cutsOf(sources: Sources, source: number, apex: number): number[]
         signChange(m, turned, t1, added);
       }
     }
-    nearestToCentre(sources, source, t0, t1, apex, added);
+    if (mayNearCentre(sources, source, t0, t1, apex, fastest))
+      nearestToCentre(sources, source, t0, t1, apex, added);
     cuts.push(t0, ...added.sort((a, b) => a - b));
   }
   cuts.push(1);
   return cuts.filter((t, k) => k === 0 || t - (cuts[k - 1] as number) > 1e-13 || t === 1);
+}
+
+/** False where a piece is too short for its distance from the centre to be cut where it is nearest to that. */
+function mayNearCentre(
+  sources: Sources,
+  source: number,
+  t0: number,
+  t1: number,
+  apex: number,
+  fastest: number,
+): boolean {
+  sources.evaluate(source, 0, t0);
+  const start = sources.x * sources.x + sources.y * sources.y;
+  sources.evaluate(source, 0, t1);
+  const end = sources.x * sources.x + sources.y * sources.y;
+  // Its length is no less than its chord, and no place on it is farther from both ends than half of that.
+  const length = fastest * (t1 - t0);
+  const reach = Math.max(apex, length) + length / 2;
+  return Math.min(start, end) <= reach * reach;
 }
 
 function nearestToCentre(

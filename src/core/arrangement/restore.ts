@@ -168,7 +168,9 @@ export class Restorer {
     let first: OutlineStep | null = null;
     const close = (): void => {
       const [best] = open;
-      if (best && first) runs.push({ ...best, first, uses: open });
+      if (!best || !first) return;
+      const { source, element, from, to } = best;
+      runs.push({ source, element, from, to, first, uses: open });
     };
     for (let k = 0; k < count; k += 1) {
       const index = (start + k) % count;
@@ -176,10 +178,11 @@ export class Restorer {
       const step = steps[index] as OutlineStep;
       const own = uses[index] as Candidate[];
       const here = wrapped ? ahead(own) : own;
-      const longer = open.flatMap((a) => {
+      const longer: Candidate[] = [];
+      for (const a of open) {
         const b = here.find((use) => this.continues(a, use));
-        return b ? [{ ...a, to: b.to }] : [];
-      });
+        if (b) longer.push({ source: a.source, element: a.element, from: a.from, to: b.to });
+      }
       if (longer.length > 0) open = longer;
       else {
         close();
@@ -303,16 +306,18 @@ export class Restorer {
   /** Where two runs meet: in a node that was drawn, if there is one, else in the vertex that was computed. */
   private nodeBetween(before: Run, after: Run): Point {
     const { subdivision } = this.arrangement;
-    const { sources, vertices } = subdivision.edges;
-    for (const [run, t] of [
-      [after, after.from],
-      [before, before.to],
-    ] as const) {
-      const segment = sources.segments[run.source] as Segment;
-      if (t === 0 || t === 1) return applyTo(this.mapOf(run.element), t === 0 ? segment.from : segment.to);
-    }
+    const { vertices } = subdivision.edges;
+    const drawn = this.drawnNode(after, after.from) ?? this.drawnNode(before, before.to);
+    if (drawn) return drawn;
     const v = subdivision.origin(after.first.half);
     return applyTo(this.mapOf(after.first.element), { x: vertices.xs.at(v), y: vertices.ys.at(v) });
+  }
+
+  /** The node that was drawn at an end of a run's segment; null at any other parameter. */
+  private drawnNode({ source, element }: Run, t: number): Point | null {
+    if (t !== 0 && t !== 1) return null;
+    const segment = this.arrangement.subdivision.edges.sources.segments[source] as Segment;
+    return applyTo(this.mapOf(element), t === 0 ? segment.from : segment.to);
   }
 
   /** An outline that is a circle about the centre, as two half arcs. */

@@ -77,6 +77,14 @@ export class Sources {
     return this.numbers.at(source * STRIDE + k);
   }
 
+  /** No less than the speed of a segment anywhere, per unit of its parameter. */
+  mostSpeed(source: number): number {
+    const at = (k: number): number => this.number(source, k);
+    if (this.kind(source) === ARC) return Math.abs(at(6) * at(7));
+    const side = (k: number): number => Math.hypot(at(k + 2) - at(k), at(k + 3) - at(k + 1));
+    return this.kind(source) === LINE ? side(0) : 3 * Math.max(side(0), side(2), side(4));
+  }
+
   /** Evaluates the point and the first two derivatives at t, in the copy of a group element. */
   evaluate(source: number, element: number, t: number): void {
     const o = source * STRIDE;
@@ -157,6 +165,11 @@ export class Sources {
    */
   evaluateTangent(source: number, element: number, t: number, ahead: number): void {
     this.evaluate(source, element, t);
+    this.turnAhead(source, element, t, ahead);
+  }
+
+  /** What `evaluateTangent` does after the evaluation. */
+  turnAhead(source: number, element: number, t: number, ahead: number): void {
     const speed = this.dx * this.dx + this.dy * this.dy;
     const bend = this.ddx * this.ddx + this.ddy * this.ddy;
     if (speed > 1e-12 * bend) return;

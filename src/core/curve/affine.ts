@@ -20,6 +20,10 @@ export const IDENTITY: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 /** Reflection about the axis, the line straight up through the centre. */
 export const MIRROR: Affine = { a: -1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
+/** True for the map that leaves everything where it is. */
+export const isIdentity = ({ a, b, c, d, e, f }: Affine): boolean =>
+  a === 1 && b === 0 && c === 0 && d === 1 && e === 0 && f === 0;
+
 /** Rotation about the centre, clockwise for a positive turn. */
 export function turnMap(t: Turn): Affine {
   const { cos, sin } = cosSin(t);

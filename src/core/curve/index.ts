@@ -10,6 +10,7 @@ export {
   compose,
   determinant,
   IDENTITY,
+  isIdentity,
   inverse,
   matrixOf,
   MIRROR,

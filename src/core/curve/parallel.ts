@@ -109,22 +109,36 @@ const CHECKS = 16;
 const MOST_STEP = 0.4;
 const MOST_SPLITS = 12;
 
-/** The angle between two directions; none where one of them is no direction. */
-const turnFrom = (ax: number, ay: number, bx: number, by: number): number =>
-  Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by));
+const STEEPEST = Math.tan(MOST_STEP);
 
-/** Parameters so near to one another that a cubic turns little between two that follow each other. */
-function closeParameters(differences: Differences): number[] {
-  const found = [0];
-  const split = (t0: number, t1: number, splits: number): void => {
-    const [a, b] = [motionAt(differences, t0), motionAt(differences, t1)];
-    if (splits > 0 && turnFrom(a.vx, a.vy, b.vx, b.vy) > MOST_STEP) {
-      const middle = (t0 + t1) / 2;
-      split(t0, middle, splits - 1);
-      split(middle, t1, splits - 1);
-    } else found.push(t1);
+/** True where the angle between two directions is more than `MOST_STEP`; not where one of them is no direction. */
+function turnsMuch(ax: number, ay: number, bx: number, by: number): boolean {
+  const [across, along] = [Math.abs(ax * by - ay * bx), ax * bx + ay * by];
+  return along > 0 ? across > STEEPEST * along : across > 0 || along < 0;
+}
+
+type Motion = ReturnType<typeof motionAt>;
+
+interface Moment {
+  readonly t: number;
+  readonly motion: Motion;
+}
+
+/** Moments so near to one another that a cubic turns little between two that follow each other. */
+function closeMoments(differences: Differences): Moment[] {
+  const momentAt = (t: number): Moment => ({ t, motion: motionAt(differences, t) });
+  const found = [momentAt(0)];
+  const split = (a: Moment, b: Moment, splits: number): void => {
+    const { motion: from } = a;
+    const { motion: to } = b;
+    if (splits > 0 && turnsMuch(from.vx, from.vy, to.vx, to.vy)) {
+      const middle = momentAt((a.t + b.t) / 2);
+      split(a, middle, splits - 1);
+      split(middle, b, splits - 1);
+    } else found.push(b);
   };
-  for (let k = 1; k <= CHECKS; k += 1) split((k - 1) / CHECKS, k / CHECKS, MOST_SPLITS);
+  for (let k = 1; k <= CHECKS; k += 1)
+    split(found[found.length - 1] as Moment, momentAt(k / CHECKS), MOST_SPLITS);
   return found;
 }
 
@@ -134,18 +148,18 @@ function closeParameters(differences: Differences): number[] {
  */
 export function turningBack(segment: CubicSegment, d: number): number[] {
   const differences = differencesOf(segment);
-  const f = (t: number): number => {
-    const { v, bend } = motionAt(differences, t);
-    return v * v * v + d * bend;
-  };
-  const places = closeParameters(differences);
-  const values = places.map(f);
-  return places.slice(1).flatMap((to, k) => {
-    const [from, before, next] = [places[k] ?? 0, values[k] ?? 0, values[k + 1] ?? 0];
-    if (before > 0 === next > 0) return [];
-    const stop = rootBetween(f, from, to, before, next);
-    return stop > 0 && stop < 1 ? [stop] : [];
+  const valueOf = ({ v, bend }: Motion): number => v * v * v + d * bend;
+  const found: number[] = [];
+  let [from, before] = [0, 0];
+  closeMoments(differences).forEach(({ t, motion }, k) => {
+    const next = valueOf(motion);
+    if (k > 0 && before > 0 !== next > 0) {
+      const stop = rootBetween((at) => valueOf(motionAt(differences, at)), from, t, before, next);
+      if (stop > 0 && stop < 1) found.push(stop);
+    }
+    [from, before] = [t, next];
   });
+  return found;
 }
 
 const MOST_HALVINGS = 18;
@@ -166,7 +180,28 @@ const MOST_CHANGE = 8;
 interface Row {
   readonly xs: Float64Array;
   readonly ys: Float64Array;
+  /** Speeds there. */
+  readonly vxs: Float64Array;
+  readonly vys: Float64Array;
   readonly feet: Float64Array;
+}
+
+const newRow = (): Row => {
+  const numbers = (): Float64Array => new Float64Array(SHARES.length);
+  return { xs: numbers(), ys: numbers(), vxs: numbers(), vys: numbers(), feet: numbers() };
+};
+
+/** Writes into a row what lies beside a curve at the shares between two parameters, each with its foot there. */
+function lookAlong(beside: (t: number) => Beside, t0: number, t1: number, row: Row): void {
+  for (let k = 0; k < SHARES.length; k += 1) {
+    const share = SHARES[k] ?? 0;
+    const { x, y, vx, vy } = beside(t0 + share * (t1 - t0));
+    row.xs[k] = x;
+    row.ys[k] = y;
+    row.vxs[k] = vx;
+    row.vys[k] = vy;
+    row.feet[k] = share;
+  }
 }
 
 /** Moves feet from a place on one step nearer to their points along a cubic (Newton), and tells how far the farthest then is. */
@@ -263,15 +298,21 @@ function fittedCubic(hermite: CubicSegment, row: Row): CubicSegment {
 /** Below this share of the fastest a speed is that of a stop, and its direction rounding's. */
 const STOPPED = 1e-6;
 
-/** True where a curve turns little between places in a row: a bend between two of them would not be seen there. */
-function turnsLittle(places: readonly Beside[]): boolean {
-  const speeds = places.map(({ vx, vy }) => Math.sqrt(vx * vx + vy * vy));
-  const least = STOPPED * Math.max(...speeds);
-  let before: Beside | null = null;
-  for (const [k, place] of places.entries()) {
-    if (!((speeds[k] ?? 0) > least)) continue;
-    if (before && turnFrom(before.vx, before.vy, place.vx, place.vy) > MOST_STEP) return false;
-    before = place;
+/** True where a curve turns little between its ends and the places in a row between them: a bend between two would not be seen there. */
+function turnsLittle(a: Beside, { vxs, vys }: Row, b: Beside): boolean {
+  let fastest = Math.max(a.vx * a.vx + a.vy * a.vy, b.vx * b.vx + b.vy * b.vy);
+  for (let k = 0; k < vxs.length; k += 1) {
+    const [vx, vy] = [vxs[k] ?? 0, vys[k] ?? 0];
+    fastest = Math.max(fastest, vx * vx + vy * vy);
+  }
+  const least = STOPPED * STOPPED * fastest;
+  // The last direction that was one.
+  let [ax, ay] = [0, 0];
+  for (let k = -1; k <= vxs.length; k += 1) {
+    const [vx, vy] = k < 0 ? [a.vx, a.vy] : k < vxs.length ? [vxs[k] ?? 0, vys[k] ?? 0] : [b.vx, b.vy];
+    if (!(vx * vx + vy * vy > least)) continue;
+    if (turnsMuch(ax, ay, vx, vy)) return false;
+    [ax, ay] = [vx, vy];
   }
   return true;
 }
@@ -296,8 +337,11 @@ export function parallelOf(segment: Segment, apart: Apart, tolerance: number): S
     if (Math.abs(radius) < 1e-12 * segment.radius) return [line(segment.centre, segment.centre)];
     return [{ ...segment, from: pointOf(beside(0)), to: pointOf(beside(1)), radius: Math.abs(radius) }];
   }
-  const fitted = (t0: number, a: Beside, t1: number, b: Beside, halvings: number): Segment[] => {
-    const samples = SHARES.map((share) => beside(t0 + share * (t1 - t0)));
+  // Each piece is done with it before its parts begin.
+  const row = newRow();
+  const found: Segment[] = [];
+  const fit = (t0: number, a: Beside, t1: number, b: Beside, halvings: number): void => {
+    lookAlong(beside, t0, t1, row);
     const third = (t1 - t0) / 3;
     const hermite = cubic(
       pointOf(a),
@@ -307,29 +351,27 @@ export function parallelOf(segment: Segment, apart: Apart, tolerance: number): S
     );
     let curve = hermite;
     let parts = 2;
-    if (turnsLittle([a, ...samples, b])) {
-      const row: Row = {
-        xs: Float64Array.from(samples, ({ x }) => x),
-        ys: Float64Array.from(samples, ({ y }) => y),
-        feet: Float64Array.from(SHARES),
-      };
+    let near = false;
+    if (turnsLittle(a, row, b)) {
       curve = fittedCubic(hermite, row);
       stepped(curve, row, 0);
       const off = stepped(curve, row, 0);
-      if (off <= tolerance / 2) return [curve];
+      near = off <= tolerance / 2;
       const asked = Math.ceil(((2 * off) / tolerance) ** (1 / POWER));
       parts = Math.min(MOST_PARTS, Math.max(2, asked));
     }
-    if (halvings === 0) return [curve];
-    const found: Segment[] = [];
+    if (near || halvings === 0) {
+      found.push(curve);
+      return;
+    }
     let [from, before] = [t0, a];
     for (let k = 1; k <= parts; k += 1) {
       const to = k === parts ? t1 : t0 + (k / parts) * (t1 - t0);
       const end = k === parts ? b : beside(to);
-      found.push(...fitted(from, before, to, end, halvings - 1));
+      fit(from, before, to, end, halvings - 1);
       [from, before] = [to, end];
     }
-    return found;
   };
-  return fitted(0, beside(0), 1, beside(1), MOST_HALVINGS);
+  fit(0, beside(0), 1, beside(1), MOST_HALVINGS);
+  return found;
 }

@@ -1,4 +1,14 @@
-import { type Affine, compose, IDENTITY, MIRROR, moveMap, ORIGIN, type Point, scaleMap } from '@/core/curve';
+import {
+  type Affine,
+  compose,
+  IDENTITY,
+  isIdentity,
+  MIRROR,
+  moveMap,
+  ORIGIN,
+  type Point,
+  scaleMap,
+} from '@/core/curve';
 import { addTurns, equalTurns, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
 import type { Colour } from '@/core/scene';
 import { placementMap, stepOf, timesRound, turnsOf } from '@/core/symmetry';
@@ -40,9 +50,6 @@ function shiftMap(middle: Point, out: number, size: number, degrees: number): Af
   return compose(moveMap({ x: 0, y: -out }), compose(about, scaleMap(size, middle)));
 }
 
-const isStill = (m: Affine): boolean =>
-  m.a === 1 && m.b === 0 && m.c === 0 && m.d === 1 && m.e === 0 && m.f === 0;
-
 function makeCopies(round: Round, work: Work): readonly RoundCopy[] {
   const { rule, variation, progression } = round;
   const gone = new Set(round.omitted ?? []);
@@ -73,7 +80,7 @@ function makeCopies(round: Round, work: Work): readonly RoundCopy[] {
       if (variation.halfStep) own = addTurns(own, turn(1, 2 * rule.fold));
     }
     if (rule.alternate && index % 2 === 1) transform = compose(transform, MIRROR);
-    return [{ index, turn: own, transform: isStill(transform) ? null : transform, opacity, tint }];
+    return [{ index, turn: own, transform: isIdentity(transform) ? null : transform, opacity, tint }];
   });
 }
 

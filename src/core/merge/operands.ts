@@ -4,6 +4,7 @@ import {
   boundsOfPaths,
   compose,
   distance,
+  isIdentity,
   lengthOf,
   mapPath,
   MIRROR,
@@ -123,7 +124,11 @@ export function arrangeOperands(
     const put = (map: Affine): void => {
       const member = members.push({ operand: index }) - 1;
       for (const { contours, rule } of own)
-        paths.push({ contours: contours.map((path) => mapPath(path, map)), rule, member });
+        paths.push({
+          contours: isIdentity(map) ? contours : contours.map((path) => mapPath(path, map)),
+          rule,
+          member,
+        });
     };
     for (let k = 0; k < operand.fold / fold; k += 1) {
       const map = turnMap(addTurns(against[index] as Turn, multiplyTurn(turn(1, operand.fold), k)));

@@ -25,6 +25,28 @@ describe('roots', () => {
     );
   });
 
+  it('are those inside alone, however many lie outside', () => {
+    const outside = fc
+      .double({ min: 0.01, max: 5, noNaN: true })
+      .chain((away) => fc.constantFrom(-away, 1 + away));
+    fc.assert(
+      fc.property(
+        fc.array(outside, { maxLength: 4 }),
+        fc.option(fc.integer({ min: 1, max: 99 })),
+        (others, inside) => {
+          const zeros = inside === null ? others : [...others, inside / 100];
+          const coefficients = zeros.reduce<number[]>(
+            (product, zero) => [0, ...product].map((c, k) => c - zero * (product[k] ?? 0)),
+            [1],
+          );
+          const found = polynomialRoots(coefficients);
+          expect(found).toHaveLength(inside === null ? 0 : 1);
+          if (inside !== null) expect(found[0]).toBeCloseTo(inside / 100, 7);
+        },
+      ),
+    );
+  });
+
   it('of quadratics come without cancellation', () => {
     const [a, b] = quadraticRoots(1, -1e8, 1).sort((x, y) => x - y);
     expect(a! * 1e8).toBeCloseTo(1, 9);

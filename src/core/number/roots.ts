@@ -49,10 +49,33 @@ export function signChange(f: (t: number) => number, t0: number, t1: number, out
   if (f0 > 0 !== f1 > 0 && f0 !== 0 && f1 !== 0) out.push(rootBetween(f, t0, t1, f0, f1));
 }
 
+/**
+ * True where a polynomial has no zero in [0, 1] for sure, as its coefficients in Bernstein's basis have one sign (Farouki, "The Bernstein
+ * polynomial basis: a centennial retrospective", 2012, §4). Coefficients from the constant upwards.
+ */
+function keepsSign(coefficients: readonly number[]): boolean {
+  const degree = coefficients.length - 1;
+  const values: number[] = [];
+  // a_i over the binomial of degree and i, then added up as in Pascal's triangle.
+  let [binomial, size] = [1, 0];
+  for (let i = 0; i <= degree; i += 1) {
+    if (i > 0) binomial = (binomial * (degree - i + 1)) / i;
+    const value = (coefficients[i] ?? 0) / binomial;
+    values.push(value);
+    size += Math.abs(value);
+  }
+  for (let round = 1; round <= degree; round += 1)
+    for (let j = degree; j >= round; j -= 1) values[j] = (values[j] ?? 0) + (values[j - 1] ?? 0);
+  const slack = 1e-14 * size * 2 ** degree;
+  const side = Math.sign(values[0] ?? 0);
+  for (const value of values) if (!(side * value > slack)) return false;
+  return true;
+}
+
 /** Real roots of a polynomial in [0, 1], coefficients from the constant upwards: between those of its derivative. */
 export function polynomialRoots(coefficients: readonly number[]): number[] {
   const value = (t: number): number => coefficients.reduceRight((sum, c) => sum * t + c, 0);
-  if (coefficients.length < 2) return [];
+  if (coefficients.length < 2 || keepsSign(coefficients)) return [];
   const turning = polynomialRoots(coefficients.slice(1).map((c, k) => c * (k + 1)));
   const stops = [0, ...turning, 1];
   const roots: number[] = [];

@@ -54,6 +54,7 @@ export {
   isAllMerged,
   mergeOf,
   mergeResults,
+  hasNothingToMerge,
   mergesOfRound,
   weaveOfRound,
 } from './merges';

@@ -162,6 +162,15 @@ export const isAllMerged = ({ live, merges }: EditorState): boolean =>
 export const mergesOfRound = (state: EditorState, roundId: RoundId): MergeState[] =>
   [...state.merges.values()].filter(({ job }) => job.roundId === roundId);
 
+/** True where a round is to be merged and nothing in it could be: no area, no line. */
+export function hasNothingToMerge(state: EditorState, round: Round): boolean {
+  if (!round.merge || !round.visible) return false;
+  const work = workOf(state);
+  return mergeJobsOf(shownFigure(state), work).every(
+    (job) => job.roundId !== round.id || requestOf(job, {}, work) === null,
+  );
+}
+
 /** The cells of a divided round, once they are worked out. */
 export function cellsOfRound(state: EditorState, round: Round): ShownCells | null {
   const work = workOf(state);

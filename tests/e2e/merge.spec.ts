@@ -175,6 +175,7 @@ test('closed bands are woven by the line in their middle, or left to lie behind'
   await expect(weave.getByText('alternate everywhere')).toBeVisible();
   await weave.getByRole('radio', { name: 'Lines' }).click();
   await expect(inspector.getByText('There is nothing to weave', { exact: false })).toBeVisible();
+  await expect(weave.getByText('none', { exact: true })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(weave.getByText('alternate everywhere')).toBeVisible();
 });

@@ -1,13 +1,16 @@
 import type { Round } from '@/core/figure';
-import { type EditorState, mergesOfRound } from '@/state';
+import { type EditorState, hasNothingToMerge, mergesOfRound } from '@/state';
 
 /** A count with its word. */
 export const plural = (count: number, one: string, many: string): string =>
   `${count} ${count === 1 ? one : many}`;
 
 /** What stands where the facts of a merge will be, or why they will not. */
-export const notYet = (state: EditorState, round: Round): string =>
-  mergesOfRound(state, round.id).some(({ problem }) => problem) ? 'not made' : 'being worked out';
+export function notYet(state: EditorState, round: Round): string {
+  if (!round.visible) return 'hidden';
+  if (hasNothingToMerge(state, round)) return 'none';
+  return mergesOfRound(state, round.id).some(({ problem }) => problem) ? 'not made' : 'being worked out';
+}
 
 /** Numbers that differ by less than a field shows are the same. */
 const SAME = 5e-5;

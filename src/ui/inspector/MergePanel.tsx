@@ -1,20 +1,14 @@
 'use client';
 
 import { makeRoundPlain, setMerge } from '@/core/figure/commands';
-import {
-  factsOfCells,
-  mergeJobsOf,
-  requestOf,
-  type Round,
-  ROUND_MERGES,
-  type RoundMerge,
-} from '@/core/figure';
+import { factsOfCells, type Round, ROUND_MERGES, type RoundMerge } from '@/core/figure';
 import { printNumber } from '@/core/format';
 import { type MergeFacts, totalFacts } from '@/core/merge';
 import {
   actOnRound,
   cellsOfRound,
   chooseKinds,
+  hasNothingToMerge,
   mergesOfRound,
   newId,
   sceneOf,
@@ -23,7 +17,7 @@ import {
 } from '@/state';
 import { layersOf } from '@/core/scene';
 import { Button, Choices, CountField, Fact, ProgressBar, Section } from '@/ui/common';
-import { plural, useEditor, useEditorState, usePanelState, useWork, useWorkshop } from '@/ui/desk';
+import { plural, useEditor, useEditorState, usePanelState, useWorkshop } from '@/ui/desk';
 import { LowerActionPanel } from './LowerActionPanel';
 import { CellsPanel } from './CellsPanel';
 import { ColourByPanel } from './ColourByPanel';
@@ -57,8 +51,8 @@ const OPS: readonly Op[] = ['separate', ...ROUND_MERGES];
 
 /** Why a merge gives nothing at all. */
 const NOTHING: Partial<Record<Op, string>> = {
-  divide: 'There is no line in this round that could bound cells.',
-  weave: 'There is nothing to weave: no path with a stroke and no fill, and no closed band.',
+  divide: 'There is no line in this round yet that could bound cells.',
+  weave: 'There is nothing to weave yet: give a shape a stroke and no fill, or make it a band.',
 };
 const NO_AREA =
   'There is no filled, closed shape in this round. An open path covers nothing: close it, or fill it.';
@@ -69,11 +63,9 @@ const Told = ({ children }: { readonly children: string }) => (
 
 /** What becomes of the round's copies, and what came of it. */
 export function MergePanel({ round }: { readonly round: Round }) {
-  const work = useWork();
   const editor = useEditor();
   const { stopMerge, mergeAgain } = useWorkshop();
   const state = usePanelState();
-  const figure = shownFigure(state);
   const merges = mergesOfRound(state, round.id);
   // Not of what is only cut beside the merge, as lines over cells.
   const own = merges.filter(({ job }) => !round.merge || job.shapeId === null);
@@ -83,9 +75,7 @@ export function MergePanel({ round }: { readonly round: Round }) {
   const facts = made && cells && round.merge ? { ...made, ...factsOfCells(cells, round.merge) } : made;
   const running = merges.map(({ progress }) => progress).find((progress) => progress !== null) ?? null;
   const problem = merges.find((merge) => merge.problem)?.problem;
-  const jobs = mergeJobsOf(figure, work).filter(({ roundId }) => roundId === round.id);
-  const nothing =
-    round.merge !== null && round.visible && jobs.every((job) => requestOf(job, {}, work) === null);
+  const nothing = hasNothingToMerge(state, round);
   const empty = facts !== null && facts.loops === 0 && !nothing && running === null;
   const op: Op = round.merge?.op ?? 'separate';
   const choose = (value: Op, times?: number): void => {

@@ -219,13 +219,16 @@ function Passed({ titles, isAll }: { readonly titles: readonly string[]; readonl
         <CheckMark size={18} strokeWidth={2.2} aria-hidden />
       </span>
       <div className="min-w-0">
-        <p className="leading-[17px] font-semibold">
-          {isAll ? 'Nothing to mend' : plural(titles.length, 'check passed', 'checks passed')}
-        </p>
-        <p className="text-[12px] leading-4 text-muted">
-          {isAll ? `All ${plural(titles.length, 'check', 'checks')} passed: ` : ''}
-          {titles.join(', ')}.
-        </p>
+        <details open={isAll}>
+          <summary className="cursor-pointer rounded-[5px] leading-[17px] font-semibold">
+            {plural(titles.length, 'check passed', 'checks passed')}
+          </summary>
+          <ul className="mt-1 flex flex-col gap-0.5 text-[12px] leading-4 text-muted">
+            {titles.map((title) => (
+              <li key={title}>{title}</li>
+            ))}
+          </ul>
+        </details>
       </div>
     </li>
   );

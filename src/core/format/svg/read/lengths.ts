@@ -1,5 +1,5 @@
 import { convertLength, isLengthUnit } from '@/core/number';
-import { UnreadableSvg } from './unreadable';
+import { UnreadablePart } from './unreadable';
 
 /** Units of CSS besides those that figures have, in pixels: a pixel is 1/96 inch (CSS Values and Units Level 4, section 6). */
 const PIXELS: Readonly<Record<string, number>> = {
@@ -24,7 +24,7 @@ export function lengthParts(text: string): { readonly value: number; readonly un
 /**
  * A length in user units.
  * @param whole what 100 % is
- * @throws UnreadableSvg where it is none
+ * @throws UnreadablePart where it is none
  */
 export function lengthIn(text: string | undefined, whole: number, what: string): number {
   if (text === undefined || text.trim() === '' || text.trim() === 'auto') return 0;
@@ -33,7 +33,7 @@ export function lengthIn(text: string | undefined, whole: number, what: string):
   const pixels = isLengthUnit(unit) ? convertLength(1, unit, 'px') : PIXELS[unit];
   if (parts?.unit === '%') return (parts.value * whole) / 100;
   if (!parts || pixels === undefined)
-    throw new UnreadableSvg(`The ${what} “${text.trim().slice(0, 40)}” is not a length.`);
+    throw new UnreadablePart(`The ${what} “${text.trim().slice(0, 40)}” is not a length.`);
   return parts.value * pixels;
 }
 

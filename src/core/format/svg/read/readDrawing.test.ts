@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { distance, type Path, pointAt, signedArea } from '@/core/curve';
 import { pathData } from '../../pathData';
 import { BadPathData, readPathData } from '../../readPathData';
-import { readSvg } from './readDrawing';
+import { shapesOfNodes } from '../../drawing/drawing';
+import { readDrawing, readSvg } from './readDrawing';
 import { UnreadableSvg } from './unreadable';
 
 const kinds = (paths: readonly Path[]) =>
@@ -170,6 +171,21 @@ describe('SVG files', () => {
       [false, true, 'nonzero'],
       [true, false, 'evenodd'],
     ]);
+  });
+
+  it('what has a value that cannot be read is left out and named, and the rest is taken', () => {
+    const drawing = readDrawing(
+      '<svg width="10" height="10"><circle r="NaN"/><path d="M0 0 L x"/><g transform="turn(5)"><path d="M0 0h9v9z"/></g>' +
+        '<g><rect width="5 ells" height="1"/><rect width="5" height="1"/></g></svg>',
+    );
+    expect(shapesOfNodes(drawing.nodes)).toHaveLength(1);
+    expect(drawing.left.map(({ what }) => what.split(' ')[0])).toEqual(['circle', 'path', 'group', 'rect']);
+    expect(drawing.left[0]?.what).toBe('circle (the r of a circle “NaN” is not a length)');
+    expect(drawing.left.every(({ count }) => count === 1)).toBe(true);
+    const broken = Array.from({ length: 50 }, (_, k) => `<circle r="r${k}"/>`).join('');
+    const { left } = readDrawing(`<svg width="10" height="10">${broken}<rect width="5" height="1"/></svg>`);
+    expect(left).toHaveLength(5);
+    expect(left[4]).toEqual({ what: 'other element that cannot be read', count: 46 });
   });
 
   it('hostile or broken files get a sentence', () => {

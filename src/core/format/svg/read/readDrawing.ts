@@ -39,7 +39,7 @@ import { paintOf, type PaintContext } from './paints';
 import { propertiesIn } from './styles';
 import { mapOf, transformIn } from './transform';
 import { hrefOf, idIn, idsIn, readTree, type Element } from './tree';
-import { UnreadableSvg } from './unreadable';
+import { UnreadablePart, UnreadableSvg } from './unreadable';
 import { innerViewport, pageOf } from './viewport';
 
 /** What an element hands on to those inside it. */
@@ -97,6 +97,9 @@ const LETTER_DECIMALS = 6;
 /** Reading the text is about half of the work. */
 const HALF = 0.5;
 
+/** Different mistakes that are told one by one. */
+const MOST_MISTAKES = 4;
+
 /** Elements that only define what others use. */
 const NOT_DRAWN = new Set([
   'defs',
@@ -135,6 +138,10 @@ const nameOf = ({ attributes, children }: Element): string | null =>
   children.find(({ name }) => name === 'title')?.text.trim() ??
   null;
 
+/** What is told of an element that was left out: “circle (the r of a circle “NaN” is not a length)”. */
+const leftFor = ({ name }: Element, { message }: UnreadablePart): string =>
+  `${name === 'g' ? 'group' : name} (${message.charAt(0).toLowerCase()}${message.slice(1).replace(/\.$/, '')})`;
+
 const ruleOf = (text: string | undefined): FillRule => (text === 'evenodd' ? 'evenodd' : 'nonzero');
 
 /** The properties that an element sets for itself and what is inside it. */
@@ -149,6 +156,8 @@ class Drawer {
   private visits = 0;
   private shapes = 0;
   private segments = 0;
+  private mistake: UnreadablePart | null = null;
+  private readonly mistakes = new Set<string>();
 
   constructor(
     private readonly context: PaintContext,
@@ -156,8 +165,29 @@ class Drawer {
     private readonly progress: Progress | undefined,
   ) {}
 
+  /** What is wrong with the first element that was left out as it cannot be read; null where none was. */
+  get firstMistake(): UnreadablePart | null {
+    return this.mistake;
+  }
+
   drawAll(elements: readonly Element[], outer: Inherited): DrawnNode[] {
-    return elements.flatMap((element) => this.draw(element, outer));
+    return elements.flatMap((element) => this.drawOrLeave(element, outer));
+  }
+
+  /** What an element draws; nothing where a value of its own cannot be read, which is told. */
+  private drawOrLeave(element: Element, outer: Inherited): DrawnNode[] {
+    try {
+      return this.draw(element, outer);
+    } catch (error) {
+      const mistake = error instanceof BadPathData ? new UnreadablePart(error.message) : error;
+      if (!(mistake instanceof UnreadablePart)) throw mistake;
+      this.mistake ??= mistake;
+      const what = leftFor(element, mistake);
+      const isTold = this.mistakes.has(what) || this.mistakes.size < MOST_MISTAKES;
+      if (isTold) this.mistakes.add(what);
+      this.context.left.add(isTold ? what : 'other element that cannot be read');
+      return [];
+    }
   }
 
   private draw(element: Element, outer: Inherited): DrawnNode[] {
@@ -388,34 +418,30 @@ export function readDrawing(
   const properties = propertiesIn(top, left);
   const [root] = top.children;
   if (!root) throw new UnreadableSvg('The file is empty.');
-  try {
-    const own = properties(root);
-    const page = pageOf((key) => own.get(key));
-    const context: PaintContext = { ids: idsIn(top), properties, left, inner: page.inner };
-    const map = frame === 'page' ? page.map : IDENTITY;
-    const drawer = new Drawer(context, letters, progress);
-    const nodes = drawer.drawAll(root.children, {
-      map,
-      properties: new Map([...INITIAL, ...handedOn(own)]),
-      opacity: numberIn(own.get('opacity'), 1),
-      uses: 0,
-      clips: false,
-    });
-    const { width, height, unit } = page;
-    const title = root.children.find(({ name }) => name === 'title')?.text.trim() ?? null;
-    return {
-      title: title === '' ? null : title,
-      width,
-      height,
-      unit,
-      origin: { x: map.e, y: map.f },
-      nodes,
-      left: left.list(),
-    };
-  } catch (error) {
-    if (error instanceof BadPathData) throw new UnreadableSvg(error.message);
-    throw error;
-  }
+  const own = properties(root);
+  const page = pageOf((key) => own.get(key));
+  const context: PaintContext = { ids: idsIn(top), properties, left, inner: page.inner };
+  const map = frame === 'page' ? page.map : IDENTITY;
+  const drawer = new Drawer(context, letters, progress);
+  const nodes = drawer.drawAll(root.children, {
+    map,
+    properties: new Map([...INITIAL, ...handedOn(own)]),
+    opacity: numberIn(own.get('opacity'), 1),
+    uses: 0,
+    clips: false,
+  });
+  if (nodes.length === 0 && drawer.firstMistake) throw drawer.firstMistake;
+  const { width, height, unit } = page;
+  const title = root.children.find(({ name }) => name === 'title')?.text.trim() ?? null;
+  return {
+    title: title === '' ? null : title,
+    width,
+    height,
+    unit,
+    origin: { x: map.e, y: map.f },
+    nodes,
+    left: left.list(),
+  };
 }
 
 /** The shapes that an SVG file draws, one after the other, in its own coordinates. @throws UnreadableSvg */

@@ -229,3 +229,21 @@ test('a figure placed with its ground stays blended, and is one picture in the f
   const ground = typeof background === 'string' ? background : '';
   expect(svg.split(`fill="${ground}"`)).toHaveLength(2);
 });
+
+test('bars of more rounds than Reach has room for are scrolled to the one that is chosen', async ({
+  page,
+}) => {
+  await makeFigure(page);
+  const strip = page.getByRole('region', { name: 'Reach' });
+  for (let k = 0; k < 7; k += 1) await page.getByRole('button', { name: 'Round', exact: true }).click();
+  const room = (await strip.boundingBox())!;
+  const isWhole = async (name: string): Promise<boolean> => {
+    const bar = (await strip.getByRole('button', { name: new RegExp(`^${name},`) }).boundingBox())!;
+    return bar.x >= room.x && bar.x + bar.width <= room.x + room.width;
+  };
+  await expect.poll(() => isWhole('Round 8')).toBe(true);
+  await strip.getByRole('button', { name: /^Round 8,/ }).focus();
+  for (let k = 0; k < 7; k += 1) await page.keyboard.press('Shift+Tab');
+  await expect(strip.getByRole('button', { name: /^Round 1,/ })).toHaveAttribute('aria-pressed', 'true');
+  expect(await isWhole('Round 1')).toBe(true);
+});

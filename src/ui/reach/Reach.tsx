@@ -2,12 +2,12 @@
 
 import { useEditor, useRestState, useWork } from '@/ui/desk';
 import { Plus } from 'lucide-react';
-import { memo } from 'react';
+import { memo, type RefObject, useLayoutEffect, useRef } from 'react';
 
 import { reachOfRound } from '@/core/figure/commands';
 import { ringStepFor } from '@/core/symmetry';
 import { printNumber } from '@/core/format';
-import { benchRadius, benchView, newId, shownFigure, startRound } from '@/state';
+import { activeRound, benchRadius, benchView, newId, shownFigure, startRound } from '@/state';
 import { Button, useSameView } from '@/ui/common';
 import { ReachBar } from './ReachBar';
 
@@ -15,6 +15,9 @@ const RULER = 34;
 const WIDTH = 112;
 /** What is left free beside the first bar and the last. */
 const EDGE = 4;
+/** From bar to bar: five that are as near as can be fill the width, more of them are scrolled. */
+const WIDEST = 22;
+const NEAREST = 13;
 /** What is left free below for folds and buttons. */
 const FOOT = 84;
 /** Pixels from tick to tick that still tell apart, and from label to label. */
@@ -101,6 +104,19 @@ const NewRounds = memo(function NewRounds() {
   );
 });
 
+/** Keeps a bar in view as another one is chosen, or bars come and go. @returns the ref of what scrolls */
+function useBarInView(index: number, pitch: number): RefObject<HTMLDivElement | null> {
+  const scrolled = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    const element = scrolled.current;
+    if (!element || index < 0) return;
+    const [from, to] = [index * pitch, (index + 1) * pitch + 2 * EDGE];
+    const { scrollLeft, clientWidth } = element;
+    element.scrollLeft = Math.min(from, Math.max(scrollLeft, to - clientWidth));
+  }, [index, pitch]);
+  return scrolled;
+}
+
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
   const work = useWork();
@@ -110,8 +126,14 @@ export function Reach() {
   const height = state.sizes.bench.height;
   const top = 46;
   const most = Math.min((view.y - top) / view.scale, benchRadius(figure, work) * 1.2);
-  const room = WIDTH - RULER - 6;
-  const pitch = Math.min(22, Math.max(14, (room - 2 * EDGE) / Math.max(1, figure.rounds.length)));
+  const room = WIDTH - RULER - 5;
+  const pitch = Math.min(WIDEST, Math.max(NEAREST, (room - 2 * EDGE) / Math.max(1, figure.rounds.length)));
+
+  const active = activeRound(state)?.id;
+  const scrolled = useBarInView(
+    figure.rounds.findIndex(({ id }) => id === active),
+    pitch,
+  );
 
   return (
     <section aria-label="Reach" className="relative overflow-hidden border-r border-line bg-shell">
@@ -123,6 +145,7 @@ export function Reach() {
         <Ruler y={view.y} scale={view.scale} most={most} bottom={height - FOOT} />
       </svg>
       <div
+        ref={scrolled}
         className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"
         style={{ left: RULER + 4 }}
       >

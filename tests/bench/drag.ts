@@ -1,3 +1,5 @@
+import type { Page } from '@playwright/test';
+
 import { movedForm, pathForm } from '@/core/maker';
 import { addShapes, setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/figure';
@@ -55,6 +57,52 @@ function rounds(count: number, fold: number, nodes: number): Figure {
   };
 }
 
+/**
+ * A page with nothing but the two pictures of a drag: as many copies of a path in the one, the path alone in the other, each a path whose data is
+ * written anew at each move. What a browser takes for it is what no application can go below.
+ */
+async function openBare(page: Page, nodes: number, fold: number): Promise<void> {
+  const copies = Array.from(
+    { length: fold },
+    (_, k) => `<use href="#p" transform="rotate(${(360 * k) / fold})" fill="#1f8a76" stroke="#14303a"/>`,
+  );
+  await page.setContent(
+    `<body style="margin:0;display:flex"><svg width="490" height="748" viewBox="-20 -75 40 60"><path id="q" fill="#1f8a76"/></svg>` +
+      `<svg width="390" height="748" viewBox="-90 -90 180 180" stroke-width="0.2"><defs><path id="p"/></defs>${copies.join('')}</svg></body>`,
+  );
+  await page.evaluate(
+    ([count]) => {
+      const paths = ['p', 'q'].map((id) => document.getElementById(id));
+      const at = Array.from({ length: count }, (_, k) => {
+        const angle = (2 * Math.PI * k) / count;
+        const r = 12 + 2 * Math.sin(7 * angle);
+        return { x: 0.6 * r * Math.cos(angle), y: -50 + r * Math.sin(angle), angle };
+      });
+      const write = (dx: number, dy: number): void => {
+        const moved = at.map((p, k) => (k === 5 ? { ...p, x: p.x + dx, y: p.y + dy } : p));
+        const handle = ({ x, y, angle }: (typeof at)[number], by: number): string =>
+          `${x - by * Math.sin(angle)} ${y + by * Math.cos(angle)}`;
+        const data = moved.map((p, k) => {
+          const next = moved[(k + 1) % count] ?? p;
+          return `C${handle(p, 0.4)} ${handle(next, -0.4)} ${next.x} ${next.y}`;
+        });
+        for (const path of paths) path?.setAttribute('d', `M${at[0]?.x} ${at[0]?.y}${data.join('')}Z`);
+      };
+      write(0, 0);
+      window.addEventListener('pointermove', ({ clientX, clientY }) =>
+        write((clientX - 245) / 12, (clientY - 374) / 12),
+      );
+    },
+    [nodes] as const,
+  );
+  await page.waitForTimeout(300);
+}
+
+const BARE = [
+  [60, 120],
+  [20, 720],
+] as const;
+
 const SCENES: readonly (readonly [string, Figure])[] = [
   ['a node of 60, fold 120', wave(0)],
   ['a node of 60, fold 120, beside 300 other shapes', wave(300)],
@@ -96,6 +144,13 @@ await inBrowser(async ({ page, open, times, reference }) => {
       `  zooming there: ${percentile(zooms, 0.5).toFixed(1)} ms in the middle, ${percentile(zooms, 0.95).toFixed(1)} ms at 95 %`,
     );
     kept.add(`${name}, zoomed`, percentile(zooms, 0.5) / unit);
+  }
+  for (const [nodes, fold] of BARE) {
+    await openBare(page, nodes, fold);
+    const bare = percentile((await times('pointermove', () => wobble(page, 245, 374))).slice(3), 0.5);
+    const name = `a node of ${nodes}, fold ${fold}, on a bare page`;
+    console.log(`${name}: ${bare.toFixed(1)} ms in the middle, ${(bare / unit).toFixed(2)} of the reference`);
+    kept.add(name, bare / unit);
   }
 });
 await kept.write();

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 
 import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/figure';
-import { setMerge } from '@/core/figure/commands';
+import { addShapes, setMerge } from '@/core/figure/commands';
 import { petalOfSize } from '@/core/maker';
 import { NO_TURN } from '@/core/number';
 import { wholeAt } from '../e2e/hands';
@@ -38,8 +38,12 @@ const SIZES: readonly (readonly [string, Figure])[] = [
   ['full (7200 copies)', figureOf(10, 36, 20)],
 ];
 
-/** How far from the centre shapes of the front round are. */
-const radiusOf = ({ rounds }: Figure): number => 18 + (60 * (rounds.length - 1)) / rounds.length;
+/** How far from the centre shapes of the front round are, and its fold. */
+const frontOf = ({ rounds }: Figure): { readonly radius: number; readonly fold: number } => ({
+  radius: 18 + (60 * (rounds.length - 1)) / rounds.length,
+  fold: rounds[rounds.length - 1]?.rule.fold ?? 1,
+});
+type Front = ReturnType<typeof frontOf>;
 
 interface Gesture {
   readonly stage: string;
@@ -48,14 +52,34 @@ interface Gesture {
   readonly event: 'pointermove' | 'pointerup' | 'keydown';
   readonly change?: (figure: Figure) => Figure;
   readonly prepare?: (page: Page) => Promise<void>;
-  readonly act: (page: Page, radius: number) => Promise<void>;
+  readonly act: (page: Page, front: Front) => Promise<void>;
 }
 
 const front = (figure: Figure): string => figure.rounds[figure.rounds.length - 1]?.id ?? '';
 const divided = (figure: Figure): Figure => setMerge(figure, front(figure), 'divide');
 
+/** With petals in front that are too thin at any size, so that there is something to find. */
+const withThin = (figure: Figure): Figure =>
+  addShapes(
+    figure,
+    front(figure),
+    [0, 1, 2].map((k) =>
+      newShape(
+        `thin${k}`,
+        `Thin ${k}`,
+        {
+          kind: 'petal',
+          at: { x: 0, y: -70 - 4 * k },
+          rotation: NO_TURN,
+          params: petalOfSize(3, 0.05 + 0.01 * k),
+        },
+        START_PAINT,
+      ),
+    ),
+  );
+
 /** Drags on Whole from where a shape of the front round is, a little outward and to and fro. */
-async function dragOnWhole(page: Page, radius: number): Promise<void> {
+async function dragOnWhole(page: Page, { radius }: Front): Promise<void> {
   const { x, y } = await wholeAt(page, 0, radius);
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -64,21 +88,21 @@ async function dragOnWhole(page: Page, radius: number): Promise<void> {
 }
 
 /** Presses on cells of the front round, one after another. */
-async function pressOnCells(page: Page, radius: number): Promise<void> {
+async function pressOnCells(page: Page, { radius, fold }: Front): Promise<void> {
+  const undo = page.getByRole('button', { name: 'Undo' });
   for (let k = 0; k < 8; k += 1) {
-    // A little farther in each time, so that it is another kind.
-    const [angle, r] = [(2 * Math.PI * k) / 8, radius + 4 - k];
+    // On the axis of another copy each time, and a little farther in, so that it is another kind.
+    const [angle, r] = [(2 * Math.PI * Math.round((k * fold) / 8)) / fold, radius + 4 - k];
     const { x, y } = await wholeAt(page, r * Math.sin(angle), r * Math.cos(angle));
     await page.mouse.move(x, y);
     await page.waitForTimeout(150);
     await page.mouse.down();
     await page.mouse.up();
     await page.waitForTimeout(400);
+    if (await undo.isDisabled()) throw new Error(`No cell was pressed ${r} from the centre.`);
     await page.keyboard.press('Control+z');
     await page.waitForTimeout(200);
   }
-  // What was undone can be done again: else nothing was pressed.
-  if (await page.getByRole('button', { name: 'Redo' }).isDisabled()) throw new Error('No cell was pressed.');
 }
 
 async function pressKeys(page: Page, keys: readonly string[]): Promise<void> {
@@ -129,6 +153,7 @@ const GESTURES: readonly Gesture[] = [
     stage: '6',
     what: 'Proof, to the next finding and back',
     event: 'keydown',
+    change: withThin,
     prepare: (page) => page.keyboard.press('F6'),
     act: (page) => pressKeys(page, ['ArrowDown', 'ArrowDown', 'ArrowUp', 'ArrowDown', 'ArrowUp', 'ArrowUp']),
   },
@@ -145,7 +170,7 @@ await inBrowser(async ({ page, open, times, reference }) => {
       // Findings and cells are there, however slow the machine.
       await page.waitForTimeout(change || stage === '6' ? 6000 : 1200);
       await prepare?.(page);
-      const taken = await times(event, () => act(page, radiusOf(figure)));
+      const taken = await times(event, () => act(page, frontOf(figure)));
       const middle = percentile(taken, 0.5);
       kept.add(`${what}, ${size}`, middle / unit);
       console.log(

@@ -70,31 +70,25 @@ async function openBare(page: Page, nodes: number, fold: number): Promise<void> 
     `<body style="margin:0;display:flex"><svg width="490" height="748" viewBox="-20 -75 40 60"><path id="q" fill="#1f8a76"/></svg>` +
       `<svg width="390" height="748" viewBox="-90 -90 180 180" stroke-width="0.2"><defs><path id="p"/></defs>${copies.join('')}</svg></body>`,
   );
-  await page.evaluate(
-    ([count]) => {
-      const paths = ['p', 'q'].map((id) => document.getElementById(id));
-      const at = Array.from({ length: count }, (_, k) => {
-        const angle = (2 * Math.PI * k) / count;
-        const r = 12 + 2 * Math.sin(7 * angle);
-        return { x: 0.6 * r * Math.cos(angle), y: -50 + r * Math.sin(angle), angle };
+  await page.evaluate(`(() => {
+    const paths = ['p', 'q'].map((id) => document.getElementById(id));
+    const at = Array.from({ length: ${nodes} }, (_, k) => {
+      const angle = (2 * Math.PI * k) / ${nodes};
+      const r = 12 + 2 * Math.sin(7 * angle);
+      return { x: 0.6 * r * Math.cos(angle), y: -50 + r * Math.sin(angle), angle };
+    });
+    const write = (dx, dy) => {
+      const moved = at.map((p, k) => (k === 5 ? { ...p, x: p.x + dx, y: p.y + dy } : p));
+      const handle = ({ x, y, angle }, by) => (x - by * Math.sin(angle)) + ' ' + (y + by * Math.cos(angle));
+      const data = moved.map((p, k) => {
+        const next = moved[(k + 1) % ${nodes}];
+        return 'C' + handle(p, 0.4) + ' ' + handle(next, -0.4) + ' ' + next.x + ' ' + next.y;
       });
-      const write = (dx: number, dy: number): void => {
-        const moved = at.map((p, k) => (k === 5 ? { ...p, x: p.x + dx, y: p.y + dy } : p));
-        const handle = ({ x, y, angle }: (typeof at)[number], by: number): string =>
-          `${x - by * Math.sin(angle)} ${y + by * Math.cos(angle)}`;
-        const data = moved.map((p, k) => {
-          const next = moved[(k + 1) % count] ?? p;
-          return `C${handle(p, 0.4)} ${handle(next, -0.4)} ${next.x} ${next.y}`;
-        });
-        for (const path of paths) path?.setAttribute('d', `M${at[0]?.x} ${at[0]?.y}${data.join('')}Z`);
-      };
-      write(0, 0);
-      window.addEventListener('pointermove', ({ clientX, clientY }) =>
-        write((clientX - 245) / 12, (clientY - 374) / 12),
-      );
-    },
-    [nodes] as const,
-  );
+      for (const path of paths) path.setAttribute('d', 'M' + moved[0].x + ' ' + moved[0].y + data.join('') + 'Z');
+    };
+    write(0, 0);
+    window.addEventListener('pointermove', ({ clientX, clientY }) => write((clientX - 245) / 12, (clientY - 374) / 12));
+  })()`);
   await page.waitForTimeout(300);
 }
 

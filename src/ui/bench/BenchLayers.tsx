@@ -1,7 +1,7 @@
 'use client';
 
 import type { Wedge } from '@/core/symmetry';
-import { useMemo, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
 import { remembered } from '@/core/remembered';
@@ -40,7 +40,8 @@ export interface BenchLook {
 
 const uprightOf = ({ start }: BenchLook): number => -degreesOf(start);
 
-function MotifItems({
+/** The items of a layer. What stands still while another shape is dragged is left alone, however much it is. */
+const MotifItems = memo(function MotifItems({
   layer,
   outline,
   id,
@@ -60,7 +61,7 @@ function MotifItems({
       <Items items={items} outline={outline} gradients={gradients} dimmed={0.5} />
     </>
   );
-}
+});
 
 /** A layer without its first copy, which is the motif itself; the same object as long as the layer is. */
 const withoutFirst = remembered((layer: SceneLayer): SceneLayer => ({

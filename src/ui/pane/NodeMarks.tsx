@@ -102,19 +102,45 @@ interface DotsProps {
   readonly part: keyof (typeof MARKS)['round'];
 }
 
-/** Marks of nodes, or a part of them. Of many nodes a drag moves a few: the others are not drawn again. */
-const Dots = memo(function Dots({ name, d, shape, part }: DotsProps) {
+/** Marks of nodes, or a part of them. */
+const Dots = ({ name, d, shape, part }: DotsProps) => (
+  <path
+    data-handle={name}
+    d={d}
+    stroke={part === 'edge' ? 'var(--kelp)' : 'var(--field)'}
+    strokeWidth={MARKS[shape][part]}
+    strokeLinecap={shape}
+    vectorEffect="non-scaling-stroke"
+  />
+);
+
+/** A node with its place among those of a shape. */
+interface Numbered {
+  readonly node: PathNode;
+  readonly index: number;
+}
+
+interface PlainProps {
+  readonly nodes: readonly Numbered[];
+}
+
+const sameNodes = ({ nodes: a }: PlainProps, { nodes: b }: PlainProps): boolean =>
+  a.length === b.length && a.every(({ node, index }, k) => node === b[k]?.node && index === b[k].index);
+
+/** Nodes that are not chosen. Of many nodes a drag moves a few: while these stay they are not even looked at. */
+const PlainNodes = memo(function PlainNodes({ nodes }: PlainProps) {
+  const insides = (look: MarkShape): string =>
+    nodes.flatMap(({ node }) => (markShape(node) === look ? [dot(node)] : [])).join('');
   return (
-    <path
-      data-handle={name}
-      d={d}
-      stroke={part === 'edge' ? 'var(--kelp)' : 'var(--field)'}
-      strokeWidth={MARKS[shape][part]}
-      strokeLinecap={shape}
-      vectorEffect="non-scaling-stroke"
-    />
+    <>
+      {nodes.map(({ node, index }) => (
+        <Dots key={index} name={`node-${index}`} d={dot(node)} shape={markShape(node)} part="edge" />
+      ))}
+      <Dots d={insides('round')} shape="round" part="inside" />
+      <Dots d={insides('square')} shape="square" part="inside" />
+    </>
   );
-});
+}, sameNodes);
 
 /** A node that is chosen, with its handles. */
 function ChosenNode({
@@ -146,18 +172,11 @@ function ChosenNode({
 
 export function PathNodes({ shape, chosen, held, project, transform }: NodesProps) {
   if (shape.form.kind !== 'path') return null;
-  const nodes = nodesOfContours(shape.form.contours).map((node, index) => ({ node, index }));
-  const plain = nodes.filter(({ index }) => !chosen.has(index));
-  const insides = (look: MarkShape): string =>
-    plain.flatMap(({ node }) => (markShape(node) === look ? [dot(node)] : [])).join('');
+  const nodes = nodesOfContours(shape.form.contours).map((node, index): Numbered => ({ node, index }));
   return (
     <>
       <g transform={transform}>
-        {plain.map(({ node, index }) => (
-          <Dots key={index} name={`node-${index}`} d={dot(node)} shape={markShape(node)} part="edge" />
-        ))}
-        <Dots d={insides('round')} shape="round" part="inside" />
-        <Dots d={insides('square')} shape="square" part="inside" />
+        <PlainNodes nodes={nodes.filter(({ index }) => !chosen.has(index))} />
       </g>
       {nodes.map(
         ({ node, index }) =>

@@ -3,8 +3,23 @@ import { useDeferredValue, useState, useSyncExternalStore } from 'react';
 import { type Editor, type EditorState, restOf, seatedOf } from '@/state';
 import { useEditor } from './EditorContext';
 
-/** How long what follows a drag may lag behind it, in milliseconds. */
+/** How long what follows a drag waits, and how much longer while the page is busy with the drag itself, in milliseconds. */
 const CALM = 150;
+const BUSY = 250;
+
+/** Does something after a while, once the page has nothing else to do or after a while more. @returns how not to do it */
+function whenCalm(act: () => void): () => void {
+  let idle = 0;
+  const timer = setTimeout(() => {
+    // Not every browser tells when it is idle.
+    if (typeof requestIdleCallback === 'undefined') act();
+    else idle = requestIdleCallback(act, { timeout: BUSY });
+  }, CALM);
+  return () => {
+    clearTimeout(timer);
+    if (idle) cancelIdleCallback(idle);
+  };
+}
 
 interface Calm {
   readonly state: EditorState;
@@ -46,10 +61,10 @@ function calmStore(editor: Editor): CalmStore {
     },
     snapshot: () => shown,
     subscribe: (changed) => {
-      let timer: ReturnType<typeof setTimeout> | null = null;
+      let cancel: (() => void) | null = null;
       const stop = (): void => {
-        if (timer) clearTimeout(timer);
-        timer = null;
+        cancel?.();
+        cancel = null;
       };
       const follow = (): void => {
         stop();
@@ -60,10 +75,10 @@ function calmStore(editor: Editor): CalmStore {
       const end = editor.subscribe((state) => {
         if (rest(state) === shown.state) return;
         if (state.live && shown.state.live) {
-          timer ??= setTimeout(follow, CALM);
+          cancel ??= whenCalm(follow);
         } else if (seated(state) === seat) {
           stop();
-          timer = setTimeout(follow, CALM);
+          cancel = whenCalm(follow);
         } else follow();
       });
       return () => {

@@ -57,7 +57,10 @@ export const FoldTitle = steady(function FoldTitle({
 export function Section({ title, note, fold = title, children }: SectionProps) {
   const [isFolded, toggle] = useFolded(fold);
   return (
-    <section className={`border-b border-line px-4 pt-3 ${isFolded ? 'pb-2' : 'pb-4'}`} aria-label={title}>
+    <section
+      className={`isolate border-b border-line px-4 pt-3 ${isFolded ? 'pb-2' : 'pb-4'}`}
+      aria-label={title}
+    >
       <div className="mb-1.5 flex min-h-[24px] items-center justify-between gap-2">
         <FoldTitle title={title} isFolded={isFolded} onToggle={toggle} />
         {note && <span className="min-w-0 truncate text-[12px] text-muted">{note}</span>}

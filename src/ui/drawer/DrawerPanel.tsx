@@ -41,7 +41,7 @@ export function DrawerPanel() {
   return (
     <aside
       aria-label="Drawer"
-      className="flex min-h-0 min-w-0 flex-col border-l border-line bg-shell"
+      className="isolate flex min-h-0 min-w-0 flex-col border-l border-line bg-shell"
       onKeyDown={(event) => {
         if (event.key === 'Escape') editor.setState({ drawer: false });
       }}

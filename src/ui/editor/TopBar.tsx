@@ -112,7 +112,7 @@ export function TopBar({ onExport, onKeys, onFind }: Props) {
   const isPast = useEditorState((state) => state.past);
   const forward = useEditorState((state) => redoLabel(state.history));
   return (
-    <header className="grid grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-line bg-field px-3.5">
+    <header className="isolate grid grid-cols-[minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-3 border-b border-line bg-field px-3.5">
       <div className="flex min-w-0 items-center gap-2">
         <Link
           href="/"

@@ -53,7 +53,7 @@ export function Inspector() {
   return (
     <aside
       aria-label="Inspector"
-      className="flex min-h-0 min-w-0 flex-col border-l border-line bg-shell"
+      className="isolate flex min-h-0 min-w-0 flex-col border-l border-line bg-shell"
       {...hands}
     >
       <PanelState value={state}>

@@ -13,7 +13,7 @@ export function MotifDock({ round }: { readonly round: Round }) {
   return (
     <section
       aria-label="Motif"
-      className="flex max-h-[40%] shrink-0 flex-col border-t border-line-strong bg-shell"
+      className="isolate flex max-h-[40%] shrink-0 flex-col border-t border-line-strong bg-shell"
     >
       <div className="flex min-h-[34px] shrink-0 items-center justify-between gap-2 px-4">
         <FoldTitle title="Motif" isFolded={isFolded} onToggle={toggle} />

@@ -58,15 +58,15 @@ interface Gesture {
 const front = (figure: Figure): string => figure.rounds[figure.rounds.length - 1]?.id ?? '';
 const divided = (figure: Figure): Figure => setMerge(figure, front(figure), 'divide');
 
-/** With petals in front that are too thin at any size, so that there is something to find. */
-const withThin = (figure: Figure): Figure =>
+/** With petals in front that are too thin at any size, and one that is there twice, so that there are several things to find. */
+const withFaults = (figure: Figure): Figure =>
   addShapes(
     figure,
     front(figure),
-    [0, 1, 2].map((k) =>
+    [0, 1, 2, 2].map((k, n) =>
       newShape(
-        `thin${k}`,
-        `Thin ${k}`,
+        `thin${n}`,
+        `Thin ${n}`,
         {
           kind: 'petal',
           at: { x: 0, y: -70 - 4 * k },
@@ -153,7 +153,7 @@ const GESTURES: readonly Gesture[] = [
     stage: '6',
     what: 'Proof, to the next finding and back',
     event: 'keydown',
-    change: withThin,
+    change: withFaults,
     prepare: (page) => page.keyboard.press('F6'),
     act: (page) => pressKeys(page, ['ArrowDown', 'ArrowDown', 'ArrowUp', 'ArrowDown', 'ArrowUp', 'ArrowUp']),
   },

@@ -1,3 +1,8 @@
+/**
+ * From pointer to picture: a node of a 60-node motif at fold 120 is dragged in the built application, and the time from each
+ * move of the pointer to the end of the frame that shows it is taken in the page (the next animation frame, and the first
+ * task after it). A page that only moves one dot is the reference, in the same browser and run.
+ */
 import type { Page } from '@playwright/test';
 
 import { movedForm, pathForm } from '@/core/maker';
@@ -6,12 +11,8 @@ import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/
 import { inBrowser, percentile, wobble } from './browser';
 import { keeping } from './kept';
 
-/**
- * From pointer to picture: a node of a 60-node motif at fold 120 is dragged in the built application, and the time from each
- * move of the pointer to the end of the frame that shows it is taken in the page (the next animation frame, and the first
- * task after it). A page that only moves one dot is the reference, in the same browser and run.
- */
-function wave(shapes: number): Figure {
+/** Nodes of a wavy ring, all of 60 or every so many of them. */
+function wavyNodes(step = 1) {
   const nodes = Array.from({ length: 60 }, (_, k) => {
     const angle = (2 * Math.PI * k) / 60;
     const r = 12 + 2 * Math.sin(7 * angle);
@@ -24,6 +25,10 @@ function wave(shapes: number): Figure {
       in: { x: p.x - h.x, y: p.y - h.y },
     };
   });
+  return nodes.filter((_, k) => k % step === 0);
+}
+
+function wave(shapes: number): Figure {
   const more = Array.from({ length: shapes }, (_, k) =>
     newShape(
       `c${k}`,
@@ -37,22 +42,18 @@ function wave(shapes: number): Figure {
       START_PAINT,
     ),
   );
-  const wavy = newShape('w', 'Wave', pathForm(nodes, true), START_PAINT);
+  const wavy = newShape('w', 'Wave', pathForm(wavyNodes(), true), START_PAINT);
   return setFold(addShapes(newFigure('Drag', 'r'), 'r', [...more, wavy]), 'r', 120);
 }
 
 /** Rounds of a fold whose motif is the wave, thinned to some nodes, at growing distances. */
 function rounds(count: number, fold: number, nodes: number): Figure {
-  const [shape] = wave(0).rounds[0]?.shapes ?? [];
-  if (shape?.form.kind !== 'path') throw new Error('The wave is a path.');
-  const [contour] = shape.form.contours;
-  const step = 60 / nodes;
-  const thin = pathForm(contour?.nodes.filter((_, k) => k % step === 0) ?? [], true);
+  const thin = pathForm(wavyNodes(60 / nodes), true);
   return {
     ...newFigure('Rounds', 'r'),
     rounds: Array.from({ length: count }, (_, k) => ({
       ...newRound(`r${k}`, `Round ${k + 1}`, fold),
-      shapes: [{ ...shape, id: 'w', form: movedForm(thin, { x: 0, y: 3 * k }) }],
+      shapes: [newShape('w', 'Wave', movedForm(thin, { x: 0, y: 3 * k }), START_PAINT)],
     })),
   };
 }
@@ -72,19 +73,18 @@ async function openBare(page: Page, nodes: number, fold: number): Promise<void> 
   );
   await page.evaluate(`(() => {
     const paths = ['p', 'q'].map((id) => document.getElementById(id));
-    const at = Array.from({ length: ${nodes} }, (_, k) => {
-      const angle = (2 * Math.PI * k) / ${nodes};
-      const r = 12 + 2 * Math.sin(7 * angle);
-      return { x: 0.6 * r * Math.cos(angle), y: -50 + r * Math.sin(angle), angle };
-    });
+    const nodes = ${JSON.stringify(wavyNodes(60 / nodes))};
+    const place = ({ x, y }) => x + ' ' + y;
     const write = (dx, dy) => {
-      const moved = at.map((p, k) => (k === 5 ? { ...p, x: p.x + dx, y: p.y + dy } : p));
-      const handle = ({ x, y, angle }, by) => (x - by * Math.sin(angle)) + ' ' + (y + by * Math.cos(angle));
-      const data = moved.map((p, k) => {
-        const next = moved[(k + 1) % ${nodes}];
-        return 'C' + handle(p, 0.4) + ' ' + handle(next, -0.4) + ' ' + next.x + ' ' + next.y;
+      const moved = nodes.map((node, k) => {
+        const by = (p) => ({ x: p.x + dx, y: p.y + dy });
+        return k === 5 ? { ...by(node), out: by(node.out), in: by(node.in) } : node;
       });
-      for (const path of paths) path.setAttribute('d', 'M' + moved[0].x + ' ' + moved[0].y + data.join('') + 'Z');
+      const data = moved.map((node, k) => {
+        const next = moved[(k + 1) % moved.length];
+        return 'C' + place(node.out) + ' ' + place(next.in) + ' ' + place(next);
+      });
+      for (const path of paths) path.setAttribute('d', 'M' + place(moved[0]) + data.join('') + 'Z');
     };
     write(0, 0);
     window.addEventListener('pointermove', ({ clientX, clientY }) => write((clientX - 245) / 12, (clientY - 374) / 12));

@@ -144,7 +144,7 @@ function mayNearCentre(
   const start = sources.x * sources.x + sources.y * sources.y;
   sources.evaluate(source, 0, t1);
   const end = sources.x * sources.x + sources.y * sources.y;
-  // Its length is no less than its chord, and no place on it is farther from both ends than half of that.
+  // The piece and its chord are no longer than this, and no place on it is farther than half of it from both ends.
   const length = fastest * (t1 - t0);
   const reach = Math.max(apex, length) + length / 2;
   return Math.min(start, end) <= reach * reach;

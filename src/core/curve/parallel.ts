@@ -109,6 +109,7 @@ const CHECKS = 16;
 const MOST_STEP = 0.4;
 const MOST_SPLITS = 12;
 
+/** How far across a direction goes, for each unit along another, that turns from it by so much. */
 const STEEPEST = Math.tan(MOST_STEP);
 
 /** True where the angle between two directions is more than `MOST_STEP`; not where one of them is no direction. */
@@ -351,16 +352,16 @@ export function parallelOf(segment: Segment, apart: Apart, tolerance: number): S
     );
     let curve = hermite;
     let parts = 2;
-    let near = false;
+    let isNear = false;
     if (turnsLittle(a, row, b)) {
       curve = fittedCubic(hermite, row);
       stepped(curve, row, 0);
       const off = stepped(curve, row, 0);
-      near = off <= tolerance / 2;
+      isNear = off <= tolerance / 2;
       const asked = Math.ceil(((2 * off) / tolerance) ** (1 / POWER));
       parts = Math.min(MOST_PARTS, Math.max(2, asked));
     }
-    if (near || halvings === 0) {
+    if (isNear || halvings === 0) {
       found.push(curve);
       return;
     }

@@ -51,7 +51,7 @@ export function signChange(f: (t: number) => number, t0: number, t1: number, out
 
 /**
  * True where a polynomial has no zero in [0, 1] for sure, as its coefficients in Bernstein's basis have one sign (Farouki, "The Bernstein
- * polynomial basis: a centennial retrospective", 2012, §4). Coefficients from the constant upwards.
+ * polynomial basis: a centennial retrospective", 2012). Coefficients from the constant upwards.
  */
 function keepsSign(coefficients: readonly number[]): boolean {
   const degree = coefficients.length - 1;
@@ -66,6 +66,7 @@ function keepsSign(coefficients: readonly number[]): boolean {
   }
   for (let round = 1; round <= degree; round += 1)
     for (let j = degree; j >= round; j -= 1) values[j] = (values[j] ?? 0) + (values[j - 1] ?? 0);
+  // What adding them up may be off by rounding, and more.
   const slack = 1e-14 * size * 2 ** degree;
   const side = Math.sign(values[0] ?? 0);
   for (const value of values) if (!(side * value > slack)) return false;

@@ -78,10 +78,9 @@ export function KindsPanel({ round }: { readonly round: Round }) {
   const lit = useEditorState((state) => state.lit?.kind ?? null);
   const merge = mergeOf(state, round);
   const kinds = useMemo(() => (cells && merge ? kindsOf(cells, merge) : null), [cells, merge]);
-  const waiting = notYet(state, round);
   if (!kinds)
     return (
-      <Section title="Kinds" note={waiting}>
+      <Section title="Kinds" note={notYet(state, round)}>
         <p className="text-[12px] text-muted">The cells are not there.</p>
       </Section>
     );

@@ -34,6 +34,8 @@ export function followCoats(editor: Editor): () => void {
   };
   later();
   const unsubscribe = editor.subscribe((state, before) => {
+    // Nothing is worked out while a drag goes on.
+    if (state.live) return;
     if (shownFigure(state) !== shownFigure(before) || state.merges !== before.merges) later();
   });
   return () => {

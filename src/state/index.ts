@@ -97,9 +97,11 @@ export {
   saveTarget,
   zoomTo,
 } from './proof';
+export { type Picture, pictureOf } from './picture';
 export { drawnOf, restOf, seatedOf } from './rest';
+export { whenCalm } from './whenCalm';
 export { followSaves, type Notices, type Saver } from './saver';
-export { handOf, partsShown, sceneOf } from './scene';
+export { layersOnBench, partsShown, sceneOf } from './scene';
 export {
   createWithPictures,
   exportAddress,

@@ -30,17 +30,24 @@ const isSamePart = (key: Key, a: EditorState, b: EditorState): boolean =>
   a[key] === b[key] ||
   (key === 'history' && a.history.steps === b.history.steps && a.history.at === b.history.at);
 
+/** True where two states say the same but for some parts. */
+const isSameBut = (parts: ReadonlySet<Key>, a: EditorState, b: EditorState): boolean =>
+  (Object.keys(a) as Key[]).every((key) => parts.has(key) || isSamePart(key, a, b));
+
 /** The state of an editor, the same object while only some parts of it change. */
 function without(editor: Editor, parts: ReadonlySet<Key>): (state: EditorState) => EditorState {
   let last = editor.getState();
   return (state) => {
-    const isSame = (Object.keys(state) as Key[]).every(
-      (key) => parts.has(key) || isSamePart(key, state, last),
-    );
-    if (!isSame) last = state;
+    if (!isSameBut(parts, state, last)) last = state;
     return last;
   };
 }
+
+const DRAG = new Set<Key>([...POINTER, 'live']);
+
+/** True where from one moment of a drag to another nothing changed but the figure and where the pointer is. */
+export const isSameDrag = (a: EditorState, b: EditorState): boolean =>
+  a.live !== null && b.live !== null && isSameBut(DRAG, a, b);
 
 /**
  * An editor's state for what does not show where the pointer is, so that a view of it is not made anew with every move. Its `pointer` and

@@ -12,6 +12,7 @@ import type { MergeResult } from '@/core/merge';
 import { remembered } from '../core/remembered';
 import { shownFigure, type EditorState } from './editorState';
 import { mergeResults } from './merges';
+import { activeRound } from './selecting';
 import { workOf } from './work';
 
 const scenes = remembered((figure: Figure) =>
@@ -25,7 +26,7 @@ const shownLayers = ({ outlines, reveal }: EditorState, scene: Scene): readonly 
   layersOf(scene, outlines || reveal > 0 ? 'abut' : 'overlap');
 
 /** The selected shapes, which the next press may take in hand; null where there are some of several rounds. */
-export const handOf = ({ selection, reveal }: EditorState): InHand | null =>
+const handOf = ({ selection, reveal }: EditorState): InHand | null =>
   reveal > 0 || selection.others.size > 0 ? null : selection;
 
 interface ShownPart extends ScenePart {
@@ -41,6 +42,28 @@ export function partsShown(state: EditorState, scene: Scene): readonly ShownPart
     first += part.layers.length;
     return { ...part, first: at };
   });
+}
+
+interface OnBench {
+  /** Of the round that is worked on. */
+  readonly own: readonly SceneLayer[];
+  readonly others: readonly SceneLayer[];
+  /** Those of its own in parts, as in `partsShown`. */
+  readonly parts: readonly ScenePart[];
+}
+
+/** What the Bench draws of a scene. */
+export function layersOnBench(state: EditorState, scene: Scene): OnBench {
+  const roundId = activeRound(state)?.id;
+  // Where it is worked on each area is for itself; copies are faint there, and what reaches under another would show through.
+  const layers = layersOf(scene, 'abut');
+  const own = layers.filter((layer) => layer.roundId === roundId);
+  return {
+    own,
+    others: layers.filter((layer) => layer.roundId !== roundId),
+    // Several layers of a round lie with their faint copies in one another.
+    parts: own.length === 1 ? partsInHand(own, handOf(state)) : [{ still: false, layers: own }],
+  };
 }
 
 /** The display list of what is on the screen, as far as it can be drawn; the same object as long as nothing in it changed. */

@@ -8,8 +8,10 @@ import type { Page } from '@playwright/test';
 import { movedForm, pathForm } from '@/core/maker';
 import { addShapes, setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, newRound, newShape, START_PAINT } from '@/core/figure';
+import { turn } from '@/core/number';
 import { inBrowser, percentile, wobble } from './browser';
 import { keeping } from './kept';
+import { markedRuns } from '@/ui/common/turned';
 
 /** Nodes of a wavy ring, all of 60 or every so many of them. */
 function wavyNodes(step = 1) {
@@ -59,17 +61,19 @@ function rounds(count: number, fold: number, nodes: number): Figure {
 }
 
 /**
- * A page with nothing but the two pictures of a drag: as many copies of a path in the one, the path alone in the other, each a path whose data is
- * written anew at each move. What a browser takes for it is what no application can go below.
+ * A page with nothing but the two pictures of a drag, drawn as the application draws them: copies as marks of paths, and the path alone, each with
+ * data that is written anew at each move. What a browser takes for it is what the application cannot go below while it draws so.
  */
 async function openBare(page: Page, nodes: number, fold: number): Promise<void> {
-  const copies = Array.from(
-    { length: fold },
-    (_, k) => `<use href="#p" transform="rotate(${(360 * k) / fold})" fill="#1f8a76" stroke="#14303a"/>`,
+  const copies = Array.from({ length: fold }, (_, k) => ({ turn: turn(k, fold) }));
+  const marked = markedRuns(copies).map(
+    ({ d }) => `<path d="${d}" fill="none" style="marker-start: url(#m); marker-mid: url(#m)"/>`,
   );
   await page.setContent(
     `<body style="margin:0;display:flex"><svg width="490" height="748" viewBox="-20 -75 40 60"><path id="q" fill="#1f8a76"/></svg>` +
-      `<svg width="390" height="748" viewBox="-90 -90 180 180" stroke-width="0.2"><defs><path id="p"/></defs>${copies.join('')}</svg></body>`,
+      `<svg width="390" height="748" viewBox="-90 -90 180 180" stroke-width="0.2"><defs>` +
+      `<marker id="m" orient="auto" markerUnits="userSpaceOnUse" overflow="visible"><path id="p" fill="#1f8a76" stroke="#14303a"/></marker>` +
+      `</defs>${marked.join('')}</svg></body>`,
   );
   await page.evaluate(`(() => {
     const paths = ['p', 'q'].map((id) => document.getElementById(id));

@@ -209,7 +209,7 @@ test('the wheel zooms about the pointer, space drags the view, 0 shows all again
   await page.mouse.move(pane.x + 100, pane.y + 300);
   await page.mouse.wheel(0, -400);
   await expect.poll(async () => Number(await scale())).toBeGreaterThan(Number(fitted) * 2);
-  const page0 = whole(page).locator('rect').first();
+  const page0 = page.getByTestId('whole-page');
   const before = (await page0.boundingBox())!;
   await page.keyboard.down(' ');
   await drag(page, { x: pane.x + 100, y: pane.y + 300 }, { x: pane.x + 160, y: pane.y + 320 });

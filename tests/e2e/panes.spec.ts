@@ -5,7 +5,7 @@ import { addShapes, setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, newShape } from '@/core/figure';
 import { NO_TURN } from '@/core/number';
 import { difference } from '../help/pictures';
-import { opened, stored, unstored, whole } from './hands';
+import { opened, stored, unstored, whole, wholeAt } from './hands';
 
 const circle = (id: string, y: number, size: number, fill: string) =>
   newShape(
@@ -67,6 +67,45 @@ test('what stands still keeps its picture while a shape is moved, and Whole show
   await opened(page);
   await expect(page.locator('[data-still]')).toHaveCount(0);
   expect(difference(after, await artwork(page))).toBe(0);
+  await unstored(page, id);
+});
+
+test('while a shape is dragged Whole shows it where the hand is, and Esc brings back what was there', async ({
+  page,
+}) => {
+  const id = await stored(page, full());
+  await page.goto(`/figures/${id}`);
+  await opened(page);
+  await page.getByRole('button', { name: 'Artwork alone' }).click();
+  await page.getByLabel('Inspector').getByRole('button', { name: 'Select Inner' }).click();
+  const before = await artwork(page);
+  const from = await wholeAt(page, 0, 64);
+  const at = (k: number) => wholeAt(page, 2 * k, 64 - 6 * k);
+  const held = async (...steps: number[]): Promise<void> => {
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    for (const k of steps) {
+      const to = await at(k);
+      await page.mouse.move(to.x, to.y, { steps: 4 });
+    }
+  };
+
+  // Within the ring, over the small circles that stood still until then, and back again.
+  for (const steps of [[1], [1, 4], [4, 1]]) {
+    await held(...steps);
+    const shown = await artwork(page);
+    expect(difference(before, shown)).toBeGreaterThan(0.002);
+    await page.mouse.up();
+    expect(difference(shown, await artwork(page))).toBe(0);
+    await page.keyboard.press('Control+z');
+    expect(difference(before, await artwork(page))).toBe(0);
+  }
+  await held(1, 2);
+  expect(difference(before, await artwork(page))).toBeGreaterThan(0.002);
+  await page.keyboard.press('Escape');
+  expect(difference(before, await artwork(page))).toBe(0);
+  await page.mouse.up();
+  expect(difference(before, await artwork(page))).toBe(0);
   await unstored(page, id);
 });
 

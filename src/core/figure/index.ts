@@ -46,6 +46,7 @@ export {
   liesWithInput,
   renamedShapes,
 } from './inputs';
+export { isReshaped } from './reshaped';
 export { edgeOf, type MergeJob, mergeJobsOf, requestOf, sameJob, START_WEAVE, swallowedRounds } from './jobs';
 export {
   CELL_REACHES,

@@ -10,12 +10,14 @@ export const mapFill = (fill: Fill, change: (colour: Colour) => Colour): Fill =>
     ? { ...fill, stops: fill.stops.map((stop) => ({ ...stop, colour: change(stop.colour) })) }
     : change(fill);
 
-/** A paint with its fill and the fill of its stroke changed. */
-export const mapFills = ({ fill, stroke, ...rest }: Paint, change: (fill: Fill) => Fill): Paint => ({
-  ...rest,
-  fill: fill && change(fill),
-  stroke: stroke && { ...stroke, colour: change(stroke.colour) },
-});
+/** A paint with its fill and the fill of its stroke changed; the same object where neither is. */
+export function mapFills(paint: Paint, change: (fill: Fill) => Fill): Paint {
+  const { fill, stroke } = paint;
+  const area = fill && change(fill);
+  const line = stroke && change(stroke.colour);
+  if (area === fill && line === (stroke && stroke.colour)) return paint;
+  return { ...paint, fill: area, stroke: stroke && line !== null ? { ...stroke, colour: line } : null };
+}
 
 /** A paint with each of its colours changed. */
 export const mapPaint = (paint: Paint, change: (colour: Colour) => Colour): Paint =>

@@ -31,4 +31,5 @@ export {
   STROKE_CAPS,
   STROKE_JOINS,
 } from './scene';
+export { retraced } from './retraced';
 export { type InHand, isMuch, partsInHand, type ScenePart, weightOf } from './still';

@@ -4,14 +4,14 @@ import { swallowedRounds, symmetryOf } from '@/core/figure';
 import { printNumber, screenData } from '@/core/format';
 import { degreesOf, NO_TURN } from '@/core/number';
 import { firstColour } from '@/core/paint';
-import { isMuch, layersOf, partsInHand } from '@/core/scene';
+import { isMuch } from '@/core/scene';
 import { alongTurn, halfWedge, isWide, type Wedge } from '@/core/symmetry';
 import {
   activeRound,
   benchRadius,
   benchView,
   type EditorState,
-  handOf,
+  layersOnBench,
   offeredNow,
   sceneOf,
   shownFigure,
@@ -27,7 +27,7 @@ import {
   useSettledView,
   wedgeData,
 } from '@/ui/common';
-import { seenHere, useEditor, useRestState, useWork } from '@/ui/desk';
+import { seenHere, useEditor, usePictureState, useWork } from '@/ui/desk';
 import { dropsOf } from '@/ui/import';
 import { ProofMarks } from '@/ui/proof';
 import { CellMarks, OfferCard, OfferLines, PaneCanvas, Readout } from '@/ui/pane';
@@ -138,7 +138,7 @@ function OverMotif({ state, view, wedge, radius, inks, isHidden }: Around & { re
 export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
   const work = useWork();
   const editor = useEditor();
-  const state = useRestState();
+  const state = usePictureState();
   const figure = shownFigure(state);
   const round = activeRound(state);
   const scene = sceneOf(state);
@@ -149,15 +149,10 @@ export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
   const fold = round?.rule.fold ?? 1;
   const wedge: Wedge = round?.rule ?? { fold: 1 };
   const radius = benchRadius(figure, work) * 1.02;
-  // Where it is worked on each area is for itself; copies are faint here, and what reaches under another would show through.
-  const layers = layersOf(scene, 'abut');
-  const own = layers.filter(({ roundId }) => roundId === round?.id);
-  const others = layers.filter(({ roundId }) => roundId !== round?.id);
+  const { own, others, parts } = layersOnBench(state, scene);
   // What shows only in other rounds, or in an outline, is seen as lines.
   const swallowed = round !== null && swallowedRounds(figure).has(round.id);
   const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));
-  // Several layers of a round lie with their faint copies in one another.
-  const parts = own.length === 1 ? partsInHand(own, handOf(state)) : [{ still: false, layers: own }];
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.

@@ -1,10 +1,11 @@
-import { memo, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
+import { memo, useLayoutEffect, useMemo, type CSSProperties } from 'react';
 
 import { mapPath, matrixOf } from '@/core/curve';
 import { degreesOf } from '@/core/number';
 import { isGradient } from '@/core/paint';
 import { remembered } from '@/core/remembered';
 import { placedItems, type SceneCopy, type SceneItem, type SceneLayer } from '@/core/scene';
+import { useOutline } from './drawnItems';
 import { GradientDefs, gradientIds, Items, ItemShape, itemLook, type GradientIds } from './sceneShapes';
 import { MarkedPath, TurnedMark } from './TurnedMark';
 import { areTurnedAlone, markedRuns } from './turned';
@@ -54,6 +55,10 @@ const Places = memo(function Places({
   ));
 });
 
+function writeOutlines(group: SVGGElement, d: string): void {
+  for (const path of group.children) path.setAttribute('d', d);
+}
+
 /**
  * The copies of a motif of one item, each drawn by itself: a browser shows an edit to them a third faster than one to what
  * many refer to, because what refers is built anew. Their common outline is set on all at once, past React, which would
@@ -72,15 +77,15 @@ const Single = memo(function Single({
   readonly blend: SceneLayer['blend'];
   readonly outline: boolean;
 }) {
-  const group = useRef<SVGGElement>(null);
+  const group = useOutline(item, writeOutlines);
   const { d, vectorEffect, ...look } = itemLook({ item, outline, gradients });
   useLayoutEffect(() => {
+    if (group.current && d) writeOutlines(group.current, d);
     for (const path of group.current?.children ?? []) {
-      if (d) path.setAttribute('d', d);
       if (vectorEffect) path.setAttribute('vector-effect', 'non-scaling-stroke');
       else path.removeAttribute('vector-effect');
     }
-  }, [d, vectorEffect, copies]);
+  }, [group, d, vectorEffect, copies]);
   return (
     <g ref={group} {...look}>
       <Places copies={copies} mirrored={item.mirrored} blend={blend} />

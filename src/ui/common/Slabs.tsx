@@ -3,6 +3,7 @@ import { type ComponentProps, type ReactNode } from 'react';
 import type { SceneLayer } from '@/core/scene';
 import { isDrawnAsCells } from '@/worker';
 import { CellCanvas } from './CellCanvas';
+import { SteadyBounds } from './SteadyBounds';
 
 /** A part of a pane's artwork: SVG in the pane's pixels, or very many cells. */
 export type Slab = { readonly key: string } & (
@@ -26,6 +27,7 @@ export function Slabs({ slabs }: { readonly slabs: readonly Slab[] }) {
     if (together.length === 0) return;
     const svg = (
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+        <SteadyBounds />
         {together}
       </svg>
     );

@@ -4,6 +4,7 @@ import { matrixOf } from '@/core/curve';
 import { cssColour, type GradientInk, type Ink, inksOfPaint, runsLaid, styleOf } from '@/core/paint';
 import type { SceneItem } from '@/core/scene';
 import { screenData } from '@/core/format';
+import { useOutline } from './drawnItems';
 
 interface ItemProps {
   readonly item: SceneItem;
@@ -124,7 +125,10 @@ export function Items({
   );
 }
 
+const writeOutline = (path: SVGPathElement, d: string): void => path.setAttribute('d', d);
+
 /** One item of a scene, upright in its wedge. */
 export const ItemShape = memo(function ItemShape(props: ItemProps) {
-  return <path {...itemLook(props)} transform={props.item.mirrored ? 'scale(-1 1)' : undefined} />;
+  const path = useOutline(props.item, writeOutline);
+  return <path ref={path} {...itemLook(props)} transform={props.item.mirrored ? 'scale(-1 1)' : undefined} />;
 });

@@ -1,11 +1,12 @@
 'use client';
 
 import type { RoundId } from '@/core/figure';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
 
 import {
   drawnOf,
+  pictureOf,
   type Editor,
   type EditorState,
   type Proofing,
@@ -38,6 +39,12 @@ export const useEditor = (): Editor => useWorkshop().editor;
 export function useRestState(): EditorState {
   const editor = useEditor();
   return useStore(editor, restOf(editor));
+}
+
+/** The editor's state for what draws panes: in a drag new outlines are written into the picture as it stands; see `pictureOf`. */
+export function usePictureState(): EditorState {
+  const { subscribe, snapshot } = pictureOf(useEditor());
+  return useSyncExternalStore(subscribe, snapshot, snapshot);
 }
 
 /** The editor's state while nothing that is drawn over the panes changes; see `drawnOf`. */

@@ -6,6 +6,7 @@ export {
   useEditor,
   useEditorState,
   useProof,
+  usePictureState,
   useRestState,
   useWorkshop,
   type Workshop,

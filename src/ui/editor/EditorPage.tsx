@@ -22,6 +22,7 @@ import {
   noticeLetGo,
   type Notices,
   perform,
+  pictureOf,
   type Saver,
   shownFigure,
   workOf,
@@ -29,7 +30,7 @@ import {
 import type { SavedFigure } from '@/protocol';
 import { Bench } from '@/ui/bench';
 import { writeFigure } from '@/core/format/figure';
-import { ContextMenu, downloadBlob, later, Segmented, useMedia } from '@/ui/common';
+import { ContextMenu, downloadBlob, DrawnItems, later, Segmented, useMedia } from '@/ui/common';
 import { selectUnder } from '@/ui/tools';
 import { ArtworkChooser } from '@/ui/import';
 import { Inspector } from '@/ui/inspector';
@@ -147,7 +148,9 @@ export function EditorPage({ saved }: { readonly saved: SavedFigure }) {
         <div>
           <Guide />
         </div>
-        {ready ? <Panes listens={restored} onKeep={() => setSheet('version')} /> : <main aria-busy />}
+        <DrawnItems value={pictureOf(editor).draws}>
+          {ready ? <Panes listens={restored} onKeep={() => setSheet('version')} /> : <main aria-busy />}
+        </DrawnItems>
       </div>
       <WorkingCard />
       <ExportSheet

@@ -2,6 +2,7 @@ import { memo } from 'react';
 
 import { type HandleSide, nodesOfContours, type PathNode, type Point } from '@/core/curve';
 import type { Shape } from '@/core/figure';
+import { SteadyBounds } from '@/ui/common';
 
 /** From motif coordinates to pixels of a pane. */
 export type Project = (p: Point) => Point;
@@ -178,6 +179,8 @@ export function PathNodes({ shape, chosen, held, project, transform }: NodesProp
       <g transform={transform}>
         <PlainNodes nodes={nodes.filter(({ index }) => !chosen.has(index))} />
       </g>
+      {/* What moves in a drag is painted apart from the nodes that stay. */}
+      <SteadyBounds />
       {nodes.map(
         ({ node, index }) =>
           chosen.has(index) && (

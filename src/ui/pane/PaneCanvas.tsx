@@ -3,7 +3,7 @@
 import { useRef, type ReactNode } from 'react';
 
 import type { PaneId } from '@/state';
-import { type Slab, Slabs } from '@/ui/common';
+import { type Slab, Slabs, SteadyBounds } from '@/ui/common';
 import { useEditorState } from '@/ui/desk';
 import { Overlay } from './Overlay';
 import { TOOLS } from '@/ui/tools';
@@ -50,6 +50,7 @@ export function PaneCanvas({ pane, label, slabs, moved, over }: Props) {
       {/* What is pressed is looked for from the front: it is found here, before thousands of copies are asked. */}
       <div className="absolute inset-0" />
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+        <SteadyBounds />
         {over}
         <Overlay pane={pane} />
       </svg>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEditor, useRestState, useWork } from '@/ui/desk';
+import { useEditor, usePictureState, useWork } from '@/ui/desk';
 import { Plus } from 'lucide-react';
 import { memo, type RefObject, useLayoutEffect, useRef } from 'react';
 
@@ -120,7 +120,7 @@ function useBarInView(index: number, pitch: number): RefObject<HTMLDivElement | 
 /** The strip that shows how far from the centre each round reaches, at the Bench's own scale. */
 export function Reach() {
   const work = useWork();
-  const state = useRestState();
+  const state = usePictureState();
   const figure = shownFigure(state);
   const view = useSameView(benchView(state));
   const height = state.sizes.bench.height;

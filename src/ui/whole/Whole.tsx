@@ -1,6 +1,6 @@
 'use client';
 
-import { useEditor, useEditorState, useRestState, useWork } from '@/ui/desk';
+import { useEditor, useEditorState, usePictureState, useWork } from '@/ui/desk';
 import {
   Asterisk,
   CircleOff,
@@ -166,6 +166,7 @@ const Page = memo(function Page({
         />
       )}
       <rect
+        data-testid="whole-page"
         x={left}
         y={top}
         width={width}
@@ -314,7 +315,7 @@ function WholeOver({ round, view, offered, isProof }: OverProps) {
 export function Whole() {
   const editor = useEditor();
   const work = useWork();
-  const state = useRestState();
+  const state = usePictureState();
   const figure = shownFigure(state);
   const round = activeRound(state);
   const view = useSameView(wholeView(state));

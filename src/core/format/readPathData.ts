@@ -18,6 +18,23 @@ export class BadPathData extends Error {
   override readonly name = 'BadPathData';
 }
 
+/** How much of path data is shown where it is wrong. */
+const SHOWN = 12;
+
+/** What is wrong with path data, in words. @param mistake what the parser says, with the place counted from 0 */
+function mistakeIn(data: string, mistake: string): string {
+  if (mistake.includes('start with `M`')) return 'it does not begin with M';
+  const place = Number(/at pos (\d+)/.exec(mistake)?.[1] ?? 0);
+  const at = data.length - data.slice(place).trimStart().length;
+  const rest = data.slice(at, at + SHOWN).trimEnd();
+  const where =
+    rest === '' ? 'at its end' : `at “${rest}${at + SHOWN < data.length ? '…' : ''}”, character ${at + 1}`;
+  if (mistake.includes('arc flag')) return `a flag of an arc is neither 0 nor 1 ${where}`;
+  if (mistake.includes('bad command')) return `there is no such command ${where}`;
+  if (mistake.includes('exponent') || mistake.includes('`09`')) return `a number is written wrongly ${where}`;
+  return `a number is missing ${where}`;
+}
+
 const raised = (from: Point, control: Point, to: Point): Segment =>
   cubic(
     from,
@@ -82,7 +99,7 @@ function ellipticalArc(
 export function readPathData(data: string, map: Affine = IDENTITY): Path[] {
   const parsed = SvgPath(data);
   const { err: mistake } = parsed as unknown as { err?: string };
-  if (mistake) throw new BadPathData(`A path cannot be read: ${mistake.replace(/^SvgPath: /, '')}.`);
+  if (mistake) throw new BadPathData(`A path cannot be read: ${mistakeIn(data, mistake)}.`);
   const paths: Path[] = [];
   let segments: Segment[] = [];
   let at: Point = { x: 0, y: 0 };

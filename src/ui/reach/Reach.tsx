@@ -112,7 +112,9 @@ function useBarInView(index: number, pitch: number): RefObject<HTMLDivElement | 
     if (!element || index < 0) return;
     const [from, to] = [index * pitch, (index + 1) * pitch + 2 * EDGE];
     const { scrollLeft, clientWidth } = element;
-    element.scrollLeft = Math.min(from, Math.max(scrollLeft, to - clientWidth));
+    // By whole bars: a number at the edge is there or it is not.
+    const least = Math.ceil(Math.max(0, to - clientWidth) / pitch) * pitch;
+    element.scrollLeft = Math.min(from, Math.max(scrollLeft, least));
   }, [index, pitch]);
   return scrolled;
 }

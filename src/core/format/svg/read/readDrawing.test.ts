@@ -133,6 +133,19 @@ describe('path data', () => {
     for (const data of ['0 0', 'M0 0L', 'M0 0C1 2 3', 'M0 0A5 5 0 2 0 1 1', 'M0 0 X1 1'])
       expect(() => readPathData(data)).toThrow(BadPathData);
   });
+
+  it('that is broken says what is wrong, and where', () => {
+    for (const [data, words] of [
+      ['M 0 0 L x 5', 'a number is missing at “x 5”, character 9'],
+      ['M 0 0 C 1 2 3 4', 'a number is missing at its end'],
+      ['M 0 0 L NaN 3 L 8 8 L 9 9 Z', 'a number is missing at “NaN 3 L 8 8…”, character 9'],
+      ['M 0 0 A 1 1 0 2 0 3 3', 'a flag of an arc is neither 0 nor 1 at “2 0 3 3”, character 15'],
+      ['M 0 0 W 4', 'there is no such command at “W 4”, character 7'],
+      ['M 0 0 L 1e 4', 'a number is written wrongly at “4”, character 12'],
+      ['L 0 0', 'it does not begin with M'],
+    ] as const)
+      expect(() => readPathData(data)).toThrow(`A path cannot be read: ${words}.`);
+  });
 });
 
 describe('SVG files', () => {

@@ -97,7 +97,7 @@ export {
   saveTarget,
   zoomTo,
 } from './proof';
-export { type Picture, pictureOf } from './picture';
+export { pictureOf } from './picture';
 export { drawnOf, restOf, seatedOf } from './rest';
 export { whenCalm } from './whenCalm';
 export { followSaves, type Notices, type Saver } from './saver';

@@ -146,7 +146,7 @@ await inBrowser(async ({ page, open, times, reference }) => {
   for (const [nodes, fold] of BARE) {
     await openBare(page, nodes, fold);
     const bare = percentile((await times('pointermove', () => wobble(page, 245, 374))).slice(3), 0.5);
-    const name = `a node of ${nodes}, fold ${fold}, on a bare page`;
+    const name = `a node of ${nodes}, fold ${fold}, on a bare page, as marks`;
     console.log(`${name}: ${bare.toFixed(1)} ms in the middle, ${(bare / unit).toFixed(2)} of the reference`);
     kept.add(name, bare / unit);
   }

@@ -22,7 +22,7 @@ export interface Draft {
   readonly at: number;
   /** In order of position, without gaps. */
   readonly steps: readonly HistoryStep[];
-  /** Saves that had no answer: the server may have got them. */
+  /** Saves that had no answer, and the one to come: the server may have got them. */
   readonly unanswered: readonly SaveRange[];
 }
 

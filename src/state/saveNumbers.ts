@@ -21,8 +21,17 @@ export class SaveNumbers {
 
   /** All that had no answer since one had. */
   get unanswered(): readonly SaveRange[] {
-    if (this.firstUnanswered > this.number) return this.takenUp;
-    return [...this.takenUp, { window: this.window, from: this.firstUnanswered, to: this.number }];
+    return this.upTo(this.number);
+  }
+
+  /** Those and the one to come: it may leave with the page, which has no time to note it then. */
+  get withNext(): readonly SaveRange[] {
+    return this.upTo(this.number + 1);
+  }
+
+  private upTo(to: number): readonly SaveRange[] {
+    if (this.firstUnanswered > to) return this.takenUp;
+    return [...this.takenUp, { window: this.window, from: this.firstUnanswered, to }];
   }
 
   /** What a new save is known by, with those before it that had no answer. It has none itself from now on. */

@@ -5,7 +5,7 @@ import { setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, wholeSteps } from '@/core/figure';
 import { stepBack } from '../../tests/help/editor';
 import { isAmong, type HistoryStep, type SavedFigure, type SaveId, type SaveRequest } from '@/protocol';
-import { abandonedDrafts } from './drafts';
+import { abandonedDrafts, DraftWriter } from './drafts';
 import { act, createEditor } from './editor';
 import { shownFigure, type Editor } from './editorState';
 import { undoLabel } from './history';
@@ -254,6 +254,26 @@ describe('saving', () => {
     await pass(400);
     expect([editor.getState().revision, fake.fold, fake.steps.length]).toEqual([fake.revision, 6, 3]);
     expect(await drafts()).toEqual([]);
+  });
+
+  it('that leaves with a page which has no time to note it is no change from elsewhere', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    await pass(150);
+    expect([await keptSteps(), fake.requests]).toEqual([[1], []]);
+    const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
+    saver.end();
+    unwritten.mockRestore();
+    const arrive = fake.release;
+    await pass(50);
+    await open();
+    fake.mode = 'well';
+    arrive();
+    await pass(10);
+    expect(fake.fold).toBe(5);
+    void saver.undo();
+    await pass(1000);
+    expect([editor.getState().save.kind, fake.fold, shownFold()]).toEqual(['saved', 8, 8]);
   });
 
   it('that arrives late is gone on from, also where one has gone back or on meanwhile', async () => {

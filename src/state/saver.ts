@@ -106,7 +106,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     if (!isDirty(history, savedAt) && !sent) return null;
     const from = Math.min(history.unsavedFrom, sent?.from ?? Infinity);
     const steps = history.steps.filter(({ position }) => position >= from);
-    return { base: sent?.base ?? revision, at: history.at, steps, unanswered: numbers.unanswered };
+    return { base: sent?.base ?? revision, at: history.at, steps, unanswered: numbers.withNext };
   };
 
   const keep = async (): Promise<void> => {

@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 import { editorOf } from '../../tests/help/editor';
+import { disc } from '../../tests/help/figures';
 import { screenData } from '@/core/format';
 import { addShapes, moveShapes, setFold } from '@/core/figure/commands';
 import { type Figure, newFigure, newShape } from '@/core/figure';
-import { NO_TURN } from '@/core/number';
 import type { SceneItem } from '@/core/scene';
 import { type Editor, type EditorState, shownFigure } from './editorState';
 import { pictureOf } from './picture';
@@ -12,13 +12,7 @@ import { sceneOf } from './scene';
 import { select } from './selecting';
 import { preview } from './settle';
 
-const circle = (id: string, y: number) =>
-  newShape(
-    id,
-    id,
-    { kind: 'ellipse', at: { x: 2, y }, rotation: NO_TURN, params: { width: 6, height: 6 } },
-    { fill: '#336699', stroke: null },
-  );
+const circle = (id: string, y: number) => newShape(id, id, disc(2, y, 3), { fill: '#336699', stroke: null });
 
 const itemOf = (state: EditorState, id: string): SceneItem => {
   const items = sceneOf(state).layers.flatMap((layer) => layer.items);

@@ -1,3 +1,10 @@
+/**
+ * Work that may wait until the page has time for it.
+ *
+ * @example
+ * const cancel = whenCalm(() => follow());
+ */
+
 /** How long what follows a drag waits, and how much longer while the page is busy with the drag itself, in milliseconds. */
 const CALM = 150;
 const BUSY = 250;

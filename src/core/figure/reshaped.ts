@@ -1,3 +1,9 @@
+/**
+ * What a drag mostly does to a figure: shapes have other forms, and all else is as it was.
+ *
+ * @example
+ * isReshaped(figure, moveShapes(figure, 'petals', new Set(['petal']), { x: 0, y: -3 })); // true
+ */
 import type { Figure, Round } from './model';
 
 /** True where two objects have the same properties but for one. */

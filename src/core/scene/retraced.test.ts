@@ -2,11 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
 import { anyFigure, Chance } from '../../../tests/help/anyFigure';
-import { counter } from '../../../tests/help/figures';
+import { counter, disc } from '../../../tests/help/figures';
 import { STRAIGHT } from '@/core/derive';
 import { addShapes, moveShapes, setFold, setMirror, setPaint } from '@/core/figure/commands';
 import { evaluate, type Figure, newFigure, newShape } from '@/core/figure';
-import { NO_TURN } from '@/core/number';
 import { retraced } from './retraced';
 import type { SceneLayer } from './scene';
 import { type InHand, partsInHand, type ScenePart } from './still';
@@ -18,12 +17,7 @@ const layersIn = (parts: readonly ScenePart[]): readonly SceneLayer[] =>
   parts.flatMap(({ layers }) => layers);
 
 const circle = (id: string, y: number, size: number) =>
-  newShape(
-    id,
-    id,
-    { kind: 'ellipse', at: { x: 2, y }, rotation: NO_TURN, params: { width: size, height: size } },
-    { fill: '#336699', stroke: null },
-  );
+  newShape(id, id, disc(2, y, size / 2), { fill: '#336699', stroke: null });
 
 /** Thirty small circles from 4 to 34, one at 50 and one at 70. */
 const full = setFold(

@@ -1,3 +1,10 @@
+/**
+ * Who draws which item of a scene, so that an outline that changes can be written where it is drawn.
+ *
+ * @example
+ * const path = useOutline(item, (element: SVGPathElement, d) => element.setAttribute('d', d)); // a function of the module, not a new one
+ * <path ref={path} d={…} />
+ */
 import { createContext, type RefObject, useContext, useLayoutEffect, useRef } from 'react';
 
 import type { SceneItem } from '@/core/scene';

@@ -4,7 +4,7 @@
  *
  * @example
  * const draft = new DraftWriter(tab, figureId);
- * await draft.keep({ base: 7, at: 12, steps, unanswered: [] });
+ * await draft.keep({ base: 7, at: 12, steps, unanswered: [], window });
  * const left = await abandonedDrafts(figureId, tab);
  */
 import equal from 'fast-deep-equal';
@@ -22,8 +22,10 @@ export interface Draft {
   readonly at: number;
   /** In order of position, without gaps. */
   readonly steps: readonly HistoryStep[];
-  /** Saves that had no answer, and the one to come: the server may have got them. */
+  /** Saves that had no answer: the server may have got them. */
   readonly unanswered: readonly SaveRange[];
+  /** The window of `SaveId` that kept it: what it sent after, the server may have got too. Null in what earlier versions wrote. */
+  readonly window: string | null;
 }
 
 /** A draft that a tab left behind. */
@@ -38,6 +40,7 @@ interface Head {
   readonly at: number;
   /** Not there in what earlier versions wrote. */
   readonly unanswered?: readonly SaveRange[];
+  readonly window?: string | null;
   /** When it was written last, in milliseconds since 1970. */
   readonly written: number;
 }
@@ -110,7 +113,7 @@ export class DraftWriter {
     }
   }
 
-  private async write({ base, at, steps, unanswered }: Draft): Promise<void> {
+  private async write({ base, at, steps, unanswered, window }: Draft): Promise<void> {
     const { tab, figureId, written } = this;
     const same = written?.base === base ? sameFrom(steps, written.steps) : 0;
     const rows = patchSteps(steps.slice(same), steps[same - 1]?.figure ?? null);
@@ -119,7 +122,7 @@ export class DraftWriter {
     await Promise.all([
       trx.objectStore('steps').delete(rangeOf(tab, figureId, from)),
       ...rows.map((row) => trx.objectStore('steps').put({ ...row, tab, figureId })),
-      trx.objectStore('heads').put({ tab, figureId, base, at, unanswered, written: Date.now() }),
+      trx.objectStore('heads').put({ tab, figureId, base, at, unanswered, window, written: Date.now() }),
       trx.done,
     ]);
   }
@@ -144,10 +147,12 @@ export async function abandonedDrafts(figureId: string, ownTab: string): Promise
   const db = await store();
   const heads = await db.getAllFromIndex('heads', 'figureId', figureId);
   const drafts: LeftDraft[] = [];
-  for (const { tab, base, at, unanswered = [] } of heads.sort((a, b) => b.written - a.written)) {
+  for (const { tab, base, at, unanswered = [], window = null } of heads.sort(
+    (a, b) => b.written - a.written,
+  )) {
     if (tab !== ownTab && (await isOpen(tab))) continue;
     const rows = await db.getAll('steps', rangeOf(tab, figureId));
-    drafts.push({ tab, base, at, unanswered, steps: wholeSteps(rows) });
+    drafts.push({ tab, base, at, unanswered, window, steps: wholeSteps(rows) });
   }
   return drafts;
 }

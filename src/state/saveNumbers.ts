@@ -12,7 +12,7 @@ import { nanoid } from 'nanoid';
 import type { SaveId, SaveRange } from '@/protocol';
 
 export class SaveNumbers {
-  private readonly window = nanoid();
+  readonly window = nanoid();
   private number = 0;
   /** The first of this window's that had no answer; one more than the last where all had. */
   private firstUnanswered = 1;
@@ -21,17 +21,8 @@ export class SaveNumbers {
 
   /** All that had no answer since one had. */
   get unanswered(): readonly SaveRange[] {
-    return this.upTo(this.number);
-  }
-
-  /** Those and the one to come: it may leave with the page, which has no time to note it then. */
-  get withNext(): readonly SaveRange[] {
-    return this.upTo(this.number + 1);
-  }
-
-  private upTo(to: number): readonly SaveRange[] {
-    if (this.firstUnanswered > to) return this.takenUp;
-    return [...this.takenUp, { window: this.window, from: this.firstUnanswered, to }];
+    if (this.firstUnanswered > this.number) return this.takenUp;
+    return [...this.takenUp, { window: this.window, from: this.firstUnanswered, to: this.number }];
   }
 
   /** What a new save is known by, with those before it that had no answer. It has none itself from now on. */
@@ -52,8 +43,8 @@ export class SaveNumbers {
     if (this.firstUnanswered === this.number) this.firstUnanswered += 1;
   }
 
-  /** Work of a window that is gone goes on here, with what it had no answer to. */
-  takeUp(unanswered: readonly SaveRange[]): void {
-    this.takenUp = unanswered;
+  /** Work of a window that is gone goes on here, with what it had no answer to and what it may have sent after it was kept. */
+  takeUp(unanswered: readonly SaveRange[], window: string | null): void {
+    this.takenUp = window ? [...unanswered, { window, from: 1, to: Number.MAX_SAFE_INTEGER }] : unanswered;
   }
 }

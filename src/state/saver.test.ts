@@ -25,13 +25,12 @@ class FakeServer {
   created: string[] = [];
   requests: SaveRequest[] = [];
   fetches = 0;
-  release: () => void = () => undefined;
 
   constructor(readonly id: string) {}
 
   readonly fetch = async (address: string, init: { method: string; body?: string }): Promise<Response> => {
     if (this.mode === 'gone') throw new TypeError('no answer');
-    if (this.mode === 'slow') await new Promise<void>((resolve) => (this.release = resolve));
+    if (this.mode === 'slow') await new Promise<void>((resolve) => held.push(resolve));
     if (address.endsWith('/restore')) {
       this.isDeleted = false;
       return Response.json(this.summary());
@@ -88,6 +87,8 @@ class FakeServer {
   }
 }
 
+/** What is on its way to a slow server. */
+let held: (() => void)[] = [];
 let fake: FakeServer;
 let editor: Editor;
 let saver: Saver;
@@ -114,6 +115,20 @@ const open = async (): Promise<void> => {
 };
 const fold = (value: number, mergeKey: string | null = null): void =>
   act(editor, 'Set fold', (figure) => setFold(figure, 'a', value), mergeKey);
+const target = {
+  addEventListener: (name: string, listener: () => void) => listeners.set(name, listener),
+  removeEventListener: (name: string) => listeners.delete(name),
+};
+/** What a browser tells a page that is left, in its order. */
+function leave(): void {
+  listeners.get('pagehide')?.();
+  vi.stubGlobal('document', { ...target, visibilityState: 'hidden' });
+  listeners.get('visibilitychange')?.();
+}
+/** Lets everything through that is on its way to a slow server. */
+function arrive(): void {
+  for (const release of held.splice(0)) release();
+}
 const shownFold = (): number | undefined => shownFigure(editor.getState()).rounds[0]?.rule.fold;
 const drafts = async () => abandonedDrafts(fake.id, await ownTab());
 const keptSteps = async () => (await drafts()).map(({ steps }) => steps.length);
@@ -123,10 +138,7 @@ beforeEach(async () => {
   fake = new FakeServer(`figure-${(figures += 1)}`);
   listeners = new Map();
   told = [];
-  const target = {
-    addEventListener: (name: string, listener: () => void) => listeners.set(name, listener),
-    removeEventListener: (name: string) => listeners.delete(name),
-  };
+  held = [];
   vi.stubGlobal('fetch', fake.fetch);
   vi.stubGlobal('window', target);
   vi.stubGlobal('document', { ...target, visibilityState: 'visible' });
@@ -160,7 +172,7 @@ describe('saving', () => {
     await pass(300);
     fold(6);
     fake.mode = 'well';
-    fake.release();
+    arrive();
     await pass(600);
     expect([fake.fold, fake.step, editor.getState().save.kind]).toEqual([6, 2, 'saved']);
   });
@@ -240,7 +252,6 @@ describe('saving', () => {
     fake.mode = 'slow';
     fold(5);
     saver.end();
-    const arrive = fake.release;
     await pass(50);
     // The next page still gets the figure as it was.
     await open();
@@ -264,7 +275,6 @@ describe('saving', () => {
     const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
     saver.end();
     unwritten.mockRestore();
-    const arrive = fake.release;
     await pass(50);
     await open();
     fake.mode = 'well';
@@ -276,13 +286,82 @@ describe('saving', () => {
     expect([editor.getState().save.kind, fake.fold, shownFold()]).toEqual(['saved', 8, 8]);
   });
 
+  it('is sent once by a page that is left, though it is told twice that it goes', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    await pass(150);
+    leave();
+    await pass(50);
+    expect(held).toHaveLength(1);
+    arrive();
+    await pass(50);
+    expect([fake.requests.length, fake.fold]).toEqual([1, 5]);
+  });
+
+  it('of a page that is gone is no change from elsewhere, however many of them are still to come', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    await pass(300);
+    // More than goes into one request.
+    for (let k = 0; k < 350; k += 1) fold(6 + (k % 2));
+    await pass(50);
+    const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
+    leave();
+    arrive();
+    await pass(10);
+    arrive();
+    await pass(10);
+    expect(fake.requests).toHaveLength(2);
+    const gone = saver;
+    await open();
+    // The last of them comes while the next page is open.
+    arrive();
+    await pass(10);
+    unwritten.mockRestore();
+    gone.end();
+    fake.mode = 'well';
+    expect([shownFold(), fake.fold, fake.requests.length]).toEqual([7, 7, 3]);
+    void saver.undo();
+    await pass(1000);
+    expect([editor.getState().save.kind, fake.fold, shownFold()]).toEqual(['saved', 6, 6]);
+  });
+
+  it('has what the browser had no time to keep: the next page begins with that', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    await pass(150);
+    const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
+    fold(6);
+    saver.end();
+    arrive();
+    await pass(50);
+    unwritten.mockRestore();
+    fake.mode = 'well';
+    await open();
+    expect([shownFold(), told]).toEqual([6, []]);
+    await pass(1000);
+    expect([editor.getState().save.kind, fake.fold, await drafts()]).toEqual(['saved', 6, []]);
+  });
+
+  it('is not said to be over while there is more to save', async () => {
+    fake.mode = 'slow';
+    fold(5);
+    await pass(300);
+    fold(6);
+    fake.mode = 'well';
+    arrive();
+    await pass(50);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([5, 'waiting']);
+    await pass(600);
+    expect([fake.fold, editor.getState().save.kind]).toEqual([6, 'saved']);
+  });
+
   it('that arrives late is gone on from, also where one has gone back or on meanwhile', async () => {
     fake.mode = 'slow';
     fold(5);
     fold(6);
     stepBack(editor);
     saver.end();
-    const arrive = fake.release;
     await pass(50);
     await open();
     fake.mode = 'well';
@@ -353,7 +432,7 @@ describe('saving', () => {
     await pass(50);
     expect(await keptSteps()).toEqual([2]);
     fake.mode = 'well';
-    fake.release();
+    arrive();
     await pass(100);
     expect(fake.fold).toBe(7);
   });
@@ -481,7 +560,7 @@ describe('undo', () => {
     await pass(50);
     fold(720);
     fake.mode = 'well';
-    fake.release();
+    arrive();
     await late;
     expect([shownFold(), editor.getState().history.at]).toEqual([720, 601]);
     await saver.undo();

@@ -97,6 +97,8 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   const numbers = new SaveNumbers();
   /** The server refused a step: those after the one that is shown are held back. */
   let refused = false;
+  /** What a page sends as it is left is on its way. */
+  let isLeaving = false;
   let writer: DraftWriter | null = null;
   let keepTimer: ReturnType<typeof setTimeout> | undefined;
 
@@ -106,7 +108,13 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     if (!isDirty(history, savedAt) && !sent) return null;
     const from = Math.min(history.unsavedFrom, sent?.from ?? Infinity);
     const steps = history.steps.filter(({ position }) => position >= from);
-    return { base: sent?.base ?? revision, at: history.at, steps, unanswered: numbers.withNext };
+    return {
+      base: sent?.base ?? revision,
+      at: history.at,
+      steps,
+      unanswered: numbers.unanswered,
+      window: numbers.window,
+    };
   };
 
   const keep = async (): Promise<void> => {
@@ -170,10 +178,11 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
         const last = request.steps[request.steps.length - 1];
         const held = history.steps.find(({ position }) => last && position > last.position);
         const unsavedFrom = Math.min(state.history.unsavedFrom, last && held ? held.position : Infinity);
+        const now = withoutLongAgo({ ...state.history, unsavedFrom });
         return {
           revision: summary.revision,
-          history: withoutLongAgo({ ...state.history, unsavedFrom }),
-          save: { kind: 'saved', at: summary.updatedAt },
+          history: now,
+          save: isDirty(now, savedAt) ? { kind: 'waiting' } : { kind: 'saved', at: summary.updatedAt },
         };
       });
     } catch (error) {
@@ -235,21 +244,25 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
       void run().catch(() => undefined);
       return;
     }
-    sendSave(request, true).then(
-      (summary) => {
-        // The page lives on (it was only hidden): what was sent is saved.
-        savedAt = request.step;
-        editor.setState((now) => ({
-          revision: summary.revision,
-          history: now.history === history ? { ...now.history, unsavedFrom: Infinity } : now.history,
-        }));
-        void keep();
-      },
-      () => undefined,
-    );
+    isLeaving = true;
+    sendSave(request, true)
+      .then(
+        (summary) => {
+          // The page lives on (it was only hidden): what was sent is saved.
+          savedAt = request.step;
+          editor.setState((now) => ({
+            revision: summary.revision,
+            history: now.history === history ? { ...now.history, unsavedFrom: Infinity } : now.history,
+          }));
+          void keep();
+        },
+        () => undefined,
+      )
+      .finally(() => (isLeaving = false));
   };
+  // A page that is left is hidden after that: what it has left to say is said by then.
   const whenHidden = (): void => {
-    if (document.visibilityState === 'hidden') void flush().catch(() => undefined);
+    if (document.visibilityState === 'hidden' && !isLeaving) void flush().catch(() => undefined);
   };
   window.addEventListener('pagehide', leave);
   document.addEventListener('visibilitychange', whenHidden);
@@ -260,14 +273,14 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
     const [newest, ...others] = await abandonedDrafts(id, tab);
     writer = new DraftWriter(tab, id);
     if (newest) {
-      numbers.takeUp(newest.unanswered);
+      numbers.takeUp(newest.unanswered, newest.window);
       const count = takeUp(editor, newest);
       if (count > 0) {
         const what = count === 1 ? 'One change' : `${count} changes`;
         notices.told(`${what} that only this browser had ${count === 1 ? 'is' : 'are'} back.`);
       }
       await keep();
-      if (newest.tab !== tab) await dropDraft(newest.tab, id);
+      if (newest.tab !== tab || !draftNow()) await dropDraft(newest.tab, id);
     }
     for (const draft of others) await putBeside(draft);
     if (isDirty(editor.getState().history, savedAt) && !isStopped(editor.getState().save))
@@ -334,8 +347,13 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
  * as if the other window had saved first: the person is asked.
  * @returns how many changes came back; 0 where the server has them
  */
-function takeUp(editor: Editor, { base, at, steps, unanswered }: Draft): number {
+function takeUp(editor: Editor, { base, at, steps, unanswered, window }: Draft): number {
   const { history, revision, openedAfter } = editor.getState();
+  const isKnown = isAmong(openedAfter, unanswered);
+  // What that window sent later says more, unless only the first of several portions came: the browser had no time to keep it.
+  const isLater = base !== revision && !isKnown && window !== null && openedAfter?.window === window;
+  const isWhole = (steps.at(-1)?.position ?? 0) <= (history.steps.at(-1)?.position ?? 0);
+  if (isLater && isWhole) return 0;
   const shown = steps.find(({ position }) => position === at);
   const [first] = steps;
   if (!first || !shown) {
@@ -350,7 +368,7 @@ function takeUp(editor: Editor, { base, at, steps, unanswered }: Draft): number 
   const there = steps.find(
     ({ position, figure }) => position === history.at && equal(figure, figureOf(history)),
   );
-  const fits = base === revision || isAmong(openedAfter, unanswered) || there !== undefined;
+  const fits = base === revision || isKnown || isLater || there !== undefined;
   const unsavedFrom = base !== revision && there ? there.position + 1 : first.position;
   const before = history.steps.filter(({ position }) => position < first.position);
   const isJoined = before[before.length - 1]?.position === first.position - 1;

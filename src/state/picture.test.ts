@@ -4,7 +4,8 @@ import { editorOf } from '../../tests/help/editor';
 import { disc } from '../../tests/help/figures';
 import { screenData } from '@/core/format';
 import { addShapes, moveShapes, setFold } from '@/core/figure/commands';
-import { type Figure, newFigure, newShape } from '@/core/figure';
+import { type Figure, newFigure, newRound, newShape } from '@/core/figure';
+import { NO_TURN } from '@/core/number';
 import type { SceneItem } from '@/core/scene';
 import { type Editor, type EditorState, shownFigure } from './editorState';
 import { pictureOf } from './picture';
@@ -118,6 +119,34 @@ describe('The picture while something is dragged', () => {
     select(editor, 'r', ['b']);
     expect(drawnAnew()).toBe(5);
     expect(outline()).toBe(right());
+  });
+
+  it('is drawn anew with each move where the Bench shows lines of it, as of a round that cuts another', () => {
+    const under = { ...newRound('under', 'Under', 5), shapes: [circle('u', -30)] };
+    const over = {
+      ...newRound('over', 'Over', 5),
+      shapes: [circle('o', -30)],
+      lowerAction: { how: 'cut' as const },
+    };
+    const figure = { ...newFigure('Cut', 'under'), rounds: [under, over] };
+    const editor = editorOf(figure);
+    select(editor, 'over', ['o']);
+    editor.setState(({ selection }) => ({
+      selection: {
+        ...selection,
+        others: new Map([['under', { ids: new Set(['u']), placement: { turn: NO_TURN, mirrored: false } }]]),
+      },
+    }));
+    let count = 0;
+    pictureOf(editor).subscribe(() => (count += 1));
+    editor.setState({
+      pointer: { pane: 'bench', snapped: { point: { x: 0, y: 0 }, caught: [], ring: null }, which: 0, of: 0 },
+    });
+    for (let by = 1; by <= 4; by += 1) {
+      const moved = moveShapes(figure, 'over', new Set(['o']), { x: by, y: 0 });
+      preview(editor, moveShapes(moved, 'under', new Set(['u']), { x: by, y: 0 }));
+    }
+    expect(count).toBe(4);
   });
 
   it('is drawn anew where no hand is on a pane, as for a slider', () => {

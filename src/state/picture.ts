@@ -13,6 +13,7 @@ import { retraced, type SceneItem } from '@/core/scene';
 import { type Editor, type EditorState, shownFigure } from './editorState';
 import { isSameDrag, restOf } from './rest';
 import { layersOnBench, partsShown, sceneOf } from './scene';
+import { activeRound } from './selecting';
 import { whenCalm } from './whenCalm';
 
 /** Writes the outline of an item where it is drawn, as SVG path data. */
@@ -35,9 +36,11 @@ const isWarnedOf = (state: EditorState): boolean =>
 /** What the panes draw of a state. */
 const drawnIn = remembered((state: EditorState) => {
   const scene = sceneOf(state);
+  const { parts, isLined } = layersOnBench(state, scene);
   return {
     whole: partsShown(state, scene),
-    bench: layersOnBench(state, scene).parts,
+    bench: parts,
+    lined: isLined ? activeRound(state) : null,
     /** They have items of their own each. */
     areTwo: scene.abutting !== undefined,
   };
@@ -48,10 +51,10 @@ function retracedBetween(before: EditorState, after: EditorState): ReadonlyMap<S
   if (!after.pointer || !isSameDrag(before, after) || isWarnedOf(after)) return null;
   if (!isReshaped(shownFigure(before), shownFigure(after))) return null;
   const [was, is] = [drawnIn(before), drawnIn(after)];
-  if (was.areTwo || is.areTwo) return null;
+  // Lines of shapes that are part of another outline have no items.
+  if (was.areTwo || is.areTwo || was.lined !== is.lined) return null;
   const inWhole = retraced(was.whole, is.whole);
   const onBench = retraced(was.bench, is.bench);
-  // What is drawn by the figure itself has no items: lines of shapes that are part of another outline.
   return inWhole && onBench && inWhole.size > 0 ? inWhole : null;
 }
 

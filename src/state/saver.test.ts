@@ -129,6 +129,12 @@ function leave(): void {
 function arrive(): void {
   for (const release of held.splice(0)) release();
 }
+/** A change for a server that answers when it is let, and some time after it. */
+async function foldSlowly(milliseconds: number): Promise<void> {
+  fake.mode = 'slow';
+  fold(5);
+  await pass(milliseconds);
+}
 const shownFold = (): number | undefined => shownFigure(editor.getState()).rounds[0]?.rule.fold;
 const drafts = async () => abandonedDrafts(fake.id, await ownTab());
 const keptSteps = async () => (await drafts()).map(({ steps }) => steps.length);
@@ -167,9 +173,7 @@ describe('saving', () => {
   });
 
   it('goes on with what was done while it was under way', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(300);
+    await foldSlowly(300);
     fold(6);
     fake.mode = 'well';
     arrive();
@@ -268,9 +272,7 @@ describe('saving', () => {
   });
 
   it('that leaves with a page which has no time to note it is no change from elsewhere', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(150);
+    await foldSlowly(150);
     expect([await keptSteps(), fake.requests]).toEqual([[1], []]);
     const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
     saver.end();
@@ -287,9 +289,7 @@ describe('saving', () => {
   });
 
   it('is sent once by a page that is left, though it is told twice that it goes', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(150);
+    await foldSlowly(150);
     leave();
     await pass(50);
     expect(held).toHaveLength(1);
@@ -299,9 +299,7 @@ describe('saving', () => {
   });
 
   it('of a page that is gone is no change from elsewhere, however many of them are still to come', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(300);
+    await foldSlowly(300);
     // More than goes into one request.
     for (let k = 0; k < 350; k += 1) fold(6 + (k % 2));
     await pass(50);
@@ -327,9 +325,7 @@ describe('saving', () => {
   });
 
   it('has what the browser had no time to keep: the next page begins with that', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(150);
+    await foldSlowly(150);
     const unwritten = vi.spyOn(DraftWriter.prototype, 'keep').mockResolvedValue();
     fold(6);
     saver.end();
@@ -344,9 +340,7 @@ describe('saving', () => {
   });
 
   it('is not said to be over while there is more to save', async () => {
-    fake.mode = 'slow';
-    fold(5);
-    await pass(300);
+    await foldSlowly(300);
     fold(6);
     fake.mode = 'well';
     arrive();

@@ -1,5 +1,5 @@
 import type { Work } from '@/core/derive';
-import { boundedFigure, evaluate, type Figure } from '@/core/figure';
+import { boundedFigure, evaluate, type Figure, swallowedRounds } from '@/core/figure';
 import {
   type InHand,
   layersOf,
@@ -50,6 +50,8 @@ interface OnBench {
   readonly others: readonly SceneLayer[];
   /** Those of its own in parts, as in `partsShown`. */
   readonly parts: readonly ScenePart[];
+  /** It shows only in other rounds, or in an outline: its shapes are seen as lines, which are drawn by the figure itself. */
+  readonly isLined: boolean;
 }
 
 /** What the Bench draws of a scene. */
@@ -58,8 +60,10 @@ export function layersOnBench(state: EditorState, scene: Scene): OnBench {
   // Where it is worked on each area is for itself; copies are faint there, and what reaches under another would show through.
   const layers = layersOf(scene, 'abut');
   const own = layers.filter((layer) => layer.roundId === roundId);
+  const isSwallowed = roundId !== undefined && swallowedRounds(shownFigure(state)).has(roundId);
   return {
     own,
+    isLined: isSwallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape')),
     others: layers.filter((layer) => layer.roundId !== roundId),
     // Several layers of a round lie with their faint copies in one another.
     parts: own.length === 1 ? partsInHand(own, handOf(state)) : [{ still: false, layers: own }],

@@ -21,6 +21,7 @@ import {
 import { NO_TURN } from '@/core/number';
 import type { Paint } from '@/core/scene';
 import { bentShapes } from './bent';
+import { remembered } from '../remembered';
 import { motifTree, shapesIn, type GroupNode, type Motif, type MotifNode } from './groups';
 import type { AxisSide, CombineOp, Group, Round, Shape } from './model';
 
@@ -170,6 +171,8 @@ export interface ResolvedShape {
   readonly ids: readonly string[];
 }
 
+const NO_GROUPS: ReadonlyMap<string, GroupNode> = new Map();
+
 /** The outermost group in which each shape is drawn as part of something else. */
 function liveGroups(tree: readonly MotifNode[]): Map<string, GroupNode> {
   const found = new Map<string, GroupNode>();
@@ -189,21 +192,26 @@ const resolved = new WeakMap<
   { groups: Round['groups']; list: readonly ResolvedShape[]; shapes: readonly Shape[] }
 >();
 
+/** A shape that is drawn as it is: the same object as long as the shape is, as most of a motif stays in a drag. */
+const asItIs = remembered((shape: Shape): ResolvedShape => ({ shape, ids: [shape.id] }));
+
 function resolve({ shapes, groups }: Motif, work: Work): readonly ResolvedShape[] {
-  const live = liveGroups(motifTree({ shapes, ...(groups && { groups }) }));
+  const live = groups ? liveGroups(motifTree({ shapes, groups })) : NO_GROUPS;
   const done = new Set<GroupNode>();
-  return shapes.flatMap((shape): ResolvedShape[] => {
+  const found: ResolvedShape[] = [];
+  for (const shape of shapes) {
     const node = shape.visible ? live.get(shape.id) : undefined;
-    if (!node) {
-      const ids = [shape.id];
-      if (!shape.axis || !shape.visible) return [{ shape, ids }];
-      return shapesOfNode({ kind: 'shape', shape }, work).map((made) => ({ shape: made, ids }));
-    }
-    if (done.has(node)) return [];
-    done.add(node);
-    const ids = shapesIn(node).map(({ id }) => id);
-    return shapesOfNode(node, work).map((made) => ({ shape: made, ids }));
-  });
+    if (node) {
+      if (done.has(node)) continue;
+      done.add(node);
+      const ids = shapesIn(node).map(({ id }) => id);
+      for (const made of shapesOfNode(node, work)) found.push({ shape: made, ids });
+    } else if (!shape.axis || !shape.visible) found.push(asItIs(shape));
+    else
+      for (const made of shapesOfNode({ kind: 'shape', shape }, work))
+        found.push({ shape: made, ids: [shape.id] });
+  }
+  return found;
 }
 
 /** A motif as it is drawn, and what it is made of; the same lists as long as it is the same. */

@@ -11,10 +11,11 @@ import {
 } from '@/core/curve';
 import { addTurns, equalTurns, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
 import type { Colour } from '@/core/scene';
-import { placementMap, stepOf, timesRound, turnsOf } from '@/core/symmetry';
+import { placementMap, type Reach, stepOf, timesRound, type TurnRule, turnsOf } from '@/core/symmetry';
 import type { Ease, Round } from './model';
 import { reachOfMotif } from './reach';
 import { rememberedWith, type Work } from '@/core/derive';
+import { remembered } from '../remembered';
 
 /** One copy of a round's motif: where it stands, and how it differs. */
 export interface RoundCopy {
@@ -50,11 +51,13 @@ function shiftMap(middle: Point, out: number, size: number, degrees: number): Af
   return compose(moveMap({ x: 0, y: -out }), compose(about, scaleMap(size, middle)));
 }
 
-function makeCopies(round: Round, work: Work): readonly RoundCopy[] {
+type CopyRule = Pick<Round, 'rule' | 'variation' | 'progression' | 'omitted'>;
+
+/** @param reach of the motif, where copies differ by it */
+function makeCopies(round: CopyRule, reach: Reach | null): readonly RoundCopy[] {
   const { rule, variation, progression } = round;
   const gone = new Set(round.omitted ?? []);
   const turns = turnsOf(rule);
-  const reach = variation || progression ? reachOfMotif(round, work) : null;
   const middle = { x: 0, y: reach ? -(reach.inner + reach.outer) / 2 : 0 };
   const last = Math.max(1, turns.length - 1);
   return turns.flatMap((t, index): RoundCopy[] => {
@@ -125,10 +128,15 @@ export function followedTurn(before: Round, after: Round, at: Turn, work: Work):
   return wrapTurn(copy?.turn ?? after.rule.start);
 }
 
-/** The copies of a round, first to last; the same list as long as the round is the same. */
-export const copiesOf = rememberedWith((round: Round, work): readonly RoundCopy[] =>
-  whirled(makeCopies(round, work), round),
-);
+const copiesOfRule = remembered((rule: TurnRule) => makeCopies({ rule }, null));
+
+/** The copies of a round, first to last; the same list as long as the round is, or the rule by which alone they go. */
+export const copiesOf = rememberedWith((round: Round, work): readonly RoundCopy[] => {
+  const { rule, variation, progression, omitted, whirl } = round;
+  const differ = Boolean(variation || progression);
+  if (!differ && !omitted && !whirl) return copiesOfRule(rule);
+  return whirled(makeCopies(round, differ ? reachOfMotif(round, work) : null), round);
+});
 
 /**
  * How many times the same stretch of copies fills the turn: the fold of the symmetry that the copies have together. Every second

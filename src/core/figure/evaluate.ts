@@ -67,15 +67,23 @@ function itemsOfShape(shape: Shape, trim: Trim | null, work: Work): ShapeItems {
   return made;
 }
 
-const itemsOf = (round: Round, shapes: readonly Shape[], work: Work): SceneItem[] => {
-  const itemsIn = (shape: Shape): SceneItem[] => {
-    const { alone, both } = itemsOfShape(shape, trimOf(round, shape), work);
-    return round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
-  };
-  return runsOfStamps(shapes.filter((shape) => shape.visible)).flatMap(
-    (run) => stampItems(run, round, work) ?? run.flatMap(itemsIn),
-  );
-};
+/** The items of a round's shapes, back to front. A drag asks with each move, of hundreds of shapes that stay: so no lists of lists. */
+function itemsOf(round: Round, shapes: readonly Shape[], work: Work): SceneItem[] {
+  const items: SceneItem[] = [];
+  for (const run of runsOfStamps(shapes.filter((shape) => shape.visible))) {
+    const stamped = stampItems(run, round, work);
+    if (stamped) {
+      items.push(...stamped);
+      continue;
+    }
+    for (const shape of run) {
+      const { alone, both } = itemsOfShape(shape, trimOf(round, shape), work);
+      const own = round.rule.mirror && !isSymmetric(shape.form, work) ? both : alone;
+      for (const item of own) items.push(item);
+    }
+  }
+  return items;
+}
 
 const reliefOf = ({ light }: Round, relief: Relief): LayerRelief => ({
   ...relief,
@@ -247,14 +255,35 @@ function wovenLayers(
 const sameCopy = (a: SceneCopy, b: SceneCopy): boolean =>
   equalTurns(a.turn, b.turn) && a.transform === b.transform && a.opacity === b.opacity && a.items === b.items;
 
-const lastCopies = new WeakMap<TurnRule, readonly SceneCopy[]>();
+interface KeptCopies {
+  readonly from: readonly RoundCopy[];
+  readonly opacity: number;
+  readonly copies: readonly SceneCopy[];
+}
 
-/** The same list as before where a rule puts the copies where it did, so that a motif can change without them. */
-function keptCopies(rule: TurnRule, copies: readonly SceneCopy[]): readonly SceneCopy[] {
+const lastCopies = new WeakMap<TurnRule, KeptCopies>();
+
+/** The copies of items; the same list as before where a round puts them where it did, so that a motif can change without them. */
+function sceneCopies(
+  { rule, opacity = 1 }: Round,
+  from: readonly RoundCopy[],
+  items: readonly SceneItem[],
+): readonly SceneCopy[] {
   const before = lastCopies.get(rule);
-  if (before?.length === copies.length && before.every((copy, k) => sameCopy(copy, copies[k] as SceneCopy)))
-    return before;
-  lastCopies.set(rule, copies);
+  if (before?.from === from && before.opacity === opacity && !from.some(({ tint }) => tint))
+    return before.copies;
+  const tinted = new Map<string, readonly SceneItem[]>();
+  const made = from.map(({ turn, transform, opacity: own, tint }): SceneCopy => ({
+    turn,
+    ...(transform && { transform }),
+    ...(own * opacity < 1 && { opacity: own * opacity }),
+    ...(tint && { items: tintedItems(items, tint, tinted) }),
+  }));
+  const isSame =
+    before?.copies.length === made.length &&
+    before.copies.every((copy, k) => sameCopy(copy, made[k] as SceneCopy));
+  const copies = isSame ? before.copies : made;
+  lastCopies.set(rule, { from, opacity, copies });
   return copies;
 }
 
@@ -279,7 +308,6 @@ function makeLayers(
       ? wovenLayers(round, result, result.weave, [...job.shapeIds], work)
       : outlineLayers(round, result, job.paint, { of: 'outline', shapeIds: [...job.shapeIds] });
   });
-  const opacity = round.opacity ?? 1;
   const isHidden = (shape: Shape): boolean =>
     merged.has(shape.id) || (merge?.lines === 'hidden' && isLine(shape) && outlines.length > 0);
   const items = itemsOf(
@@ -289,20 +317,11 @@ function makeLayers(
   );
   if (items.length === 0) return outlines;
   const isWoven = results.some((result) => result?.weave);
-  const tinted = new Map<string, readonly SceneItem[]>();
   const copies: SceneLayer = {
     roundId: round.id,
     blend: round.blend,
     items,
-    copies: keptCopies(
-      round.rule,
-      copiesOf(round, work).map(({ turn, transform, opacity: own, tint }): SceneCopy => ({
-        turn,
-        ...(transform && { transform }),
-        ...(own * opacity < 1 && { opacity: own * opacity }),
-        ...(tint && { items: tintedItems(items, tint, tinted) }),
-      })),
-    ),
+    copies: sceneCopies(round, copiesOf(round, work), items),
   };
   const shown = onceWhereKept(round, copies);
   // What is not woven lies behind what is; what is not merged, as lines over cells, in front of what is.

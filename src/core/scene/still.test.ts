@@ -88,6 +88,19 @@ describe('What stands still while shapes are in hand', () => {
     const after = partsInHand(layersOf(moved), inHand('far'));
     expect(after[0]?.layers[0]).toBe(before[0]?.layers[0]);
     expect(after[1]?.layers[0]).not.toBe(before[1]?.layers[0]);
+    expect(after[1]?.layers[0]?.copies).toBe(before[1]?.layers[0]?.copies);
+  });
+
+  it('has copies as they are now, also where a round has the rule of one that was seen otherwise', () => {
+    const figure = full();
+    const copies = (seen: typeof figure) => layersOf(seen)[0]?.copies.slice(0, 2);
+    const [round] = figure.rounds;
+    const plain = copies(figure);
+    const faint = { ...figure, rounds: [{ ...round!, opacity: 0.5 }] };
+    const without = { ...figure, rounds: [{ ...round!, omitted: [0] }] };
+    expect(copies(faint)).toEqual(plain?.map((copy) => ({ ...copy, opacity: 0.5 })));
+    expect(copies(without)?.[0]).toEqual(plain?.[1]);
+    expect(copies({ ...figure, rounds: [{ ...round! }] })).toEqual(plain);
   });
 
   it('is nothing of a shape’s ring, nor of rings that touch that', () => {

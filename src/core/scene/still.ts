@@ -25,15 +25,21 @@ const MANY = 3000;
 
 const NOWHERE: Reach = { inner: 0, outer: Infinity };
 
-/** Between which distances from the centre an item lies, wherever it is turned, with its stroke. */
-const reachOfItem = remembered(({ paths, paint }: SceneItem): Reach => {
+interface ReachedItem extends Reach {
+  readonly item: SceneItem;
+}
+
+/** An item, and between which distances from the centre it lies with its stroke, wherever it is turned. */
+const reached = remembered((item: SceneItem): ReachedItem => ({ item, ...reachOfItem(item) }));
+
+function reachOfItem({ paths, paint }: SceneItem): Reach {
   const reach = reachOf(paths);
   if (!reach) return NOWHERE;
   const { stroke } = paint;
   const miter = stroke?.join === 'miter' ? (stroke.limit ?? 4) : 1;
   const half = stroke ? (stroke.width / 2) * Math.max(miter, Math.SQRT2) : 0;
   return { inner: reach.inner - half, outer: reach.outer + half };
-});
+}
 
 const isInHand = ({ origin }: SceneItem, { shapeIds }: InHand): boolean =>
   origin.of === 'shape' && shapeIds.has(origin.shapeId);
@@ -43,11 +49,7 @@ const isInHand = ({ origin }: SceneItem, { shapeIds }: InHand): boolean =>
  * overlap, are apart from its own. So it does not matter which of both are drawn first.
  */
 function apartFrom(items: readonly SceneItem[], hand: InHand): ReadonlySet<SceneItem> {
-  const reaches = items.map((item) => {
-    const { inner, outer } = reachOfItem(item);
-    return { item, inner, outer, held: isInHand(item, hand) };
-  });
-  reaches.sort((a, b) => a.inner - b.inner);
+  const reaches = items.map(reached).sort((a, b) => a.inner - b.inner);
   const apart = new Set<SceneItem>();
   let together: SceneItem[] = [];
   let [outer, held] = [-Infinity, false];
@@ -59,7 +61,7 @@ function apartFrom(items: readonly SceneItem[], hand: InHand): ReadonlySet<Scene
     if (each.inner > outer) close();
     together.push(each.item);
     outer = Math.max(outer, each.outer);
-    held ||= each.held;
+    held ||= isInHand(each.item, hand);
   }
   close();
   return apart;

@@ -1,6 +1,6 @@
 'use client';
 
-import { swallowedRounds, symmetryOf } from '@/core/figure';
+import { symmetryOf } from '@/core/figure';
 import { printNumber, screenData } from '@/core/format';
 import { degreesOf, NO_TURN } from '@/core/number';
 import { firstColour } from '@/core/paint';
@@ -149,10 +149,7 @@ export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
   const fold = round?.rule.fold ?? 1;
   const wedge: Wedge = round?.rule ?? { fold: 1 };
   const radius = benchRadius(figure, work) * 1.02;
-  const { own, others, parts } = layersOnBench(state, scene);
-  // What shows only in other rounds, or in an outline, is seen as lines.
-  const swallowed = round !== null && swallowedRounds(figure).has(round.id);
-  const merged = swallowed || own.some(({ items }) => items.some(({ origin }) => origin.of !== 'shape'));
+  const { own, others, parts, isLined } = layersOnBench(state, scene);
   // A wedge of half a turn and more has no direction that is out of sight.
   const sight = isWide(wedge) ? 180 : SIGHT_DEGREES;
   // Where copies differ from the motif they are shown as they are; else the motif turned is all there is to show.
@@ -188,7 +185,7 @@ export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
             svg: <UnderMotif state={state} view={drawn} wedge={wedge} radius={radius} inks={inks} />,
           },
           ...(state.ghosts ? otherSlabs(others, look) : []),
-          ...(merged
+          ...(isLined
             ? mergedSlabs(own, look)
             : parts.map(({ still, layers: shown }, k): Slab => ({
                 key: `motif-${k}`,
@@ -219,7 +216,7 @@ export function Bench({ isOnly = false }: { readonly isOnly?: boolean }) {
                 wedge={wedge}
                 radius={radius}
                 inks={inks}
-                isHidden={merged}
+                isHidden={isLined}
               />
             ),
           },

@@ -73,7 +73,7 @@ function itemsOf(round: Round, shapes: readonly Shape[], work: Work): SceneItem[
   for (const run of runsOfStamps(shapes.filter((shape) => shape.visible))) {
     const stamped = stampItems(run, round, work);
     if (stamped) {
-      items.push(...stamped);
+      for (const item of stamped) items.push(item);
       continue;
     }
     for (const shape of run) {

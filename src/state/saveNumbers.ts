@@ -12,6 +12,7 @@ import { nanoid } from 'nanoid';
 import type { SaveId, SaveRange } from '@/protocol';
 
 export class SaveNumbers {
+  /** What this window is known by on the server, until the page is left. */
   readonly window = nanoid();
   private number = 0;
   /** The first of this window's that had no answer; one more than the last where all had. */

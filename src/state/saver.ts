@@ -102,6 +102,10 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   let writer: DraftWriter | null = null;
   let keepTimer: ReturnType<typeof setTimeout> | undefined;
 
+  /** What is said of a history of which something was saved: it is over only where nothing is left. */
+  const savedOr = (history: History, { updatedAt }: FigureSummary): SaveState =>
+    isDirty(history, savedAt) ? { kind: 'waiting' } : { kind: 'saved', at: updatedAt };
+
   /** What only this window has for sure. */
   const draftNow = (): Draft | null => {
     const { history, revision } = editor.getState();
@@ -182,7 +186,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
         return {
           revision: summary.revision,
           history: now,
-          save: isDirty(now, savedAt) ? { kind: 'waiting' } : { kind: 'saved', at: summary.updatedAt },
+          save: savedOr(now, summary),
         };
       });
     } catch (error) {
@@ -250,10 +254,10 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
         (summary) => {
           // The page lives on (it was only hidden): what was sent is saved.
           savedAt = request.step;
-          editor.setState((now) => ({
-            revision: summary.revision,
-            history: now.history === history ? { ...now.history, unsavedFrom: Infinity } : now.history,
-          }));
+          editor.setState((now) => {
+            const left = now.history === history ? { ...history, unsavedFrom: Infinity } : now.history;
+            return { revision: summary.revision, history: left, save: savedOr(left, summary) };
+          });
           void keep();
         },
         () => undefined,

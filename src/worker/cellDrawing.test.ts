@@ -1,26 +1,23 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 
-import type { Paint } from '@/core/scene';
 import {
   boxesOf,
-  canvasArea,
-  drawCopies,
-  drawRegion,
-  layDrawing,
-  reachingInto,
-  ready,
   type CanvasFrame,
-  type CellDrawing,
+  type Cells,
+  copiesIn,
+  drawCopies,
+  flatColour,
+  inColour,
+  type Look,
+  ready,
   type Surface,
 } from './cellDrawing';
-import { Region } from './region';
 
 interface Done {
   readonly what: string;
   readonly style: unknown;
   readonly alpha: number;
-  readonly mode: string;
   /** Where the point 1, 0 of the outline comes to. */
   readonly at: readonly [number, number];
 }
@@ -38,9 +35,7 @@ class Recorder {
   lineJoin = 'miter';
   miterLimit = 10;
   globalAlpha = 1;
-  globalCompositeOperation = 'source-over';
   private matrix: Matrix = [1, 0, 0, 1, 0, 0];
-  private kept: Matrix[] = [];
 
   setLineDash(): void {}
   setTransform(...m: Matrix): void {
@@ -55,23 +50,6 @@ class Recorder {
   stroke(): void {
     this.note('stroke', this.strokeStyle);
   }
-  beginPath(): void {}
-  rect(): void {}
-  drawImage(): void {
-    this.note('image', null);
-  }
-  clip(): void {
-    this.note('clip', null);
-  }
-  clearRect(): void {
-    this.note('clear', null);
-  }
-  save(): void {
-    this.kept.push(this.matrix);
-  }
-  restore(): void {
-    this.matrix = this.kept.pop() ?? this.matrix;
-  }
   private note(what: string, style: unknown): void {
     const [a, b, , , e, f] = this.matrix;
     const round = (value: number): number => Math.round(value * 1e9) / 1e9 || 0;
@@ -79,7 +57,6 @@ class Recorder {
       what,
       style,
       alpha: this.globalAlpha,
-      mode: this.globalCompositeOperation,
       at: [round(a + e), round(b + f)],
     });
   }
@@ -100,16 +77,32 @@ const FRAME: CanvasFrame = {
 };
 
 /** An outline as it stands, and turned by a quarter. */
-const drawing = (paint: Paint, opacity = 1): CellDrawing => ({
-  id: 1,
+const CELLS: Cells = {
+  id: 'a',
   data: 'M0 0H1V1Z',
   box: { left: 0, top: 0, right: 1, bottom: 1 },
   rule: 'nonzero',
-  paint,
-  opacity,
   places: Float64Array.of(1, 0, 0, 1, 0, 0, 0, 1, -1, 0, 0, 0),
-});
+};
+const RED: Look = { paint: { fill: '#ff0000', stroke: null }, opacity: 1 };
 
+/** What is done to draw copies of cells. */
+function drawn(look: Look, frame: CanvasFrame, run: readonly [number, number], cells = CELLS): Recorder {
+  const recorder = new Recorder();
+  drawCopies(surfaceOf(recorder), ready(cells), look, frame, run);
+  return recorder;
+}
+
+const RUN = {
+  kind: 'linear',
+  spread: 'cell',
+  from: { x: 0, y: 0 },
+  to: { x: 1, y: 0 },
+  stops: [
+    { at: 0, colour: '#ff0000' },
+    { at: 1, colour: '#0000ff80' },
+  ],
+} as const;
 const STROKE = { colour: '#00ff00', width: 1, cap: 'butt', join: 'miter' } as const;
 
 beforeAll(() => {
@@ -121,57 +114,63 @@ afterAll(() => {
 
 describe('cells on a canvas', () => {
   it('stand where their places and the view have them', () => {
-    const recorder = new Recorder();
-    drawCopies(surfaceOf(recorder), ready(drawing({ fill: '#ff0000', stroke: null })), FRAME, 0, 2);
-    expect(recorder.done.map(({ at }) => at)).toEqual([
+    expect(drawn(RED, FRAME, [0, 2]).done.map(({ at }) => at)).toEqual([
       [52, 50],
       [50, 52],
     ]);
-    const turned = new Recorder();
     const quarter = { ...FRAME, rotation: Math.PI / 2 };
-    drawCopies(surfaceOf(turned), ready(drawing({ fill: '#ff0000', stroke: null })), quarter, 1, 2);
-    expect(turned.done.map(({ at }) => at)).toEqual([[48, 50]]);
+    expect(drawn(RED, quarter, [1, 2]).done.map(({ at }) => at)).toEqual([[48, 50]]);
   });
 
   it('have their stroke over the fill, or behind it', () => {
     const order = (behind: boolean): string[] => {
-      const recorder = new Recorder();
       const paint = { fill: '#ff0000', stroke: STROKE, behind };
-      drawCopies(surfaceOf(recorder), ready(drawing(paint, 0.5)), FRAME, 0, 1);
-      expect(recorder.done.every(({ alpha }) => alpha === 0.5)).toBe(true);
-      return recorder.done.map(({ what, style }) => `${what} ${String(style)}`);
+      const { done } = drawn({ paint, opacity: 0.5 }, FRAME, [0, 1]);
+      expect(done.every(({ alpha }) => alpha === 0.5)).toBe(true);
+      return done.map(({ what, style }) => `${what} ${String(style)}`);
     };
     expect(order(false)).toEqual(['fill #ff0000', 'stroke #00ff00']);
     expect(order(true)).toEqual(['stroke #00ff00', 'fill #ff0000']);
   });
 
   it('have gradients with the stops as they are mixed', () => {
-    const recorder = new Recorder();
-    const fill = {
-      kind: 'linear',
-      spread: 'cell',
-      from: { x: 0, y: 0 },
-      to: { x: 1, y: 0 },
-      stops: [
-        { at: 0, colour: '#ff0000' },
-        { at: 1, colour: '#0000ff80' },
-      ],
-    } as const;
-    drawCopies(surfaceOf(recorder), ready(drawing({ fill, stroke: null })), FRAME, 0, 1);
-    expect(recorder.stops).toEqual([
+    expect(drawn({ paint: { fill: RUN, stroke: null }, opacity: 1 }, FRAME, [0, 1]).stops).toEqual([
       [0, '#ff0000'],
       [1, '#0000ff80'],
     ]);
   });
 
   it('are lines of one pixel without paint where outlines are shown', () => {
-    const recorder = new Recorder();
-    const frame = { ...FRAME, outline: 'rgb(1, 2, 3)' };
-    drawCopies(surfaceOf(recorder), ready(drawing({ fill: '#ff0000', stroke: null }, 0.5)), frame, 0, 1);
+    const frame = { ...FRAME, outline: '#010203' };
+    const recorder = drawn({ ...RED, opacity: 0.5 }, frame, [0, 1]);
     expect(recorder.done.map(({ what, style, alpha }) => [what, style, alpha])).toEqual([
-      ['stroke', 'rgb(1, 2, 3)', 1],
+      ['stroke', '#010203', 1],
     ]);
     expect(recorder.lineWidth * frame.scale).toBe(1);
+  });
+
+  it('are one colour where nothing else is seen of them', () => {
+    const flat = (part: Partial<Look>, frame = FRAME): string | null =>
+      flatColour({ ...RED, ...part }, 'nonzero', frame);
+    expect(flat({})).toBe('#ff0000');
+    expect(flat({ opacity: 0.5 })).toBeNull();
+    for (const paint of [
+      { fill: '#ff000080', stroke: null },
+      { fill: null, stroke: null },
+      { fill: '#ff0000', stroke: STROKE },
+      { fill: RUN, stroke: null },
+    ])
+      expect(flat({ paint })).toBeNull();
+    const wire = { ...FRAME, outline: '#010203' };
+    expect(flat({ paint: { fill: null, stroke: STROKE } }, wire)).toBe('#010203');
+    // In any one colour they are drawn as in their own.
+    for (const frame of [FRAME, wire]) {
+      const { look, frame: own } = inColour('#00ff00', frame);
+      const shape = ({ done }: Recorder) => done.map(({ what, at }) => [what, at]);
+      const pure = drawn(look, own, [0, 2]);
+      expect(shape(pure)).toEqual(shape(drawn(RED, frame, [0, 2])));
+      expect(pure.done.every(({ style, alpha }) => style === '#00ff00' && alpha === 1)).toBe(true);
+    }
   });
 
   it('have boxes with all that is drawn of them, wherever they are', () => {
@@ -183,14 +182,12 @@ describe('cells on a canvas', () => {
         (turn, rotation, off) => {
           const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
           const frame = { ...FRAME, rotation };
-          const cell = ready({
-            ...drawing({ fill: '#ff0000', stroke: null }),
-            places: Float64Array.of(cos, sin, -sin, cos, off, 2),
-          });
-          const [left = 0, top = 0, right = 0, bottom = 0] = boxesOf(cell, frame.rotation);
-          const recorder = new Recorder();
-          drawCopies(surfaceOf(recorder), cell, frame, 0, 1);
-          const [x, y] = recorder.done[0]!.at.map((at) => (at - 50) / 2) as [number, number];
+          const cell = { ...CELLS, places: Float64Array.of(cos, sin, -sin, cos, off, 2) };
+          const [left = 0, top = 0, right = 0, bottom = 0] = boxesOf(ready(cell), RED.paint, frame);
+          const [x, y] = drawn(RED, frame, [0, 1], cell).done[0]!.at.map((at) => (at - 50) / 2) as [
+            number,
+            number,
+          ];
           // The point 1, 0 is a corner of the box of its outline.
           expect(x).toBeGreaterThan(left - 1e-6);
           expect(x).toBeLessThan(right + 1e-6);
@@ -200,28 +197,12 @@ describe('cells on a canvas', () => {
         },
       ),
     );
-  });
-
-  it('are drawn anew in a part alone, all that reach into it, in their order', () => {
-    const [below, above] = ['#ff0000', '#00ff00'].map((fill) => ready(drawing({ fill, stroke: null })));
-    const boxes = [below!, above!].map((each) => [each, boxesOf(each, 0)] as const);
-    const region = new Region(FRAME);
-    region.add(Float64Array.of(0.5, 0.5, 0.5, 0.5), 0);
-    const [shown, empty] = [new Recorder(), new Recorder()];
-    drawRegion(surfaceOf(shown), surfaceOf(empty), region, reachingInto(region, boxes), FRAME);
-    expect(empty.done.map(({ what, style }) => [what, style])).toEqual([
-      ['fill', '#ff0000'],
-      ['fill', '#ff0000'],
-      ['fill', '#00ff00'],
-      ['fill', '#00ff00'],
-    ]);
-    // Of what was there the part alone goes.
-    expect(shown.done.map(({ what }) => what)).toEqual(
-      region.rects().flatMap(() => ['clear', 'image'] as const),
-    );
-    const far = new Region(FRAME);
-    far.add(Float64Array.of(-24, -24, -20, -20), 0);
-    expect(reachingInto(far, boxes)).toEqual([]);
+    // The point of a corner reaches out by half the stroke, times the limit.
+    const stroked = { fill: null, stroke: { ...STROKE, limit: 4 } };
+    expect([...boxesOf(ready(CELLS), stroked, FRAME).slice(0, 4)]).toEqual([-2, -2, 3, 3]);
+    // Lines of a pixel are half a unit here.
+    const wire = { ...FRAME, outline: '#010203' };
+    expect([...boxesOf(ready(CELLS), RED.paint, wire).slice(0, 4)]).toEqual([-1, -1, 2, 2]);
   });
 
   it('are drawn where they reach into the canvas, and nowhere else', () => {
@@ -231,12 +212,8 @@ describe('cells on a canvas', () => {
         const boxes = Float64Array.from(
           corners.flatMap(([a, b, c, d]) => [Math.min(a, c), Math.min(b, d), Math.max(a, c), Math.max(b, d)]),
         );
-        const cells = ready({
-          ...drawing({ fill: '#ff0000', stroke: null }),
-          places: new Float64Array(6 * corners.length),
-        });
         const seen = new Set(
-          reachingInto(canvasArea(FRAME), [[cells, boxes]]).flatMap(([, from, to]) =>
+          copiesIn(boxes, FRAME).flatMap(([from, to]) =>
             Array.from({ length: to - from }, (_, k) => from + k),
           ),
         );
@@ -264,16 +241,5 @@ describe('cells on a canvas', () => {
         });
       }),
     );
-  });
-
-  it('are faint, and full where the frame says so', () => {
-    const recorder = new Recorder();
-    const image = {} as CanvasImageSource;
-    layDrawing(surfaceOf(recorder), image, { ...FRAME, strength: 0.22, full: 'M0 0H1V1Z' });
-    expect(recorder.done.map(({ what }) => what)).toEqual(['clear', 'image', 'clip', 'image']);
-    expect(recorder.done.map(({ alpha }) => alpha)).toEqual([1, 0.22, 0.22, 1]);
-    // The clip is in the figure's unit, the picture in pixels.
-    expect(recorder.done[2]?.at).toEqual([52, 50]);
-    expect(recorder.done[3]?.at).toEqual([1, 0]);
   });
 });

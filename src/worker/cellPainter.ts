@@ -1,12 +1,12 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
 import { screenData } from '@/core/format';
-import { type Bounds, boundsOfPaths } from '@/core/curve';
-import { inksOfPaint, styleOf } from '@/core/paint';
-import type { SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
+import { boundsOfPaths } from '@/core/curve';
+import { inksOfPaint } from '@/core/paint';
+import type { SceneCopy, SceneLayer } from '@/core/scene';
 import { placementMap } from '@/core/symmetry';
-import type { CanvasFrame, CellDrawing } from './cellDrawing';
-import type { CellDoor } from './cells.worker';
+import type { CanvasFrame, Cells } from './cellDrawing';
+import type { CellDoor, DrawnCells } from './cells.worker';
 import { remembered } from '../core/remembered';
 
 /** Draws very many cells in a worker. */
@@ -49,30 +49,39 @@ const placesOf = remembered((copies: readonly SceneCopy[]): Float64Array => {
   return places;
 });
 
-/** The box of an outline with its stroke, whose joins and caps reach beyond half its width. */
-function drawnBox({ paths, paint, rule }: SceneItem): Bounds {
-  const { left, top, right, bottom } = boundsOfPaths(paths);
-  const { stroke } = styleOf(paint, rule);
-  const reach = stroke ? (stroke.width / 2) * Math.max(stroke.limit, Math.SQRT2) : 0;
-  return { left: left - reach, top: top - reach, right: right + reach, bottom: bottom + reach };
+/** Numbers for objects: the same as long as an object is. */
+function numbering(): (of: object) => number {
+  let last = 0;
+  return remembered(() => {
+    last += 1;
+    return last;
+  });
 }
 
-let lastId = 0;
+const [outlineNumber, placesNumber] = [numbering(), numbering()];
 
-/** The drawing of a layer; the same object as long as the layer is. */
-const drawingOf = remembered((layer: SceneLayer): CellDrawing | null => {
+interface Drawing {
+  readonly cells: Cells;
+  /** A `DrawnCells` as text, which goes to a worker in less time than as objects. */
+  readonly text: string;
+}
+
+/** The cells of a layer and how they are painted; the id is the same whatever the paint, as long as outline and copies are. */
+const drawingOf = remembered((layer: SceneLayer): Drawing | null => {
   const [item] = layer.items;
   if (!item) return null;
-  lastId += 1;
-  return {
-    id: lastId,
+  const cells = {
+    id: `${outlineNumber(item.paths)} ${item.rule} ${placesNumber(layer.copies)}`,
     data: screenData(item.paths),
-    box: drawnBox(item),
+    box: boundsOfPaths(item.paths),
     rule: item.rule,
-    paint: item.paint,
-    opacity: layer.copies[0]?.opacity ?? 1,
     places: placesOf(layer.copies),
   };
+  const drawn: DrawnCells = {
+    cells: cells.id,
+    look: { paint: item.paint, opacity: layer.copies[0]?.opacity ?? 1 },
+  };
+  return { cells, text: JSON.stringify(drawn) };
 });
 
 interface OpenWorker {
@@ -95,14 +104,15 @@ export function createCellPainter(small: boolean): CellPainter {
   const own = (small ? shared : null) ?? openWorker();
   lastPane += 1;
   const pane = lastPane;
-  let sent = new Set<number>();
+  let sent = new Set<string>();
   return {
     draw: (layers, frame, share, show, progress) => {
       const wanted = layers.flatMap((layer) => drawingOf(layer) ?? []);
-      const fresh = wanted.filter(({ id }) => !sent.has(id));
-      sent = new Set(wanted.map(({ id }) => id));
-      const picture = { frame, ids: [...sent], fresh, share };
-      return own.door.draw(pane, picture, proxy(show), proxy(progress));
+      const cells = new Map(wanted.map((drawing) => [drawing.cells.id, drawing.cells]));
+      const fresh = [...cells.values()].filter(({ id }) => !sent.has(id));
+      sent = new Set(cells.keys());
+      const drawings = wanted.map(({ text }) => text);
+      return own.door.draw(pane, { frame, drawings, fresh, share }, proxy(show), proxy(progress));
     },
     close: () => {
       if (small) void own.door.close(pane);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 
-import { Region } from './region';
+import { onSheets, Region } from './region';
 
 const [WIDTH, HEIGHT] = [61, 43];
 const VIEW = { width: WIDTH, height: HEIGHT, scale: 1, x: 0, y: 0 };
@@ -44,23 +44,56 @@ describe('A part of a canvas', () => {
     expect(region.rects()).toEqual([[24, 16, 8, 8]]);
   });
 
-  it('is touched by what can colour a pixel of it, and by nothing that is far away', () => {
+  it('ends where the canvas does', () => {
+    const region = new Region(VIEW);
+    region.add(Float64Array.of(-90, -90, 200, 200), 0);
+    const area = region.rects().reduce((sum, [, , wide, high]) => sum + wide * high, 0);
+    expect(area).toBe(WIDTH * HEIGHT);
+    const beside = new Region(VIEW);
+    for (const box of [
+      [-90, 0, -20, 40],
+      [0, -90, 40, -20],
+      [90, 0, 99, 40],
+      [0, 90, 40, 99],
+    ])
+      beside.add(Float64Array.from(box), 0);
+    expect(beside.rects()).toEqual([]);
+  });
+});
+
+describe('Parts of a canvas on sheets', () => {
+  const regionOf = (list: Float64Array): Region => {
+    const region = new Region(VIEW);
+    for (let k = 0; k < list.length / 4; k += 1) region.add(list, k);
+    return region;
+  };
+
+  it('are all there, each once, and share no pixel of a sheet', () => {
     fc.assert(
-      fc.property(boxes, boxes, (list, others) => {
-        const region = new Region(VIEW);
-        region.add(list, 0);
-        const rects = region.rects();
-        for (let k = 0; k < others.length / 4; k += 1) {
-          const [left, top, right, bottom] = others.subarray(4 * k, 4 * k + 4) as unknown as number[];
-          const meets = (by: number): boolean =>
-            rects.some(
-              ([x, y, wide, high]) =>
-                left! < x + wide + by && right! > x - by && top! < y + high + by && bottom! > y - by,
-            );
-          if (meets(0)) expect(region.touches(others, k)).toBe(true);
-          if (!meets(16)) expect(region.touches(others, k)).toBe(false);
+      fc.property(fc.array(boxes, { maxLength: 7 }), (lists) => {
+        const regions = lists.map(regionOf);
+        const sheets = onSheets(VIEW, regions);
+        expect(sheets.flat().sort((a, b) => a - b)).toEqual(lists.map((_, k) => k));
+        for (const sheet of sheets) {
+          const taken = new Set<number>();
+          for (const [left, top, wide, high] of sheet.flatMap((k) => regions[k]!.rects()))
+            for (let y = top; y < top + high; y += 1)
+              for (let x = left; x < left + wide; x += 1) {
+                expect(taken.has(y * WIDTH + x)).toBe(false);
+                taken.add(y * WIDTH + x);
+              }
         }
       }),
     );
+  });
+
+  it('lie on one sheet where none meets another', () => {
+    const corners = [
+      [1, 1, 4, 4],
+      [50, 1, 55, 4],
+      [1, 30, 4, 40],
+    ].map((box) => regionOf(Float64Array.from(box)));
+    expect(onSheets(VIEW, corners)).toEqual([[0, 1, 2]]);
+    expect(onSheets(VIEW, [...corners, corners[1]!])).toEqual([[0, 1, 2], [3]]);
   });
 });

@@ -32,4 +32,4 @@ export {
   STROKE_JOINS,
 } from './scene';
 export { retraced } from './retraced';
-export { type InHand, isMuch, partsInHand, type ScenePart, weightOf } from './still';
+export { type InHand, isMuch, partsInHand, type ScenePart } from './still';

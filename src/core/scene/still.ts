@@ -126,7 +126,7 @@ const segmentsOf = remembered((items: readonly SceneItem[]): number =>
 );
 
 /** How many segments layers have, all copies counted: what drawing them takes grows with it. */
-export const weightOf = (layers: readonly SceneLayer[]): number =>
+const weightOf = (layers: readonly SceneLayer[]): number =>
   layers.reduce((sum, { copies, items }) => sum + copies.length * segmentsOf(items), 0);
 
 /** True for what takes so long to draw that a picture of it is worth its memory. */

@@ -5,7 +5,7 @@ import { memo, useMemo, type ReactNode } from 'react';
 
 import { addTurns, degreesOf, multiplyTurn, negateTurn, turn, type Turn, wrapTurn } from '@/core/number';
 import { remembered } from '@/core/remembered';
-import { isMuch, type SceneLayer } from '@/core/scene';
+import { isMuch, type SceneCopy, type SceneLayer } from '@/core/scene';
 import type { View } from '@/state';
 import {
   GradientDefs,
@@ -74,21 +74,31 @@ const degreesAway = (degrees: number): number => Math.abs(((degrees + 540) % 360
 interface InSight {
   readonly upright: number;
   readonly sight: number;
-  readonly layer: SceneLayer;
+  readonly copies: readonly SceneCopy[];
 }
 
-const seen = new WeakMap<SceneLayer, InSight>();
+const copiesSeen = new WeakMap<readonly SceneCopy[], InSight>();
 
-/** A layer with the copies that the Bench shows; the same object as long as the layer is. */
+/** The copies that the Bench shows; the same list as long as the copies are, whatever their paint. */
+function copiesInSight(all: readonly SceneCopy[], upright: number, sight: number): readonly SceneCopy[] {
+  const known = copiesSeen.get(all);
+  if (known?.upright === upright && known.sight === sight) return known.copies;
+  const copies = all.filter(({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= sight);
+  copiesSeen.set(all, { upright, sight, copies });
+  return copies;
+}
+
+const layersSeen = new WeakMap<SceneLayer, SceneLayer>();
+
+/** A layer with the copies that the Bench shows; the same object as long as these are. */
 function inSight(layer: SceneLayer, look: BenchLook): SceneLayer {
   const { sight } = look;
-  const upright = uprightOf(look);
   if (layer.copies.length === 1 || sight >= 180) return layer;
-  const known = seen.get(layer);
-  if (known?.upright === upright && known.sight === sight) return known.layer;
-  const copies = layer.copies.filter(({ turn: t }) => degreesAway(degreesOf(wrapTurn(t)) + upright) <= sight);
+  const copies = copiesInSight(layer.copies, uprightOf(look), sight);
+  const known = layersSeen.get(layer);
+  if (known?.copies === copies) return known;
   const made = { ...layer, copies };
-  seen.set(layer, { upright, sight, layer: made });
+  layersSeen.set(layer, made);
   return made;
 }
 

@@ -3,11 +3,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
+import { readColour } from '@/core/paint';
 import type { SceneLayer } from '@/core/scene';
 import type { View } from '@/state';
 import { type CanvasFrame, type CellPainter, createCellPainter } from '@/worker';
-import { CellsAhead } from './CellsAhead';
-import { layersAhead } from './layersAhead';
 import { ProgressBar } from './ProgressBar';
 import { useTheme } from './theme';
 import { placeBetween } from './useSettledView';
@@ -30,12 +29,6 @@ interface Props {
 
 /** How long a picture is drawn before its progress is shown, in milliseconds. */
 const QUIET_TIME = 150;
-/** Resolves once the frame is drawn that shows what was just changed. */
-const nextPicture = (): Promise<void> =>
-  new Promise((resolve) => {
-    requestAnimationFrame(() => setTimeout(resolve));
-  });
-
 /** A bar that would be gone at once is not begun, nor moved any more. */
 const NEARLY_DONE = 0.7;
 
@@ -57,8 +50,6 @@ export function CellCanvas({
   const element = useRef<HTMLCanvasElement>(null);
   const painter = useRef<CellPainter | null>(null);
   const [drawn, setDrawn] = useState<View>(view);
-  const [shown, setShown] = useState<readonly SceneLayer[] | null>(null);
-  const last = useRef(shown);
   const [progress, setProgress] = useState<number | null>(null);
   const theme = useTheme();
 
@@ -74,7 +65,6 @@ export function CellCanvas({
 
   const { scale, x, y } = view;
   const { width, height } = size;
-  const canBeAhead = !outline && !small && (strength === 1 || full !== null);
   useEffect(() => {
     const canvas = element.current;
     const { current } = painter;
@@ -87,7 +77,7 @@ export function CellCanvas({
       x: x * ratio,
       y: y * ratio,
       rotation: (rotation * Math.PI) / 180,
-      outline: outline ? getComputedStyle(canvas).color : null,
+      outline: outline ? readColour(getComputedStyle(canvas).color) : null,
       strength,
       full,
     };
@@ -97,17 +87,13 @@ export function CellCanvas({
       if (mine && share < NEARLY_DONE && performance.now() - began > QUIET_TIME) setProgress(share);
     };
     const show = (bitmap: ImageBitmap): void => {
-      [canvas.width, canvas.height] = [frame.width, frame.height];
+      if (canvas.width !== frame.width) canvas.width = frame.width;
+      if (canvas.height !== frame.height) canvas.height = frame.height;
       canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
-      setDrawn({ scale, x, y });
-      setShown(kept);
-      last.current = kept;
+      setDrawn((was) => (was.scale === scale && was.x === x && was.y === y ? was : { scale, x, y }));
     };
     const seconds = window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : reveal;
-    // What lies over the former picture until then comes first: drawing has all cores otherwise, and that would wait for them.
-    const isAhead = canBeAhead && layersAhead(kept, last.current).length > 0;
     const draw = async (): Promise<void> => {
-      if (isAhead) await nextPicture();
       for (let share = 0; mine && share < 1;) {
         share = seconds > 0 ? Math.min(1, (performance.now() - began) / (1000 * seconds)) : 1;
         await current.draw(kept, frame, share, show, seconds > 0 ? () => undefined : follow);
@@ -118,7 +104,7 @@ export function CellCanvas({
     return () => {
       mine = false;
     };
-  }, [kept, scale, x, y, width, height, rotation, outline, strength, full, theme, small, reveal, canBeAhead]);
+  }, [kept, scale, x, y, width, height, rotation, outline, strength, full, theme, small, reveal]);
 
   return (
     <>
@@ -133,7 +119,6 @@ export function CellCanvas({
           mixBlendMode: kept[0]?.blend ?? 'normal',
         }}
       />
-      {canBeAhead && <CellsAhead wanted={kept} drawn={shown} view={view} rotation={rotation} full={full} />}
       {progress !== null && (
         <div className="pointer-events-none absolute inset-x-4 top-[42px] flex">
           <ProgressBar label="Drawing cells" share={progress} />

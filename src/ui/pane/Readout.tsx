@@ -54,7 +54,7 @@ export function Readout({ pane }: { readonly pane: PaneId }) {
       data-testid="readout"
     >
       {/* As wide whatever the numbers are: they change with each move, and the pane is not laid out again for them. */}
-      <div className="h-[36px] w-[18ch] contain-layout contain-size">
+      <div className="h-[36px] w-[22ch] whitespace-nowrap contain-layout contain-size">
         <p>
           <span className="text-muted">r</span> {printNumber(r, 2)} <span className="text-muted">θ</span>{' '}
           {signed(degrees)}°

@@ -156,13 +156,30 @@ function reachOf(paint: Paint, rule: FillRule, { outline, scale }: CanvasFrame):
   return stroke ? (stroke.width / 2) * Math.max(stroke.limit, Math.SQRT2) : 0;
 }
 
+interface Boxes {
+  readonly rotation: number;
+  readonly reach: number;
+  readonly of: Float64Array;
+}
+
+const boxesKnown = new WeakMap<Ready, Boxes>();
+
 /**
  * Where the copies of cells are in a figure turned clockwise by the frame's angle: of each left, top, right, bottom, in the figure's unit
- * from its centre, with all that is drawn of it.
+ * from its centre, with all that is drawn of it. Worked out once for all views.
  */
-export function boxesOf({ box, places, count, rule }: Ready, paint: Paint, frame: CanvasFrame): Float64Array {
-  const [cos, sin] = [Math.cos(frame.rotation), Math.sin(frame.rotation)];
-  const reach = reachOf(paint, rule, frame);
+export function boxesOf(cells: Ready, paint: Paint, frame: CanvasFrame): Float64Array {
+  const { rotation } = frame;
+  const reach = reachOf(paint, cells.rule, frame);
+  const known = boxesKnown.get(cells);
+  if (known?.rotation === rotation && known.reach === reach) return known.of;
+  const made = boxesAt(cells, rotation, reach);
+  boxesKnown.set(cells, { rotation, reach, of: made });
+  return made;
+}
+
+function boxesAt({ box, places, count }: Ready, rotation: number, reach: number): Float64Array {
+  const [cos, sin] = [Math.cos(rotation), Math.sin(rotation)];
   const [midX, midY] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
   const [halfX, halfY] = [(box.right - box.left) / 2 + reach, (box.bottom - box.top) / 2 + reach];
   const boxes = new Float64Array(4 * count);

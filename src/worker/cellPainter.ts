@@ -112,7 +112,8 @@ export function createCellPainter(small: boolean): CellPainter {
       const fresh = [...cells.values()].filter(({ id }) => !sent.has(id));
       sent = new Set(cells.keys());
       const drawings = wanted.map(({ text }) => text);
-      return own.door.draw(pane, { frame, drawings, fresh, share }, proxy(show), proxy(progress));
+      const picture = { frame, drawings, fresh, share, isAtHand: !small };
+      return own.door.draw(pane, picture, proxy(show), proxy(progress));
     },
     close: () => {
       if (small) void own.door.close(pane);

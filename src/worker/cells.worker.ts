@@ -2,8 +2,10 @@ import { expose, transfer } from 'comlink';
 
 import { remembered } from '../core/remembered';
 import {
+  boxesOf,
   type CanvasFrame,
   type Cells,
+  copiesIn,
   drawCopies,
   flatColour,
   inColour,
@@ -13,8 +15,8 @@ import {
 } from './cellDrawing';
 import { colourNumber, type Laid, LaidPicture, shownAs, weightsOf } from './laidPicture';
 import { coloursOf, type Colours, type Mask, maskOf } from './masks';
-import type { Region } from './region';
-import { bytesOf, Canvases, CHANNELS, type OnSheet, type Part, sheetsOf } from './sheets';
+import { boundsOfRects, type Region } from './region';
+import { Canvases, CHANNELS, type OnSheet, type Part, readPixels, sheetsOf } from './sheets';
 
 /** Cells by their id, in a look. */
 export interface DrawnCells {
@@ -31,12 +33,19 @@ export interface CellPicture {
   readonly fresh: readonly Cells[];
   /** How many of the copies of each are there yet, from 0 to 1. */
   readonly share: number;
+  /** It may be painted otherwise in a moment: what cells cover is read for that. */
+  readonly isAtHand: boolean;
 }
 
 /** How long it draws before it looks whether something newer is asked for, in milliseconds. */
 const SLICE = 12;
 /** Copies drawn between two looks at the clock. */
 const BETWEEN_LOOKS = 64;
+
+/** How long nothing new is asked for before masks are read that nobody waits for, in milliseconds. */
+const CALM = 200;
+/** Where more than this share of all copies is new, drawing all of them straight is quicker than reading masks first. */
+const MOST_NEW = 0.4;
 
 const pause = (): Promise<void> =>
   new Promise((resolve) => {
@@ -45,10 +54,11 @@ const pause = (): Promise<void> =>
     port2.postMessage(null);
   });
 
-interface Wanted {
-  readonly frame: CanvasFrame;
+type Show = (bitmap: ImageBitmap) => void;
+type Progress = (share: number) => void;
+
+interface Wanted extends Pick<CellPicture, 'frame' | 'share' | 'isAtHand'> {
   readonly parts: readonly Part[];
-  readonly share: number;
 }
 
 /** The same for frames that show the same place in the same way, however strong. */
@@ -56,7 +66,13 @@ const placeKey = remembered(({ width, height, scale, x, y, rotation, outline }: 
   JSON.stringify([width, height, scale, x, y, rotation, outline !== null]),
 );
 
-const countOf = (runs: OnSheet['runs']): number => runs.reduce((sum, [from, to]) => sum + to - from, 0);
+const copiesOf = (parts: readonly Part[]): number => parts.reduce((sum, { cells }) => sum + cells.count, 0);
+
+/** How long something is gone on with, and who is told how far it is. */
+interface Going {
+  readonly isWanted: () => boolean;
+  readonly progress: Progress;
+}
 
 /** Tells how far drawing is now and then. @returns false where it is to end */
 type Tick = (copies: number) => Promise<boolean>;
@@ -92,6 +108,9 @@ function laidOf({ key, flat }: Part, { masks, colours }: Place): Laid[] {
   return mask ? [{ ...mask, colour: colourNumber(flat) }] : [];
 }
 
+const notRead = (parts: readonly Part[], place: Place): Part[] =>
+  parts.filter((part) => laidOf(part, place).length === 0);
+
 /** One place where very many cells are shown. */
 class Pane {
   private readonly known = new Map<string, Ready>();
@@ -102,23 +121,27 @@ class Pane {
   private before: Promise<unknown> = Promise.resolve();
 
   /**
-   * Draws a picture and shows it; what was drawn before in the same place is only laid anew. One that is asked for later ends it where it shows
+   * Draws a picture and shows it; what was read before in the same place is only laid anew. One that is asked for later ends it where it shows
    * another part of the figure, else follows it.
    * @returns true where it was drawn to its end
    */
   async draw(
-    { frame, drawings, fresh, share }: CellPicture,
-    show: (bitmap: ImageBitmap) => void,
-    progress: (share: number) => void,
+    { frame, drawings, fresh, share, isAtHand }: CellPicture,
+    show: Show,
+    progress: Progress,
   ): Promise<boolean> {
     for (const cells of fresh) this.known.set(cells.id, ready(cells));
     const parts = drawings.flatMap((drawing) => this.partOf(drawing, frame));
     const kept = new Set(parts.map(({ cells }) => cells.id));
     for (const id of this.known.keys()) if (!kept.has(id)) this.known.delete(id);
-    const mine = { frame, parts, share };
+    const mine = { frame, parts, share, isAtHand };
     this.newest = mine;
-    const own = this.before.then(() => this.newest === mine && this.drawn(mine, show, progress));
-    // One that fails does not hold up those after it.
+    return this.inTurn(() => (this.newest === mine ? this.drawn(mine, show, progress) : false));
+  }
+
+  /** Does something after what is under way; what fails does not hold up what comes after it. */
+  private async inTurn(act: () => Promise<boolean> | boolean): Promise<boolean> {
+    const own = this.before.then(act);
     this.before = own.catch(() => undefined);
     return own;
   }
@@ -132,50 +155,63 @@ class Pane {
   }
 
   /** Draws a picture and shows it. @returns false where another place was asked for meanwhile */
-  private async drawn(
-    mine: Wanted,
-    show: (bitmap: ImageBitmap) => void,
-    progress: (share: number) => void,
-  ): Promise<boolean> {
-    const { frame, share } = mine;
-    const shown = await (share < 1 ? this.someOf(mine, progress) : this.allOf(mine, progress));
+  private async drawn(mine: Wanted, show: Show, progress: Progress): Promise<boolean> {
+    const isRead = mine.share === 1 && !this.isMostlyNew(mine);
+    const going = { isWanted: () => this.isSamePlace(mine), progress };
+    const shown = await (isRead ? this.allOf(mine, going) : this.someOf(mine, going));
     if (!shown) return false;
-    const image = new ImageData(new Uint8ClampedArray(shown.buffer), frame.width, frame.height);
-    const bitmap = await createImageBitmap(image);
-    show(transfer(bitmap, [bitmap]));
+    await present(shown, mine.frame, show);
+    if (!isRead && mine.share === 1 && mine.isAtHand) void this.readWhenCalm(mine, show);
     return true;
   }
 
-  /** A share of the copies of each part, drawn as they lie. */
+  /** Reads what is new in a picture once nothing else was asked for a while, and shows it laid from that. */
+  private async readWhenCalm(mine: Wanted, show: Show): Promise<void> {
+    await new Promise((resolve) => setTimeout(resolve, CALM));
+    const going = { isWanted: () => this.newest === mine, progress: () => undefined };
+    await this.inTurn(async () => {
+      const shown = going.isWanted() ? await this.allOf(mine, going) : null;
+      if (shown) await present(shown, mine.frame, show);
+      return shown !== null;
+    });
+  }
+
+  private isSamePlace({ frame }: Wanted): boolean {
+    return !this.newest || placeKey(this.newest.frame) === placeKey(frame);
+  }
+
+  private isMostlyNew({ frame, parts }: Wanted): boolean {
+    const { place } = this;
+    if (place?.key !== placeKey(frame)) return true;
+    return copiesOf(notRead(parts, place)) > MOST_NEW * copiesOf(parts);
+  }
+
+  /** A share of the copies of each part, drawn straight, as they lie. */
   private async someOf(
     { frame, parts, share }: Wanted,
-    progress: (share: number) => void,
+    going: Going,
   ): Promise<Uint32Array<ArrayBuffer> | null> {
-    const runs = parts.map(({ cells, look }) => ({ cells, look, end: Math.ceil(cells.count * share) }));
-    const count = runs.reduce((sum, { end }) => sum + end, 0);
-    const tick = this.ticks(frame, count, progress);
     const surface = this.canvasesOf(frame).forColours();
-    for (const { cells, look, end } of runs)
-      if (!(await drawRun(surface, cells, look, frame, [0, end], tick))) return null;
-    return shownAs(new Uint32Array(bytesOf(surface).buffer), this.weightsIn(frame));
+    const tick = ticks(copiesOf(parts) * share, going);
+    for (const { cells, look } of parts) {
+      const end = Math.ceil(cells.count * share);
+      for (const [from, to] of copiesIn(boxesOf(cells, look.paint, frame), frame))
+        if (!(await drawRun(surface, cells, look, frame, [from, Math.min(end, to)], tick))) return null;
+    }
+    const { bytes } = readPixels(surface, [0, 0, frame.width, frame.height]);
+    return shownAs(new Uint32Array(bytes.buffer), this.weightsIn(frame));
   }
 
   /** All parts, after those that are new here were drawn and read. */
-  private async allOf(
-    { frame, parts }: Wanted,
-    progress: (share: number) => void,
-  ): Promise<Uint32Array<ArrayBuffer> | null> {
+  private async allOf({ frame, parts }: Wanted, going: Going): Promise<Uint32Array<ArrayBuffer> | null> {
     const weights = this.weightsIn(frame);
     const place = this.place?.key === placeKey(frame) ? this.place : placeOf(frame, weights);
     this.place = place;
     keepOnly(place, parts);
-    const fresh = new Map(
-      parts.filter((part) => laidOf(part, place).length === 0).map((part) => [part.key, part]),
-    );
-    const sheets = sheetsOf([...fresh.values()], frame);
-    const count = sheets.flat().reduce((sum, { runs }) => sum + countOf(runs), 0);
-    const tick = this.ticks(frame, count, progress);
-    for (const sheet of sheets) if (!(await this.readSheet(sheet, frame, place, tick))) return null;
+    const fresh = new Map(notRead(parts, place).map((part) => [part.key, part]));
+    const tick = ticks(copiesOf([...fresh.values()]), going);
+    for (const sheet of sheetsOf([...fresh.values()], frame))
+      if (!(await this.readSheet(sheet, frame, place, tick))) return null;
     place.picture.weigh(weights);
     place.picture.lay(parts.flatMap((part) => laidOf(part, place)));
     return place.picture.shown;
@@ -209,7 +245,8 @@ class Pane {
     surface.setTransform(scale, 0, 0, scale, x, y);
     surface.fillStyle = colour;
     surface.fill(new Path2D(data));
-    return maskOf(bytesOf(surface), width, [[0, 0, width, height]], byte);
+    const all = [0, 0, width, height] as const;
+    return maskOf(readPixels(surface, all), [all], width, byte);
   }
 
   private async readSheet(
@@ -226,28 +263,37 @@ class Pane {
       for (const run of runs)
         if (!(await drawRun(surface, part.cells, drawn.look, drawn.frame, run, tick))) return false;
     }
-    const bytes = bytesOf(surface);
-    const pixels = new Uint32Array(bytes.buffer);
-    for (const { part, region, channel } of sheet) {
-      const rects = region.rects();
-      if (channel) masks.set(part.key, { region, read: maskOf(bytes, frame.width, rects, channel.byte) });
-      else colours.set(part.key, { region, read: coloursOf(pixels, frame.width, rects) });
-    }
+    const placed = sheet.map((each) => ({ ...each, rects: each.region.rects() }));
+    const pixels = readPixels(surface, boundsOfRects(placed.flatMap(({ rects }) => rects)));
+    for (const { part, region, channel, rects } of placed)
+      if (channel) masks.set(part.key, { region, read: maskOf(pixels, rects, frame.width, channel.byte) });
+      else colours.set(part.key, { region, read: coloursOf(pixels, rects, frame.width) });
     return true;
   }
+}
 
-  private ticks(frame: CanvasFrame, all: number, progress: (share: number) => void): Tick {
-    let done = 0;
-    let looked = performance.now();
-    return async (copies) => {
-      done += copies;
-      if (performance.now() - looked < SLICE) return true;
-      progress(done / all);
-      await pause();
-      looked = performance.now();
-      return !this.newest || placeKey(this.newest.frame) === placeKey(frame);
-    };
-  }
+/** @param all how many copies are to be drawn */
+function ticks(all: number, { isWanted, progress }: Going): Tick {
+  let done = 0;
+  let looked = performance.now();
+  return async (copies) => {
+    done += copies;
+    if (performance.now() - looked < SLICE) return true;
+    progress(done / all);
+    await pause();
+    looked = performance.now();
+    return isWanted();
+  };
+}
+
+/** Shows pixels. */
+async function present(
+  pixels: Uint32Array<ArrayBuffer>,
+  { width, height }: CanvasFrame,
+  show: Show,
+): Promise<void> {
+  const bitmap = await createImageBitmap(new ImageData(new Uint8ClampedArray(pixels.buffer), width, height));
+  show(transfer(bitmap, [bitmap]));
 }
 
 /** Draws copies of cells, some at a time. @returns false where it was ended */
@@ -272,12 +318,7 @@ class CellDoor {
   private readonly panes = new Map<number, Pane>();
 
   /** Draws a picture into a pane. @returns true where it was drawn to its end */
-  draw(
-    pane: number,
-    picture: CellPicture,
-    show: (bitmap: ImageBitmap) => void,
-    progress: (share: number) => void,
-  ): Promise<boolean> {
+  draw(pane: number, picture: CellPicture, show: Show, progress: Progress): Promise<boolean> {
     const own = this.panes.get(pane) ?? new Pane();
     this.panes.set(pane, own);
     return own.draw(picture, show, progress);

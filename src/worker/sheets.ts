@@ -9,7 +9,8 @@
  */
 import type { Colour } from '@/core/scene';
 import { boxesOf, type CanvasFrame, copiesIn, type Look, type Ready } from './cellDrawing';
-import { onSheets, Region } from './region';
+import type { ReadPixels } from './masks';
+import { onSheets, type Rect, Region } from './region';
 
 /** Cells in a look. */
 export interface Part {
@@ -74,9 +75,11 @@ function canvasOf(width: number, height: number, alpha: boolean): OffscreenCanva
   return surface;
 }
 
-/** What is on a canvas, four bytes for each pixel. */
-export const bytesOf = (surface: OffscreenCanvasRenderingContext2D): Uint8ClampedArray<ArrayBuffer> =>
-  surface.getImageData(0, 0, surface.canvas.width, surface.canvas.height).data;
+/** What is on a part of a canvas. */
+export const readPixels = (surface: OffscreenCanvasRenderingContext2D, of: Rect): ReadPixels => {
+  const [x, y, width, height] = of;
+  return { bytes: surface.getImageData(x, y, Math.max(1, width), Math.max(1, height)).data, of };
+};
 
 /** Canvases of one size that are drawn on and read, again and again: a new one has to wait for the page. */
 export class Canvases {

@@ -241,9 +241,21 @@ test('bars of more rounds than Reach has room for are scrolled to the one that i
     const bar = (await strip.getByRole('button', { name: new RegExp(`^${name},`) }).boundingBox())!;
     return bar.x >= room.x && bar.x + bar.width <= room.x + room.width;
   };
+  /** At which edges bars fade out, as there are more beyond. */
+  const fades = (): Promise<string[]> =>
+    strip.locator('.overflow-x-auto').evaluate((element) => {
+      const stops = getComputedStyle(element).maskImage;
+      const clear = 'rgba(0, 0, 0, 0)';
+      return [
+        ...(stops.includes(`to right, ${clear}`) ? ['left'] : []),
+        ...(stops.endsWith(`${clear})`) ? ['right'] : []),
+      ];
+    });
   await expect.poll(() => isWhole('Round 8')).toBe(true);
+  expect(await fades()).toEqual(['left']);
   await strip.getByRole('button', { name: /^Round 8,/ }).focus();
   for (let k = 0; k < 7; k += 1) await page.keyboard.press('Shift+Tab');
   await expect(strip.getByRole('button', { name: /^Round 1,/ })).toHaveAttribute('aria-pressed', 'true');
   expect(await isWhole('Round 1')).toBe(true);
+  await expect.poll(fades).toEqual(['right']);
 });

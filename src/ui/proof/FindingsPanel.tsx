@@ -223,7 +223,7 @@ function Passed({ titles, isAll }: { readonly titles: readonly string[]; readonl
           <summary className="cursor-pointer rounded-[5px] leading-[17px] font-semibold">
             {plural(titles.length, 'check passed', 'checks passed')}
           </summary>
-          <ul className="mt-1 flex flex-col gap-0.5 text-[12px] leading-4 text-muted">
+          <ul className="mt-1 flex flex-col gap-0.5 text-[13px] leading-[18px] text-muted">
             {titles.map((title) => (
               <li key={title}>{title}</li>
             ))}

@@ -104,18 +104,32 @@ const NewRounds = memo(function NewRounds() {
   );
 });
 
+/** Over so many pixels bars fade out where there are more of them. */
+const FADE = 16;
+
+/** Has bars fade out at an edge beyond which there are more. */
+function fadeWhereMore(element: HTMLElement): void {
+  const { scrollLeft, clientWidth, scrollWidth } = element;
+  const at = (isMore: boolean): string => (isMore ? 'transparent' : 'black');
+  const [left, right] = [at(scrollLeft > 1), at(scrollLeft + clientWidth < scrollWidth - 1)];
+  element.style.maskImage = `linear-gradient(to right, ${left}, black ${FADE}px, black calc(100% - ${FADE}px), ${right})`;
+}
+
 /** Keeps a bar in view as another one is chosen, or bars come and go. @returns the ref of what scrolls */
-function useBarInView(index: number, pitch: number): RefObject<HTMLDivElement | null> {
+function useBarInView(index: number, pitch: number, count: number): RefObject<HTMLDivElement | null> {
   const scrolled = useRef<HTMLDivElement>(null);
   useLayoutEffect(() => {
     const element = scrolled.current;
-    if (!element || index < 0) return;
+    if (!element) return;
+    fadeWhereMore(element);
+    if (index < 0) return;
     const [from, to] = [index * pitch, (index + 1) * pitch + 2 * EDGE];
     const { scrollLeft, clientWidth } = element;
     // By whole bars: a number at the edge is there or it is not.
     const least = Math.ceil(Math.max(0, to - clientWidth) / pitch) * pitch;
     element.scrollLeft = Math.min(from, Math.max(scrollLeft, least));
-  }, [index, pitch]);
+    fadeWhereMore(element);
+  }, [index, pitch, count]);
   return scrolled;
 }
 
@@ -135,6 +149,7 @@ export function Reach() {
   const scrolled = useBarInView(
     figure.rounds.findIndex(({ id }) => id === active),
     pitch,
+    figure.rounds.length,
   );
 
   return (
@@ -150,6 +165,7 @@ export function Reach() {
         ref={scrolled}
         className="absolute inset-y-0 right-0 overflow-x-auto overflow-y-hidden"
         style={{ left: RULER + 4 }}
+        onScroll={({ currentTarget }) => fadeWhereMore(currentTarget)}
       >
         <div
           className="relative h-full"

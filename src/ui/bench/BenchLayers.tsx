@@ -158,14 +158,14 @@ const cellLook = (look: BenchLook) => ({
 export const otherSlabs = (layers: readonly SceneLayer[], look: BenchLook): Slab[] =>
   slabsOf(
     'others',
-    layers.map((layer) => inSight(layer, look)),
+    layers,
     (own) => ({ ...cellLook(look), layers: own, strength: 0.17 }),
     ({ layers: own, from }) => (
       <g transform={placeOfView(look.view)} opacity={0.17}>
         <Turned layers={own} look={look} id={(k) => `bench-other-${from + k}`} />
       </g>
     ),
-    isMuch(layers),
+    { still: isMuch(layers), seen: (layer) => inSight(layer, look) },
   );
 
 /** The outlines and cells of the round at hand: faint, and full in the wedge. */
@@ -173,7 +173,7 @@ export function mergedSlabs(layers: readonly SceneLayer[], look: BenchLook): Sla
   const wedge = wedgeData(look.wedge, look.radius * 1.2);
   return slabsOf(
     'merged',
-    layers.map((layer) => inSight(layer, look)),
+    layers,
     (own) => ({ ...cellLook(look), layers: own, strength: 0.22, full: wedge }),
     ({ layers: own, from }) => (
       <g transform={placeOfView(look.view)}>
@@ -184,6 +184,7 @@ export function mergedSlabs(layers: readonly SceneLayer[], look: BenchLook): Sla
         ))}
       </g>
     ),
+    { seen: (layer) => inSight(layer, look) },
   );
 }
 

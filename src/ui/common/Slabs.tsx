@@ -87,15 +87,25 @@ function runsOf(layers: readonly SceneLayer[]): LayerRun[] {
   return runs;
 }
 
-/** The slabs of layers, back to front. @param still they stand still while something else is in hand */
+interface HowShown {
+  /** They stand still while something else is in hand. */
+  readonly still?: boolean;
+  /** What is seen of a layer, which may be fewer of its copies: how it is drawn goes by all of them, the same in each pane. */
+  readonly seen?: (layer: SceneLayer) => SceneLayer;
+}
+
+/** The slabs of layers, back to front. */
 export const slabsOf = (
   name: string,
   layers: readonly SceneLayer[],
   cells: (layers: readonly SceneLayer[]) => ComponentProps<typeof CellCanvas>,
   svg: (run: Pick<LayerRun, 'from' | 'layers'>) => ReactNode,
-  still = false,
+  { still = false, seen = (layer) => layer }: HowShown = {},
 ): Slab[] =>
-  runsOf(layers).map((run, k) => ({
-    key: `${name}-${k}`,
-    ...(run.cells ? { cells: cells(run.layers) } : { svg: svg(run), still }),
-  }));
+  runsOf(layers).map(({ cells: areCells, from, layers: run }, k) => {
+    const own = run.map(seen);
+    return {
+      key: `${name}-${k}`,
+      ...(areCells ? { cells: cells(own) } : { svg: svg({ from, layers: own }), still }),
+    };
+  });

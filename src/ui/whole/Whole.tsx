@@ -278,7 +278,7 @@ function layerSlabs(state: EditorState, drawn: View): readonly Slab[] {
           ))}
         </g>
       ),
-      still,
+      { still },
     ),
   );
 }

@@ -1,6 +1,7 @@
 import { cssColour, type Ink, MITER_LIMIT, styleOf } from '@/core/paint';
 import type { Colour, FillRule, Paint } from '@/core/scene';
 import type { Bounds } from '@/core/curve';
+import { SMOOTHED } from './region';
 
 /** Cells of one outline in all their places, whatever their paint. */
 export interface Cells {
@@ -14,6 +15,9 @@ export interface Cells {
   /** Six numbers for each copy: a b c d e f of the matrix that takes the outline to it, as in SVG. */
   readonly places: Float64Array;
 }
+
+/** Copies of cells that follow one another, from one number up to before another. */
+export type Run = readonly [from: number, to: number];
 
 /** How cells are painted. */
 export interface Look {
@@ -62,7 +66,7 @@ export function flatColour(
   { paint, opacity }: Look,
   rule: FillRule,
   { outline }: CanvasFrame,
-): string | null {
+): Colour | null {
   if (outline !== null) return outline;
   const { fill, stroke } = styleOf(paint, rule);
   if (!fill || stroke || opacity < 1 || fill.ink.kind !== 'flat' || fill.ink.opacity < 1) return null;
@@ -120,13 +124,13 @@ function actsOf(surface: Surface, paint: Paint, rule: FillRule, { outline, scale
   return style.isStrokeFirst ? [stroke, fill] : [fill, stroke];
 }
 
-/** Draws the copies of cells from one number up to before another. */
+/** Draws a run of the copies of cells. */
 export function drawCopies(
   surface: Surface,
   { places, path, rule }: Ready,
   { paint, opacity }: Look,
   frame: CanvasFrame,
-  [from, to]: readonly [from: number, to: number],
+  [from, to]: Run,
 ): void {
   const { scale, rotation, x, y } = frame;
   const [cos, sin] = [scale * Math.cos(rotation), scale * Math.sin(rotation)];
@@ -202,14 +206,8 @@ function boxesAt({ box, places, count }: Ready, rotation: number, reach: number)
   return boxes;
 }
 
-/** Smoothing colours so many pixels beyond a box. */
-const SMOOTHED = 1;
-
-/** Which copies reach into the canvas, by their boxes: what does not need not be drawn. @returns runs, from one number up to before another */
-export function copiesIn(
-  boxes: Float64Array,
-  { width, height, scale, x, y }: CanvasFrame,
-): readonly (readonly [from: number, to: number])[] {
+/** Which copies reach into the canvas, by their boxes: what does not need not be drawn. */
+export function copiesIn(boxes: Float64Array, { width, height, scale, x, y }: CanvasFrame): readonly Run[] {
   const isIn = (k: number): boolean => {
     const at = (side: 0 | 1 | 2 | 3): number => scale * (boxes[4 * k + side] ?? 0);
     return (
@@ -220,7 +218,7 @@ export function copiesIn(
     );
   };
   const count = boxes.length / 4;
-  const found: (readonly [number, number])[] = [];
+  const found: Run[] = [];
   let from = -1;
   for (let k = 0; k <= count; k += 1) {
     const isSeen = k < count && isIn(k);

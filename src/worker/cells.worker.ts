@@ -12,6 +12,7 @@ import {
   type Look,
   ready,
   type Ready,
+  type Run,
 } from './cellDrawing';
 import { colourNumber, type Laid, LaidPicture, shownAs, weightsOf } from './laidPicture';
 import { coloursOf, type Colours, type Mask, maskOf } from './masks';
@@ -161,7 +162,8 @@ class Pane {
     const shown = await (isRead ? this.allOf(mine, going) : this.someOf(mine, going));
     if (!shown) return false;
     await present(shown, mine.frame, show);
-    if (!isRead && mine.share === 1 && mine.isAtHand) void this.readWhenCalm(mine, show);
+    // Where that fails the picture stays as it was drawn.
+    if (!isRead && mine.share === 1 && mine.isAtHand) this.readWhenCalm(mine, show).catch(() => undefined);
     return true;
   }
 
@@ -302,7 +304,7 @@ async function drawRun(
   cells: Ready,
   look: Look,
   frame: CanvasFrame,
-  [first, end]: readonly [number, number],
+  [first, end]: Run,
   tick: Tick,
 ): Promise<boolean> {
   for (let from = first; from < end; from += BETWEEN_LOOKS) {

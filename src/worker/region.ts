@@ -10,7 +10,7 @@
 /** Pixels along a tile's side. */
 const TILE = 8;
 /** Smoothing colours pixels so far beyond an outline's box. */
-const SMOOTHED = 1;
+export const SMOOTHED = 1;
 
 /** A canvas in pixels, where on it the figure's centre is, and how many pixels are a unit of the figure. */
 export interface View {

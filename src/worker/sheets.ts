@@ -8,7 +8,7 @@
  * }
  */
 import type { Colour } from '@/core/scene';
-import { boxesOf, type CanvasFrame, copiesIn, type Look, type Ready } from './cellDrawing';
+import { boxesOf, type CanvasFrame, copiesIn, type Look, type Ready, type Run } from './cellDrawing';
 import type { ReadPixels } from './masks';
 import { onSheets, type Rect, Region } from './region';
 
@@ -37,7 +37,7 @@ export const CHANNELS = [
 export interface OnSheet {
   readonly part: Part;
   readonly region: Region;
-  readonly runs: ReturnType<typeof copiesIn>;
+  readonly runs: readonly Run[];
   /** Null where it is drawn in its own colours. */
   readonly channel: Channel | null;
 }

@@ -110,9 +110,12 @@ const FADE = 16;
 /** Has bars fade out at an edge beyond which there are more. */
 function fadeWhereMore(element: HTMLElement): void {
   const { scrollLeft, clientWidth, scrollWidth } = element;
+  const [isLeft, isRight] = [scrollLeft > 1, scrollLeft + clientWidth < scrollWidth - 1];
   const at = (isMore: boolean): string => (isMore ? 'transparent' : 'black');
-  const [left, right] = [at(scrollLeft > 1), at(scrollLeft + clientWidth < scrollWidth - 1)];
-  element.style.maskImage = `linear-gradient(to right, ${left}, black ${FADE}px, black calc(100% - ${FADE}px), ${right})`;
+  element.style.maskImage =
+    isLeft || isRight
+      ? `linear-gradient(to right, ${at(isLeft)}, black ${FADE}px, black calc(100% - ${FADE}px), ${at(isRight)})`
+      : '';
 }
 
 /** Keeps a bar in view as another one is chosen, or bars come and go. @returns the ref of what scrolls */
@@ -121,13 +124,13 @@ function useBarInView(index: number, pitch: number, count: number): RefObject<HT
   useLayoutEffect(() => {
     const element = scrolled.current;
     if (!element) return;
-    fadeWhereMore(element);
-    if (index < 0) return;
-    const [from, to] = [index * pitch, (index + 1) * pitch + 2 * EDGE];
-    const { scrollLeft, clientWidth } = element;
-    // By whole bars: a number at the edge is there or it is not.
-    const least = Math.ceil(Math.max(0, to - clientWidth) / pitch) * pitch;
-    element.scrollLeft = Math.min(from, Math.max(scrollLeft, least));
+    if (index >= 0) {
+      const [from, to] = [index * pitch, (index + 1) * pitch + 2 * EDGE];
+      const { scrollLeft, clientWidth } = element;
+      // By whole bars: a number at the edge is there or it is not.
+      const least = Math.ceil(Math.max(0, to - clientWidth) / pitch) * pitch;
+      element.scrollLeft = Math.min(from, Math.max(scrollLeft, least));
+    }
     fadeWhereMore(element);
   }, [index, pitch, count]);
   return scrolled;

@@ -22,10 +22,16 @@ test('words are typed on a ring, set in other faces and a file of one’s own, a
   const inspector = page.getByRole('complementary', { name: 'Inspector' });
   const words = page.getByRole('textbox', { name: 'Words', exact: true });
   await expect(words).toBeFocused();
+  const set = page.waitForResponse(
+    (response) =>
+      response.url().endsWith('/api/words') && response.request().postData()?.includes('Tide Week') === true,
+  );
   await page.keyboard.type('Tide Week');
   await expect(words).toHaveValue('Tide Week');
   await page.keyboard.press('Enter');
   await expect(words).not.toBeFocused();
+  // They are a step once the server has set them; one that comes after an undo would take the place of what can be redone.
+  await (await set).finished();
   await saved(page);
 
   // By the span they fill a step of the round.

@@ -548,6 +548,41 @@ describe('undo', () => {
     expect(editor.getState().history.at).toBe(101);
   });
 
+  it('waits for a step that is on its way, and takes that back; redo brings it again', async () => {
+    await open();
+    fold(7);
+    let come: () => void = () => undefined;
+    saver.awaits(new Promise<void>((done) => (come = done)).then(() => fold(11)));
+    const undone = saver.undo();
+    saver.redo();
+    expect(shownFold()).toBe(7);
+    const again = saver.undo();
+    come();
+    await undone;
+    await again;
+    await pass(50);
+    expect([shownFold(), editor.getState().history.at]).toEqual([7, 1]);
+    saver.redo();
+    expect(shownFold()).toBe(11);
+  });
+
+  it('waits no longer than a person would, nor for what failed', async () => {
+    await open();
+    fold(7);
+    saver.awaits(Promise.reject(new Error('no answer')));
+    await saver.undo();
+    expect(editor.getState().history.at).toBe(0);
+    await pass(50);
+    saver.redo();
+    let come: () => void = () => undefined;
+    saver.awaits(new Promise<void>((done) => (come = done)).then(() => fold(11)));
+    const undone = saver.undo();
+    await pass(5000);
+    await undone;
+    expect(editor.getState().history.at).toBe(0);
+    come();
+  });
+
   it('whose steps arrive late takes back nothing that was done meanwhile', async () => {
     await long();
     fake.mode = 'slow';

@@ -9,6 +9,7 @@ import equal from 'fast-deep-equal';
 
 import { patchSteps, type StoredStep, wholeSteps } from '@/core/figure';
 import { type FigureSummary, isAmong, type SaveRequest } from '@/protocol';
+import { comingSteps, type ComingSteps } from './coming';
 import { abandonedDrafts, DraftWriter, dropDraft, type Draft, type LeftDraft } from './drafts';
 import { figureBefore, figureOf, historyOf, unsavedSteps, withoutLongAgo, type History } from './history';
 import type { Editor } from './editorState';
@@ -65,7 +66,7 @@ const isDirty = (history: History, savedAt: number): boolean =>
 /** A person has to say how it goes on. */
 const isStopped = ({ kind }: SaveState): boolean => kind === 'conflict' || kind === 'gone';
 
-export interface Saver extends Undoer {
+export interface Saver extends Undoer, Pick<ComingSteps, 'awaits'> {
   /** Saves what there is at once; resolves when the server has it, rejects with its refusal. */
   flush(): Promise<void>;
   /** After a conflict: puts this window's figure on the shelf as another one. Resolves to its id. */
@@ -308,6 +309,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   });
 
   const undoer = undoerOf(editor);
+  const coming = comingSteps();
   /** What is about to be taken back reaches the server first: it keeps that where work goes on another way. */
   const undo = (): Promise<void> => {
     const { history, save: state } = editor.getState();
@@ -316,8 +318,13 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
   };
 
   return {
-    redo: () => undoer.redo(),
-    undo,
+    redo: () =>
+      void coming.before(() => {
+        undoer.redo();
+        return Promise.resolve();
+      }),
+    undo: () => coming.before(undo),
+    awaits: (step) => coming.awaits(step),
     restored,
     flush,
     saveCopy: async (name) => {

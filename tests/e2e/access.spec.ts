@@ -18,13 +18,13 @@ for (const scheme of ['light', 'dark'] as const) {
     await makeFigure(page);
     await drawPetal(page);
     const seriousFindings = async (): Promise<string[]> => {
-      const axe = new AxeBuilder({ page });
       // Names and sizes are those of the light; what the dark has of its own is its colours.
-      const { violations } = await (
-        scheme === 'light'
-          ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-          : axe.withRules(['color-contrast'])
-      ).analyze();
+      const rules = scheme === 'light' ? ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] : ['color-contrast'];
+      // Only what fails is told, in this page and no other: no frame is of another origin. A third of the time.
+      const { violations } = await new AxeBuilder({ page })
+        .options({ runOnly: rules, resultTypes: ['violations'], selectors: false })
+        .setLegacyMode()
+        .analyze();
       return violations
         .filter(({ impact }) => impact === 'serious' || impact === 'critical')
         .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`);

@@ -1,6 +1,6 @@
 import path from 'node:path';
 
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 
 import { benchAt, exported, makeFigure, saved, setFold } from './hands';
 
@@ -8,6 +8,17 @@ const FACE = path.join(
   import.meta.dirname,
   '../../node_modules/@expo-google-fonts/rubik/800ExtraBold/Rubik_800ExtraBold.ttf',
 );
+
+/** Lets the server set words only once it is told to answer. */
+async function holdWords(page: Page): Promise<{ answer: () => void }> {
+  let answer: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/api/words', async (route) => {
+    await held;
+    await route.continue();
+  });
+  return { answer };
+}
 
 test('words are typed on a ring, set in other faces and a file of one’s own, and leave as outlines', async ({
   page,
@@ -22,17 +33,18 @@ test('words are typed on a ring, set in other faces and a file of one’s own, a
   const inspector = page.getByRole('complementary', { name: 'Inspector' });
   const words = page.getByRole('textbox', { name: 'Words', exact: true });
   await expect(words).toBeFocused();
-  const set = page.waitForResponse(
-    (response) =>
-      response.url().endsWith('/api/words') && response.request().postData()?.includes('Tide Week') === true,
-  );
+  // An undo takes back what was done last, also before the server has set the words.
+  const first = await words.inputValue();
+  const setting = await holdWords(page);
   await page.keyboard.type('Tide Week');
   await expect(words).toHaveValue('Tide Week');
   await page.keyboard.press('Enter');
   await expect(words).not.toBeFocused();
-  // They are a step once the server has set them; one that comes after an undo would take the place of what can be redone.
-  await (await set).finished();
-  await saved(page);
+  await page.keyboard.press('Control+z');
+  setting.answer();
+  await expect(words).toHaveValue(first);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(words).toHaveValue('Tide Week');
 
   // By the span they fill a step of the round.
   await page.getByRole('radio', { name: 'Span' }).click();
@@ -52,12 +64,7 @@ test('words are typed on a ring, set in other faces and a file of one’s own, a
   await page.getByLabel('Face', { exact: true }).selectOption('Rubik');
   await expect(page.getByText('This face has no')).toBeHidden();
   // The words take long to be set in a face of one's own: what is wrong with the file after it stays told when they are.
-  let answer: () => void = () => undefined;
-  const held = new Promise<void>((resolve) => (answer = resolve));
-  await page.route('**/api/words', async (route) => {
-    await held;
-    await route.continue();
-  });
+  const { answer } = await holdWords(page);
   await page.getByLabel('Font file').setInputFiles(FACE);
   const face = page.getByLabel('Face', { exact: true });
   await expect(face).toContainText('Rubik ExtraBold');

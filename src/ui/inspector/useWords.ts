@@ -5,7 +5,7 @@ import type { Round, Shape } from '@/core/figure';
 import { setForm } from '@/core/figure/commands';
 import type { BuiltForm } from '@/core/maker';
 import { act, server } from '@/state';
-import { useEditor } from '@/ui/desk';
+import { useWorkshop } from '@/ui/desk';
 import type { FaceName } from '@/protocol';
 
 export type WordsShape = Shape & { readonly form: Extract<BuiltForm, { kind: 'words' }> };
@@ -37,7 +37,7 @@ const messageOf = (error: unknown): string =>
 
 /** Words of a ring set anew: the server shapes them, and its answer is a step. */
 export function useWords(round: Round, shape: WordsShape): Setting {
-  const editor = useEditor();
+  const { editor, saver } = useWorkshop();
   const { words } = shape.form.params;
   const [faces, setFaces] = useState<readonly FaceName[]>([]);
   const [text, setText] = useState<string | null>(null);
@@ -65,8 +65,13 @@ export function useWords(round: Round, shape: WordsShape): Setting {
     };
   }, []);
 
-  /** Sets the words anew; of answers that overtake one another the last that was asked for counts. */
-  const set = async (next: string, face: string, order = begin()): Promise<void> => {
+  /** Sets the words anew; of answers that overtake one another the last that was asked for counts, and undo waits for it. */
+  const set = (next: string, face: string, order = begin()): Promise<void> => {
+    const step = answered(next, face, order);
+    saver()?.awaits(step);
+    return step;
+  };
+  const answered = async (next: string, face: string, order: number): Promise<void> => {
     const turn = (asked.current += 1);
     try {
       const made = await server.shape(next, face);

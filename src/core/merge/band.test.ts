@@ -20,6 +20,8 @@ import {
   signedArea,
   windingNumber,
 } from '@/core/curve';
+import { NO_TURN } from '@/core/number';
+import { mergeNow } from './engine';
 import { BAND_TOLERANCE, bandsOf, offsetOf, type BandLook } from './band';
 
 const LOOK: BandLook = {
@@ -115,6 +117,52 @@ describe('bands', () => {
     expect(area({ widths: [0, 6, 0] })).toBeCloseTo(120, 8);
     expect(area({ dashes: [4, 6] })).toBeCloseTo(4 * 4 * 6, 8);
     expect(bandsOf([straight], { ...LOOK, width: 0 })).toEqual([]);
+  });
+
+  it('of lines that turn by less than a right angle are as wide as they are long, and one outline that does not meet itself', () => {
+    const pieces = fc.array(
+      fc.record({
+        length: fc.double({ min: 0.5, max: 60, noNaN: true }),
+        turned: fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+        isStraight: fc.boolean(),
+      }),
+      { minLength: 1, maxLength: 6 },
+    );
+    const side = fc.constantFrom('middle', 'outside', 'inside');
+    fc.assert(
+      fc.property(pieces, side, fc.constantFrom('butt', 'square', 'round'), (list, side, cap) => {
+        let [at, heading, length, net] = [p(3, 4), 0.3, 0, 0];
+        const segments = list.map((piece): Segment => {
+          const [from, way] = [at, p(Math.cos(heading), Math.sin(heading))];
+          // All of them turn by less than a right angle together.
+          const turned = piece.turned / list.length;
+          length += piece.length;
+          if (piece.isStraight || Math.abs(turned) < 1e-3) {
+            at = p(from.x + way.x * piece.length, from.y + way.y * piece.length);
+            return line(from, at);
+          }
+          [heading, net] = [heading + turned, net + turned];
+          const radius = piece.length / turned;
+          const centre = p(from.x - way.y * radius, from.y + way.x * radius);
+          at = p(centre.x + Math.sin(heading) * radius, centre.y - Math.cos(heading) * radius);
+          return { kind: 'arc', from, to: at, centre, radius: Math.abs(radius), sweep: turned };
+        });
+        const look: BandLook = { ...LOOK, width: 2, side, cap };
+        const made = bandsOf([open(...segments)], look);
+        const united = mergeNow({
+          op: 'union',
+          among: 'operands',
+          operands: [{ fold: 1, mirror: false, start: NO_TURN, shapes: [{ paths: made, rule: 'nonzero' }] }],
+        }).parts.flatMap(({ loops }) => loops);
+        expect([made.length, united.length]).toEqual([1, 1]);
+        expect(signedArea(united)).toBeCloseTo(signedArea(made), 6);
+        // Pappus: as wide as it is, along the line in its middle.
+        const more = { middle: 0, outside: net * 2, inside: -net * 2 }[side];
+        const caps = { butt: 0, square: 4, round: Math.PI }[cap];
+        const bends = segments.some((segment) => segment.kind === 'arc' && segment.radius < 2);
+        if (!bends) expect(signedArea(made)).toBeCloseTo(2 * length + more + caps, 6);
+      }),
+    );
   });
 
   it('of arcs are arcs, exactly, wherever they are narrower than the arc', () => {

@@ -8,7 +8,7 @@ import {
   signedArea,
 } from '@/core/curve';
 import { NO_TURN } from '@/core/number';
-import { coverOfBand, type BandJoin, type BandLook } from './bandSides';
+import { coverOfBand, isPlainBand, type BandJoin, type BandLook } from './bandSides';
 import { mergeNow } from './engine';
 import { placedLoops } from './placed';
 import type { MergeOperand, MergeShape } from './merge';
@@ -60,7 +60,10 @@ export function bandsOf(paths: readonly Path[], look: BandLook, progress?: (shar
   const tolerance = toleranceOf(paths, widest);
   const lines = look.dashes.length > 0 ? paths.flatMap((path) => dashesOf(path, look.dashes)) : paths;
   const shapes = lines.flatMap((path) => coverOfBand(path, look, tolerance));
-  if (shapes.length === 0) return [];
+  const [shape, another] = shapes;
+  if (!shape) return [];
+  const [path] = lines;
+  if (path && !another && lines.length === 1 && isPlainBand(path, look)) return [...shape.paths];
   return withoutHairs(outlineOf([operand(shapes)], 'union', progress), paths, tolerance);
 }
 

@@ -328,6 +328,35 @@ function bareStretches(stretches: readonly Stretch[], path: Path, look: BandLook
   });
 }
 
+/** Arcs whose radius is this many times what the band reaches are wide enough. */
+const WIDE = 1 + 1e-6;
+
+/**
+ * Whether the outline of an even band that `coverOfBand` gives is one that does not meet itself: of an open line of straight lines and arcs
+ * without corners, which turns by less than a right angle in all and bends less than the band is wide. Two of its places reached the same
+ * point P only if, from one normal to the other at the same distance s, (s₂ − s₁) n₁ + ∫ (1 − s₂κ) T = 0; along T₁ the first part has no
+ * length, and the second is positive, as T turns by less than a right angle from T₁. Ends beyond the line by a cap go straight on.
+ */
+export function isPlainBand({ closed, segments }: Path, { side, widths, width, dashes }: BandLook): boolean {
+  if (closed || widths.length > 1 || dashes.length > 0) return false;
+  const reach = ((widths[0] ?? width) / 2) * (side === 'middle' ? 1 : 2);
+  let turned = 0;
+  for (const segment of segments) {
+    if (segment.kind === 'cubic' || isPoint(segment)) return false;
+    if (segment.kind === 'arc') {
+      turned += Math.abs(segment.sweep);
+      if (segment.radius <= WIDE * reach) return false;
+    }
+  }
+  if (turned >= MOST_TURN) return false;
+  return segments.every((segment, k) => {
+    const next = segments[k + 1];
+    if (!next) return true;
+    const [t0, t1] = [directionAt(segment, 1), directionAt(next, 0)];
+    return dot(t0, t1) > 0 && !isCorner(cross(t0, t1));
+  });
+}
+
 /** The closed shapes that cover a band together. */
 export function coverOfBand(path: Path, look: BandLook, tolerance: number): MergeShape[] {
   const clockwise = !path.closed || signedArea([path]) > 0;

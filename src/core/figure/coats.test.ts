@@ -7,12 +7,13 @@ import { worstSeam } from '../../../tests/help/seams';
 import { STRAIGHT } from '@/core/derive';
 import { DEFAULT_SVG } from '@/core/format/svg/svg';
 import { svgOf } from '@/core/format/svg';
-import { divided, mergeNow } from '@/core/merge';
+import { divided, mergedFully, mergeNow, type MergeResult } from '@/core/merge';
 import { type Colour, layersOf, type Paint, type Scene } from '@/core/scene';
 import { addShapes, setFold, setMerge, setMirror } from './commands';
+import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf } from './jobs';
-import type { Figure } from './model';
+import type { Figure, Shape } from './model';
 import { newFigure, newShape, START_PAINT } from './start';
 
 /** The divided rounds of a figure, without what lies beneath them. */
@@ -126,6 +127,32 @@ describe('Cells that lie side by side', () => {
     const paints = [flat(1), glass, gradient, lined, { fill: null, stroke: null }];
     const scene = await evaluateWhole(circles(9, false, (kind) => paints[kind % paints.length]!));
     expect(worstAgainstLarge(scene, 200, 6)).toBeLessThan(90);
+  });
+
+  it('are made once for a move of a drag, before its cells are there and with them', async () => {
+    const atX = (x: number): Figure => {
+      const figure = circles(12, false, (kind) => flat(kind));
+      const moved = (shape: Shape): Shape =>
+        shape.form.kind === 'ellipse' ? { ...shape, form: { ...shape.form, at: { x, y: -40 } } } : shape;
+      return {
+        ...figure,
+        rounds: figure.rounds.map((each) => ({ ...each, shapes: each.shapes.map(moved) })),
+      };
+    };
+    const mergesOf = async (figure: Figure): Promise<ReadonlyMap<string, MergeResult>> => {
+      const [job] = mergeJobsOf(figure, STRAIGHT);
+      return new Map([[job!.key, await mergedFully(requestOf(job!, {}, STRAIGHT)!, {})]]);
+    };
+    const pathsOf = (scene: Scene) =>
+      layersOf(scene, 'overlap').flatMap(({ items }) => items.map(({ paths }) => paths));
+    const [before, after] = [atX(4), atX(4.1)];
+    const cells = await mergesOf(after);
+    const early = pathsOf(evaluate(after, await mergesOf(before), STRAIGHT));
+    const late = pathsOf(evaluate(after, cells, STRAIGHT));
+    expect(late.length).toBeGreaterThan(1);
+    late.forEach((paths, k) => expect(paths).toBe(early[k]));
+    expect(late).toEqual(pathsOf(evaluate(atX(4.1), cells, STRAIGHT)));
+    expect(late).not.toEqual(pathsOf(await evaluateWhole(before)));
   });
 
   it('of a round that is seen through, or lit, only meet', async () => {

@@ -7,6 +7,8 @@
  * const coats = task && work.ask(task.nested);
  * if (task && coats?.ok) draw(coatedLayers(round, merge, division, task, coats.value, work));
  */
+import equal from 'fast-deep-equal';
+
 import { addTurns } from '@/core/number';
 import { type Task, taskOf, type Work } from '@/core/derive';
 import { type Division, type MergeRequest, type Nested, NESTED, shortRefs } from '@/core/merge';
@@ -14,6 +16,7 @@ import { coloursOfFill, isGradient, isOpaque, meanColour } from '@/core/paint';
 import type { Colour, Paint, SceneLayer } from '@/core/scene';
 import { layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
 import { kindKey } from './cellPaints';
+import { remembered } from '../remembered';
 import type { Round, RoundMerge } from './model';
 
 /** Divisions of more cells than this are drawn as they are: as many are shown by a canvas, cell by cell. */
@@ -22,6 +25,8 @@ const MOST_CELLS = 1500;
 /** What coats are made of. */
 export interface CoatsTask {
   readonly nested: Task<Nested>;
+  /** The numbers of the paints of cells, by what names these. */
+  readonly paints: Readonly<Record<string, number>>;
   /** The colour of each coat, by the number of its paint. */
   readonly colours: readonly Colour[];
   /** The keys of the kinds that have it. */
@@ -29,10 +34,10 @@ export interface CoatsTask {
 }
 
 /** The colour that covers all that is beneath a paint; null where something may be seen through it. */
-function coverOf({ fill }: Paint): Colour | null {
+const coverOf = remembered(({ fill }: Paint): Colour | null => {
   const colours = coloursOfFill(fill);
   return colours.length > 0 && colours.every(isOpaque) ? meanColour(colours) : null;
-}
+});
 
 /** True for a paint that a coat of its colour is all of. */
 const isPlain = ({ fill, stroke }: Paint): boolean => !isGradient(fill) && stroke === null;
@@ -67,10 +72,15 @@ export function coatsTask(
   );
   return {
     nested: taskOf(NESTED, { request, paints }),
+    paints,
     colours,
     keys: [...refs.values()].map((own) => [...new Set(own.map(kindKey))]),
   };
 }
+
+/** Coats of the same shapes, with work that was begun before where that is the same. */
+export const sameCoats = (before: CoatsTask, now: CoatsTask): CoatsTask =>
+  equal(before.paints, now.paints) ? { ...now, nested: before.nested } : now;
 
 /** The layers of a divided round in coats. */
 export function coatedLayers(

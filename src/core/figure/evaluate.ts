@@ -20,10 +20,10 @@ import {
 } from '@/core/paint';
 import type { Fill, LayerRelief, Origin, Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
 import { layersOfCells } from './cells';
-import { coatedLayers, coatsTask, type CoatsTask } from './coats';
+import { coatedLayers, coatsTask, sameCoats, type CoatsTask } from './coats';
 import { isLine, paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
-import { mergeJobsOf, requestOf, swallowedRounds, trimOf, type MergeJob } from './jobs';
+import { mergeJobsOf, requestOf, sameJob, swallowedRounds, trimOf, type MergeJob } from './jobs';
 import type { Figure, Round, RoundMerge, Shape } from './model';
 import { stackedLayers, stackOf } from './stack';
 import { startPaints, withStartPaints } from './startPaint';
@@ -173,6 +173,7 @@ function mergeSeen(
 }
 
 interface KnownCoats {
+  readonly job: MergeJob;
   readonly result: MergeResult;
   readonly merge: RoundMerge | null;
   readonly task: CoatsTask | null;
@@ -197,8 +198,10 @@ function coatsOf(
   if (!isKnown) {
     const missed = work.missed;
     const request = requestOf(job, { outlineOnly: true }, work);
-    task = request && coatsTask(round, merge, result.division, request, work);
-    if (work.missed === missed) coatsTasks.set(round, { result, merge, task });
+    const made = request && coatsTask(round, merge, result.division, request, work);
+    // While shapes are dragged the coats are made before the cells are, with those of the move before: mostly they are the same.
+    task = made && known?.task && sameJob(known.job, job, work) ? sameCoats(known.task, made) : made;
+    if (work.missed === missed) coatsTasks.set(round, { job, result, merge, task });
   }
   const answer = task && work.ask(task.nested);
   return [task, answer?.ok ? answer.value : null];

@@ -128,6 +128,14 @@ const GESTURES: readonly Gesture[] = [
     act: dragOnWhole,
   },
   {
+    stage: '2',
+    what: 'Draw, a shape of a divided round is dragged',
+    event: 'pointermove',
+    change: divided,
+    prepare: (page) => page.keyboard.press('q'),
+    act: dragOnWhole,
+  },
+  {
     stage: '3',
     what: 'Turn, one copy more or fewer',
     event: 'keydown',

@@ -4,12 +4,12 @@ import { describe, expect, it } from 'vitest';
 import { PIECES } from '../../../demo/pieces';
 import { pixelsOf } from '../../../tests/help/pictures';
 import { worstSeam } from '../../../tests/help/seams';
-import { STRAIGHT } from '@/core/derive';
+import { NO_RESULTS, STRAIGHT, withAnswer, type Work, workFrom } from '@/core/derive';
 import { DEFAULT_SVG } from '@/core/format/svg/svg';
 import { svgOf } from '@/core/format/svg';
 import { divided, mergedFully, mergeNow, type MergeResult } from '@/core/merge';
 import { type Colour, layersOf, type Paint, type Scene } from '@/core/scene';
-import { addShapes, setFold, setMerge, setMirror } from './commands';
+import { addShapes, paintCells, setFold, setMerge, setMirror } from './commands';
 import { evaluate } from './evaluate';
 import { evaluateWhole } from './evaluateWhole';
 import { mergeJobsOf, requestOf } from './jobs';
@@ -153,6 +153,36 @@ describe('Cells that lie side by side', () => {
     late.forEach((paths, k) => expect(paths).toBe(early[k]));
     expect(late).toEqual(pathsOf(evaluate(atX(4.1), cells, STRAIGHT)));
     expect(late).not.toEqual(pathsOf(await evaluateWhole(before)));
+  });
+
+  it('stay beneath what is painted until that is in coats too, where nothing may be seen through it', async () => {
+    const figure = circles(12, false, (kind, place) => flat(kind + place));
+    const [job] = mergeJobsOf(figure, STRAIGHT);
+    const merged = await mergedFully(requestOf(job!, {}, STRAIGHT)!, {});
+    const { division } = merged;
+    if (!division) throw new Error('It is divided.');
+    const [kind] = division.cells;
+    const refs = Array.from({ length: kind!.size }, (_, place) => `${kind!.key}@${place}`);
+    const paintedWith = (fill: Colour): Figure =>
+      paintCells(figure, 'r', division, refs, { fill, stroke: null });
+    const shown = (now: Figure, work: Work) =>
+      layersOf(evaluate(now, new Map([[job!.key, merged]]), work), 'overlap').flatMap(({ items }) =>
+        items.map(({ paths, paint }) => ({ paths, fill: paint.fill })),
+      );
+    const coats = shown(figure, STRAIGHT);
+
+    const meanwhile = workFrom(NO_RESULTS);
+    const laid = shown(paintedWith('#123456'), meanwhile);
+    expect(meanwhile.wanted().map(({ kind: of }) => of)).toEqual(['nested']);
+    coats.forEach(({ paths }, k) => expect(laid[k]?.paths).toBe(paths));
+    expect(laid.slice(coats.length)).toEqual([{ paths: kind!.loops, fill: '#123456' }]);
+    // Then they are the same as where nothing was before.
+    const [task] = meanwhile.wanted();
+    const answered = workFrom(withAnswer(NO_RESULTS, task!, task!.run()));
+    expect(shown(paintedWith('#123456'), answered)).toEqual(shown(paintedWith('#123456'), STRAIGHT));
+
+    const seen = shown(paintedWith('#12345680'), workFrom(NO_RESULTS));
+    expect(seen.some(({ paths }) => coats.some((coat) => coat.paths === paths))).toBe(false);
   });
 
   it('of a round that is seen through, or lit, only meet', async () => {

@@ -11,7 +11,14 @@ import equal from 'fast-deep-equal';
 
 import { addTurns } from '@/core/number';
 import { type Task, taskOf, type Work } from '@/core/derive';
-import { type Division, type MergeRequest, type Nested, NESTED, shortRefs } from '@/core/merge';
+import {
+  type CellCopy,
+  type Division,
+  type MergeRequest,
+  type Nested,
+  NESTED,
+  shortRefs,
+} from '@/core/merge';
 import { coloursOfFill, isGradient, isOpaque, meanColour } from '@/core/paint';
 import type { Colour, Paint, SceneLayer } from '@/core/scene';
 import { layersOfGroup, NO_CELL_EDITS, paintsOfCells, shownCells } from './cells';
@@ -82,15 +89,33 @@ export function coatsTask(
 export const sameCoats = (before: CoatsTask, now: CoatsTask): CoatsTask =>
   equal(before.paints, now.paints) ? { ...now, nested: before.nested } : now;
 
-/** The layers of a divided round in coats. */
+/** The colour of the coat that a cell is in; null where it is in none. */
+const coatOf =
+  ({ paints, colours }: CoatsTask) =>
+  ({ refs: [ref = ''] }: CellCopy): Colour | null =>
+    colours[paints[ref] ?? paints[kindKey(ref)] ?? -1] ?? null;
+
+/** True where cells painted otherwise since are coats' again once they are laid over them: none of them lets a coat be seen. */
+export const canBeLaidOver = (task: CoatsTask, merge: RoundMerge, division: Division, work: Work): boolean =>
+  shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.every((group) => {
+    const paints = paintsOfCells(group, merge);
+    return group.copies.every((copy, k) => {
+      const paint = paints[k];
+      return (paint && coverOf(paint)) || coatOf(task)(copy) === null;
+    });
+  });
+
+/** The layers of a divided round in coats; cells that these are not all of, or that were painted otherwise since, lie over them. */
 export function coatedLayers(
   round: Round,
   merge: RoundMerge,
   division: Division,
-  { colours, keys }: CoatsTask,
+  task: CoatsTask,
   coats: Nested,
   work: Work,
 ): SceneLayer[] {
+  const { colours, keys } = task;
+  const coat = coatOf(task);
   const laid = coats.flatMap(({ paint, parts }) =>
     parts.map(({ turns, loops }): SceneLayer => ({
       roundId: round.id,
@@ -108,9 +133,11 @@ export function coatedLayers(
     })),
   );
   const over = shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.flatMap((group) => {
-    const paints = paintsOfCells(group, merge).map((paint) =>
-      paint && coverOf(paint) && isPlain(paint) ? null : paint,
-    );
+    const paints = paintsOfCells(group, merge).map((paint, k) => {
+      const copy = group.copies[k];
+      const cover = paint && coverOf(paint);
+      return cover && isPlain(paint) && copy && coat(copy) === cover ? null : paint;
+    });
     return layersOfGroup(round, group, paints);
   });
   return [...laid, ...over];

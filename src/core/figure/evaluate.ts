@@ -8,7 +8,7 @@
 import { areOwnMirror } from '@/core/curve';
 import { addTurns, equalTurns, type Turn } from '@/core/number';
 import { type Form, pathsOfForm } from '@/core/maker';
-import type { MergeResult, Nested, WeaveFacts } from '@/core/merge';
+import type { Division, MergeResult, Nested, WeaveFacts } from '@/core/merge';
 import {
   isGradient,
   isRound,
@@ -20,7 +20,7 @@ import {
 } from '@/core/paint';
 import type { Fill, LayerRelief, Origin, Paint, Scene, SceneCopy, SceneItem, SceneLayer } from '@/core/scene';
 import { layersOfCells } from './cells';
-import { coatedLayers, coatsTask, sameCoats, type CoatsTask } from './coats';
+import { canBeLaidOver, coatedLayers, coatsTask, sameCoats, type CoatsTask } from './coats';
 import { isLine, paintOfArea, resolvedShapes } from './combined';
 import { copiesOf, type RoundCopy } from './copies';
 import { mergeJobsOf, requestOf, sameJob, swallowedRounds, trimOf, type MergeJob } from './jobs';
@@ -181,6 +181,9 @@ interface KnownCoats {
 
 const coatsTasks = new WeakMap<Round, KnownCoats>();
 
+/** The coats that the cells of a division had last: they are shown beneath cells that are painted until those are in coats too. */
+const lastCoats = new WeakMap<Division, { readonly task: CoatsTask; readonly coats: Nested }>();
+
 /** The coats of a divided round, and what they were made of; null where there are none, or not yet. */
 function coatsOf(
   round: Round,
@@ -203,8 +206,16 @@ function coatsOf(
     task = made && known?.task && sameJob(known.job, job, work) ? sameCoats(known.task, made) : made;
     if (work.missed === missed) coatsTasks.set(round, { job, result, merge, task });
   }
-  const answer = task && work.ask(task.nested);
-  return [task, answer?.ok ? answer.value : null];
+  if (!task) return [null, null];
+  const { division } = result;
+  const answer = work.ask(task.nested);
+  if (answer) {
+    const coats = answer.ok ? answer.value : null;
+    if (coats) lastCoats.set(division, { task, coats });
+    return [task, coats];
+  }
+  const last = lastCoats.get(division);
+  return last && canBeLaidOver(last.task, merge, division, work) ? [last.task, last.coats] : [task, null];
 }
 
 /** Items in colours that go some of the way to another; the same list for the same share. */

@@ -43,6 +43,10 @@ const NO_PAINT = -1;
 
 /** Milliseconds for each segment of each copy, about. */
 const COST_OF_SEGMENT = 0.1;
+/** And for each cell that is painted by itself: the whole is divided again under less symmetry, or none. */
+const COST_OF_CELL = 1;
+
+const isOfOne = (ref: string): boolean => ref.includes('@');
 
 /** A division, and the number of the paint of each of its kinds. */
 interface PaintedKinds {
@@ -198,7 +202,8 @@ function coatsOf({ division, ranks, order }: Ranked): Nested {
 /** Coats of paint for the cells of a division, so that nothing shows between them; see above. */
 export const NESTED: TaskKind<NestedInput, Nested> = {
   name: 'nested',
-  cost: ({ request }) =>
+  cost: ({ request, paints }) =>
+    COST_OF_CELL * Object.keys(paints).filter(isOfOne).length +
     request.operands.reduce(
       (sum, { fold, mirror, shapes }) =>
         sum +
@@ -213,7 +218,7 @@ export const NESTED: TaskKind<NestedInput, Nested> = {
       const merged = mergeNow(input.request);
       const division = divisionOf(merged);
       if (!division) return null;
-      const isByKind = !Object.keys(input.paints).some((ref) => ref.includes('@'));
+      const isByKind = !Object.keys(input.paints).some(isOfOne);
       return isByKind ? byKind(division, input) : byCell(merged, input);
     });
     if (!painted.ok) return painted;

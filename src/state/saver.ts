@@ -324,7 +324,7 @@ export function followSaves(editor: Editor, notices: Notices): Saver {
         return Promise.resolve();
       }),
     undo: () => coming.before(undo),
-    awaits: (step) => coming.awaits(step),
+    awaits: (step, leave) => coming.awaits(step, leave),
     restored,
     flush,
     saveCopy: async (name) => {

@@ -35,12 +35,18 @@ export class ServerProblem extends Error {
 const typeOf = (body: unknown): string =>
   body instanceof Blob ? body.type || 'application/octet-stream' : 'application/json';
 
-async function ask<T>(address: string, method = 'GET', body?: unknown, keepalive = false): Promise<T> {
+async function ask<T>(
+  address: string,
+  method = 'GET',
+  body?: unknown,
+  { keepalive = false, signal }: Pick<RequestInit, 'keepalive' | 'signal'> = {},
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(address, {
       method,
       keepalive,
+      ...(signal && { signal }),
       ...(method !== 'GET' && { headers: { [OWN_HEADER]: '1', 'Content-Type': typeOf(body) } }),
       ...(body !== undefined && { body: body instanceof Blob ? body : JSON.stringify(body) }),
     });
@@ -124,13 +130,14 @@ export const server = {
     ask<undefined>(at(id, `/versions/${encodeURIComponent(version)}`), 'DELETE'),
   /** Tells that this window has a figure open. */
   noteOpen: (id: string, window: string) => ask<{ others: number }>(at(id, '/open'), 'POST', { window }),
-  noteClosed: (id: string, window: string) => ask<undefined>(at(id, '/open'), 'DELETE', { window }, true),
+  noteClosed: (id: string, window: string) =>
+    ask<undefined>(at(id, '/open'), 'DELETE', { window }, { keepalive: true }),
   create: (body: { name?: string; figure?: Figure }) => ask<FigureSummary>('/api/figures', 'POST', body),
   /** What a person's file holds is checked by the server, which says what is wrong with it. */
   createFrom: (figure: unknown) => ask<FigureSummary>('/api/figures', 'POST', { figure }),
   load: (id: string) => ask<SavedFigure>(at(id)),
   save: (id: string, request: SaveRequest, keepalive = false) =>
-    ask<FigureSummary>(at(id), 'PUT', request, keepalive),
+    ask<FigureSummary>(at(id), 'PUT', request, { keepalive }),
   rename: (id: string, name: string) => ask<FigureSummary>(at(id), 'PATCH', { name }),
   remove: (id: string) => ask<undefined>(at(id), 'DELETE'),
   restore: (id: string) => ask<FigureSummary>(at(id, '/restore'), 'POST'),
@@ -140,8 +147,11 @@ export const server = {
   faces: () => ask<FaceName[]>('/api/faces'),
   keepFace: (file: Blob) => ask<FaceName>('/api/faces', 'POST', file),
   /** @param part spaces before and after it count */
-  shape: (text: string, face: string, part = false) =>
-    ask<ShapedWords>('/api/words', 'POST', { text, face, part }),
+  shape: (
+    text: string,
+    face: string,
+    { part = false, signal }: { part?: boolean; signal?: AbortSignal } = {},
+  ) => ask<ShapedWords>('/api/words', 'POST', { text, face, part }, signal && { signal }),
   keepPicture: (file: Blob) => ask<StoredPicture>('/api/pictures', 'POST', file),
   stepsBefore: (id: string, before: number, count: number) =>
     ask<StoredStep[]>(at(id, `/steps?before=${before}&count=${count}`)),

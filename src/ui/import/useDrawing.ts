@@ -21,7 +21,7 @@ async function lettersOf(svg: string): Promise<Letters> {
   const letters = new Map<string, Run>();
   const work = async (): Promise<void> => {
     for (let line = wanted.pop(); line; line = wanted.pop()) {
-      const made = await server.shape(line.text, line.face, true).catch(() => null);
+      const made = await server.shape(line.text, line.face, { part: true }).catch(() => null);
       if (made) letters.set(keyOfLetters(line), made.run);
     }
   };

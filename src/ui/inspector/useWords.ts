@@ -43,7 +43,7 @@ export function useWords(round: Round, shape: WordsShape): Setting {
   const [text, setText] = useState<string | null>(null);
   const [missing, setMissing] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const asked = useRef(0);
+  const asking = useRef<AbortController | null>(null);
   const begun = useRef(0);
   /** The place of something that begins in the order of all that did. */
   const begin = (): number => (begun.current += 1);
@@ -65,17 +65,25 @@ export function useWords(round: Round, shape: WordsShape): Setting {
     };
   }, []);
 
-  /** Sets the words anew; of answers that overtake one another the last that was asked for counts, and undo waits for it. */
+  /**
+   * Sets the words anew; only those that were asked for last are waited for, also by undo. Where that waits too long the words are as they
+   * were.
+   */
   const set = (next: string, face: string, order = begin()): Promise<void> => {
-    const step = answered(next, face, order);
-    saver()?.awaits(step);
+    asking.current?.abort();
+    const asked = new AbortController();
+    asking.current = asked;
+    const step = answered(next, face, order, asked.signal);
+    saver()?.awaits(step, () => {
+      asked.abort();
+      setText(null);
+    });
     return step;
   };
-  const answered = async (next: string, face: string, order: number): Promise<void> => {
-    const turn = (asked.current += 1);
+  const answered = async (next: string, face: string, order: number, signal: AbortSignal): Promise<void> => {
     try {
-      const made = await server.shape(next, face);
-      if (turn !== asked.current) return;
+      const made = await server.shape(next, face, { signal });
+      if (signal.aborted) return;
       setMissing(made.missing);
       tell(order, null);
       act(
@@ -93,7 +101,7 @@ export function useWords(round: Round, shape: WordsShape): Setting {
       );
       setText(null);
     } catch (error) {
-      if (turn === asked.current) tell(order, messageOf(error));
+      if (!signal.aborted) tell(order, messageOf(error));
     }
   };
 

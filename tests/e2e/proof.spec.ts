@@ -157,8 +157,24 @@ test('checks and limits are set, and become a target of the figure', async ({ pa
   await findings.getByRole('button', { name: 'For: Screen' }).click();
   await page.getByRole('option', { name: /^Screen, own A target for all figures/ }).click();
   await expect(findings.getByText(/Too thin in/).first()).toBeVisible();
+  // A list of targets that was read before, and arrives after it is kept no more, does not bring it back.
+  let arrive: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  let late = 0;
+  await page.route('**/api/shelf/targets', async (route) => {
+    if (route.request().method() !== 'GET') return route.continue();
+    const response = await route.fetch();
+    await held;
+    await route.fulfill({ response }).catch(() => undefined);
+    late += 1;
+  });
   await findings.getByRole('button', { name: 'Checks and limits' }).click();
   await forAll.click();
+  await expect(forAll).not.toBeChecked();
+  arrive();
+  await expect.poll(() => late).toBeGreaterThan(0);
+  // What arrives is shown within a few frames.
+  await page.waitForTimeout(300);
   await expect(forAll).not.toBeChecked();
   await sheet.getByRole('button', { name: 'Done' }).click();
   for (const each of [id, another]) await unstored(page, each);

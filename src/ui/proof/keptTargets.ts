@@ -12,7 +12,10 @@ export function useKeptTargets() {
   const { data = NONE } = useQuery({ queryKey: ['targets'], queryFn: server.targets });
   const told = async (answer: Promise<readonly OwnTarget[]>): Promise<void> => {
     try {
-      client.setQueryData(['targets'], await answer);
+      const targets = await answer;
+      // A list that was asked for before and arrives after this would bring back what is changed.
+      await client.cancelQueries({ queryKey: ['targets'] });
+      client.setQueryData(['targets'], targets);
     } catch (error) {
       say(error, 'This target could not be kept for all figures.');
     }

@@ -85,7 +85,7 @@ export function coatsTask(
   };
 }
 
-/** Coats of the same shapes, with work that was begun before where that is the same. */
+/** Coats as they are wanted now, with the work of those wanted before where the cells are painted alike. Both are of the same shapes. */
 export const sameCoats = (before: CoatsTask, now: CoatsTask): CoatsTask =>
   equal(before.paints, now.paints) ? { ...now, nested: before.nested } : now;
 
@@ -95,7 +95,7 @@ const coatOf =
   ({ refs: [ref = ''] }: CellCopy): Colour | null =>
     colours[paints[ref] ?? paints[kindKey(ref)] ?? -1] ?? null;
 
-/** True where cells painted otherwise since are coats' again once they are laid over them: none of them lets a coat be seen. */
+/** True where what was painted otherwise since may lie over coats made before: no cell lets its former coat be seen through it. */
 export const canBeLaidOver = (task: CoatsTask, merge: RoundMerge, division: Division, work: Work): boolean =>
   shownCells(division, merge.cells ?? NO_CELL_EDITS, work).groups.every((group) => {
     const paints = paintsOfCells(group, merge);

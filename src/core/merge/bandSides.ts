@@ -332,10 +332,12 @@ function bareStretches(stretches: readonly Stretch[], path: Path, look: BandLook
 const WIDE = 1 + 1e-6;
 
 /**
- * Whether the outline of an even band that `coverOfBand` gives is one that does not meet itself: of an open line of straight lines and arcs
- * without corners, which turns by less than a right angle in all and bends less than the band is wide. Two of its places reached the same
- * point P only if, from one normal to the other at the same distance s, (s₂ − s₁) n₁ + ∫ (1 − s₂κ) T = 0; along T₁ the first part has no
- * length, and the second is positive, as T turns by less than a right angle from T₁. Ends beyond the line by a cap go straight on.
+ * True where the one outline that `coverOfBand` gives cannot meet itself: for an even band along an open line of straight lines and arcs,
+ * without corners, that turns by less than a right angle in all, its arcs wider than the band reaches from the line (all lengths in the
+ * figure's unit). Why: let the places 1 and 2 of the line, in its order, reach the same point, at distances s₁ and s₂ along their normals.
+ * Then (s₂ − s₁) n₁ plus the integral of (1 − s₂κ) T from 1 to 2 is nothing (n normal, T tangent, κ curvature). But along T₁ the first part
+ * is nothing and the second more than that, as κ times s₂ is less than 1 and T is less than a right angle from T₁. A cap goes straight on or is
+ * within what does.
  */
 export function isPlainBand({ closed, segments }: Path, { side, widths, width, dashes }: BandLook): boolean {
   if (closed || widths.length > 1 || dashes.length > 0) return false;

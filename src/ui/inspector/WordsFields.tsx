@@ -15,8 +15,7 @@ interface Props {
 
 /** The text of words on a ring, and the face that they are set in. */
 export function WordsFields({ round, shape, disabled }: Props) {
-  const { words } = shape.form.params;
-  const { faces, text, missing, problem, type, rest, setFace, bring } = useWords(round, shape);
+  const { faces, words, text, missing, problem, type, rest, setFace, bring } = useWords(round, shape);
   const file = useRef<HTMLInputElement>(null);
   const isKnown = faces.length === 0 || faces.some(({ id }) => id === words.face);
   return (

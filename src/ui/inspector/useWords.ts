@@ -4,8 +4,8 @@ import { toast } from 'sonner';
 import type { Round, Shape } from '@/core/figure';
 import { setForm } from '@/core/figure/commands';
 import type { BuiltForm } from '@/core/maker';
-import { act, server } from '@/state';
-import { useWorkshop } from '@/ui/desk';
+import { act, server, shownFigure } from '@/state';
+import { useEditorState, useWorkshop } from '@/ui/desk';
 import type { FaceName } from '@/protocol';
 
 export type WordsShape = Shape & { readonly form: Extract<BuiltForm, { kind: 'words' }> };
@@ -13,6 +13,8 @@ export type WordsShape = Shape & { readonly form: Extract<BuiltForm, { kind: 'wo
 interface Setting {
   /** Those that there are; none until they are known. */
   readonly faces: readonly FaceName[];
+  /** What the shape says, now. */
+  readonly words: WordsShape['form']['params']['words'];
   /** What is being typed; null where it is what the shape says. */
   readonly text: string | null;
   /** Letters that the face has not got. */
@@ -38,7 +40,14 @@ const messageOf = (error: unknown): string =>
 /** Words of a ring set anew: the server shapes them, and its answer is a step. */
 export function useWords(round: Round, shape: WordsShape): Setting {
   const { editor, saver } = useWorkshop();
-  const { words } = shape.form.params;
+  // As they are now: a panel may be drawn with those of a moment before, and what is typed would go on from these.
+  const form = useEditorState(
+    (state) =>
+      shownFigure(state)
+        .rounds.find(({ id }) => id === round.id)
+        ?.shapes.find(({ id }) => id === shape.id)?.form,
+  );
+  const { words } = (form?.kind === 'words' ? form : shape.form).params;
   const [faces, setFaces] = useState<readonly FaceName[]>([]);
   const [text, setText] = useState<string | null>(null);
   const [missing, setMissing] = useState<readonly string[]>([]);
@@ -119,6 +128,7 @@ export function useWords(round: Round, shape: WordsShape): Setting {
 
   return {
     faces,
+    words,
     text,
     missing,
     problem: problem?.sentence ?? null,
